@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { countField, instantField, slugField, uuidField } from '../fields';
+import { eventSchema } from './eventSchema';
+import { needSchema } from './planRequestSchema';
+import { planSchema } from './planSchema';
+
+/** What a client sends to start a batch; the server computes and freezes the plan. */
+export const batchStartSchema = z.strictObject({
+  id: uuidField('Batch id'),
+  at: instantField('Start time'),
+  formulaId: slugField('Formula'),
+  formulaVersion: countField('Formula version', { min: 1, max: 100_000 }),
+  need: needSchema,
+  flourLotId: slugField('Flour lot').optional(),
+});
+
+/** A batch: its frozen plan and everything that happened. */
+export const batchSchema = z.strictObject({
+  id: uuidField('Batch id'),
+  startedAt: instantField('Start time'),
+  plan: planSchema,
+  flourLotId: z.string().nullable(),
+  events: z.array(eventSchema),
+});
+
+export type BatchStart = z.infer<typeof batchStartSchema>;
+export type Batch = z.infer<typeof batchSchema>;

@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import { countField, instantField, numberField, textField, uuidField } from '../fields';
+
+const base = { id: uuidField('Event id'), at: instantField('Time of the event') };
+const stepId = z
+  .string({
+    error: (issue) => (issue.input === undefined ? 'Step is missing.' : 'Step must be text.'),
+  })
+  .min(1, 'Step is missing.')
+  .max(120, 'Step is longer than 120 characters.');
+const weight = (label: string) => numberField(label, { min: 0.01, max: 1_000_000, unit: 'g' });
+const pieces = (label: string, min: number) => countField(label, { min, max: 20_000 });
+
+/** What happened to a batch, one act each. The list is append-only; undo appends a void. */
+export const eventSchema = z.discriminatedUnion(
+  'type',
+  [
+    /** All of a line that is in the bowl now, top-ups included. */
+    z.strictObject({ ...base, type: z.literal('weighed'), stepId, massG: weight('Weight') }),
+    /** The batch follows an over-poured line: planned masses × factor from this bowl on. */
+    z.strictObject({
+      ...base,
+      type: z.literal('rescaled'),
+      stepId,
+      factor: numberField('Factor', { min: 0.2, max: 5 }),
+    }),
+    z.strictObject({ ...base, type: z.literal('started'), stepId }),
+    z.strictObject({ ...base, type: z.literal('done'), stepId }),
+    z.strictObject({
+      ...base,
+      type: z.literal('divided'),
+      doughG: weight('Dough weight'),
+      pieces: pieces('Pieces', 1),
+      ballG: weight('Ball weight'),
+    }),
+    z.strictObject({
+      ...base,
+      type: z.literal('flattened'),
+      diameterMm: numberField('Diameter', { min: 30, max: 900, unit: 'mm' }),
+      thicknessMm: numberField('Thickness', { min: 0.2, max: 30, unit: 'mm' }),
+    }),
+    z.strictObject({ ...base, type: z.literal('piece-on'), piece: pieces('Piece', 1) }),
+    z.strictObject({
+      ...base,
+      type: z.literal('flipped'),
+      piece: pieces('Piece', 1),
+      side: countField('Side', { min: 2, max: 9 }),
+    }),
+    z.strictObject({ ...base, type: z.literal('piece-off'), piece: pieces('Piece', 1) }),
+    z
+      .strictObject({
+        ...base,
+        type: z.literal('finished'),
+        pieces: pieces('Pieces made', 0),
+        good: pieces('Good pieces', 0),
+        note: textField('Note', { max: 500 }).optional(),
+      })
+      .refine((e) => e.good <= e.pieces, {
+        message: 'There are more good pieces than pieces made.',
+        path: ['good'],
+      }),
+    z.strictObject({ ...base, type: z.literal('abandoned'), reason: textField('Reason', { max: 500 }) }),
+    z.strictObject({ ...base, type: z.literal('note'), text: textField('Note', { min: 1, max: 500 }) }),
+    z.strictObject({ ...base, type: z.literal('void'), eventId: uuidField('Event to undo') }),
+  ],
+  { error: 'This kind of event is not known.' },
+);
+
+export type BatchEvent = z.infer<typeof eventSchema>;
+export type EventType = BatchEvent['type'];
+export type EventOf<T extends EventType> = Extract<BatchEvent, { type: T }>;
+
+/** An event before it has an id and a time. */
+export type EventBody = BatchEvent extends infer E
+  ? E extends BatchEvent
+    ? Omit<E, 'id' | 'at'>
+    : never
+  : never;

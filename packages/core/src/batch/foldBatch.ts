@@ -1,0 +1,197 @@
+import { roundToStep } from '../quantity/roundToStep';
+import type { BatchEvent, EventOf, EventType } from './eventSchema';
+import type { Plan, SheetLine, Step } from './planSchema';
+
+/** A line of one bowl as it stands: what it should be and what is in. */
+export interface LineState {
+  lineId: string;
+  /** Follows a rescale; otherwise the planned mass. */
+  targetG: number;
+  weighedG: number | null;
+}
+
+export interface BowlState {
+  /** Planned masses are multiplied by this: 1 until an over-pour was followed. */
+  factor: number;
+  mixing: boolean;
+  lines: LineState[];
+}
+
+export interface StepState {
+  step: Step;
+  status: 'done' | 'now' | 'todo';
+  startedMs: number | null;
+  doneMs: number | null;
+}
+
+/** The piece over heat, one at a time on this plate. */
+export interface GriddleState {
+  piece: number;
+  /** From 1. */
+  side: number;
+  sinceMs: number;
+}
+
+export interface BatchState {
+  status: 'running' | 'finished' | 'abandoned';
+  steps: StepState[];
+  /** The step to do now; null when the batch is over. */
+  now: StepState | null;
+  bowls: BowlState[];
+  griddle: GriddleState | null;
+  piecesOff: number;
+  divided: EventOf<'divided'> | null;
+  flattened: EventOf<'flattened'> | null;
+  finished: EventOf<'finished'> | null;
+  abandoned: EventOf<'abandoned'> | null;
+  notes: EventOf<'note'>[];
+  /** What undo would take back; null when nothing has happened. */
+  lastAct: BatchEvent | null;
+}
+
+/** How far a weight may be from its target and still be called right: one step of the scale, or half a percent. */
+const WEIGHING_TOLERANCE = 0.005;
+
+export const weighingToleranceG = (line: Pick<SheetLine, 'stepG'>, targetG: number): number =>
+  Math.max(line.stepG, WEIGHING_TOLERANCE * targetG);
+
+interface Draft extends Omit<BatchState, 'steps' | 'now' | 'lastAct' | 'status'> {
+  started: Map<string, number>;
+  done: Map<string, number>;
+}
+
+type Apply<T extends EventType> = (draft: Draft, event: EventOf<T>, plan: Plan, atMs: number) => void;
+
+const stepOf = (plan: Plan, stepId: string): Step | undefined =>
+  plan.steps.find((step) => step.id === stepId);
+const stepIdOfKind = (plan: Plan, kind: Step['kind']): string =>
+  plan.steps.find((s) => s.kind === kind)?.id ?? kind;
+
+function lineStateOf(draft: Draft, step: Step | undefined): LineState | undefined {
+  if (!step?.bowl) return undefined;
+  return draft.bowls[step.bowl - 1]?.lines.find((line) => line.lineId === step.lineId);
+}
+
+/** The whole batch follows an over-pour: later bowls too, but not one that is already being mixed. */
+const applyRescale: Apply<'rescaled'> = (draft, event, plan) => {
+  const from = stepOf(plan, event.stepId);
+  if (!from?.bowl) return;
+  draft.bowls.slice(from.bowl - 1).forEach((bowl, offset) => {
+    if (bowl.mixing) return;
+    const bowlNumber = (from.bowl ?? 1) + offset;
+    bowl.factor = event.factor;
+    for (const line of bowl.lines) {
+      const planned = plan.sheet.find((row) => row.lineId === line.lineId);
+      if (!planned) continue;
+      const targetG = roundToStep(planned.exactG * event.factor, planned.stepG);
+      const isCause = offset === 0 && line.lineId === from.lineId && line.weighedG !== null;
+      line.targetG = isCause ? (line.weighedG ?? targetG) : targetG;
+      const short =
+        line.weighedG !== null && line.weighedG < line.targetG - weighingToleranceG(planned, line.targetG);
+      if (short) draft.done.delete(`weigh-${bowlNumber}-${line.lineId}`);
+    }
+  });
+};
+
+const APPLY: { [T in EventType]: Apply<T> } = {
+  weighed: (draft, event, plan, atMs) => {
+    const line = lineStateOf(draft, stepOf(plan, event.stepId));
+    if (!line) return;
+    line.weighedG = event.massG;
+    draft.done.set(event.stepId, atMs);
+  },
+  rescaled: applyRescale,
+  started: (draft, event, plan, atMs) => {
+    draft.started.set(event.stepId, atMs);
+    const step = stepOf(plan, event.stepId);
+    const bowl = step?.kind === 'mix' && step.bowl ? draft.bowls[step.bowl - 1] : undefined;
+    if (bowl) bowl.mixing = true;
+  },
+  done: (draft, event, _plan, atMs) => {
+    draft.done.set(event.stepId, atMs);
+  },
+  divided: (draft, event, plan, atMs) => {
+    draft.divided = event;
+    draft.done.set(stepIdOfKind(plan, 'divide'), atMs);
+  },
+  flattened: (draft, event, plan, atMs) => {
+    draft.flattened = event;
+    draft.done.set(stepIdOfKind(plan, 'flatten'), atMs);
+  },
+  'piece-on': (draft, event, plan, atMs) => {
+    draft.griddle = { piece: event.piece, side: 1, sinceMs: atMs };
+    const griddle = stepIdOfKind(plan, 'griddle');
+    if (!draft.started.has(griddle)) draft.started.set(griddle, atMs);
+  },
+  flipped: (draft, event, _plan, atMs) => {
+    draft.griddle = { piece: event.piece, side: event.side, sinceMs: atMs };
+  },
+  'piece-off': (draft) => {
+    draft.griddle = null;
+    draft.piecesOff += 1;
+  },
+  finished: (draft, event, plan, atMs) => {
+    draft.finished = event;
+    draft.done.set(stepIdOfKind(plan, 'finish'), atMs);
+  },
+  abandoned: (draft, event) => {
+    draft.abandoned = event;
+  },
+  note: (draft, event) => {
+    draft.notes.push(event);
+  },
+  void: () => undefined,
+};
+
+function apply<T extends EventType>(draft: Draft, event: EventOf<T>, plan: Plan): void {
+  const act = APPLY[event.type as T];
+  act(draft, event, plan, Date.parse(event.at));
+}
+
+/** The events that still count: without voids and without what they took back. */
+export function liveEvents(events: readonly BatchEvent[]): BatchEvent[] {
+  const voided = new Set(events.flatMap((event) => (event.type === 'void' ? [event.eventId] : [])));
+  return events.filter((event) => event.type !== 'void' && !voided.has(event.id));
+}
+
+/**
+ * The state of a batch: a pure fold over its events in the order they were stored.
+ * Events that a plan does not know are passed over, so a record never becomes unreadable.
+ */
+export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState {
+  const live = liveEvents(events);
+  const draft: Draft = {
+    bowls: Array.from({ length: plan.bowls }, () => ({
+      factor: 1,
+      mixing: false,
+      lines: plan.sheet.map(({ lineId, massG }) => ({ lineId, targetG: massG, weighedG: null })),
+    })),
+    griddle: null,
+    piecesOff: 0,
+    divided: null,
+    flattened: null,
+    finished: null,
+    abandoned: null,
+    notes: [],
+    started: new Map(),
+    done: new Map(),
+  };
+  for (const event of live) apply(draft, event, plan);
+
+  const { started, done, ...rest } = draft;
+  const status = rest.finished ? 'finished' : rest.abandoned ? 'abandoned' : 'running';
+  const nowId = status === 'running' ? plan.steps.find((step) => !done.has(step.id))?.id : undefined;
+  const steps = plan.steps.map((step): StepState => ({
+    step,
+    status: done.has(step.id) ? 'done' : step.id === nowId ? 'now' : 'todo',
+    startedMs: started.get(step.id) ?? null,
+    doneMs: done.get(step.id) ?? null,
+  }));
+  return {
+    ...rest,
+    status,
+    steps,
+    now: steps.find((step) => step.status === 'now') ?? null,
+    lastAct: live.at(-1) ?? null,
+  };
+}

@@ -1,0 +1,100 @@
+import { bakersFractions } from '../formula/percentages';
+import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
+import { roundToStep, sumG } from '../quantity/roundToStep';
+import { type BatchState, weighingToleranceG } from './foldBatch';
+import { keptShare } from './planBatch';
+import type { Plan, SheetLine, Step } from './planSchema';
+
+/** How a weight compares with its target. */
+export interface WeighCheck {
+  verdict: 'right' | 'short' | 'over';
+  targetG: number;
+  /** massG − targetG. */
+  offG: number;
+  toleranceG: number;
+}
+
+/** What following an over-pour would mean. */
+export interface RescaleOffer {
+  factor: number;
+  /** Whole batch after it. */
+  doughG: number;
+  pieces: number;
+  /** Lines already weighed that need more, with how much. */
+  topUps: { name: string; addG: number; stepG: number }[];
+  /** False when a bowl would hold more than it can. */
+  fits: boolean;
+  bowlG: number;
+}
+
+const sheetLine = (plan: Plan, step: Step): SheetLine => {
+  const line = plan.sheet.find(({ lineId }) => lineId === step.lineId);
+  if (!line) throw new RangeError(`step ${step.id} is not a weighing step of this plan`);
+  return line;
+};
+
+/** Compares what the scale showed with what this bowl asks for. */
+export function checkWeight(plan: Plan, state: BatchState, step: Step, massG: number): WeighCheck {
+  const line = sheetLine(plan, step);
+  const targetG =
+    state.bowls[(step.bowl ?? 1) - 1]?.lines.find(({ lineId }) => lineId === step.lineId)?.targetG ??
+    line.massG;
+  const toleranceG = weighingToleranceG(line, targetG);
+  const offG = sumG([massG, -targetG]);
+  const verdict = Math.abs(offG) <= toleranceG + 1e-9 ? 'right' : offG > 0 ? 'over' : 'short';
+  return { verdict, targetG, offG, toleranceG };
+}
+
+/** Share of flour that this line will be if the weight is kept and everything else is weighed as asked. */
+export function fractionIfKept(plan: Plan, state: BatchState, step: Step, massG: number): number {
+  const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
+  const bowl = state.bowls[(step.bowl ?? 1) - 1];
+  const parts = plan.sheet.flatMap((line, index) => {
+    const food = foods.get(line.ingredient);
+    const lineState = bowl?.lines[index];
+    const mass =
+      line.lineId === step.lineId ? massG : (lineState?.weighedG ?? lineState?.targetG ?? line.massG);
+    return food ? [{ mass, food }] : [];
+  });
+  return bakersFractions(parts)[plan.sheet.findIndex(({ lineId }) => lineId === step.lineId)] ?? 0;
+}
+
+/** What it would take to make the whole batch follow an over-poured line, so that every percentage holds. */
+export function offerRescale(plan: Plan, state: BatchState, step: Step, massG: number): RescaleOffer {
+  const line = sheetLine(plan, step);
+  const factor = massG / line.exactG;
+  const fromBowl = (step.bowl ?? 1) - 1;
+  const loads = state.bowls.map((bowl, index) => {
+    const follows = index >= fromBowl && !bowl.mixing;
+    return sumG(
+      bowl.lines.map((l, i) => {
+        const planned = plan.sheet[i];
+        if (!follows || !planned) return l.weighedG ?? l.targetG;
+        const targetG =
+          index === fromBowl && l.lineId === step.lineId
+            ? massG
+            : roundToStep(planned.exactG * factor, planned.stepG);
+        return Math.max(targetG, l.weighedG ?? 0);
+      }),
+    );
+  });
+  const topUps = plan.sheet.flatMap((planned, index) => {
+    const weighedG = state.bowls[fromBowl]?.lines[index]?.weighedG ?? null;
+    if (weighedG === null || planned.lineId === step.lineId) return [];
+    const targetG = roundToStep(planned.exactG * factor, planned.stepG);
+    const addG = sumG([targetG, -weighedG]);
+    return addG > weighingToleranceG(planned, targetG)
+      ? [{ name: planned.name, addG, stepG: planned.stepG }]
+      : [];
+  });
+  const doughG = sumG(loads);
+  const bowlG = Math.max(...loads.slice(fromBowl));
+  return {
+    factor,
+    doughG,
+    pieces: wholePieces(doughG * keptShare(plan.kitchen), plan.ballG, ROUNDING_SLACK),
+    topUps,
+    fits: bowlG <= plan.kitchen.bowlCapacityG,
+    bowlG,
+  };
+}

@@ -1,0 +1,38 @@
+import type { Plan, Step } from './planSchema';
+
+const KNEAD_TEST_WORDS: Record<Plan['formula']['method']['knead']['test'], string> = {
+  'dent-stays': 'a finger dent stays',
+  'springs-back': 'a finger dent springs back',
+  'clean-bowl': 'the dough leaves the bowl clean',
+  stretch: 'it stretches thin without tearing',
+};
+
+/** The test that ends kneading, in words. */
+export const kneadTestWords = (plan: Pick<Plan, 'formula'>): string =>
+  KNEAD_TEST_WORDS[plan.formula.method.knead.test];
+
+const lineName = (plan: Plan, step: Step): string =>
+  plan.sheet.find((line) => line.lineId === step.lineId)?.name.toLowerCase() ?? 'the line';
+
+const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => string> = {
+  weigh: (plan, step) => `Weigh ${lineName(plan, step)}`,
+  mix: () => 'Mix',
+  knead: () => 'Knead',
+  rest: (plan, step) => `Rest the ${plan.formula.method.rests[step.rest ?? 0]?.of ?? 'dough'}`,
+  divide: () => 'Divide',
+  flatten: () => 'Flatten',
+  griddle: () => 'Griddle',
+  finish: () => 'Finish',
+};
+
+/** What a step is called: "Weigh strong flour", "Rest the balls". */
+export const stepTitle = (plan: Plan, step: Step): string => TITLE[step.kind](plan, step);
+
+/** The window of a timed step in seconds, or null for a step without a clock. */
+export function stepWindow(plan: Plan, step: Step): { earliestS: number; latestS: number } | null {
+  const { method } = plan.formula;
+  if (step.kind === 'mix') return { earliestS: method.mix.minS, latestS: method.mix.maxS };
+  if (step.kind === 'knead') return { earliestS: method.knead.minS, latestS: method.knead.maxS };
+  const rest = step.kind === 'rest' ? method.rests[step.rest ?? 0] : undefined;
+  return rest ? { earliestS: rest.earliestS, latestS: rest.latestS } : null;
+}

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { planRequestSchema } from '../batch/planRequestSchema';
+import { planSchema } from '../batch/planSchema';
+import { formulaSchema } from '../formula/formulaSchema';
+import { InputError } from '../problem';
+
+/** The documents with a published JSON Schema, by the name a command uses. */
+export const DOCUMENT_SCHEMAS = {
+  formula: formulaSchema,
+  'plan-request': planRequestSchema,
+  plan: planSchema,
+} as const;
+
+export type DocumentName = keyof typeof DOCUMENT_SCHEMAS;
+
+export const DOCUMENT_NAMES = Object.keys(DOCUMENT_SCHEMAS) as DocumentName[];
+
+/** The JSON Schema (draft 2020-12) of a document. */
+export const jsonSchemaOf = (name: DocumentName): object => ({
+  title: `Kettle Scale ${name}`,
+  ...z.toJSONSchema(DOCUMENT_SCHEMAS[name], { io: 'input' }),
+});
+
+/**
+ * Reads JSON text.
+ * @throws InputError with one sentence and, where the engine tells it, the line of the mistake
+ */
+export function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    const position = /position (\d+)/.exec(String(error))?.[1];
+    const line = position ? text.slice(0, Number(position)).split('\n').length : null;
+    throw InputError.at('', `This is not JSON${line ? `: look at line ${line}` : ''}.`);
+  }
+}

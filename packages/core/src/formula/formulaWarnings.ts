@@ -1,0 +1,123 @@
+import type { ResolvedLine } from './formulaSchema';
+import { type DoughPart, doughTotals } from './percentages';
+
+export interface FormulaWarning {
+  /** What is outside the usual range, as in "hydration". */
+  measure: string;
+  /** Shares of flour. */
+  value: number;
+  low: number;
+  high: number;
+  /** What would happen to the bread, in a cook's words. */
+  message: string;
+}
+
+interface TradeRange {
+  measure: string;
+  of: (lines: readonly ResolvedLine[]) => number;
+  low: number;
+  high: number | ((lines: readonly ResolvedLine[]) => number);
+  below: string;
+  above: string;
+}
+
+const partsOf = (lines: readonly ResolvedLine[]): DoughPart[] =>
+  lines.map(({ fraction, food }) => ({ mass: fraction, food }));
+
+const shareOf =
+  (...ids: string[]) =>
+  (lines: readonly ResolvedLine[]): number =>
+    lines.filter((line) => ids.includes(line.food.id)).reduce((sum, line) => sum + line.fraction, 0);
+
+const shareOfKind =
+  (kind: string) =>
+  (lines: readonly ResolvedLine[]): number =>
+    lines.filter((line) => line.food.kind === kind).reduce((sum, line) => sum + line.fraction, 0);
+
+/** Wholemeal drinks more: the top of the water range rises from 65 % with none to 75 % with all. */
+const wholemealShare = shareOf('flour-wholemeal-fine', 'flour-wholemeal-coarse');
+const highestWater = (lines: readonly ResolvedLine[]): number =>
+  0.65 + 0.1 * Math.min(1, wholemealShare(lines));
+
+/** Usual ranges of the trade for griddle flatbreads, as shares of flour. */
+const TRADE_RANGES: readonly TradeRange[] = [
+  {
+    measure: 'hydration',
+    of: (lines) => doughTotals(partsOf(lines)).hydration,
+    low: 0.45,
+    high: highestWater,
+    below: 'the dough will be stiff, spring back when rolled and bake hard',
+    above: 'the dough will stick to the bench and the plate and be hard to roll thin',
+  },
+  {
+    measure: 'fat',
+    of: (lines) => doughTotals(partsOf(lines)).fat,
+    low: 0,
+    high: 0.25,
+    below: '',
+    above: 'the dough will be short, tear when stretched and smoke on a hot plate',
+  },
+  {
+    measure: 'salt',
+    of: shareOfKind('salt'),
+    low: 0,
+    high: 0.03,
+    below: '',
+    above: 'the bread will taste salty',
+  },
+  {
+    measure: 'baking powder',
+    of: shareOf('baking-powder'),
+    low: 0,
+    high: 0.04,
+    below: '',
+    above: 'the bread will taste of powder and turn crumbly',
+  },
+  {
+    measure: 'baking soda',
+    of: shareOf('baking-soda'),
+    low: 0,
+    high: 0.01,
+    below: '',
+    above: 'the bread will taste of soap and brown unevenly',
+  },
+  {
+    measure: 'sugar',
+    of: shareOfKind('sugar'),
+    low: 0,
+    high: 0.05,
+    below: '',
+    above: 'the bread will burn on the plate before it is cooked',
+  },
+  {
+    measure: 'yogurt',
+    of: shareOf('yogurt-plain'),
+    low: 0,
+    high: 0.3,
+    below: '',
+    above: 'the dough will be slack and sour and stick to the plate',
+  },
+  {
+    measure: 'milk powder',
+    of: shareOf('milk-powder'),
+    low: 0,
+    high: 0.07,
+    below: '',
+    above: 'the bread will brown too fast and stay dense',
+  },
+];
+
+const percent = (fraction: number): string => `${Number((fraction * 100).toFixed(1))} %`;
+
+/** Says which shares lie outside what the trade uses, and what the bread would do. Empty when all is usual. */
+export function formulaWarnings(lines: readonly ResolvedLine[]): FormulaWarning[] {
+  return TRADE_RANGES.flatMap(({ measure, of, low, high: highLimit, below, above }): FormulaWarning[] => {
+    const value = of(lines);
+    const high = typeof highLimit === 'function' ? highLimit(lines) : highLimit;
+    if (value >= low - 1e-9 && value <= high + 1e-9) return [];
+    const effect = value < low ? below : above;
+    const range = `the usual range is ${percent(low)} to ${percent(high)} of flour`;
+    const name = measure.charAt(0).toUpperCase() + measure.slice(1);
+    return [{ measure, value, low, high, message: `${name} is ${percent(value)}; ${range}: ${effect}.` }];
+  });
+}

@@ -1,0 +1,103 @@
+import { z } from 'zod';
+import { choiceField, countField, fractionField, numberField, textField } from '../fields';
+
+/** How the dough comes together. */
+export const MIXING_SCHOOLS = [
+  'hold-back',
+  'flour-back',
+  'rubbed-in',
+  'creamed',
+  'oil',
+  'boiling-water',
+  'milk',
+  'yogurt-leavener',
+] as const;
+
+/** What the cook looks for at the end of kneading. */
+export const KNEAD_TESTS = ['dent-stays', 'springs-back', 'clean-bowl', 'stretch'] as const;
+
+const HOUR_S = 3600;
+const DAY_S = 24 * HOUR_S;
+
+const workSchema = z
+  .strictObject({
+    by: choiceField('By hand or machine', ['hand', 'machine']),
+    /** The clock is a guard rail: test from `minS` on, do not pass `maxS` without a look. */
+    minS: countField('Shortest time', { min: 0, max: HOUR_S, unit: 's' }),
+    maxS: countField('Longest time', { min: 1, max: HOUR_S, unit: 's' }),
+  })
+  .refine((w) => w.minS <= w.maxS, {
+    message: 'The shortest time is longer than the longest.',
+    path: ['minS'],
+  });
+
+const restSchema = z
+  .strictObject({
+    of: choiceField('What rests', ['dough', 'balls']),
+    where: choiceField('Where it rests', ['room', 'fridge']),
+    earliestS: countField('Earliest', { min: 0, max: 4 * DAY_S, unit: 's' }),
+    latestS: countField('Latest', { min: 1, max: 4 * DAY_S, unit: 's' }),
+    cover: textField('Cover', { min: 1, max: 80 }),
+  })
+  .refine((r) => r.earliestS <= r.latestS, {
+    message: 'The earliest end of the rest is after the latest.',
+    path: ['earliestS'],
+  });
+
+export const methodSchema = z.strictObject({
+  school: choiceField('Mixing school', MIXING_SCHOOLS),
+  saltIn: choiceField('Salt goes into', ['water', 'flour']),
+  liquidTempC: numberField('Liquid temperature', { min: 0, max: 100, unit: '°C' }),
+  /** Share of the main liquid kept back and added by feel. */
+  holdBack: fractionField('Hold-back', 0, 0.3),
+  mix: workSchema,
+  knead: workSchema.safeExtend({ test: choiceField('Knead test', KNEAD_TESTS) }),
+  rests: z.array(restSchema).max(6, 'A method has at most six rests.'),
+  shaping: z.strictObject({
+    how: choiceField('Shaping', ['pin', 'hot-press', 'hand-stretch']),
+    note: textField('Shaping note', { max: 200 }),
+  }),
+  hold: textField('Holding', { max: 200 }),
+});
+
+const sideSchema = z.strictObject({
+  seconds: countField('Time of a side', { min: 1, max: 600, unit: 's' }),
+  /** What is done to this side while it cooks. */
+  press: z.boolean().optional(),
+  butter: z.boolean().optional(),
+  wetFace: z.boolean().optional(),
+});
+
+export const bakeSchema = z.strictObject({
+  surface: choiceField('Surface', ['flat', 'domed']),
+  plateC: numberField('Plate temperature', { min: 100, max: 350, unit: '°C' }),
+  sides: z
+    .array(sideSchema)
+    .min(1, 'A bake needs at least one side.')
+    .max(8, 'A bake has at most eight sides.'),
+  finish: z
+    .strictObject({
+      kind: choiceField('Finish', ['flame', 'grill']),
+      seconds: countField('Finish', { min: 1, max: 60, unit: 's' }),
+    })
+    .optional(),
+});
+
+/** The product standard: what every piece should be. */
+export const productSchema = z.strictObject({
+  ballG: numberField('Ball weight', { min: 5, max: 2000, unit: 'g' }),
+  /** Thickness of the relaxed raw disc, as it goes on the griddle. */
+  thicknessMm: numberField('Thickness', { min: 0.4, max: 25, unit: 'mm' }),
+  /** Share of the rolled diameter that the disc loses when it relaxes. */
+  springBack: fractionField('Spring-back', 0, 0.4),
+  /** Share of the dough that is air: about 0.04 unleavened to 0.15 leavened. */
+  air: fractionField('Air in the dough', 0, 0.5),
+  ballToleranceG: numberField('Ball tolerance', { min: 0.1, max: 100, unit: 'g' }),
+  look: textField('Look of a good piece', { max: 300 }),
+});
+
+export type Method = z.infer<typeof methodSchema>;
+export type Rest = Method['rests'][number];
+export type BakeProgram = z.infer<typeof bakeSchema>;
+export type BakeSide = BakeProgram['sides'][number];
+export type ProductStandard = z.infer<typeof productSchema>;

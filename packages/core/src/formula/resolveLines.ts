@@ -1,0 +1,38 @@
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import { InputError, type Problem } from '../problem';
+import type { Formula, ResolvedLine } from './formulaSchema';
+
+/** Flour shares may differ from the whole by this much: rounding of written percentages, nothing more. */
+const FLOUR_SUM_TOLERANCE = 0.0005;
+
+/**
+ * Joins a formula's lines to their ingredients: those the document brings along first, then the catalogue.
+ * @throws InputError when an ingredient is unknown, there is no flour, or the flours do not add up to the whole.
+ */
+export function resolveLines(formula: Formula, catalogue: readonly Ingredient[]): ResolvedLine[] {
+  const foods = new Map([...catalogue, ...(formula.ingredients ?? [])].map((food) => [food.id, food]));
+  const problems: Problem[] = [];
+  const lines = formula.lines.flatMap((line, index): ResolvedLine[] => {
+    const food = foods.get(line.ingredient);
+    if (food) return [{ ...line, food }];
+    problems.push({
+      path: `lines[${index}].ingredient`,
+      message: `There is no ingredient “${line.ingredient}” in this kitchen or in the file.`,
+    });
+    return [];
+  });
+  if (problems.length > 0) throw new InputError(problems);
+
+  const flours = lines.filter((line) => line.food.kind === 'flour');
+  if (flours.length === 0) {
+    throw InputError.at('lines', 'A formula needs flour: every other line is a share of it.');
+  }
+  const flourSum = flours.reduce((sum, line) => sum + line.fraction, 0);
+  if (Math.abs(flourSum - 1) > FLOUR_SUM_TOLERANCE) {
+    throw InputError.at(
+      'lines',
+      `The flours add up to ${(flourSum * 100).toFixed(1)} %; together they must be 100 %.`,
+    );
+  }
+  return lines;
+}

@@ -1,0 +1,56 @@
+import type { z } from 'zod';
+
+/** One thing wrong with an input: where it is, and a sentence a cook understands. */
+export interface Problem {
+  /** Path to the field, as in `lines[2].fraction`; empty for the whole document. */
+  path: string;
+  message: string;
+}
+
+/** Thrown by core when an input cannot be used. Nothing has been changed. */
+export class InputError extends Error {
+  constructor(readonly problems: readonly Problem[]) {
+    super(problems.map((p) => (p.path ? `${p.path}: ${p.message}` : p.message)).join(' '));
+    this.name = 'InputError';
+  }
+
+  /** The error for a single field. */
+  static at(path: string, message: string): InputError {
+    return new InputError([{ path, message }]);
+  }
+}
+
+/** Writes a key path the way people read it: `lines[2].fraction`. */
+export function pathText(path: readonly PropertyKey[]): string {
+  return path.reduce<string>(
+    (text, key) =>
+      typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key),
+    '',
+  );
+}
+
+/** Turns what Zod found into problems with one sentence each. */
+export function problemsOf(error: z.ZodError): Problem[] {
+  return error.issues.flatMap((issue): Problem[] => {
+    if (issue.code === 'unrecognized_keys') {
+      return issue.keys.map((key) => ({
+        path: pathText([...issue.path, key]),
+        message: `The field “${key}” is not known here; remove it or check its spelling.`,
+      }));
+    }
+    return [{ path: pathText(issue.path), message: issue.message }];
+  });
+}
+
+/**
+ * Validates an unknown value at the edge.
+ * @throws InputError naming every field that is wrong.
+ */
+export function parseInput<T>(schema: z.ZodType<T>, value: unknown, prefix = ''): T {
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  const problems = problemsOf(result.error);
+  throw new InputError(
+    prefix ? problems.map((p) => ({ ...p, path: p.path ? `${prefix}.${p.path}` : prefix })) : problems,
+  );
+}

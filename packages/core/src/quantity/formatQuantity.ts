@@ -1,0 +1,90 @@
+import { formatQuantity } from 'format-quantity';
+import { convert } from 'convert';
+import { stepDecimals } from './roundToStep';
+import { type Measures, unitsFor } from './units';
+
+/** How a person reads measures: remembered per person, not per kitchen. */
+export type UnitSystem = 'metric' | 'us';
+
+const number = (value: number, decimals: number): string =>
+  value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+
+const GRAMS_PER_OUNCE = convert(1, 'oz').to('g');
+const MM_PER_INCH = convert(1, 'inch').to('mm');
+const OUNCES_PER_POUND = 16;
+
+/** A mass split into its figure and its unit, so that a screen can set them in two sizes. */
+export interface Figure {
+  value: string;
+  unit: string;
+}
+
+/** Mass to the scale's step: 1,725 g; 67.4 g; or 3 lb 12.8 oz, with the ounces as fine as the step. */
+export function massFigure(massG: number, stepG = 1, system: UnitSystem = 'metric'): Figure {
+  if (system === 'metric') return { value: number(massG, stepDecimals(stepG)), unit: 'g' };
+  const decimals = stepG < 1 ? 2 : 1;
+  const ounces = Number((massG / GRAMS_PER_OUNCE).toFixed(decimals));
+  const pounds = Math.floor(ounces / OUNCES_PER_POUND);
+  const rest = number(ounces - pounds * OUNCES_PER_POUND, decimals);
+  return { value: pounds > 0 ? `${number(pounds, 0)} lb ${rest}` : rest, unit: 'oz' };
+}
+
+/** A length on the bench: 280 mm, 1.4 mm; or 11.0 in, 0.055 in. */
+export function lengthFigure(mm: number, system: UnitSystem = 'metric'): Figure {
+  if (system === 'metric') return { value: number(mm, mm < 10 ? 1 : 0), unit: 'mm' };
+  const inches = mm / MM_PER_INCH;
+  return { value: number(inches, inches < 1 ? 3 : 1), unit: 'in' };
+}
+
+/** A temperature to the degree: 228 °C or 442 °F. */
+export function tempFigure(tempC: number, system: UnitSystem = 'metric'): Figure {
+  return system === 'metric'
+    ? { value: number(tempC, 0), unit: '°C' }
+    : { value: number(convert(tempC, 'celsius').to('fahrenheit'), 0), unit: '°F' };
+}
+
+/** Joins a figure and its unit with a no-break space. */
+export const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.unit}`;
+
+export const formatMass = (massG: number, stepG = 1, system: UnitSystem = 'metric'): string =>
+  figureText(massFigure(massG, stepG, system));
+
+export const formatLength = (mm: number, system: UnitSystem = 'metric'): string =>
+  figureText(lengthFigure(mm, system));
+
+export const formatTemp = (tempC: number, system: UnitSystem = 'metric'): string =>
+  figureText(tempFigure(tempC, system));
+
+/** A share of flour for people: 0.5402 → "54 %"; with one decimal "54.0 %". */
+export const formatPercent = (fraction: number, decimals = 0): string =>
+  `${number(fraction * 100, decimals)}\u00a0%`;
+
+/** A running clock: 8:54, or 1:02:03 from an hour on. Whole seconds, rounded down. */
+export function formatClock(seconds: number): string {
+  const whole = Math.max(0, Math.floor(seconds));
+  const two = (n: number) => String(n).padStart(2, '0');
+  const h = Math.floor(whole / 3600);
+  const m = Math.floor((whole % 3600) / 60);
+  return h > 0 ? `${h}:${two(m)}:${two(whole % 60)}` : `${m}:${two(whole % 60)}`;
+}
+
+/** A span in words: "45 s", "12 min", "1 h 20 min". */
+export function formatSpan(seconds: number): string {
+  if (seconds < 90) return `${Math.round(seconds)}\u00a0s`;
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 90) return `${minutes}\u00a0min`;
+  const rest = minutes % 60;
+  return `${Math.floor(minutes / 60)}\u00a0h${rest ? ` ${rest}\u00a0min` : ''}`;
+}
+
+/** The least of a unit that people still measure with it: a quarter cup, a whole tablespoon. */
+const LEAST_OF_UNIT = { cup: 0.25, tbsp: 1, tsp: 0 } as const;
+
+/** A volume in the kitchen's spoons and cups with fractions: "1 1/2 tsp", "2 3/4 cup". */
+export function formatVolume(ml: number, measures: Measures = 'us'): string {
+  const units = new Map(unitsFor(measures).map((unit) => [unit.id, unit.size]));
+  const inUnit = (id: keyof typeof LEAST_OF_UNIT) => ml / (units.get(id) ?? 1);
+  const id =
+    (['cup', 'tbsp', 'tsp'] as const).find((unit) => inUnit(unit) >= LEAST_OF_UNIT[unit] - 0.01) ?? 'tsp';
+  return `${formatQuantity(inUnit(id), { tolerance: 0.02 }) ?? '0'}\u00a0${id}`;
+}

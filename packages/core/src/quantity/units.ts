@@ -1,0 +1,50 @@
+import { convert } from 'convert';
+
+/** What an amount measures. */
+export type UnitKind = 'mass' | 'volume';
+
+/** Which cup and spoons the kitchen uses; it chooses once. */
+export type Measures = 'us' | 'metric';
+
+export interface Unit {
+  id: 'g' | 'kg' | 'mg' | 'oz' | 'lb' | 'ml' | 'l' | 'tsp' | 'tbsp' | 'cup' | 'floz';
+  kind: UnitKind;
+  /** Grams (mass) or millilitres (volume) in one of this unit. */
+  size: number;
+  /** How people write it, in small letters. */
+  names: readonly string[];
+}
+
+/** Millilitres of the measuring cup and spoons. US: customary sizes; metric: the rounded 250/15/5. */
+const SPOONS: Record<Measures, { cup: number; tbsp: number; tsp: number }> = {
+  us: { cup: 236.588, tbsp: 14.787, tsp: 4.929 },
+  metric: { cup: 250, tbsp: 15, tsp: 5 },
+};
+
+/** The units the kitchen understands, for its cups and spoons. */
+export function unitsFor(measures: Measures): readonly Unit[] {
+  const spoons = SPOONS[measures];
+  return [
+    { id: 'g', kind: 'mass', size: 1, names: ['g', 'gram', 'grams', 'gr'] },
+    { id: 'kg', kind: 'mass', size: 1000, names: ['kg', 'kilo', 'kilos', 'kilogram', 'kilograms'] },
+    { id: 'mg', kind: 'mass', size: 0.001, names: ['mg'] },
+    { id: 'oz', kind: 'mass', size: convert(1, 'oz').to('g'), names: ['oz', 'ounce', 'ounces'] },
+    { id: 'lb', kind: 'mass', size: convert(1, 'lb').to('g'), names: ['lb', 'lbs', 'pound', 'pounds'] },
+    {
+      id: 'ml',
+      kind: 'volume',
+      size: 1,
+      names: ['ml', 'millilitre', 'millilitres', 'milliliter', 'milliliters'],
+    },
+    { id: 'l', kind: 'volume', size: 1000, names: ['l', 'litre', 'litres', 'liter', 'liters'] },
+    { id: 'tsp', kind: 'volume', size: spoons.tsp, names: ['tsp', 'tsps', 'teaspoon', 'teaspoons'] },
+    { id: 'tbsp', kind: 'volume', size: spoons.tbsp, names: ['tbsp', 'tbsps', 'tablespoon', 'tablespoons'] },
+    { id: 'cup', kind: 'volume', size: spoons.cup, names: ['cup', 'cups'] },
+    {
+      id: 'floz',
+      kind: 'volume',
+      size: convert(1, 'fl oz').to('ml'),
+      names: ['fl oz', 'floz', 'fluid ounce', 'fluid ounces'],
+    },
+  ];
+}
