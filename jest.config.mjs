@@ -1,11 +1,14 @@
 /** Core and server run plain; the app runs under jest-expo for the web. */
-const swc = {
+const plain = {
+  testEnvironment: 'node',
   transform: {
     '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } } }],
   },
-  testEnvironment: 'node',
 };
 
 export default {
-  projects: [{ displayName: 'core', rootDir: 'packages/core', ...swc }],
+  projects: [
+    { displayName: 'core', rootDir: 'packages/core', ...plain },
+    { displayName: 'server', rootDir: 'apps/server', ...plain },
+  ],
 };

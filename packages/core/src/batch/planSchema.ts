@@ -29,7 +29,8 @@ const sheetLineSchema = z.strictObject({
   relativeError: z.number(),
 });
 
-const totalsSchema = z.strictObject({
+/** What a dough comes to, as shares of its flour; see `DoughTotals`. */
+export const totalsSchema = z.strictObject({
   hydration: z.number(),
   fat: z.number(),
   salt: z.number(),

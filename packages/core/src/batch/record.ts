@@ -1,39 +1,11 @@
-import { doughTotals, type DoughTotals } from '../formula/percentages';
+import { doughTotals } from '../formula/percentages';
 import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
 import type { BatchState } from './foldBatch';
 import { keptShare } from './planBatch';
 import type { Plan } from './planSchema';
-
-/** A line of the whole batch, planned against weighed. */
-export interface RecordLine {
-  lineId: string;
-  name: string;
-  stepG: number;
-  plannedG: number;
-  /** Null while a bowl still misses it. */
-  weighedG: number | null;
-}
-
-/** A batch for the log: what was planned and what came of it. */
-export interface BatchRecord {
-  status: BatchState['status'];
-  piecesPlanned: number;
-  /** What the dough in the bowls should give at the planned ball weight. */
-  piecesExpected: number;
-  piecesMade: number | null;
-  good: number | null;
-  doughPlannedG: number;
-  /** Weighed at dividing, else the sum of what is in the bowls. */
-  doughG: number;
-  ballPlannedG: number;
-  ballG: number | null;
-  lines: RecordLine[];
-  planned: DoughTotals;
-  /** Of the dough as weighed; lines not yet weighed count as asked. */
-  actual: DoughTotals;
-  finishedMs: number | null;
-}
+import type { BatchRecord } from './recordSchema';
+import { stepTitle } from './stepText';
 
 /** Summarises a batch from its plan and its folded state. */
 export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
@@ -56,6 +28,7 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
   const { finished, divided } = state;
   return {
     status: state.status,
+    nowTitle: state.now ? stepTitle(plan, state.now.step) : null,
     piecesPlanned: plan.pieces,
     piecesExpected: wholePieces(mixedG * keptShare(plan.kitchen), plan.ballG, ROUNDING_SLACK),
     piecesMade: finished?.pieces ?? null,

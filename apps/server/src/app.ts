@@ -1,0 +1,65 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { batchRoutes } from './batches/routes';
+import type { Database } from './db/openDatabase';
+import { formulaRoutes } from './formulas/routes';
+import { flourLotRoutes } from './flourLots/routes';
+import { noSuchAddress, problemHandler } from './http/problem';
+import { routerOf } from './http/route';
+import { ingredientRoutes } from './ingredients/routes';
+import { kitchenRoutes } from './kitchen/routes';
+import { planRoutes } from './plans/routes';
+import type { Stores } from './stores';
+import { openApiDocument } from './system/openApi';
+import { systemRoutes } from './system/routes';
+import { serveWebApp } from './system/webApp';
+
+export const VERSION = '0.1.0';
+const BODY_LIMIT = '1mb';
+
+export interface AppOptions {
+  database: Database;
+  stores: Stores;
+  logger: Logger;
+  /** Folder of the exported web app; without it only the API is served. */
+  webDir?: string;
+  now?: () => Date;
+}
+
+/** Builds the whole server as a value: no port, no signals, no clock of its own. */
+export function createApp({ database, stores, logger, webDir, now = () => new Date() }: AppOptions): Express {
+  const routes = [
+    ...systemRoutes(database, VERSION, now),
+    ...ingredientRoutes(stores.ingredients),
+    ...kitchenRoutes(stores.kitchen),
+    ...flourLotRoutes(stores.flourLots),
+    ...formulaRoutes(stores.formulas, stores.ingredients, now),
+    ...planRoutes(stores.ingredients),
+    ...batchRoutes(stores, now),
+  ];
+  const openApi = openApiDocument(routes, VERSION);
+
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger }));
+  // Everything is one origin on plain HTTP inside the kitchen; React Native for Web writes its styles into the page.
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use('/api', compression(), express.json({ limit: BODY_LIMIT, strict: false }));
+  app.get('/api/v1/openapi.json', (_request, response) => {
+    response.json(openApi);
+  });
+  app.use('/api/v1', routerOf(routes));
+  app.use('/api', noSuchAddress);
+  if (webDir) app.use(serveWebApp(webDir));
+  app.use(noSuchAddress);
+  app.use(problemHandler(logger));
+  return app;
+}

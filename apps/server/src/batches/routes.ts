@@ -1,0 +1,136 @@
+import {
+  type BatchStart,
+  InputError,
+  batchSchema,
+  batchStartSchema,
+  batchSummarySchema,
+  eventSchema,
+  planBatch,
+} from '@kettle-scale/core';
+import { z } from 'zod';
+import type { FlourLotStore } from '../flourLots/store';
+import type { FormulaStore } from '../formulas/store';
+import { idParams } from '../http/params';
+import { HttpProblem, notFound } from '../http/problem';
+import { route, type Route } from '../http/route';
+import type { IngredientStore } from '../ingredients/store';
+import type { KitchenStore } from '../kitchen/store';
+import type { BatchStore } from './store';
+
+const DAY_MS = 24 * 3600 * 1000;
+
+const pageQuery = z.strictObject({
+  status: z.enum(['running', 'finished', 'abandoned']).optional(),
+  before: z.iso.datetime('“before” must be a time in UTC.').optional(),
+  limit: z.coerce.number('“limit” must be a number.').int().min(1).max(200).default(50),
+});
+
+export interface BatchStores {
+  batches: BatchStore;
+  formulas: FormulaStore;
+  ingredients: IngredientStore;
+  kitchen: KitchenStore;
+  flourLots: FlourLotStore;
+}
+
+export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
+  const { batches } = stores;
+
+  /** Clocks of phones differ a little; an act more than a day ahead is a wrong clock and would break every timer. */
+  const checkTime = (at: string): void => {
+    if (Date.parse(at) > now().getTime() + DAY_MS) {
+      throw InputError.at('at', 'This time is more than a day ahead; check the clock of the device.');
+    }
+  };
+
+  async function planFor(start: BatchStart) {
+    const version = await stores.formulas.get(start.formulaId, start.formulaVersion);
+    if (!version) throw InputError.at('formulaId', 'This version of the formula is not in this kitchen.');
+    if (start.flourLotId && !(await stores.flourLots.has(start.flourLotId))) {
+      throw InputError.at('flourLotId', 'This flour lot is not in this kitchen.');
+    }
+    return planBatch({
+      formula: version.formula,
+      need: start.need,
+      kitchen: await stores.kitchen.get(),
+      ingredients: await stores.ingredients.list(),
+    });
+  }
+
+  return [
+    route({
+      method: 'get',
+      path: '/batches',
+      summary: 'The log: batches with planned against actual, the newest first',
+      query: pageQuery,
+      response: z.array(batchSummarySchema),
+      run: ({ query }) => batches.list(query),
+    }),
+    route({
+      method: 'post',
+      path: '/batches',
+      summary: 'Start a batch: the plan is computed and frozen. Sending the same start again changes nothing',
+      body: batchStartSchema,
+      response: batchSchema,
+      status: 201,
+      run: async ({ body }) => {
+        checkTime(body.at);
+        const stored = await batches.start(body, await planFor(body), now().toISOString());
+        if (stored.outcome === 'clash') {
+          throw new HttpProblem(409, 'Another batch was started with this id.', [
+            { path: 'id', message: 'This id is taken.' },
+          ]);
+        }
+        return { status: stored.outcome === 'new' ? 201 : 200, body: stored.value };
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/batches/:id',
+      summary: 'One batch: its plan and its events',
+      params: idParams,
+      response: batchSchema,
+      run: async ({ params }) => {
+        const batch = await batches.get(params.id);
+        if (!batch) throw notFound('This batch');
+        return batch;
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/batches/:id/events',
+      summary: 'The events of a batch in the order they were stored',
+      params: idParams,
+      response: z.array(eventSchema),
+      run: async ({ params }) => {
+        const batch = await batches.get(params.id);
+        if (!batch) throw notFound('This batch');
+        return batch.events;
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/batches/:id/events',
+      summary: 'Append one event. Sending the same event again changes nothing',
+      params: idParams,
+      body: eventSchema,
+      response: eventSchema,
+      status: 201,
+      run: async ({ params, body }) => {
+        checkTime(body.at);
+        const result = await batches.append(params.id, body, now().toISOString());
+        if (result.outcome === 'no-batch') throw notFound('This batch');
+        if (result.outcome === 'clash') {
+          throw new HttpProblem(409, 'Another event has this id.', [
+            { path: 'id', message: 'This id is taken.' },
+          ]);
+        }
+        if (result.outcome === 'refused') {
+          const { reason, path, message } = result.refusal;
+          throw new HttpProblem(reason === 'over' ? 409 : 422, message, [{ path, message }]);
+        }
+        return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
+      },
+    }),
+  ];
+}

@@ -1,0 +1,10 @@
+import type { Sequelize } from 'sequelize';
+import * as start from './0001-start';
+
+export interface Migration {
+  name: string;
+  up: (sequelize: Sequelize) => Promise<void>;
+}
+
+/** In order; a migration that has landed is never edited. */
+export const migrations: readonly Migration[] = [{ name: '0001-start', up: start.up }];

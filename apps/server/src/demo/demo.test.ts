@@ -1,0 +1,37 @@
+import { batchRecord, checkFormula, foldBatch, planBatch } from '@kettle-scale/core';
+import { openTestKitchen } from '../testing/kitchen';
+import { demoFormulas } from './seedDemo';
+
+describe('the demo', () => {
+  test.each(demoFormulas().map((formula) => [formula.name, formula] as const))(
+    '%s is a formula without warnings whose ball and thickness agree',
+    async (_name, formula) => {
+      expect(checkFormula(formula).warnings).toEqual([]);
+      const kitchen = await openTestKitchen();
+      const plan = planBatch({
+        formula,
+        need: { by: 'pieces', pieces: 40, ballG: formula.product.ballG },
+        kitchen: await kitchen.stores.kitchen.get(),
+      });
+      expect(plan.relaxed.diameterMm).toBeGreaterThan(140);
+      expect(plan.relaxed.diameterMm).toBeLessThan(310);
+      await kitchen.close();
+    },
+  );
+
+  test('tells the same story from the same seed, through to the end of every batch', async () => {
+    const [one, two] = [await openTestKitchen({ demo: true }), await openTestKitchen({ demo: true })];
+    const log = await one.stores.batches.list({ limit: 50 });
+    expect(log.length).toBeGreaterThanOrEqual(5);
+    expect(await two.stores.batches.list({ limit: 50 })).toEqual(log);
+    for (const { id, record } of log) {
+      const batch = await one.stores.batches.get(id);
+      if (!batch) throw new Error(id);
+      expect(record).toEqual(batchRecord(batch.plan, foldBatch(batch.plan, batch.events)));
+      expect(record.status).toBe('finished');
+      expect(record.good ?? 0).toBeGreaterThan(0.8 * record.piecesPlanned);
+      expect(Math.abs(record.actual.hydration - record.planned.hydration)).toBeLessThan(0.01);
+    }
+    await Promise.all([one.close(), two.close()]);
+  });
+});

@@ -1,0 +1,81 @@
+import { InputError, type Problem } from '@kettle-scale/core';
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
+
+/** What a refused request gets: RFC 9457, with the fields that were wrong. */
+export interface ProblemDocument {
+  type: 'about:blank';
+  title: string;
+  status: number;
+  detail: string;
+  errors: readonly Problem[];
+}
+
+const TITLES: Record<number, string> = {
+  400: 'Not understood',
+  404: 'Not found',
+  409: 'Conflict',
+  413: 'Too large',
+  415: 'Not JSON',
+  422: 'Cannot be used',
+  500: 'Something broke',
+};
+
+/** An answer other than success, with one sentence a cook understands. */
+export class HttpProblem extends Error {
+  constructor(
+    readonly status: number,
+    detail: string,
+    readonly errors: readonly Problem[] = [],
+  ) {
+    super(detail);
+  }
+}
+
+export const notFound = (what: string): HttpProblem =>
+  new HttpProblem(404, `${what} is not in this kitchen.`);
+
+/** Sentences for what the body parser refuses, by the type it gives its errors. */
+const BODY_PROBLEMS: Record<string, string> = {
+  'entity.parse.failed': 'The body is not JSON.',
+  'entity.too.large': 'The body is larger than 1 MB.',
+  'encoding.unsupported': 'The body is compressed in a way this server does not read.',
+  'charset.unsupported': 'The body must be UTF-8.',
+};
+
+function toProblem(error: unknown): HttpProblem | null {
+  if (error instanceof HttpProblem) return error;
+  if (error instanceof InputError) {
+    return new HttpProblem(422, error.problems.map(({ message }) => message).join(' '), error.problems);
+  }
+  const { status, type } = error as { status?: unknown; type?: unknown };
+  if (typeof status === 'number' && status >= 400 && status < 500) {
+    return new HttpProblem(status, BODY_PROBLEMS[String(type)] ?? 'The request could not be read.');
+  }
+  return null;
+}
+
+export const noSuchAddress: RequestHandler = (request) => {
+  throw new HttpProblem(404, `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`);
+};
+
+/** The last handler: every error leaves as problem+json. */
+export const problemHandler =
+  (logger: Logger): ErrorRequestHandler =>
+  (error, _request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const problem = toProblem(error);
+    if (!problem) logger.error({ err: error }, 'unexpected error');
+    const status = problem?.status ?? 500;
+    const document: ProblemDocument = {
+      type: 'about:blank',
+      title: TITLES[status] ?? 'Refused',
+      status,
+      detail: problem?.message ?? 'The server could not do this. Nothing was changed.',
+      errors: problem?.errors ?? [],
+    };
+    response.status(status).type('application/problem+json').send(JSON.stringify(document));
+  };

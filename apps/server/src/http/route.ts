@@ -1,0 +1,74 @@
+import { parseInput } from '@kettle-scale/core';
+import { type Request, Router } from 'express';
+import type { z } from 'zod';
+import { HttpProblem } from './problem';
+
+/** One address of the API: what comes in, what goes out, and the act. The OpenAPI document is made from these. */
+export interface Route {
+  method: 'get' | 'post' | 'put';
+  /** In Express's form, below /api/v1: `/batches/:id`. */
+  path: string;
+  summary: string;
+  params?: z.ZodObject;
+  query?: z.ZodObject;
+  body?: z.ZodType;
+  response: z.ZodType;
+  /** Status of success; 200 when not said. */
+  status?: number;
+  handle: (request: Request) => Promise<Reply>;
+}
+
+interface Reply {
+  body: unknown;
+  status?: number;
+}
+
+interface Input<P, Q, B> {
+  params: P;
+  query: Q;
+  body: B;
+}
+
+interface RouteSpec<P, Q, B, R> extends Omit<Route, 'handle' | 'params' | 'query' | 'body' | 'response'> {
+  params?: z.ZodType<P> & z.ZodObject;
+  query?: z.ZodType<Q> & z.ZodObject;
+  body?: z.ZodType<B>;
+  response: z.ZodType<R>;
+  run: (input: Input<P, Q, B>) => Promise<R | { status: number; body: R }>;
+}
+
+const isReply = (value: unknown): value is Reply =>
+  typeof value === 'object' && value !== null && 'body' in value && 'status' in value;
+
+/** Builds a route whose input is validated once, here, and typed from then on. */
+export function route<P = undefined, Q = undefined, B = undefined, R = unknown>(
+  spec: RouteSpec<P, Q, B, R>,
+): Route {
+  const { run, ...rest } = spec;
+  return {
+    ...rest,
+    handle: async (request) => {
+      if (spec.body && request.body === undefined) {
+        throw new HttpProblem(415, 'Send a JSON body with the content type application/json.');
+      }
+      const result = await run({
+        params: (spec.params ? parseInput<P>(spec.params, request.params) : undefined) as P,
+        query: (spec.query ? parseInput<Q>(spec.query, request.query) : undefined) as Q,
+        body: (spec.body ? parseInput<B>(spec.body, request.body) : undefined) as B,
+      });
+      return isReply(result) ? result : { body: result };
+    },
+  };
+}
+
+/** An Express router of routes. */
+export function routerOf(routes: readonly Route[]): Router {
+  const router = Router();
+  for (const { method, path, status = 200, handle } of routes) {
+    router[method](path, async (request, response) => {
+      const reply = await handle(request);
+      response.status(reply.status ?? status).json(reply.body);
+    });
+  }
+  return router;
+}

@@ -1,0 +1,26 @@
+import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core';
+import { DataTypes } from 'sequelize';
+import { documentModel } from '../db/documentModel';
+import type { Database } from '../db/openDatabase';
+
+const ONLY_ROW = 1;
+
+/** The kitchen's own settings: scales, bowl, losses. There is one. */
+export async function openKitchenStore({ sequelize, write }: Database) {
+  const rows = documentModel<Kitchen>(sequelize, 'kitchen', {
+    id: { type: DataTypes.INTEGER, primaryKey: true },
+  });
+  await write((transaction) =>
+    rows.bulkCreate([{ id: ONLY_ROW, document: DEFAULT_KITCHEN }], { ignoreDuplicates: true, transaction }),
+  );
+
+  return {
+    get: async (): Promise<Kitchen> => (await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true })).document,
+    put: async (document: Kitchen): Promise<Kitchen> => {
+      await write((transaction) => rows.update({ document }, { where: { id: ONLY_ROW }, transaction }));
+      return document;
+    },
+  };
+}
+
+export type KitchenStore = Awaited<ReturnType<typeof openKitchenStore>>;

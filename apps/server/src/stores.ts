@@ -1,0 +1,25 @@
+import { type BatchStore, openBatchStore } from './batches/store';
+import type { Database } from './db/openDatabase';
+import { type FlourLotStore, openFlourLotStore } from './flourLots/store';
+import { type FormulaStore, openFormulaStore } from './formulas/store';
+import { type IngredientStore, openIngredientStore } from './ingredients/store';
+import { type KitchenStore, openKitchenStore } from './kitchen/store';
+
+export interface Stores {
+  ingredients: IngredientStore;
+  kitchen: KitchenStore;
+  flourLots: FlourLotStore;
+  formulas: FormulaStore;
+  batches: BatchStore;
+}
+
+/** Opens every store on a database that is up to date. */
+export async function openStores(database: Database): Promise<Stores> {
+  return {
+    ingredients: await openIngredientStore(database),
+    kitchen: await openKitchenStore(database),
+    flourLots: openFlourLotStore(database),
+    formulas: openFormulaStore(database),
+    batches: openBatchStore(database),
+  };
+}

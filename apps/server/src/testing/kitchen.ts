@@ -1,0 +1,41 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { BatchEvent, EventBody, Formula } from '@kettle-scale/core';
+import pino from 'pino';
+import request from 'supertest';
+import { v7 as uuidv7 } from 'uuid';
+import { createApp } from '../app';
+import { openDatabase } from '../db/openDatabase';
+import { demoFormulas, seedDemo } from '../demo/seedDemo';
+import { openStores } from '../stores';
+
+export const NOW = new Date('2026-03-04T10:00:00.000Z');
+
+/** A whole server on a database file of its own, without a port. */
+export async function openTestKitchen({ file = '', demo = false } = {}) {
+  const path = file || join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite');
+  const database = await openDatabase(path);
+  const stores = await openStores(database);
+  if (demo) await seedDemo(stores, NOW);
+  const app = createApp({ database, stores, logger: pino({ level: 'silent' }), now: () => NOW });
+  return { path, stores, api: request(app), close: () => database.close() };
+}
+
+export const wrap = (): Formula => {
+  const found = demoFormulas().find(({ id }) => id === 'deckhand-wrap');
+  if (!found) throw new Error('no deckhand-wrap');
+  return found;
+};
+
+export const event = (body: EventBody): BatchEvent =>
+  ({ ...body, id: uuidv7(), at: NOW.toISOString() }) as BatchEvent;
+
+export const batchStart = (changes: object = {}) => ({
+  id: uuidv7(),
+  at: NOW.toISOString(),
+  formulaId: 'deckhand-wrap',
+  formulaVersion: 1,
+  need: { by: 'pieces', pieces: 24, ballG: 105 },
+  ...changes,
+});

@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { totalsSchema } from './planSchema';
+
+/** A line of the whole batch, planned against weighed. */
+const recordLineSchema = z.strictObject({
+  lineId: z.string(),
+  name: z.string(),
+  stepG: z.number(),
+  plannedG: z.number(),
+  /** Null while a bowl still misses it. */
+  weighedG: z.number().nullable(),
+});
+
+/** A batch for the log: what was planned and what came of it. */
+export const batchRecordSchema = z.strictObject({
+  status: z.enum(['running', 'finished', 'abandoned']),
+  /** Title of the step to do now; null when the batch is over. */
+  nowTitle: z.string().nullable(),
+  piecesPlanned: z.number(),
+  /** What the dough in the bowls should give at the planned ball weight. */
+  piecesExpected: z.number(),
+  piecesMade: z.number().nullable(),
+  good: z.number().nullable(),
+  doughPlannedG: z.number(),
+  /** Weighed at dividing, else the sum of what is in the bowls. */
+  doughG: z.number(),
+  ballPlannedG: z.number(),
+  ballG: z.number().nullable(),
+  lines: z.array(recordLineSchema),
+  planned: totalsSchema,
+  /** Of the dough as weighed; lines not yet weighed count as asked. */
+  actual: totalsSchema,
+  finishedMs: z.number().nullable(),
+});
+
+/** A row of the log. */
+export const batchSummarySchema = z.strictObject({
+  id: z.string(),
+  startedAt: z.string(),
+  formulaId: z.string(),
+  formulaName: z.string(),
+  formulaVersion: z.number().int(),
+  flourLotId: z.string().nullable(),
+  record: batchRecordSchema,
+});
+
+export type BatchRecord = z.infer<typeof batchRecordSchema>;
+export type BatchSummary = z.infer<typeof batchSummarySchema>;
