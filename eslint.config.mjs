@@ -115,6 +115,7 @@ export default tseslint.config(
   },
   {
     files: ['**/*.mjs', '**/*.js'],
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
     languageOptions: {
       globals: {
         process: 'readonly',

@@ -1,4 +1,4 @@
-/** Core and server run plain; the app runs under jest-expo for the web. */
+/** Core, server and tools run plain; the app runs under jest-expo for the web. */
 const plain = {
   testEnvironment: 'node',
   transform: {
@@ -10,5 +10,7 @@ export default {
   projects: [
     { displayName: 'core', rootDir: 'packages/core', ...plain },
     { displayName: 'server', rootDir: 'apps/server', ...plain },
+    { displayName: 'tools', rootDir: 'tools', ...plain },
+    '<rootDir>/apps/kitchen',
   ],
 };

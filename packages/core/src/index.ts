@@ -1,3 +1,4 @@
+export * from './batch/bakePhases';
 export * from './batch/batchSchema';
 export * from './batch/eventSchema';
 export * from './batch/explain';
@@ -12,6 +13,7 @@ export * from './batch/record';
 export * from './batch/recordSchema';
 export * from './batch/refuseEvent';
 export * from './batch/stepText';
+export * from './batch/stepTimes';
 export * from './batch/timeWindow';
 export * from './fields';
 export * from './format/checkFormula';

@@ -6,6 +6,7 @@ import { checkWeight, fractionIfKept, offerRescale } from './overPour';
 import { planBatch } from './planBatch';
 import { batchRecord, ballForCountG, countForBall } from './record';
 import { refuseEvent } from './refuseEvent';
+import { stepTimes } from './stepTimes';
 import { windowAt } from './timeWindow';
 
 const plan = planBatch(request());
@@ -200,4 +201,17 @@ test('a window is early, then open, then late', () => {
   expect(at(366)).toEqual({ phase: 'early', elapsedS: 366, remainingS: 534, share: 366 / 900 });
   expect(at(900)).toMatchObject({ phase: 'open', remainingS: 1800, share: 0 });
   expect(at(2760)).toMatchObject({ phase: 'late', remainingS: 60, share: 1 });
+});
+
+test('planned against actual time: from a timed step’s own start, else from the end of the one before', () => {
+  const times = stepTimes(plan, fold(...wholeBatch), Date.UTC(2026, 2, 4, 9, 59));
+  const of = (id: string) => times.find(({ step: { id: stepId } }) => stepId === id);
+  expect(of('weigh-1-strong')).toMatchObject({ title: 'Weigh strong flour', actualS: 60, verdict: 'free' });
+  expect(of('mix-1')).toMatchObject({
+    actualS: 60,
+    window: { earliestS: 120, latestS: 240 },
+    verdict: 'early',
+  });
+  expect(of('finish')).toMatchObject({ actualS: 60 });
+  expect(stepTimes(plan, fold(), 0).every(({ actualS }) => actualS === null)).toBe(true);
 });

@@ -1,4 +1,5 @@
 import type { Formula } from '../formula/formulaSchema';
+import { bakeSecondsOf } from './bakePhases';
 import type { SheetLine, Step } from './planSchema';
 
 /** Usual times of the trade, used only to say when a batch will be ready (assumptions, one cook). */
@@ -14,11 +15,6 @@ const PIECES_ON_PLATE = 4;
 const FINISH_S = 60;
 
 const middle = (a: number, b: number): number => (a + b) / 2;
-
-/** Seconds that one piece spends over heat. */
-export function bakeSecondsOf(bake: Formula['bake']): number {
-  return bake.sides.reduce((sum, side) => sum + side.seconds, 0) + (bake.finish?.seconds ?? 0);
-}
 
 /**
  * The steps of a batch in order: weigh, mix and knead bowl by bowl; then the rests of the dough, dividing,

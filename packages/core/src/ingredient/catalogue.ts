@@ -14,7 +14,7 @@ type Row = [
 
 /**
  * The ingredients that come with the product. Mass fractions are rounded values of public food-composition
- * knowledge; flours stand at 14 % moisture, the milling standard. Leaveners count as ash: their gas is small
+ * knowledge; flours stand at 14 % moisture, the milling standard; salt, fats and leaveners count as dry. Leaveners count as ash: their gas is small
  * against the dough and is covered by the product's air share.
  */
 const ROWS: Row[] = [
@@ -32,15 +32,15 @@ const ROWS: Row[] = [
   ['yogurt-plain', 'Plain yogurt', 'dairy', 0.87, 0.04, 0.033, 0.05, 0.007, ['milk']],
   ['milk-powder', 'Skimmed milk powder', 'dairy', 0.035, 0.355, 0.008, 0.525, 0.077, ['milk']],
   ['butter', 'Butter', 'fat', 0.17, 0.008, 0.815, 0.005, 0.002, ['milk']],
-  ['ghee', 'Ghee', 'fat', 0.003, 0, 0.997, 0, 0, ['milk']],
+  ['ghee', 'Ghee', 'fat', 0, 0, 1, 0, 0, ['milk']],
   ['lard', 'Lard', 'fat', 0, 0, 1, 0, 0],
   ['shortening', 'Vegetable shortening', 'fat', 0, 0, 1, 0, 0],
   ['oil-rapeseed', 'Rapeseed oil', 'fat', 0, 0, 1, 0, 0],
   ['oil-olive', 'Olive oil', 'fat', 0, 0, 1, 0, 0],
-  ['salt-fine', 'Fine salt', 'salt', 0.002, 0, 0, 0, 0.998],
-  ['baking-powder', 'Baking powder', 'leavener', 0.05, 0, 0, 0.28, 0.67],
+  ['salt-fine', 'Fine salt', 'salt', 0, 0, 0, 0, 1],
+  ['baking-powder', 'Baking powder', 'leavener', 0, 0, 0, 0.3, 0.7],
   ['baking-soda', 'Baking soda', 'leavener', 0, 0, 0, 0, 1],
-  ['yeast-dry', 'Dry yeast', 'leavener', 0.05, 0.42, 0.06, 0.41, 0.06],
+  ['yeast-dry', 'Dry yeast', 'leavener', 0, 0.44, 0.06, 0.44, 0.06],
   ['sugar-white', 'White sugar', 'sugar', 0, 0, 0, 1, 0],
   ['honey', 'Honey', 'sugar', 0.172, 0.003, 0, 0.823, 0.002],
   ['egg-whole', 'Whole egg', 'egg', 0.76, 0.126, 0.1, 0.004, 0.01, ['egg']],

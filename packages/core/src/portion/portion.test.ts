@@ -56,12 +56,11 @@ describe('doughDensity', () => {
       ash: 0.006,
       carbohydrate: 0.737,
     };
-    const salt: Ingredient = { ...food('salt-fine'), water: 0, ash: 1 };
     const parts = [
       { mass: 100, food: flour },
       { mass: 52, food: food('water') },
       { mass: 10, food: food('lard') },
-      { mass: 1.8, food: salt },
+      { mass: 1.8, food: food('salt-fine') },
     ];
     expect(doughDensity(parts, 0.06)).toBeCloseTo(1.1533, 4);
   });

@@ -1,0 +1,1 @@
+export { AppShell as default } from '../src/features/shell/AppShell';

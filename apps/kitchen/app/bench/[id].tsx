@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { BatchScreen } from '../../src/features/bench/BatchScreen';
+
+export default function RunningBatch() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <BatchScreen key={id} id={id} />;
+}

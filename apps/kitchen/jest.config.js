@@ -1,0 +1,9 @@
+/** Packages that ship untranspiled code and must pass through Babel, besides Expo's own list. */
+const UNTRANSPILED =
+  '((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-paper|react-native-svg|lucide-react-native|@kettle-scale/.*|convert|uuid)';
+
+module.exports = {
+  displayName: 'kitchen',
+  preset: 'jest-expo/web',
+  transformIgnorePatterns: [`node_modules/(?!(.*/)?${UNTRANSPILED})`],
+};

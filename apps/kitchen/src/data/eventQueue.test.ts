@@ -1,0 +1,76 @@
+import type { BatchEvent } from '@kettle-scale/core';
+import { type QueuedEvent, type SendResult, createEventQueue } from './eventQueue';
+
+const act = (n: number): QueuedEvent => ({
+  batchId: 'b',
+  event: { id: `id-${n}`, at: '2026-03-04T10:00:00.000Z', type: 'note', text: `${n}` } as BatchEvent,
+});
+
+/** A queue over storage in memory and a server that answers from a list. */
+function openQueue({ kept = [] as QueuedEvent[], answers = [] as SendResult['outcome'][] } = {}) {
+  const disk = new Map(kept.map((queued) => [queued.event.id, queued]));
+  const sent: string[] = [];
+  const stored: string[] = [];
+  let again: () => void = () => undefined;
+  const queue = createEventQueue({
+    storage: {
+      load: async () => [...disk.values()],
+      put: async (queued) => void disk.set(queued.event.id, queued),
+      remove: async (id) => void disk.delete(id),
+    },
+    send: async ({ event }) => {
+      sent.push(event.id);
+      const outcome = answers.shift() ?? 'stored';
+      return outcome === 'refused' ? { outcome, message: 'No.' } : { outcome };
+    },
+    onStored: ({ event }) => void stored.push(event.id),
+    retryLater: (retry) => void (again = retry),
+  });
+  return { queue, disk, sent, stored, retry: () => again() };
+}
+
+/** Lets everything that can be sent now be sent. */
+const settle = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+
+describe('event queue', () => {
+  test('sends in order, once each, and forgets what is stored', async () => {
+    const { queue, disk, sent, stored } = openQueue();
+    [1, 2, 3].forEach((n) => queue.add(act(n)));
+    expect(queue.state()).toMatchObject({ status: 'sending', pending: [act(1), act(2), act(3)] });
+    await settle();
+    expect(sent).toEqual(['id-1', 'id-2', 'id-3']);
+    expect(stored).toEqual(sent);
+    expect(queue.state()).toMatchObject({ status: 'saved', pending: [] });
+    expect(disk.size).toBe(0);
+  });
+
+  test('keeps everything while the server is away, then goes on from the same act', async () => {
+    const { queue, disk, sent, retry } = openQueue({ answers: ['stored', 'later'] });
+    [1, 2, 3].forEach((n) => queue.add(act(n)));
+    await settle();
+    expect(queue.state().status).toBe('offline');
+    expect([...disk.keys()]).toEqual(['id-2', 'id-3']);
+    retry();
+    await settle();
+    expect(sent).toEqual(['id-1', 'id-2', 'id-2', 'id-3']);
+    expect(queue.state().status).toBe('saved');
+  });
+
+  test('takes up what an earlier visit left behind, before what is new', async () => {
+    const { queue, sent } = openQueue({ kept: [act(1), act(2)] });
+    await queue.resume();
+    queue.add(act(3));
+    await settle();
+    expect(sent).toEqual(['id-1', 'id-2', 'id-3']);
+  });
+
+  test('a refused act leaves with its sentence and holds nothing up', async () => {
+    const { queue, stored } = openQueue({ answers: ['refused'] });
+    [1, 2].forEach((n) => queue.add(act(n)));
+    await settle();
+    expect(stored).toEqual(['id-2']);
+    expect(queue.state().refusal).toBe('No.');
+    queue.dismissRefusal();
+    expect(queue.state().refusal).toBeNull();
+  });
+});

@@ -1,0 +1,110 @@
+import type { BatchEvent } from '@kettle-scale/core';
+
+/** An act of the cook on its way to the server. */
+export interface QueuedEvent {
+  batchId: string;
+  event: BatchEvent;
+}
+
+/** Where waiting acts are kept, so that a closed tab loses none. */
+export interface QueueStorage {
+  load: () => Promise<QueuedEvent[]>;
+  put: (queued: QueuedEvent) => Promise<void>;
+  remove: (eventId: string) => Promise<void>;
+}
+
+/** What came of sending one act: stored; refused for good, with a sentence; or to be tried again. */
+export type SendResult =
+  { outcome: 'stored' } | { outcome: 'refused'; message: string } | { outcome: 'later' };
+
+export interface QueueState {
+  pending: readonly QueuedEvent[];
+  /** Saved: nothing waits. Sending: on its way. Offline: the server did not answer. */
+  status: 'saved' | 'sending' | 'offline';
+  /** Why the last act was refused, until it is dismissed. */
+  refusal: string | null;
+}
+
+interface QueueOptions {
+  storage: QueueStorage;
+  send: (queued: QueuedEvent) => Promise<SendResult>;
+  /** Called when the server has stored an act, before it leaves the queue. */
+  onStored: (queued: QueuedEvent) => void;
+  /** Runs `again` after a pause; the queue knows no clock. */
+  retryLater: (again: () => void) => void;
+}
+
+export interface EventQueue {
+  /** The state now; a new object whenever something changed. */
+  state: () => QueueState;
+  subscribe: (listener: () => void) => () => void;
+  /** Takes an act at once; it is sent after those before it. */
+  add: (queued: QueuedEvent) => void;
+  /** Takes up what an earlier visit left behind, and sends. Returns when nothing more can be sent now. */
+  resume: () => Promise<void>;
+  /** Tries again now. Does nothing while it is sending. */
+  drain: () => Promise<void>;
+  dismissRefusal: () => void;
+}
+
+/** A queue of acts that are sent in order, once each, and survive a lost network and a closed tab. */
+export function createEventQueue({ storage, send, onStored, retryLater }: QueueOptions): EventQueue {
+  let state: QueueState = { pending: [], status: 'saved', refusal: null };
+  let sending = false;
+  const listeners = new Set<() => void>();
+
+  const change = (changes: Partial<QueueState>) => {
+    state = { ...state, ...changes };
+    for (const listener of listeners) listener();
+  };
+  const leave = async ({ event }: QueuedEvent) => {
+    change({ pending: state.pending.filter((other) => other.event.id !== event.id) });
+    await storage.remove(event.id);
+  };
+
+  async function drain(): Promise<void> {
+    if (sending) return;
+    sending = true;
+    try {
+      for (let next = state.pending[0]; next; next = state.pending[0]) {
+        if (state.status === 'saved') change({ status: 'sending' });
+        const result = await send(next);
+        if (result.outcome === 'later') {
+          change({ status: 'offline' });
+          retryLater(() => void drain());
+          return;
+        }
+        if (result.outcome === 'stored') onStored(next);
+        else change({ refusal: result.message });
+        await leave(next);
+        change({ status: state.pending.length > 0 ? 'sending' : 'saved' });
+      }
+    } finally {
+      sending = false;
+    }
+  }
+
+  return {
+    state: () => state,
+    subscribe: (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    add: (queued) => {
+      change({
+        pending: [...state.pending, queued],
+        status: state.status === 'offline' ? 'offline' : 'sending',
+      });
+      void storage.put(queued).then(drain);
+    },
+    resume: async () => {
+      const left = await storage.load();
+      const known = new Set(state.pending.map(({ event }) => event.id));
+      const before = left.filter(({ event }) => !known.has(event.id));
+      if (before.length > 0) change({ pending: [...before, ...state.pending], status: 'sending' });
+      await drain();
+    },
+    drain,
+    dismissRefusal: () => change({ refusal: null }),
+  };
+}

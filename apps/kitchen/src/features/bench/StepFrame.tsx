@@ -1,0 +1,101 @@
+import { type Step, stepTitle } from '@kettle-scale/core';
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { LiveBatch } from '../../data/useBatch';
+import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
+import { Screen } from '../../ui/Screen';
+import { FieldError } from '../../ui/StepperField';
+import { Thread } from '../../ui/Thread';
+import { SPACE } from '../../ui/tokens';
+import { Label } from '../../ui/type';
+import { useKeys } from '../../ui/useKeys';
+import { kitchenQueue } from '../../data/kitchenQueue';
+import { AlarmBar } from './AlarmBar';
+import { useStepWidth } from './useStepWidth';
+
+export interface StepAction {
+  key: string;
+  label: string;
+  onPress: () => void;
+  disabled?: boolean;
+}
+
+interface StepFrameProps {
+  live: LiveBatch;
+  step: Step;
+  /** Instead of the step's own title. */
+  title?: string;
+  primary: { label: string; onPress: () => void; disabled?: boolean; quiet?: boolean };
+  /** Besides undo. */
+  others?: StepAction[];
+  alarm?: { ringing: boolean; quiet: () => void; words: string };
+  children: ReactNode;
+}
+
+const SAVED_WORDS = { saved: 'saved', sending: 'saving …', offline: 'offline, kept here' } as const;
+
+const styles = StyleSheet.create({
+  aside: { alignItems: 'flex-end' },
+  body: { flexGrow: 1, gap: SPACE.m },
+});
+
+/** Frame of every step: where we are, the step itself, undo, and the one action in thumb reach. */
+export function StepFrame({ live, step, title, primary, others = [], alarm, children }: StepFrameProps) {
+  const { batch, state, queue } = live;
+  const { plan } = batch;
+  const width = useStepWidth();
+  const index = plan.steps.findIndex(({ id }) => id === step.id);
+  const next = plan.steps
+    .slice(index + 1)
+    .find(({ id }) => state.steps.some((s) => s.step.id === id && s.status !== 'done'));
+  const bowl = step.bowl && plan.bowls > 1 ? ` · bowl ${step.bowl} of ${plan.bowls}` : '';
+  const act = () => {
+    alarm?.quiet();
+    primary.onPress();
+  };
+  const canUndo = state.lastAct !== null;
+  useKeys({ primary: primary.disabled ? undefined : act, undo: canUndo ? live.undo : undefined });
+
+  return (
+    <Screen
+      fill
+      eyebrow={`${plan.formula.name}${bowl}`}
+      title={title ?? stepTitle(plan, step)}
+      aside={
+        <View style={styles.aside}>
+          <Label>{`step ${index + 1} of ${plan.steps.length}`}</Label>
+          <View role="status">
+            <Label tone={queue.status === 'offline' ? 'plum' : 'soot'}>{SAVED_WORDS[queue.status]}</Label>
+          </View>
+        </View>
+      }
+      foot={
+        <>
+          {queue.refusal ? (
+            <View>
+              <FieldError id="refused" message={queue.refusal} />
+              <Action label="I see" onPress={kitchenQueue.dismissRefusal} />
+            </View>
+          ) : null}
+          {alarm?.ringing ? <AlarmBar words={alarm.words} onQuiet={alarm.quiet} /> : null}
+          <ActionRow
+            actions={[
+              ...others,
+              { key: 'undo', label: 'Undo', icon: 'undo' as const, onPress: live.undo, disabled: !canUndo },
+            ]}
+          />
+          <PrimaryAction {...primary} onPress={act} />
+          <Label>{next ? `Next: ${stepTitle(plan, next).toLowerCase()}` : 'Last step'}</Label>
+        </>
+      }
+    >
+      <Thread
+        count={plan.steps.length}
+        now={index}
+        width={width}
+        label={`Step ${index + 1} of ${plan.steps.length}`}
+      />
+      <View style={styles.body}>{children}</View>
+    </Screen>
+  );
+}

@@ -1,0 +1,107 @@
+import { type Step, textField } from '@kettle-scale/core';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Controller, useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { z } from 'zod';
+import type { LiveBatch } from '../../../data/useBatch';
+import { FieldError, StepperField } from '../../../ui/StepperField';
+import { SPACE } from '../../../ui/tokens';
+import { Body } from '../../../ui/type';
+import { StepFrame } from '../StepFrame';
+
+const MOST_PIECES = 20_000;
+
+const count = (label: string) =>
+  z
+    .string()
+    .regex(/^\d+$/, `${label} must be a whole number.`)
+    .refine((text) => Number(text) <= MOST_PIECES, `${label} is more than a batch can hold.`);
+
+const finishSchema = z
+  .object({
+    pieces: count('Pieces made'),
+    good: count('Good pieces'),
+    note: textField('Note', { max: 500 }),
+  })
+  .refine(({ pieces, good }) => Number(good) <= Number(pieces), {
+    message: 'There are more good pieces than pieces made.',
+    path: ['good'],
+  });
+
+type Finish = z.infer<typeof finishSchema>;
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', gap: SPACE.l } });
+
+const step = (text: string, direction: 1 | -1) =>
+  String(Math.max(0, (Number.parseInt(text, 10) || 0) + direction));
+
+/** What came of it: pieces made, how many good, a note. */
+export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: Step }) {
+  const { state, act } = live;
+  const made = state.piecesOff || state.divided?.pieces || live.batch.plan.pieces;
+  const form = useForm<Finish>({
+    resolver: zodResolver(finishSchema),
+    mode: 'onChange',
+    defaultValues: { pieces: String(made), good: String(made), note: '' },
+  });
+  const { errors } = form.formState;
+  const finish = form.handleSubmit(({ pieces, good, note }) => {
+    act({ type: 'finished', pieces: Number(pieces), good: Number(good), ...(note ? { note } : {}) });
+  });
+  const countField = (name: 'pieces' | 'good', label: string) => (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field }) => (
+        <StepperField
+          name={name}
+          label={label}
+          size={64}
+          text={field.value}
+          onText={field.onChange}
+          onStep={(direction) => {
+            field.onChange(step(field.value, direction));
+            void form.trigger();
+          }}
+          error={errors[name]?.message}
+        />
+      )}
+    />
+  );
+  return (
+    <StepFrame
+      live={live}
+      step={batchStep}
+      primary={{
+        label: 'Finish batch',
+        onPress: () => void finish(),
+        disabled: Object.keys(errors).length > 0,
+      }}
+    >
+      <View style={styles.row}>
+        {countField('pieces', 'Pieces made')}
+        {countField('good', 'Good pieces')}
+      </View>
+      <Controller
+        control={form.control}
+        name="note"
+        render={({ field }) => (
+          <TextInput
+            mode="outlined"
+            label="Note for the log"
+            aria-label="Note for the log"
+            value={field.value}
+            onChangeText={field.onChange}
+            multiline
+            numberOfLines={3}
+          />
+        )}
+      />
+      {errors.note?.message ? <FieldError id="note-error" message={errors.note.message} /> : null}
+      <Body tone="soot">
+        Good: folds without a crack, right size, freckles and no black. What would you change next time?
+      </Body>
+    </StepFrame>
+  );
+}

@@ -1,0 +1,115 @@
+import { type Step, discDiameterMm, roundToStep } from '@kettle-scale/core';
+import { useState } from 'react';
+import { StyleSheet, View, useWindowDimensions } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import type { LiveBatch } from '../../../data/useBatch';
+import { Caution } from '../../../ui/Caution';
+import { CrossSection, Disc } from '../../../ui/Disc';
+import { useColours } from '../../../ui/theme';
+import { CORNER, SPACE, TOUCH } from '../../../ui/tokens';
+import { Body, Figure, Label } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { StepFrame } from '../StepFrame';
+import { useStepWidth } from '../useStepWidth';
+
+const STEP = { diameterMm: 2, thicknessMm: 0.1 } as const;
+const PICTURE_SHARE = { ofWidth: 0.48, ofHeight: 0.22 } as const;
+const SECTION_PX_PER_MM = 10;
+
+const styles = StyleSheet.create({
+  picture: { alignItems: 'center', gap: SPACE.s },
+  pair: { flexDirection: 'row', gap: SPACE.l },
+  half: { flex: 1 },
+  buttons: { flexDirection: 'row', gap: SPACE.s },
+  button: { flex: 1, width: 'auto', height: TOUCH.other, margin: 0, borderRadius: CORNER, borderWidth: 2 },
+});
+
+interface MeasureProps {
+  label: string;
+  value: string;
+  unit: string;
+  onStep: (direction: 1 | -1) => void;
+}
+
+function Measure({ label, value, unit, onStep }: MeasureProps) {
+  const colours = useColours();
+  return (
+    <View style={styles.half}>
+      <Label>{label}</Label>
+      <Figure value={value} unit={unit} size={64} />
+      <View style={styles.buttons}>
+        {([-1, 1] as const).map((direction) => (
+          <IconButton
+            key={direction}
+            icon={direction < 0 ? 'minus' : 'plus'}
+            iconColor={colours.ink}
+            accessibilityLabel={`${label}: ${direction < 0 ? 'less' : 'more'}`}
+            onPress={() => onStep(direction)}
+            style={[styles.button, { borderColor: colours.ink }]}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** Roll to a diameter and a thickness; measured ones are kept. */
+export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
+  const { batch, state, act } = live;
+  const { plan } = batch;
+  const format = useFormat();
+  const width = useStepWidth();
+  const ballG = state.divided?.ballG ?? plan.ballG;
+  const planned = {
+    thicknessMm: roundToStep(plan.rolled.thicknessMm, STEP.thicknessMm),
+    diameterMm: Math.round(discDiameterMm(ballG, plan.rolled.thicknessMm, plan.doughDensityGMl)),
+  };
+  const [disc, setDisc] = useState(planned);
+  const change = (key: keyof typeof STEP) => (direction: 1 | -1) =>
+    setDisc((now) => ({
+      ...now,
+      [key]: Math.max(STEP[key], roundToStep(now[key] + direction * STEP[key], 0.1)),
+    }));
+  const diameter = format.lengthFigure(disc.diameterMm);
+  const thickness = format.lengthFigure(disc.thicknessMm);
+  const { height } = useWindowDimensions();
+  const px = Math.round(Math.min(width * PICTURE_SHARE.ofWidth, height * PICTURE_SHARE.ofHeight));
+  const { how, note } = plan.formula.method.shaping;
+
+  return (
+    <StepFrame
+      live={live}
+      step={step}
+      primary={{
+        label: 'First discs are rolled',
+        onPress: () => act({ type: 'flattened', ...disc }),
+      }}
+    >
+      <View style={styles.picture}>
+        <Disc
+          diameterMm={disc.diameterMm}
+          px={px}
+          scaleMm={Math.max(disc.diameterMm, planned.diameterMm)}
+          freckled={false}
+        />
+        <CrossSection thicknessMm={disc.thicknessMm} px={px} pxPerMm={SECTION_PX_PER_MM} />
+        <Label>edge, 10 px a mm</Label>
+      </View>
+      <View style={styles.pair}>
+        <Measure
+          label="Rolled to"
+          value={diameter.value}
+          unit={diameter.unit}
+          onStep={change('diameterMm')}
+        />
+        <Measure label="Thick" value={thickness.value} unit={thickness.unit} onStep={change('thicknessMm')} />
+      </View>
+      <Body tone="soot">
+        {`It springs back to ${format.length(disc.diameterMm * (1 - plan.formula.product.springBack))}. ${note}`}
+      </Body>
+      {how === 'hot-press' ? (
+        <Caution lead="Hot press." text="Both faces burn: fingers out before it closes, handle only." />
+      ) : null}
+    </StepFrame>
+  );
+}

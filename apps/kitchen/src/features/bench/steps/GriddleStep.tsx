@@ -1,0 +1,121 @@
+import { type Step, bakePhases, formatClock, windowAt } from '@kettle-scale/core';
+import { StyleSheet, View } from 'react-native';
+import type { LiveBatch } from '../../../data/useBatch';
+import { Caution } from '../../../ui/Caution';
+import { Ring } from '../../../ui/Ring';
+import { useHotLine } from '../../../ui/preferences';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Figure, Heading, Label } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { useNow } from '../../../ui/useNow';
+import { StepFrame } from '../StepFrame';
+import { useAlarm } from '../useAlarm';
+import { useRingSize } from '../useStepWidth';
+
+const TICK_MS = 100;
+
+const styles = StyleSheet.create({
+  middle: { alignItems: 'center', justifyContent: 'center', flexGrow: 1, gap: SPACE.m },
+  inside: { alignItems: 'center' },
+  facts: { flexDirection: 'row', justifyContent: 'space-between' },
+});
+
+/** The formula's heat and seconds per side, piece by piece, with a flip timer. */
+export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
+  useHotLine();
+  const { batch, state, act } = live;
+  const { plan } = batch;
+  const format = useFormat();
+  const now = useNow(TICK_MS);
+  const size = useRingSize();
+  const phases = bakePhases(plan.formula.bake);
+  const pieces = state.divided?.pieces ?? plan.pieces;
+  const { griddle, piecesOff } = state;
+  const piece = griddle?.piece ?? piecesOff + 1;
+  const phase = griddle ? phases[griddle.side - 1] : undefined;
+  const following = griddle ? phases[griddle.side] : undefined;
+  const allOff = !griddle && piecesOff >= pieces;
+
+  const running = griddle && phase ? windowAt(griddle.sinceMs, phase.seconds, phase.seconds, now) : null;
+  const due = running?.phase === 'late';
+  const cue = following ? (following.flame ? 'To the flame' : 'Flip') : 'Off';
+  const alarm = useAlarm(
+    griddle && due ? `${batch.id}/${griddle.piece}/${griddle.side}/${griddle.sinceMs}` : null,
+  );
+  const done = () => act({ type: 'done', stepId: step.id });
+
+  const primary = allOff
+    ? { label: 'All pieces are off', onPress: done }
+    : griddle
+      ? {
+          label: `${cue}: piece ${griddle.piece}`,
+          onPress: () =>
+            following
+              ? act({ type: 'flipped', piece: griddle.piece, side: griddle.side + 1 })
+              : act({ type: 'piece-off', piece: griddle.piece }),
+        }
+      : { label: `Piece ${piece} on`, onPress: () => act({ type: 'piece-on', piece }) };
+
+  return (
+    <StepFrame
+      live={live}
+      step={step}
+      title={
+        allOff
+          ? 'All off'
+          : griddle
+            ? `${phase?.name ?? ''}, piece ${griddle.piece} of ${pieces}`
+            : `Piece ${piece} of ${pieces}`
+      }
+      primary={primary}
+      others={allOff || griddle ? [] : [{ key: 'end', label: 'No more pieces', onPress: done }]}
+      {...(due ? { alarm: { ...alarm, words: `${cue} now` } } : {})}
+    >
+      <View style={styles.facts}>
+        <View>
+          <Label>Plate</Label>
+          <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
+        </View>
+        {phases.map(({ name, seconds }) => (
+          <View key={name}>
+            <Label>{name}</Label>
+            <Figure value={String(seconds)} unit="s" size={36} />
+          </View>
+        ))}
+      </View>
+      <View style={styles.middle}>
+        <Ring size={size} share={running?.share ?? 0} tone={due ? 'ember' : 'dough'}>
+          <View style={styles.inside} role="timer">
+            <Figure
+              value={
+                running
+                  ? due
+                    ? `+${Math.floor(running.remainingS)}`
+                    : String(Math.ceil(running.remainingS))
+                  : String(piecesOff)
+              }
+              size={size * 0.4}
+              tone={due ? 'ember' : 'ink'}
+            />
+            <Heading tone={due ? 'ember' : 'soot'}>
+              {running ? (due ? `${cue} now` : `s, then ${cue.toLowerCase()}`) : 'pieces off'}
+            </Heading>
+          </View>
+        </Ring>
+        {phase?.act ? <Heading>{phase.act}</Heading> : null}
+      </View>
+      <Body tone="soot">{plan.formula.product.look}</Body>
+      <Caution
+        lead={phase?.flame ? 'Open flame.' : 'Hot plate.'}
+        text={
+          phase?.flame
+            ? 'Long tongs, sleeves back, hood on. Follow the maker and your local code.'
+            : 'Steam jets from a puffed bread: lift it away from you.'
+        }
+      />
+      {state.steps.find((s) => s.step.id === step.id)?.startedMs ? (
+        <Label>{`On the griddle for ${formatClock((now - (state.steps.find((s) => s.step.id === step.id)?.startedMs ?? now)) / 1000)}`}</Label>
+      ) : null}
+    </StepFrame>
+  );
+}

@@ -1,0 +1,22 @@
+import { useWindowDimensions } from 'react-native';
+import { SPACE, WIDE_FROM } from '../../ui/tokens';
+
+const WIDEST = 620;
+/** Rail and side pane on a wide screen. */
+const TAKEN_WHEN_WIDE = 116 + 400;
+
+/** Width in px that a step's figure and pictures may use. */
+export function useStepWidth(): number {
+  const { width } = useWindowDimensions();
+  return width >= WIDE_FROM ? Math.min(WIDEST, width - TAKEN_WHEN_WIDE - 2 * SPACE.l) : width - 2 * SPACE.m;
+}
+
+/** Share of the window's height that a timer may take, so that the words under it stay in sight. */
+const RING_SHARE = 0.3;
+const LARGEST_RING = 360;
+
+/** Size in px of a timer's ring. */
+export function useRingSize(): number {
+  const { height } = useWindowDimensions();
+  return Math.round(Math.min(LARGEST_RING, useStepWidth(), height * RING_SHARE));
+}

@@ -1,0 +1,65 @@
+import { type FigureId, type Plan, formatPercent } from '@kettle-scale/core';
+import { StyleSheet, View } from 'react-native';
+import { Leader, Ticket, TicketRule } from '../../ui/Ticket';
+import { Ask, AskWord } from '../../ui/Why';
+import { Body, Heading, Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
+});
+
+/** What to weigh in each bowl, with every figure open to question. */
+export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: FigureId) => void }) {
+  const format = useFormat();
+  const { bowls, rounding, holdBack } = plan;
+  const dough = format.massFigure(plan.bowlG, plan.kitchen.benchStepG);
+  const liquid = plan.sheet.find(({ lineId }) => lineId === holdBack?.lineId);
+  return (
+    <Ticket>
+      <View style={styles.head}>
+        <Heading>Weigh sheet</Heading>
+        <Label>{bowls === 1 ? 'one bowl' : `for each of ${bowls} bowls`}</Label>
+      </View>
+      <View>
+        {plan.sheet.map((line) => {
+          const figure = format.massFigure(line.massG, line.stepG);
+          const share = formatPercent(line.weighedFraction, 1);
+          return (
+            <Ask key={line.lineId} onPress={() => onWhy(`line:${line.lineId}`)}>
+              <Leader
+                name={line.note ? `${line.name}, ${line.note}` : line.name}
+                value={figure.value}
+                unit={figure.unit}
+                aside={share}
+                tone={line.kind === 'water' || line.kind === 'dairy' ? 'water' : 'ink'}
+              />
+            </Ask>
+          );
+        })}
+        <TicketRule />
+        <Ask onPress={() => onWhy(bowls === 1 ? 'dough' : 'bowls')}>
+          <Leader
+            name={bowls === 1 ? 'Dough' : 'Dough, one bowl'}
+            value={dough.value}
+            unit={dough.unit}
+            aside={bowls === 1 ? `${plan.pieces} ×` : `× ${bowls}`}
+          />
+        </Ask>
+      </View>
+      {holdBack && liquid ? (
+        <Ask onPress={() => onWhy('holdBack')}>
+          <Body tone="water">
+            {`Hold back ${format.mass(holdBack.massG, liquid.stepG)} of the ${liquid.name.toLowerCase()}, add it by feel.`}
+          </Body>
+        </Ask>
+      ) : null}
+      <Ask onPress={() => onWhy('rounding')}>
+        <Label>
+          {`Rounding moves no line by more than ${formatPercent(Math.abs(rounding.worstRelativeError), 2)}, no percentage by more than ${(rounding.worstFractionError * 100).toFixed(2)} points.`}
+        </Label>
+        <AskWord>Why?</AskWord>
+      </Ask>
+    </Ticket>
+  );
+}

@@ -1,0 +1,110 @@
+import { type Kitchen, SCALE_STEPS_G, kitchenSchema } from '@kettle-scale/core';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Controller, useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { z } from 'zod';
+import { useSaveKitchen } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { FieldError } from '../../ui/StepperField';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Strong } from '../../ui/type';
+
+type Field = keyof Kitchen;
+type Text = Record<Field, string>;
+
+interface FieldSpec {
+  name: Field;
+  label: string;
+  /** Shown percent per stored fraction, or 1. */
+  shown: number;
+}
+
+const PERCENT = 100;
+
+const FIELDS: readonly FieldSpec[] = [
+  { name: 'benchStepG', label: 'Step of the bench scale, g', shown: 1 },
+  { name: 'fineStepG', label: 'Step of the fine scale, g', shown: 1 },
+  { name: 'fineMaxG', label: 'Most the fine scale carries, g', shown: 1 },
+  { name: 'bowlCapacityG', label: 'Most dough a bowl takes, g', shown: 1 },
+  { name: 'bowlMinimumG', label: 'Least dough it mixes well, g', shown: 1 },
+  { name: 'bowlLoss', label: 'Stays in bowl and on hands, %', shown: PERCENT },
+  { name: 'benchLoss', label: 'Lost on the bench, %', shown: PERCENT },
+];
+
+const styles = StyleSheet.create({
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
+  field: { flexGrow: 1, flexBasis: 260 },
+});
+
+const asText = (kitchen: Kitchen): Text =>
+  Object.fromEntries(
+    FIELDS.map(({ name, shown }) => [name, String(Number((kitchen[name] * shown).toFixed(6)))]),
+  ) as Text;
+
+/** Typed text in, the kitchen's record out; core's schema has the last word on every field. */
+const textSchema = z.record(z.string(), z.string()).transform((text, context): Kitchen => {
+  const numbers = Object.fromEntries(
+    FIELDS.map(({ name, shown }) => {
+      const typed = (text[name] ?? '').trim().replace(',', '.');
+      return [name, typed === '' ? undefined : Number((Number(typed) / shown).toFixed(9))];
+    }),
+  );
+  const kitchen = kitchenSchema.safeParse(numbers);
+  if (kitchen.success) return kitchen.data;
+  for (const { path, message } of kitchen.error.issues)
+    context.addIssue({ code: 'custom', path: [...path], message });
+  return z.NEVER;
+});
+
+/** Scales, bowl and losses: what every plan starts from. */
+export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
+  const save = useSaveKitchen();
+  const form = useForm<Text, unknown, Kitchen>({
+    mode: 'onChange',
+    resolver: zodResolver(textSchema as unknown as z.ZodType<Kitchen, Text>),
+    defaultValues: asText(kitchen),
+  });
+  const { errors, isDirty } = form.formState;
+  const submit = form.handleSubmit((changed) => {
+    save.mutate(changed, { onSuccess: (saved) => form.reset(asText(saved)) });
+  });
+  return (
+    <Ticket>
+      <Heading>The kitchen</Heading>
+      <Body tone="soot">{`Plans start from these; a running batch keeps what it began with. Scales show ${SCALE_STEPS_G[0]} to ${SCALE_STEPS_G.at(-1)} g in steps of 1, 2 or 5.`}</Body>
+      <View style={styles.grid}>
+        {FIELDS.map(({ name, label }) => (
+          <View key={name} style={styles.field}>
+            <Controller
+              control={form.control}
+              name={name}
+              render={({ field }) => (
+                <TextInput
+                  mode="outlined"
+                  label={label}
+                  aria-label={label}
+                  inputMode="decimal"
+                  value={field.value}
+                  onChangeText={field.onChange}
+                  error={Boolean(errors[name])}
+                />
+              )}
+            />
+            {errors[name]?.message ? (
+              <FieldError id={`${name}-error`} message={errors[name].message} />
+            ) : null}
+          </View>
+        ))}
+      </View>
+      {save.error ? <FieldError id="kitchen-error" message={save.error.message} /> : null}
+      <Action
+        label="Save the kitchen"
+        onPress={() => void submit()}
+        disabled={!isDirty || Object.keys(errors).length > 0 || save.isPending}
+      />
+      <View role="status">{save.isSuccess && !isDirty ? <Strong tone="sage">Saved.</Strong> : null}</View>
+    </Ticket>
+  );
+}

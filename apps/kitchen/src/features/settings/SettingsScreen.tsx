@@ -1,0 +1,56 @@
+import { useKitchen } from '../../data/queries';
+import { Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Segments } from '../../ui/Segments';
+import { Ticket } from '../../ui/Ticket';
+import { usePreferences } from '../../ui/preferences';
+import { Heading } from '../../ui/type';
+import { KitchenForm } from './KitchenForm';
+
+/** This person's units and look; the kitchen's scales, bowl and losses. */
+export function SettingsScreen() {
+  const { units, theme, sound, set } = usePreferences();
+  const kitchen = useKitchen();
+  return (
+    <Screen title="Settings">
+      <Ticket>
+        <Heading>This device</Heading>
+        <Segments
+          labelled
+          label="Measures"
+          value={units}
+          options={[
+            ['metric', 'g, mm, °C'],
+            ['us', 'oz, in, °F'],
+          ]}
+          onChange={(value) => set({ units: value })}
+        />
+        <Segments
+          labelled
+          label="Look"
+          value={theme}
+          options={[
+            ['paper', 'Paper'],
+            ['iron', 'Iron (dark)'],
+          ]}
+          onChange={(value) => set({ theme: value })}
+        />
+        <Segments
+          labelled
+          label="Alarms"
+          value={sound ? 'sound' : 'silent'}
+          options={[
+            ['sound', 'Sound and flash'],
+            ['silent', 'Flash only'],
+          ]}
+          onChange={(value) => set({ sound: value === 'sound' })}
+        />
+      </Ticket>
+      {kitchen.data ? (
+        <KitchenForm kitchen={kitchen.data} />
+      ) : (
+        <Waiting what="the kitchen’s settings" error={kitchen.error} onRetry={() => void kitchen.refetch()} />
+      )}
+    </Screen>
+  );
+}

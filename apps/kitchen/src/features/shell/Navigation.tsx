@@ -1,0 +1,80 @@
+import { Link, usePathname } from 'expo-router';
+import { StyleSheet, Text, View } from 'react-native';
+import { Icon, type IconName } from '../../ui/Icon';
+import { useColours } from '../../ui/theme';
+import { FONT, SPACE } from '../../ui/tokens';
+
+interface Place {
+  href: '/formulas' | '/bench' | '/log' | '/settings';
+  name: string;
+  icon: IconName;
+  /** Addresses that belong to this place. */
+  covers: readonly string[];
+}
+
+const PLACES: readonly Place[] = [
+  { href: '/formulas', name: 'Formulas', icon: 'formulas', covers: ['/formulas'] },
+  { href: '/bench', name: 'Bench', icon: 'bench', covers: ['/bench', '/plan'] },
+  { href: '/log', name: 'Log', icon: 'log', covers: ['/log'] },
+  { href: '/settings', name: 'Settings', icon: 'settings', covers: ['/settings'] },
+];
+
+const RAIL_WIDTH = 116;
+const BAR_HEIGHT = 68;
+
+const styles = StyleSheet.create({
+  bar: { flexDirection: 'row', height: BAR_HEIGHT, borderTopWidth: 1 },
+  rail: { width: RAIL_WIDTH, borderRightWidth: 1, paddingVertical: SPACE.l, gap: SPACE.s },
+  brand: {
+    fontFamily: FONT.figure,
+    fontSize: 24,
+    lineHeight: 24,
+    textAlign: 'center',
+    marginBottom: SPACE.l,
+  },
+  place: { alignItems: 'center', justifyContent: 'center', gap: 2 },
+  barPlace: { flex: 1, height: '100%' },
+  railPlace: { height: 64 },
+  mark: { height: 3, width: 36 },
+  word: { fontSize: 14, lineHeight: 18 },
+});
+
+/** The places of the work: a bar under the thumb on a phone, a rail on a wide screen. */
+export function Navigation({ wide }: { wide: boolean }) {
+  const colours = useColours();
+  const path = usePathname();
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={[
+        wide ? styles.rail : styles.bar,
+        { backgroundColor: colours.surface, borderColor: wide ? colours.rule : colours.ink },
+      ]}
+    >
+      {wide ? <Text style={[styles.brand, { color: colours.ink }]}>{'Kettle\nScale'}</Text> : null}
+      {PLACES.map(({ href, name, icon, covers }) => {
+        const here = covers.some((start) => path.startsWith(start));
+        const colour = here ? colours.ink : colours.soot;
+        return (
+          <Link
+            key={href}
+            href={href}
+            style={StyleSheet.flatten([
+              styles.place,
+              wide ? styles.railPlace : styles.barPlace,
+              { display: 'flex', flexDirection: 'column' },
+            ])}
+            {...(here ? { 'aria-current': 'page' as const } : {})}
+          >
+            <Icon name={icon} colour={colour} />
+            <View style={[styles.mark, { backgroundColor: here ? colours.ember : 'transparent' }]} />
+            <Text style={[styles.word, { color: colour, fontFamily: here ? FONT.strong : FONT.text }]}>
+              {name}
+            </Text>
+          </Link>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,17 @@
+import { useRouter } from 'expo-router';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+
+/** For an address that leads nowhere. */
+export function NotFoundScreen() {
+  const router = useRouter();
+  return (
+    <Screen title="Nothing here">
+      <Notice
+        title="This address leads nowhere"
+        text="It may be old or mistyped."
+        action={{ label: 'To the formulas', onPress: () => router.replace('/formulas') }}
+      />
+    </Screen>
+  );
+}

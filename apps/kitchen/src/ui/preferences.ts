@@ -1,0 +1,44 @@
+import type { UnitSystem } from '@kettle-scale/core';
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { ThemeName } from './tokens';
+
+interface Preferences {
+  units: UnitSystem;
+  theme: ThemeName;
+  sound: boolean;
+  set: (changes: Partial<Pick<Preferences, 'units' | 'theme' | 'sound'>>) => void;
+}
+
+/** How this person reads the app on this device; kept on the device. */
+export const usePreferences = create<Preferences>()(
+  persist(
+    (set) => ({
+      units: 'metric',
+      theme: 'paper',
+      sound: true,
+      set: (changes) => set(changes),
+    }),
+    { name: 'kettle-scale-preferences' },
+  ),
+);
+
+export const useUnits = (): UnitSystem => usePreferences((state) => state.units);
+
+const useHeat = create<{ hot: boolean }>(() => ({ hot: false }));
+
+/** While a screen that uses this is shown, the whole app is iron: glare over the plate is the worst place for paper. */
+export function useHotLine(): void {
+  useEffect(() => {
+    useHeat.setState({ hot: true });
+    return () => useHeat.setState({ hot: false });
+  }, []);
+}
+
+/** The theme to draw in now. */
+export function useThemeName(): ThemeName {
+  const hot = useHeat((state) => state.hot);
+  const chosen = usePreferences((state) => state.theme);
+  return hot ? 'iron' : chosen;
+}

@@ -1,0 +1,34 @@
+import { type Page, expect } from '@playwright/test';
+
+/** Words for what a cook does, so that journeys read as the work. */
+export function bench(page: Page) {
+  const press = (name: string | RegExp) =>
+    page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+  const title = page.getByRole('heading', { level: 1 });
+  return {
+    press,
+    title,
+    /** Plans a formula and starts it; leaves the page on the first step. */
+    start: async (formula: string, query = '') => {
+      await page.goto(`/plan/${formula}${query}`);
+      await press(/^Start batch/);
+      await page.waitForURL(/\/bench\//);
+      await expect(title).toHaveText(/^Weigh/);
+    },
+    /** Confirms every line as planned. */
+    weighAll: async () => {
+      for (;;) {
+        await expect(title).toHaveText(/^(Weigh|Add more|Mix)/);
+        const before = await title.textContent();
+        if (before === 'Mix') return;
+        await press(/ is in$/);
+        await expect(title).not.toHaveText(before ?? '');
+      }
+    },
+    keyIn: async (digits: string) => {
+      for (const digit of digits) await press(digit === '.' ? 'Point' : digit);
+    },
+    expectSaved: () => expect(page.getByText('saved', { exact: true })).toBeVisible(),
+    step: (name: string | RegExp) => expect(title).toHaveText(name),
+  };
+}

@@ -1,0 +1,155 @@
+import { expect, test } from '@playwright/test';
+import { bench } from './bench';
+
+test('from formula to log: the whole batch on a phone', async ({ page }) => {
+  await page.clock.install();
+  const cook = bench(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: /Deckhand wrap/ }).click();
+  await expect(cook.title).toHaveText('Deckhand wrap');
+  await cook.press('Plan a batch');
+
+  await page.getByLabel('Pieces', { exact: true }).fill('10');
+  await page.getByRole('button', { name: 'Pieces: more' }).click();
+  await page.getByRole('button', { name: 'Pieces: more' }).click();
+  await expect(page.getByRole('button', { name: /^Strong flour 535\sg 69\.9\s% why/ })).toBeVisible();
+  await cook.press(/^Dough 1,280\sg/);
+  await expect(page.getByRole('dialog')).toContainText('Pieces × ball weight ÷ what is kept');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await cook.press(/^Start batch/);
+
+  await cook.step('Weigh strong flour');
+  await cook.weighAll();
+  await cook.press('Start mixing');
+  await page.clock.fastForward('02:00');
+  await expect(page.getByRole('alert')).toContainText('Look at the dough');
+  await cook.press('Mixed');
+  await cook.press('Start kneading');
+  await cook.press('It is right already');
+
+  await cook.press('Covered: start the rest');
+  await expect(page.getByText(/^good from \d\d:\d\d, best by \d\d:\d\d$/)).toBeVisible();
+  await page.clock.fastForward('15:00');
+  await expect(page.getByRole('alert')).toContainText('Rest is done');
+  await cook.press(/Quiet$/);
+  await expect(page.getByRole('alert')).toBeHidden();
+  await cook.press('Rested: go on');
+
+  await cook.step('Divide');
+  await cook.press('Key in dough');
+  await cook.keyIn('1260');
+  await cook.press('The dough weighs 1260 g');
+  await cook.press(/^Cut 12 × 104\.5/);
+  await cook.press('Covered: start the rest');
+  await cook.press('End the rest early');
+  await cook.press('Rolled to: more');
+  await cook.press('First discs are rolled');
+
+  for (const piece of [1, 2]) {
+    await cook.press(`Piece ${piece} on`);
+    await page.clock.fastForward(23_000);
+    await expect(page.getByRole('alert')).toContainText('Flip now');
+    await cook.press(`Flip: piece ${piece}`);
+    await page.clock.fastForward(17_000);
+    await expect(page.getByRole('alert')).toContainText('Off now');
+    await cook.press(`Off: piece ${piece}`);
+  }
+  await cook.press('No more pieces');
+
+  await cook.step('Finish');
+  await expect(page.getByLabel('Pieces made', { exact: true })).toHaveValue('2');
+  await page.getByLabel('Good pieces', { exact: true }).fill('3');
+  await expect(page.getByText('There are more good pieces than pieces made.')).toBeVisible();
+  await page.getByLabel('Good pieces', { exact: true }).fill('1');
+  await page.getByLabel('Note for the log').fill('One torn <b>edge</b>');
+  await cook.press('Finish batch');
+  await cook.step('Batch finished');
+  await cook.press('See it in the log');
+
+  await expect(page.getByText('One torn <b>edge</b>')).toBeVisible();
+  await expect(page.getByText('1,260 g')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Strong flour/ })).toContainText('535 g');
+  await page.getByRole('link', { name: 'Log' }).click();
+  await expect(page.getByRole('link', { name: /Deckhand wrap/ }).first()).toContainText('finished');
+});
+
+test('an over-pour: the batch follows it, with top-ups, and undo takes it back', async ({ page }) => {
+  const cook = bench(page);
+  await cook.start('deckhand-wrap', '?by=pieces&pieces=24&ball=105 g');
+  await cook.press(/ is in$/);
+  await cook.press(/ is in$/);
+  await cook.step('Weigh water');
+  await cook.press('Key it in');
+  await cook.keyIn('900');
+  await cook.press('Use 900 g');
+  await cook.step('Too much water');
+  await expect(page.getByText('24 → 26')).toBeVisible();
+  await expect(page.getByText(/^Kept as it is, water is 58\.6\s% of flour/)).toBeVisible();
+  await cook.press(/^Rescale the batch/);
+  await cook.step('Add more strong flour');
+  await cook.press('90 g is in');
+  await cook.step('Add more soft flour');
+  await cook.press('Undo');
+  await cook.press('Undo');
+  await cook.press('Undo');
+  await cook.step('Weigh water');
+  await expect(page.getByText('to 830 g', { exact: false })).toBeHidden();
+  await expect(page.getByRole('button', { name: '830 g is in' })).toBeVisible();
+});
+
+test('a reload returns to the same second of the same step', async ({ page }) => {
+  await page.clock.install();
+  const cook = bench(page);
+  await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
+  await cook.weighAll();
+  await cook.press('Start mixing');
+  await page.clock.fastForward('00:47');
+  await expect(page.getByRole('timer')).toContainText('1:13');
+  await cook.expectSaved();
+  await page.reload();
+  await cook.step('Mix');
+  await expect(page.getByRole('timer')).toContainText(/1:1[0-3]/);
+  await page.clock.fastForward('03:30');
+  await expect(page.getByRole('timer')).toContainText('over the guard rail');
+});
+
+test('an hour without the server: acts wait on the phone, survive a reload, and arrive once', async ({
+  page,
+  request,
+}) => {
+  const cook = bench(page);
+  await cook.start('pilot-press', '?by=pieces&pieces=10&ball=36 g');
+  const id = page.url().split('/').at(-1);
+  await page.route('**/events', (route) => route.abort());
+  await cook.press(/ is in$/);
+  await cook.step('Weigh water');
+  await cook.press(/ is in$/);
+  await cook.step('Weigh lard');
+  await expect(page.getByText('offline, kept here')).toBeVisible();
+  await page.reload();
+  await cook.step('Weigh lard');
+  await page.unroute('**/events');
+  await cook.expectSaved();
+  const batch = (await (await request.get(`/api/v1/batches/${id}`)).json()) as { events: { type: string }[] };
+  expect(batch.events.map(({ type }) => type)).toEqual(['weighed', 'weighed']);
+});
+
+test('by pedal and keyboard alone', async ({ page }) => {
+  const cook = bench(page);
+  await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
+  await page.keyboard.press('PageDown');
+  await cook.step('Weigh water');
+  await page.keyboard.press('Backspace');
+  await cook.step('Weigh fine wholemeal');
+  await page.keyboard.press('Space');
+  await cook.step('Weigh water');
+  await page.keyboard.press('Enter');
+  await cook.step('Mix');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await cook.step('Mix');
+});

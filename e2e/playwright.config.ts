@@ -1,0 +1,33 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM_ARGS } from '../tools/chromium';
+
+const PORT = 4317;
+/** One demo kitchen for the run; the config is read again by every worker, so its place is handed on. */
+const data = (process.env.KETTLE_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'kettle-e2e-')));
+
+export default defineConfig({
+  testDir: '.',
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [['list'], ['json']],
+  outputDir: '../.cache/playwright',
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    timezoneId: 'UTC',
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },
+  },
+  webServer: {
+    command: `node tools/run.mjs serve --demo --port ${PORT} --data ${data}`,
+    cwd: '..',
+    url: `http://127.0.0.1:${PORT}/api/v1/health`,
+    timeout: 240_000,
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { type Page, expect, test } from '@playwright/test';
+import type { AxeResults } from 'axe-core';
+import { bench } from './bench';
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** What axe finds that is serious or worse, as "rule: element". */
+async function seriousOn(page: Page): Promise<string[]> {
+  await page.evaluate(() => document.fonts.ready);
+  const results = await page.evaluate<AxeResults>(
+    `${axeSource}; axe.run(document, { resultTypes: ['violations'] })`,
+  );
+  return results.violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
+}
+
+/** Text wider than its box, or anything that makes the page scroll sideways. */
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
+
+for (const [name, viewport] of [
+  ['phone', { width: 390, height: 844 }],
+  ['wide', { width: 1280, height: 800 }],
+] as const) {
+  test(`main views on a ${name}: nothing serious for axe, nothing cut off sideways`, async ({ page }) => {
+    await page.setViewportSize(viewport);
+    for (const path of [
+      '/formulas',
+      '/formulas/breakwater-thick',
+      '/plan/sailcloth-sheet',
+      '/bench',
+      '/log',
+      '/settings',
+    ]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      expect(await seriousOn(page), path).toEqual([]);
+      expect(await sideways(page), path).toBe(false);
+    }
+    await page.goto('/log');
+    await page
+      .getByRole('link', { name: /finished/ })
+      .first()
+      .click();
+    await expect(page.getByText('Step by step')).toBeVisible();
+    expect(await seriousOn(page), 'a batch in the log').toEqual([]);
+  });
+}
+
+test('working screens are sound too, on paper and on iron', async ({ page }) => {
+  const cook = bench(page);
+  await cook.start('breakwater-thick', '?by=pieces&pieces=4&ball=95 g');
+  expect(await seriousOn(page), 'weigh').toEqual([]);
+  await cook.press('Key it in');
+  expect(await seriousOn(page), 'keypad').toEqual([]);
+  await cook.press('Back');
+  await cook.weighAll();
+  await cook.press('Start mixing');
+  expect(await seriousOn(page), 'mix').toEqual([]);
+  await cook.press('Mixed already');
+  await cook.press('Start kneading');
+  await cook.press('It is right already');
+  await cook.press('Covered: start the rest');
+  await cook.press('End the rest early');
+  expect(await seriousOn(page), 'divide').toEqual([]);
+  await cook.press(/^Cut/);
+  await cook.press('Covered: start the rest');
+  await cook.press('End the rest early');
+  expect(await seriousOn(page), 'flatten').toEqual([]);
+  await cook.press('First discs are rolled');
+  await cook.press('Piece 1 on');
+  await cook.press('Flip: piece 1');
+  await cook.press('To the flame: piece 1');
+  await expect(page.getByText('Open flame.')).toBeVisible();
+  expect(await seriousOn(page), 'griddle').toEqual([]);
+});
+
+test('a wide screen works a batch beside its sheet and steps', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const cook = bench(page);
+  await cook.start('deckhand-wrap', '?by=pieces&pieces=8&ball=105 g');
+  await expect(page.getByText('In the bowl', { exact: true })).toBeVisible();
+  await cook.weighAll();
+  await expect(page.getByRole('main')).toContainText('weighed, and planned in small');
+});
+
+test('measures and look are remembered on the device', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByText('oz, in, °F').click();
+  await page.getByText('Iron (dark)').click();
+  await page.goto('/formulas/deckhand-wrap');
+  await expect(page.getByText('3.7', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('446 °F').first()).toBeVisible();
+  const ground = await page.evaluate(
+    () =>
+      getComputedStyle(document.querySelector('[role="main"]')?.parentElement ?? document.body)
+        .backgroundColor,
+  );
+  expect(ground).toBe('rgb(29, 27, 24)');
+});

@@ -1,0 +1,36 @@
+import type { BatchState } from './foldBatch';
+import type { Plan, Step } from './planSchema';
+import { stepTitle, stepWindow } from './stepText';
+
+/** How long a step was meant to take and how long it took. */
+export interface StepTime {
+  step: Step;
+  title: string;
+  /** The window of a timed step, else null and `expectedS` counts. */
+  window: { earliestS: number; latestS: number } | null;
+  expectedS: number;
+  /** Null while it is not done. A timed step counts from its start, any other from the end of the one before. */
+  actualS: number | null;
+  /** Where the actual time lies against the window; "free" without one, or while it is not done. */
+  verdict: 'early' | 'inside' | 'late' | 'free';
+}
+
+/** Planned against actual time of every step of a batch that began at `startedMs`. */
+export function stepTimes(plan: Plan, state: BatchState, startedMs: number): StepTime[] {
+  let previousMs = startedMs;
+  return state.steps.map(({ step, startedMs: ownStartMs, doneMs }) => {
+    const window = stepWindow(plan, step);
+    const fromMs = ownStartMs ?? previousMs;
+    const actualS = doneMs === null ? null : Math.max(0, (doneMs - fromMs) / 1000);
+    if (doneMs !== null) previousMs = doneMs;
+    const verdict =
+      !window || actualS === null
+        ? 'free'
+        : actualS < window.earliestS
+          ? 'early'
+          : actualS > window.latestS
+            ? 'late'
+            : 'inside';
+    return { step, title: stepTitle(plan, step), window, expectedS: step.expectedS, actualS, verdict };
+  });
+}

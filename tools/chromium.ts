@@ -1,0 +1,40 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+
+const DEBIAN_PATH = '/usr/bin/chromium';
+
+/** Keeps Chromium from looking for the outside world. */
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** The browser for tests and pictures: the one named by CHROMIUM_PATH, else Debian's, installed when missing. */
+export function ensureChromium(): string {
+  const path = process.env.CHROMIUM_PATH || DEBIAN_PATH;
+  if (existsSync(path)) return path;
+  if (path !== DEBIAN_PATH) {
+    process.stderr.write(`CHROMIUM_PATH names ${path}, which is not there.\n`);
+    process.exit(1);
+  }
+  process.stderr.write('Installing Chromium from Debian …\n');
+  for (const args of [
+    ['update', '-qq'],
+    ['install', '-y', '-qq', 'chromium'],
+  ]) {
+    const apt = spawnSync('apt-get', args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
+    if (apt.status !== 0) {
+      process.stderr.write('Chromium could not be installed; set CHROMIUM_PATH to a browser of yours.\n');
+      process.exit(1);
+    }
+  }
+  return path;
+}

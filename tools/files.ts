@@ -1,0 +1,23 @@
+import { createHash } from 'node:crypto';
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+
+const SKIPPED = new Set(['node_modules', 'dist', '.expo']);
+
+/** All files below a folder, in a stable order, without what is built or installed. */
+export function filesBelow(folder: string): string[] {
+  return readdirSync(folder, { withFileTypes: true })
+    .sort((a, b) => a.name.localeCompare(b.name))
+    .flatMap((entry) => {
+      if (SKIPPED.has(entry.name)) return [];
+      const path = join(folder, entry.name);
+      return entry.isDirectory() ? filesBelow(path) : [path];
+    });
+}
+
+/** One hash over the contents and names of files. */
+export function hashOf(files: readonly string[]): string {
+  const hash = createHash('sha256');
+  for (const file of files) hash.update(file).update(readFileSync(file));
+  return hash.digest('hex');
+}

@@ -1,0 +1,93 @@
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import {
+  DOCUMENT_NAMES,
+  type DocumentName,
+  InputError,
+  checkFormula,
+  jsonSchemaOf,
+  parseInput,
+  parseJson,
+  planBatch,
+  planRequestSchema,
+} from '@kettle-scale/core';
+import { Argument, Command, CommanderError } from 'commander';
+
+interface Io {
+  out: (text: string) => void;
+  err: (text: string) => void;
+  /** Folder that file names start from: where the command was given. */
+  from: string;
+}
+
+const STANDARD_INPUT = 0;
+/** Exit code of a bad input or a wrong command. */
+const BAD_INPUT = 2;
+
+function readText(file: string, from: string): string {
+  try {
+    return readFileSync(file === '-' ? STANDARD_INPUT : resolve(from, file), 'utf8');
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (!code) throw error;
+    throw InputError.at(
+      '',
+      code === 'ENOENT' ? `There is no file “${file}”.` : `“${file}” cannot be read (${code}).`,
+    );
+  }
+}
+
+/**
+ * The command for scripts: documents in, documents out, all the work in core.
+ * @returns the exit code: 0, or 2 with one line on standard error naming the first field that is wrong
+ */
+export async function runKettle(args: readonly string[], { out, err, from }: Io): Promise<number> {
+  const print = (value: unknown) => out(`${JSON.stringify(value, null, 2)}\n`);
+  const document = (file: string) => parseJson(readText(file, from));
+
+  const program = new Command('kettle')
+    .description('Plans and checks flatbread formulas. Files are JSON; “-” is standard input.')
+    .exitOverride()
+    .configureOutput({ writeOut: out, writeErr: () => undefined });
+  program
+    .command('plan')
+    .description('print the plan of a plan request')
+    .argument('<file>')
+    .action((file: string) => print(planBatch(parseInput(planRequestSchema, document(file)))));
+  program
+    .command('formula')
+    .description('work on formulas')
+    .command('check')
+    .description('validate a formula; print effective hydration, fat and warnings')
+    .argument('<file>')
+    .action((file: string) => {
+      const { formula, ...rest } = checkFormula(document(file));
+      print({ formula: formula.id, name: formula.name, ...rest });
+    });
+  program
+    .command('schema')
+    .description('print the JSON Schema of a document')
+    .addArgument(new Argument('<document>').choices(DOCUMENT_NAMES))
+    .action((name: DocumentName) => print(jsonSchemaOf(name)));
+
+  try {
+    await program.parseAsync([...args], { from: 'user' });
+    return 0;
+  } catch (error) {
+    if (error instanceof InputError) {
+      const [first, ...more] = error.problems;
+      const also = more.length > 0 ? ` (and ${more.length} more)` : '';
+      err(`${first?.path ? `${first.path}: ` : ''}${first?.message ?? ''}${also}\n`);
+      return BAD_INPUT;
+    }
+    if (error instanceof CommanderError) {
+      if (error.exitCode === 0) return 0;
+      const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
+      err(
+        `${words === '(outputHelp)' ? 'Say what to do: plan, formula check or schema; --help lists them.' : words}\n`,
+      );
+      return BAD_INPUT;
+    }
+    throw error;
+  }
+}

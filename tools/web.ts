@@ -1,0 +1,3 @@
+import { ensureWebBuild } from './webBuild';
+
+ensureWebBuild();

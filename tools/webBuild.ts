@@ -1,0 +1,50 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { filesBelow, hashOf } from './files';
+import { ROOT } from './install.mjs';
+
+export const WEB_DIR = join(ROOT, 'apps/kitchen/dist');
+const STAMP = join(WEB_DIR, '.stamp');
+const COMPRESSED = /\.(js|css|html|json|svg|ttf|ico)$/;
+const LEAST_BYTES = 1024;
+
+/** Everything the exported app is made from. */
+function sourceHash(): string {
+  const sources = [...filesBelow(join(ROOT, 'apps/kitchen')), ...filesBelow(join(ROOT, 'packages/core/src'))];
+  const shipped = sources.filter((file) => !/\.test\.tsx?$/.test(file));
+  return hashOf([...shipped, join(ROOT, 'package-lock.json'), join(ROOT, 'tools/webBuild.ts')]);
+}
+
+/** Compresses once what the server will send often. */
+function compress(): void {
+  for (const file of filesBelow(WEB_DIR).filter((name) => COMPRESSED.test(name))) {
+    const content = readFileSync(file);
+    if (content.length < LEAST_BYTES) continue;
+    writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+    );
+  }
+}
+
+/** Exports the web app when its sources have changed since the last time. */
+export function ensureWebBuild(): void {
+  const hash = sourceHash();
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
+  process.stderr.write('Building the web app; this takes about a minute …\n');
+  rmSync(WEB_DIR, { recursive: true, force: true });
+  const expo = spawnSync('npx', ['expo', 'export', '-p', 'web'], {
+    cwd: join(ROOT, 'apps/kitchen'),
+    env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
+    encoding: 'utf8',
+  });
+  if (expo.status !== 0) {
+    process.stderr.write(`${expo.stdout}\n${expo.stderr}\nThe web build failed.\n`);
+    process.exit(1);
+  }
+  compress();
+  writeFileSync(STAMP, hash);
+}
