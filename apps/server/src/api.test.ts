@@ -210,6 +210,8 @@ describe('the edge', () => {
     '/api/v1/nothing',
     '/api/v1/batches/nobody',
     '/api/v1/formulas/none',
+    '/api/v1/batches/%00',
+    "/api/v1/batches/x'%20OR%20'1'='1",
     '/api/v1/ingredients/none',
     '/nope.js',
   ])('%s is not there', async (path) => {

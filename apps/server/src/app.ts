@@ -19,6 +19,8 @@ import { serveWebApp } from './system/webApp';
 
 export const VERSION = '0.1.0';
 const BODY_LIMIT = '1mb';
+/** Answers are compressed while the phone waits, so lightly: zlib's quickest level. */
+const API_COMPRESSION = 1;
 
 export interface AppOptions {
   database: Database;
@@ -44,7 +46,7 @@ export function createApp({ database, stores, logger, webDir, now = () => new Da
 
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger }));
+  app.use(pinoHttp({ logger, autoLogging: logger.isLevelEnabled('info') }));
   // Everything is one origin on plain HTTP inside the kitchen; React Native for Web writes its styles into the page.
   app.use(
     helmet({
@@ -52,7 +54,11 @@ export function createApp({ database, stores, logger, webDir, now = () => new Da
       strictTransportSecurity: false,
     }),
   );
-  app.use('/api', compression(), express.json({ limit: BODY_LIMIT, strict: false }));
+  app.use(
+    '/api',
+    compression({ level: API_COMPRESSION }),
+    express.json({ limit: BODY_LIMIT, strict: false }),
+  );
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json(openApi);
   });

@@ -7,6 +7,9 @@ import { openDatabase } from './db/openDatabase';
 import { seedDemo } from './demo/seedDemo';
 import { openStores } from './stores';
 
+// Sequelize makes an error object for every query; mapping its stack back to TypeScript would cost more than the query.
+process.setSourceMapsEnabled(false);
+
 const { values } = parseArgs({
   options: {
     port: { type: 'string', default: '4310' },

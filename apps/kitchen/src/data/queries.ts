@@ -61,3 +61,9 @@ export const useStartBatch = () =>
       void queryClient.invalidateQueries({ queryKey: keys.batches() });
     },
   });
+
+/** Asks for what nearly every screen needs before the first screen is drawn. */
+export function prefetchBook(): void {
+  void queryClient.prefetchQuery({ queryKey: keys.formulas, queryFn: api.formulas });
+  void queryClient.prefetchQuery({ queryKey: keys.ingredients, queryFn: api.ingredients });
+}

@@ -70,6 +70,8 @@ interface FigureProps {
 /** The unit is set this much smaller than its figure. */
 const UNIT_SHARE = 0.45;
 const SMALLEST_UNIT_PX = 14;
+/** Figures have no descenders, so their lines may stand close. */
+const LINE = 1;
 
 /** A number with its unit, in tabular numerals. Figures are the picture: give them a size. */
 export function Figure({ value, unit, size = 24, tone = 'ink', label }: FigureProps) {
@@ -77,7 +79,7 @@ export function Figure({ value, unit, size = 24, tone = 'ink', label }: FigurePr
   const unitSize = size <= 32 ? size : Math.max(SMALLEST_UNIT_PX, size * UNIT_SHARE);
   return (
     <Text
-      style={[styles.figure, { fontSize: size, lineHeight: size * 1.05, color: colours[tone] }]}
+      style={[styles.figure, { fontSize: size, lineHeight: Math.round(size * LINE), color: colours[tone] }]}
       {...(label ? { 'aria-label': label } : {})}
     >
       {value}

@@ -12,7 +12,7 @@ import type { FlourLotStore } from '../flourLots/store';
 import type { FormulaStore } from '../formulas/store';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
-import { route, type Route } from '../http/route';
+import { JsonText, route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
 import type { KitchenStore } from '../kitchen/store';
 import type { BatchStore } from './store';
@@ -64,7 +64,7 @@ export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
       summary: 'The log: batches with planned against actual, the newest first',
       query: pageQuery,
       response: z.array(batchSummarySchema),
-      run: ({ query }) => batches.list(query),
+      run: async ({ query }) => new JsonText(await batches.listJson(query)),
     }),
     route({
       method: 'post',
@@ -75,7 +75,7 @@ export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
       status: 201,
       run: async ({ body }) => {
         checkTime(body.at);
-        const stored = await batches.start(body, await planFor(body), now().toISOString());
+        const stored = await batches.start(body, await planFor(body));
         if (stored.outcome === 'clash') {
           throw new HttpProblem(409, 'Another batch was started with this id.', [
             { path: 'id', message: 'This id is taken.' },
@@ -91,9 +91,9 @@ export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
       params: idParams,
       response: batchSchema,
       run: async ({ params }) => {
-        const batch = await batches.get(params.id);
-        if (!batch) throw notFound('This batch');
-        return batch;
+        const text = await batches.getJson(params.id);
+        if (!text) throw notFound('This batch');
+        return new JsonText(text);
       },
     }),
     route({

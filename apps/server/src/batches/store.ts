@@ -11,21 +11,9 @@ import {
   foldBatch,
   refuseEvent,
 } from '@kettle-scale/core';
-import { DataTypes, Op, type Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
-
-interface BatchRow {
-  id: string;
-  startedAt: string;
-  formulaId: string;
-  formulaName: string;
-  formulaVersion: number;
-  flourLotId: string | null;
-  status: BatchRecord['status'];
-  start: BatchStart;
-  plan: Plan;
-  record: BatchRecord;
-}
+import { type LiveBatch, openLiveBatches } from './liveBatches';
 
 /** What became of something a client sent: stored, seen before and the same, or the id used for something else. */
 export type Stored<T> = { outcome: 'new' | 'same'; value: T } | { outcome: 'clash' };
@@ -39,138 +27,200 @@ export interface Page {
   limit: number;
 }
 
-/** Batches and their events. Events are only ever added; the summary beside a batch is remade from their fold. */
+interface SummaryRow extends Omit<BatchSummary, 'record'> {
+  /** Null while it runs. */
+  record: string | null;
+  lastSeq: number | null;
+}
+
+/** Acts after which a batch may be over, or no longer over. */
+const TURNING: ReadonlySet<BatchEvent['type']> = new Set(['finished', 'abandoned', 'void']);
+
+/** The record as the log keeps it. */
+function summaryText(record: BatchRecord): string {
+  const { lines: _lines, ...summary } = record;
+  return JSON.stringify(summary);
+}
+
+/**
+ * Batches and their events. Events are only ever added. The SQL is written out, because these are the addresses
+ * that phones ask all day: stored JSON goes out as it is, and an act costs one insert.
+ */
 export function openBatchStore({ sequelize, write }: Database) {
-  const batches = sequelize.define(
-    'batches',
-    {
-      id: { type: DataTypes.TEXT, primaryKey: true },
-      startedAt: DataTypes.TEXT,
-      formulaId: DataTypes.TEXT,
-      formulaName: DataTypes.TEXT,
-      formulaVersion: DataTypes.INTEGER,
-      flourLotId: DataTypes.TEXT,
-      status: DataTypes.TEXT,
-      start: DataTypes.JSON,
-      plan: DataTypes.JSON,
-      record: DataTypes.JSON,
-    },
-    { timestamps: false },
-  );
-  const events = sequelize.define(
-    'batch_events',
-    {
-      seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      id: DataTypes.TEXT,
-      batchId: DataTypes.TEXT,
-      document: DataTypes.JSON,
-      receivedAt: DataTypes.TEXT,
-    },
-    { timestamps: false },
-  );
+  const live = openLiveBatches();
 
-  const rowOf = async (id: string, transaction: Transaction | null = null): Promise<BatchRow | null> =>
-    ((await batches.findByPk(id, { transaction, raw: false }))?.get() as BatchRow | undefined) ?? null;
-  const eventsOf = async (batchId: string, transaction: Transaction | null = null): Promise<BatchEvent[]> => {
-    const rows = await events.findAll({
-      where: { batchId },
-      order: [['seq', 'ASC']],
-      attributes: ['document'],
-      transaction,
-    });
-    return rows.map((row) => row.get('document') as BatchEvent);
-  };
-  const asBatch = (row: BatchRow, list: BatchEvent[]): Batch => ({
-    id: row.id,
-    startedAt: row.startedAt,
-    plan: row.plan,
-    flourLotId: row.flourLotId,
-    events: list,
-  });
+  const select = <T extends object>(sql: string, bind: unknown[]): Promise<T[]> =>
+    sequelize.query<T>(sql, { bind, type: QueryTypes.SELECT });
+  const run = (sql: string, bind: unknown[], transaction?: Transaction) =>
+    sequelize.query(sql, { bind, ...(transaction ? { transaction } : {}) });
 
-  async function insert(
-    start: BatchStart,
-    plan: Plan,
-    list: BatchEvent[],
-    transaction: Transaction,
-    at: string,
-  ) {
-    const record = batchRecord(plan, foldBatch(plan, list));
-    const row: BatchRow = {
-      id: start.id,
-      startedAt: start.at,
-      formulaId: start.formulaId,
-      formulaName: plan.formula.name,
-      formulaVersion: start.formulaVersion,
-      flourLotId: start.flourLotId ?? null,
-      status: record.status,
-      start,
-      plan,
-      record,
+  /** Reads a batch into hand, or finds it there if nothing was added behind our back. */
+  async function take(id: string, lastSeq: number): Promise<LiveBatch | null> {
+    const held = live.get(id);
+    if (held?.lastSeq === lastSeq) return held;
+    const [[row], events] = await Promise.all([
+      select<{ plan: string }>('SELECT plan FROM batches WHERE id = $1', [id]),
+      select<{ document: string }>('SELECT document FROM batch_events WHERE batchId = $1 ORDER BY seq', [id]),
+    ]);
+    if (!row) return null;
+    const batch: LiveBatch = {
+      plan: JSON.parse(row.plan) as Plan,
+      events: events.map(({ document }) => JSON.parse(document) as BatchEvent),
+      lastSeq,
     };
-    await batches.create({ ...row }, { transaction });
-    await events.bulkCreate(
-      list.map((document) => ({ id: document.id, batchId: start.id, document, receivedAt: at })),
-      { transaction },
+    live.set(id, batch);
+    return batch;
+  }
+
+  async function runningRecord(id: string, lastSeq: number): Promise<string> {
+    const batch = await take(id, lastSeq);
+    if (!batch) throw new Error(`the batch ${id} is gone`);
+    return (batch.summary ??= summaryText(batchRecord(batch.plan, foldBatch(batch.plan, batch.events))));
+  }
+
+  async function getJson(id: string): Promise<string | null> {
+    const [row] = await select<{
+      startedAt: string;
+      flourLotId: string | null;
+      plan: string;
+      events: string | null;
+    }>(
+      `SELECT startedAt, flourLotId, plan,
+         (SELECT group_concat(document) FROM (SELECT document FROM batch_events WHERE batchId = b.id ORDER BY seq)) AS events
+       FROM batches b WHERE id = $1`,
+      [id],
     );
-    return asBatch(row, list);
+    if (!row) return null;
+    const head = JSON.stringify({ id, startedAt: row.startedAt, flourLotId: row.flourLotId }).slice(0, -1);
+    return `${head},"plan":${row.plan},"events":[${row.events ?? ''}]}`;
+  }
+
+  const get = async (id: string): Promise<Batch | null> => {
+    const text = await getJson(id);
+    return text ? (JSON.parse(text) as Batch) : null;
+  };
+
+  async function insert(start: BatchStart, plan: Plan, events: BatchEvent[], transaction: Transaction) {
+    const record = batchRecord(plan, foldBatch(plan, events));
+    const { id, at, formulaId, formulaVersion, flourLotId = null } = start;
+    const over = record.status !== 'running';
+    await run(
+      `INSERT INTO batches (id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, status, start, plan, record)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      [
+        ...[id, at, formulaId, plan.formula.name, formulaVersion, flourLotId, record.status],
+        ...[JSON.stringify(start), JSON.stringify(plan), over ? summaryText(record) : null],
+      ],
+      transaction,
+    );
+    if (events.length > 0) {
+      await run(
+        `INSERT INTO batch_events (id, batchId, document, receivedAt)
+         SELECT value ->> 'id', $1, value, value ->> 'at' FROM json_each($2)`,
+        [id, JSON.stringify(events)],
+        transaction,
+      );
+    }
+  }
+
+  /** Stores an event; one that ends a batch, or takes its end back, changes the batch in the same transaction. */
+  async function store(id: string, event: BatchEvent, receivedAt: string, batch: LiveBatch): Promise<number> {
+    const sql = 'INSERT INTO batch_events (id, batchId, document, receivedAt) VALUES ($1, $2, $3, $4)';
+    const bind = [event.id, id, JSON.stringify(event), receivedAt];
+    if (!TURNING.has(event.type)) {
+      const [seq] = await sequelize.query(sql, { bind, type: QueryTypes.INSERT });
+      return seq;
+    }
+    const record = batchRecord(batch.plan, foldBatch(batch.plan, [...batch.events, event]));
+    return sequelize.transaction(async (transaction) => {
+      const [seq] = await sequelize.query(sql, { bind, type: QueryTypes.INSERT, transaction });
+      const kept = record.status === 'running' ? null : summaryText(record);
+      await run(
+        'UPDATE batches SET status = $1, record = $2 WHERE id = $3',
+        [record.status, kept, id],
+        transaction,
+      );
+      return seq;
+    });
   }
 
   return {
-    /** A page of the log, the newest first, without plans and events. */
-    list: async ({ status, before, limit }: Page): Promise<BatchSummary[]> => {
-      const rows = await batches.findAll({
-        attributes: ['id', 'startedAt', 'formulaId', 'formulaVersion', 'flourLotId', 'record', 'formulaName'],
-        where: { ...(status ? { status } : {}), ...(before ? { startedAt: { [Op.lt]: before } } : {}) },
-        order: [
-          ['startedAt', 'DESC'],
-          ['id', 'DESC'],
-        ],
-        limit,
-      });
-      return rows.map((model) => {
-        const row = model.get() as BatchRow;
-        const { id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, record } = row;
-        return { id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, record };
-      });
-    },
+    getJson,
+    get,
 
-    get: async (id: string): Promise<Batch | null> => {
-      const row = await rowOf(id);
-      return row ? asBatch(row, await eventsOf(id)) : null;
+    /** A page of the log as JSON text, the newest first, without plans and events. */
+    listJson: async ({ status, before, limit }: Page): Promise<string> => {
+      const bind: unknown[] = [limit];
+      const where = [
+        ...(status ? [`status = $${bind.push(status)}`] : []),
+        ...(before ? [`startedAt < $${bind.push(before)}`] : []),
+      ];
+      const rows = await select<SummaryRow>(
+        `SELECT id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, record,
+           CASE WHEN record IS NULL THEN (SELECT MAX(seq) FROM batch_events WHERE batchId = batches.id) END AS lastSeq
+         FROM batches
+         ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}
+         ORDER BY startedAt DESC, id DESC LIMIT $1`,
+        bind,
+      );
+      const texts = await Promise.all(
+        rows.map(async ({ record, lastSeq, ...row }) => {
+          const head = JSON.stringify(row).slice(0, -1);
+          return `${head},"record":${record ?? (await runningRecord(row.id, lastSeq ?? 0))}}`;
+        }),
+      );
+      return `[${texts.join(',')}]`;
     },
 
     /** Starts a batch once, however often the same start is sent. */
-    start: (start: BatchStart, plan: Plan, at: string): Promise<Stored<Batch>> =>
-      write(async (transaction) => {
-        const known = await rowOf(start.id, transaction);
-        if (!known) return { outcome: 'new', value: await insert(start, plan, [], transaction, at) };
-        if (!isDeepStrictEqual(known.start, start)) return { outcome: 'clash' };
-        return { outcome: 'same', value: asBatch(known, await eventsOf(start.id, transaction)) };
+    start: (start: BatchStart, plan: Plan): Promise<Stored<Batch>> =>
+      write(async (transaction): Promise<Stored<Batch>> => {
+        const [known] = await select<{ start: string }>('SELECT start FROM batches WHERE id = $1', [
+          start.id,
+        ]);
+        if (known && !isDeepStrictEqual(JSON.parse(known.start), start)) return { outcome: 'clash' };
+        const stored = known ? await get(start.id) : null;
+        if (stored) return { outcome: 'same', value: stored };
+        await insert(start, plan, [], transaction);
+        const value = {
+          id: start.id,
+          startedAt: start.at,
+          plan,
+          flourLotId: start.flourLotId ?? null,
+          events: [],
+        };
+        return { outcome: 'new', value };
       }),
 
-    /** Adds an event once, however often it is sent; the batch's summary follows in the same transaction. */
+    /** Adds an event once, however often it is sent. */
     append: (batchId: string, event: BatchEvent, receivedAt: string): Promise<Appended> =>
-      write(async (transaction): Promise<Appended> => {
-        const row = await rowOf(batchId, transaction);
-        if (!row) return { outcome: 'no-batch' };
-        const known = await events.findOne({ where: { id: event.id }, transaction });
-        if (known) {
-          const same = known.get('batchId') === batchId && isDeepStrictEqual(known.get('document'), event);
+      write.alone(async (): Promise<Appended> => {
+        const [found] = await select<{
+          last: number | null;
+          known: string | null;
+          knownBatch: string | null;
+        }>(
+          `SELECT (SELECT MAX(seq) FROM batch_events WHERE batchId = $1) AS last,
+             (SELECT document FROM batch_events WHERE id = $2) AS known,
+             (SELECT batchId FROM batch_events WHERE id = $2) AS knownBatch`,
+          [batchId, event.id],
+        );
+        if (found?.known) {
+          const same = found.knownBatch === batchId && isDeepStrictEqual(JSON.parse(found.known), event);
           return same ? { outcome: 'same', value: event } : { outcome: 'clash' };
         }
-        const list = await eventsOf(batchId, transaction);
-        const refusal = refuseEvent(row.plan, list, event);
+        const batch = await take(batchId, found?.last ?? 0);
+        if (!batch) return { outcome: 'no-batch' };
+        const refusal = refuseEvent(batch.plan, batch.events, event);
         if (refusal) return { outcome: 'refused', refusal };
-        await events.create({ id: event.id, batchId, document: event, receivedAt }, { transaction });
-        const record = batchRecord(row.plan, foldBatch(row.plan, [...list, event]));
-        await batches.update({ record, status: record.status }, { where: { id: batchId }, transaction });
+        const lastSeq = await store(batchId, event, receivedAt, batch);
+        live.set(batchId, { plan: batch.plan, events: [...batch.events, event], lastSeq });
         return { outcome: 'new', value: event };
       }),
 
     /** Stores a batch with its whole history, as the demo does. */
-    insertWhole: async (start: BatchStart, plan: Plan, list: BatchEvent[]): Promise<void> => {
-      await write((transaction) => insert(start, plan, list, transaction, start.at));
+    insertWhole: async (start: BatchStart, plan: Plan, events: BatchEvent[]): Promise<void> => {
+      await write((transaction) => insert(start, plan, events, transaction));
     },
   };
 }

@@ -23,6 +23,11 @@ interface Reply {
   status?: number;
 }
 
+/** A body that is JSON text already, as it was stored: it need not be read and written again to be sent. */
+export class JsonText {
+  constructor(readonly text: string) {}
+}
+
 interface Input<P, Q, B> {
   params: P;
   query: Q;
@@ -34,7 +39,7 @@ interface RouteSpec<P, Q, B, R> extends Omit<Route, 'handle' | 'params' | 'query
   query?: z.ZodType<Q> & z.ZodObject;
   body?: z.ZodType<B>;
   response: z.ZodType<R>;
-  run: (input: Input<P, Q, B>) => Promise<R | { status: number; body: R }>;
+  run: (input: Input<P, Q, B>) => Promise<R | JsonText | { status: number; body: R }>;
 }
 
 const isReply = (value: unknown): value is Reply =>
@@ -67,7 +72,9 @@ export function routerOf(routes: readonly Route[]): Router {
   for (const { method, path, status = 200, handle } of routes) {
     router[method](path, async (request, response) => {
       const reply = await handle(request);
-      response.status(reply.status ?? status).json(reply.body);
+      response.status(reply.status ?? status);
+      if (reply.body instanceof JsonText) response.type('json').send(reply.body.text);
+      else response.json(reply.body);
     });
   }
   return router;

@@ -203,7 +203,7 @@ test('a window is early, then open, then late', () => {
   expect(at(2760)).toMatchObject({ phase: 'late', remainingS: 60, share: 1 });
 });
 
-test('planned against actual time: from a timed step’s own start, else from the end of the one before', () => {
+test('planned against actual time: from a timed step’s own start, else from what was done last before it', () => {
   const times = stepTimes(plan, fold(...wholeBatch), Date.UTC(2026, 2, 4, 9, 59));
   const of = (id: string) => times.find(({ step: { id: stepId } }) => stepId === id);
   expect(of('weigh-1-strong')).toMatchObject({ title: 'Weigh strong flour', actualS: 60, verdict: 'free' });
@@ -213,5 +213,11 @@ test('planned against actual time: from a timed step’s own start, else from th
     verdict: 'early',
   });
   expect(of('finish')).toMatchObject({ actualS: 60 });
+  const toppedUp = fold(weighed('strong', 2000), weighed('soft', 1075), weighed('strong', 2505));
+  expect(
+    stepTimes(plan, toppedUp, Date.UTC(2026, 2, 4, 9, 59))
+      .slice(0, 2)
+      .map(({ actualS }) => actualS),
+  ).toEqual([60, 120]);
   expect(stepTimes(plan, fold(), 0).every(({ actualS }) => actualS === null)).toBe(true);
 });

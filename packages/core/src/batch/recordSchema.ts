@@ -41,7 +41,8 @@ export const batchSummarySchema = z.strictObject({
   formulaName: z.string(),
   formulaVersion: z.number().int(),
   flourLotId: z.string().nullable(),
-  record: batchRecordSchema,
+  /** Without the lines, which only the page of one batch shows. */
+  record: batchRecordSchema.omit({ lines: true }),
 });
 
 export type BatchRecord = z.infer<typeof batchRecordSchema>;

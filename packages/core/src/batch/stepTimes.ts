@@ -9,7 +9,7 @@ export interface StepTime {
   /** The window of a timed step, else null and `expectedS` counts. */
   window: { earliestS: number; latestS: number } | null;
   expectedS: number;
-  /** Null while it is not done. A timed step counts from its start, any other from the end of the one before. */
+  /** Null while it is not done. A timed step counts from its start, any other from whatever was done last before it. */
   actualS: number | null;
   /** Where the actual time lies against the window; "free" without one, or while it is not done. */
   verdict: 'early' | 'inside' | 'late' | 'free';
@@ -17,12 +17,12 @@ export interface StepTime {
 
 /** Planned against actual time of every step of a batch that began at `startedMs`. */
 export function stepTimes(plan: Plan, state: BatchState, startedMs: number): StepTime[] {
-  let previousMs = startedMs;
+  const doneTimes = [startedMs, ...state.steps.flatMap(({ doneMs }) => (doneMs === null ? [] : [doneMs]))];
   return state.steps.map(({ step, startedMs: ownStartMs, doneMs }) => {
     const window = stepWindow(plan, step);
-    const fromMs = ownStartMs ?? previousMs;
+    const fromMs =
+      ownStartMs ?? Math.max(startedMs, ...doneTimes.filter((ms) => doneMs !== null && ms < doneMs));
     const actualS = doneMs === null ? null : Math.max(0, (doneMs - fromMs) / 1000);
-    if (doneMs !== null) previousMs = doneMs;
     const verdict =
       !window || actualS === null
         ? 'free'

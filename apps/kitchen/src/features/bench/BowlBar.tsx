@@ -5,7 +5,7 @@ import { SPACE } from '../../ui/tokens';
 import { Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 
-const HEIGHT = 56;
+const HEIGHT = 44;
 /** A pinch of salt must still be seen. */
 const LEAST_PX = 6;
 

@@ -43,7 +43,7 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
             name={bowls === 1 ? 'Dough' : 'Dough, one bowl'}
             value={dough.value}
             unit={dough.unit}
-            aside={bowls === 1 ? `${plan.pieces} ×` : `× ${bowls}`}
+            aside={bowls === 1 ? `${plan.pieces} × ${format.massFigure(plan.ballG).value}` : `× ${bowls}`}
           />
         </Ask>
       </View>

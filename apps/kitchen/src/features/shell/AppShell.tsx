@@ -2,16 +2,20 @@ import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
 import { Barlow_600SemiBold } from '@expo-google-fonts/barlow/600SemiBold';
 import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed/600SemiBold';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { useFonts } from 'expo-font';
+import { loadAsync } from 'expo-font';
 import { Slot } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { queryClient } from '../../data/queries';
+import { prefetchBook, queryClient } from '../../data/queries';
 import { useThemeName } from '../../ui/preferences';
 import { ThemeScope, useColours } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
 import { KeyHelp } from './KeyHelp';
 import { Navigation } from './Navigation';
+
+// Both start before anything is drawn, and neither holds the page back: it is shown in a fallback face first.
+prefetchBook();
+void loadAsync({ Barlow_400Regular, Barlow_600SemiBold, BarlowCondensed_600SemiBold });
 
 const styles = StyleSheet.create({
   frame: { flex: 1 },
@@ -37,8 +41,6 @@ function Frame() {
 /** What stands around every screen: fonts, theme, data, navigation. */
 export function AppShell() {
   const theme = useThemeName();
-  // The page is drawn before the fonts are in: a first look in a fallback face beats an empty page.
-  useFonts({ Barlow_400Regular, Barlow_600SemiBold, BarlowCondensed_600SemiBold });
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={queryClient}>

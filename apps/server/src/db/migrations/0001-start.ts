@@ -36,7 +36,7 @@ const STATEMENTS = [
      status TEXT NOT NULL,
      start JSON NOT NULL,
      plan JSON NOT NULL,
-     record JSON NOT NULL,
+     record JSON,
      FOREIGN KEY (formulaId, formulaVersion) REFERENCES formula_versions (formulaId, version)
    )`,
   `CREATE INDEX batches_by_start ON batches (startedAt DESC, id DESC)`,
@@ -51,7 +51,7 @@ const STATEMENTS = [
   `CREATE INDEX batch_events_by_batch ON batch_events (batchId, seq)`,
 ];
 
-/** The tables of the first release. Events are append-only; nothing here is updated but a batch's summary. */
+/** The tables of the first release. Events are append-only. A batch has a record once it is over; while it runs the record is its fold. */
 export async function up(sequelize: Sequelize): Promise<void> {
   for (const statement of STATEMENTS) await sequelize.query(statement);
 }

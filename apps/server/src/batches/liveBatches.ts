@@ -1,0 +1,17 @@
+import type { BatchEvent, Plan } from '@kettle-scale/core';
+import { LRUCache } from 'lru-cache';
+
+/** A batch in hand: its plan and its events up to `lastSeq`. */
+export interface LiveBatch {
+  plan: Plan;
+  events: BatchEvent[];
+  lastSeq: number;
+  /** Its row of the log, once it was asked for. */
+  summary?: string;
+}
+
+/** Batches that are worked on at once, with room to spare; the rest is read again when asked for. */
+const IN_HAND = 64;
+
+/** Keeps the batches that are being worked on in memory, so that an act need not read the whole batch again. */
+export const openLiveBatches = () => new LRUCache<string, LiveBatch>({ max: IN_HAND });

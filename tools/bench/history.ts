@@ -1,0 +1,52 @@
+import { join } from 'node:path';
+import { DEFAULT_KITCHEN, type BatchEvent, type Need, planBatch } from '@kettle-scale/core';
+import { v7 as uuidv7 } from 'uuid';
+import { openDatabase } from '../../apps/server/src/db/openDatabase';
+import { openRandom } from '../../apps/server/src/demo/random';
+import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
+import { simulateBatch } from '../../apps/server/src/demo/simulateBatch';
+import { openStores } from '../../apps/server/src/stores';
+
+const YEAR_MS = 365 * 24 * 3600 * 1000;
+/** Pieces of every batch: about two hundred events each. */
+const PIECES = 58;
+/** Different batches; the rest of the year repeats them. */
+const PATTERNS = 40;
+
+/** Fills a kitchen with a year of batches; patterns are simulated once and repeated under new ids and times. */
+export async function makeHistory(folder: string, batches: number): Promise<void> {
+  process.stderr.write(`Making a history of ${batches} batches, once …\n`);
+  const database = await openDatabase(join(folder, 'kitchen.sqlite'));
+  const stores = await openStores(database);
+  const formulas = demoFormulas();
+  for (const formula of formulas)
+    await stores.formulas.save(formula, 'First version', new Date(0).toISOString(), true);
+  const random = openRandom(7);
+  const cook = { weighingSdSteps: 0.5, overPour: 0.05, rejects: 0.02 };
+  const patterns = Array.from({ length: PATTERNS }, (_, index) => {
+    const formula = formulas[index % formulas.length];
+    if (!formula) throw new Error('no demo formulas');
+    const need: Need = { by: 'pieces', pieces: PIECES, ballG: formula.product.ballG };
+    const plan = planBatch({ formula, need, kitchen: DEFAULT_KITCHEN });
+    return { formula, need, plan, events: simulateBatch(plan, 0, cook, random, '') };
+  });
+  const firstMs = Date.now() - YEAR_MS;
+  for (let index = 0; index < batches; index += 1) {
+    const pattern = patterns[index % PATTERNS];
+    if (!pattern) continue;
+    const startMs = Math.round(firstMs + (index / batches) * (YEAR_MS - 24 * 3600 * 1000));
+    const events = pattern.events.map((event): BatchEvent => {
+      const atMs = startMs + Date.parse(event.at);
+      return { ...event, id: uuidv7({ msecs: atMs }), at: new Date(atMs).toISOString() };
+    });
+    const start = {
+      id: uuidv7({ msecs: startMs }),
+      at: new Date(startMs).toISOString(),
+      formulaId: pattern.formula.id,
+      formulaVersion: 1,
+      need: pattern.need,
+    };
+    await stores.batches.insertWhole(start, pattern.plan, events);
+  }
+  await database.close();
+}

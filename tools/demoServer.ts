@@ -1,0 +1,35 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ROOT } from './install.mjs';
+
+export interface RunningServer {
+  url: string;
+  process: ChildProcess;
+  stop: () => Promise<void>;
+}
+
+/** Starts the real server as a process of its own on a free port; resolves when it says that it is ready. */
+export async function startServer(args: readonly string[] = []): Promise<RunningServer> {
+  const data = args.includes('--data') ? [] : ['--data', mkdtempSync(join(tmpdir(), 'kettle-'))];
+  const child = spawn('node', ['tools/run.mjs', 'serve', '--port', '0', ...data, ...args], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve, reject) => {
+    let said = '';
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      const found = /http:\/\/\S+/.exec(said)?.[0];
+      if (found) resolve(found);
+    });
+    child.on('exit', (code) => reject(new Error(`the server ended with ${code} before it was ready`)));
+  });
+  const stop = () =>
+    new Promise<void>((resolve) => {
+      child.once('exit', () => resolve());
+      child.kill('SIGTERM');
+    });
+  return { url, process: child, stop };
+}
