@@ -63,6 +63,7 @@ export default tseslint.config(
       'import-x/no-restricted-paths': ['error', { zones }],
       'import-x/no-cycle': 'error',
       '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/no-non-null-assertion': 'error',
       'no-empty': ['error', { allowEmptyCatch: false }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],

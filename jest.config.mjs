@@ -1,6 +1,7 @@
 /** Core, server and tools run plain; the app runs under jest-expo for the web. */
 const plain = {
   testEnvironment: 'node',
+  testMatch: ['**/*.test.ts'],
   transform: {
     '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } } }],
   },

@@ -38,7 +38,7 @@ const TURNING: ReadonlySet<BatchEvent['type']> = new Set(['finished', 'abandoned
 
 /** The record as the log keeps it. */
 function summaryText(record: BatchRecord): string {
-  const { lines: _lines, ...summary } = record;
+  const { lines, ...summary } = record;
   return JSON.stringify(summary);
 }
 
