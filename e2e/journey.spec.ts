@@ -153,3 +153,23 @@ test('by pedal and keyboard alone', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeHidden();
   await cook.step('Mix');
 });
+
+test('a note is kept, a batch can be given up, and the log says why', async ({ page }) => {
+  const cook = bench(page);
+  await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
+  await cook.press('Why?');
+  await expect(page.getByRole('dialog')).toContainText('Flour of the bowl × its share in the formula');
+  await page.keyboard.press('Escape');
+  await cook.press('Write a note');
+  await cook.press('Keep the note');
+  await expect(page.getByRole('alert')).toHaveText('Note is empty.');
+  await page.getByLabel('Note', { exact: true }).fill('Bag was damp');
+  await cook.press('Keep the note');
+  await cook.press('Give up');
+  await page.getByLabel('Reason', { exact: true }).fill('No gas');
+  await cook.press('Give it up');
+  await cook.step('Batch given up');
+  await cook.press('See it in the log');
+  await expect(page.getByText('Bag was damp')).toBeVisible();
+  await expect(page.getByText('No gas')).toBeVisible();
+});

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { eventId, eventsOf, kitchen, request } from '../testing/examples';
 import type { EventBody } from './eventSchema';
+import { explainDivision, explainRolling, explainTarget } from './explain';
 import { foldBatch } from './foldBatch';
 import { checkWeight, fractionIfKept, offerRescale } from './overPour';
 import { planBatch } from './planBatch';
@@ -149,6 +150,15 @@ describe('weighing', () => {
     expect(batchRecord(plan, after).piecesExpected).toBe(70);
   });
 
+  test('why this much: the plan, and the over-pour the batch follows', () => {
+    const before = explainTarget(plan, fold(...overWater), step('weigh-1-strong'));
+    expect(before.value).toBe('2,505\u00a0g');
+    const after = explainTarget(plan, fold(...rescaled), step('weigh-1-strong'));
+    expect(after.value).toBe('2,760\u00a0g');
+    expect(after.inputs).toContainEqual({ label: 'The batch follows', value: '× 1.101' });
+    expect(after.inputs).toContainEqual({ label: 'In the bowl already', value: '2,505\u00a0g' });
+  });
+
   test('a bowl that is already mixing does not follow, later ones do', () => {
     const three = planBatch(request({ kitchen: { ...kitchen, bowlCapacityG: 2500 } }));
     const exactG = three.sheet[0]?.exactG ?? 1;
@@ -172,6 +182,8 @@ describe('weighing', () => {
 test('dividing: count gives the ball, the ball gives the count', () => {
   expect(ballForCountG(5900, 64, plan)).toBeCloseTo((5900 * 0.995) / 64, 9);
   expect(countForBall(5900, 92, plan)).toBe(63);
+  expect(explainDivision(plan, 5900, 64).value).toBe('91.7\u00a0g');
+  expect(explainRolling(plan, 92).value).toBe(`${Math.round(plan.rolled.diameterMm)}\u00a0mm`);
 });
 
 describe('refuseEvent', () => {

@@ -1,5 +1,5 @@
-import { type Step, stepTitle } from '@kettle-scale/core';
-import type { ReactNode } from 'react';
+import { type Explanation, type Step, stepTitle } from '@kettle-scale/core';
+import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../data/useBatch';
 import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
@@ -9,8 +9,10 @@ import { Thread } from '../../ui/Thread';
 import { SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
 import { useKeys } from '../../ui/useKeys';
+import { WhySheet } from '../../ui/Why';
 import { kitchenQueue } from '../../data/kitchenQueue';
 import { AlarmBar } from './AlarmBar';
+import { BatchExtras } from './BatchExtras';
 import { useStepWidth } from './useStepWidth';
 
 export interface StepAction {
@@ -28,6 +30,8 @@ interface StepFrameProps {
   primary: { label: string; onPress: () => void; disabled?: boolean; quiet?: boolean };
   /** Besides undo. */
   others?: StepAction[];
+  /** Answers "why this number" for the figure of this step. */
+  why?: () => Explanation;
   alarm?: { ringing: boolean; quiet: () => void; words: string };
   children: ReactNode;
 }
@@ -40,8 +44,10 @@ const styles = StyleSheet.create({
 });
 
 /** Frame of every step: where we are, the step itself, undo, and the one action in thumb reach. */
-export function StepFrame({ live, step, title, primary, others = [], alarm, children }: StepFrameProps) {
+export function StepFrame({ live, step, title, primary, others = [], why, alarm, children }: StepFrameProps) {
   const { batch, state, queue } = live;
+  const [asked, setAsked] = useState(false);
+  const closeWhy = useCallback(() => setAsked(false), []);
   const { plan } = batch;
   const width = useStepWidth();
   const index = plan.steps.findIndex(({ id }) => id === step.id);
@@ -81,6 +87,7 @@ export function StepFrame({ live, step, title, primary, others = [], alarm, chil
           <ActionRow
             actions={[
               ...others,
+              ...(why ? [{ key: 'why', label: 'Why?', onPress: () => setAsked(true) }] : []),
               { key: 'undo', label: 'Undo', icon: 'undo' as const, onPress: live.undo, disabled: !canUndo },
             ]}
           />
@@ -96,6 +103,8 @@ export function StepFrame({ live, step, title, primary, others = [], alarm, chil
         label={`Step ${index + 1} of ${plan.steps.length}`}
       />
       <View style={styles.body}>{children}</View>
+      <BatchExtras live={live} />
+      <WhySheet why={asked ? (why?.() ?? null) : null} onClose={closeWhy} />
     </Screen>
   );
 }

@@ -47,6 +47,9 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
           />
         </Ask>
       </View>
+      <Ask onPress={() => onWhy('ball')}>
+        <Body>{`Balls come to ${format.mass(plan.expectedBallG, 0.1)} after what bowl and bench keep.`}</Body>
+      </Ask>
       {holdBack && liquid ? (
         <Ask onPress={() => onWhy('holdBack')}>
           <Body tone="water">

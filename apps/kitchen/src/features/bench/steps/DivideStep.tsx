@@ -1,6 +1,7 @@
 import {
   ballForCountG,
   countForBall,
+  explainDivision,
   parseQuantity,
   roundToStep,
   type Step,
@@ -84,6 +85,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
         disabled: pieces < 1,
         onPress: () => act({ type: 'divided', doughG: realG, pieces, ballG }),
       }}
+      why={() => explainDivision(plan, realG, Math.max(1, pieces), format.units)}
       others={[{ key: 'key', label: 'Key in dough', onPress: () => setTyped('') }]}
     >
       <View>

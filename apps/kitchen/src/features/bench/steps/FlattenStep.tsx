@@ -1,4 +1,4 @@
-import { type Step, discDiameterMm, roundToStep } from '@kettle-scale/core';
+import { type Step, discDiameterMm, explainRolling, roundToStep } from '@kettle-scale/core';
 import { useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { IconButton } from 'react-native-paper';
@@ -80,6 +80,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
     <StepFrame
       live={live}
       step={step}
+      why={() => explainRolling(plan, ballG, format.units)}
       primary={{
         label: 'First discs are rolled',
         onPress: () => act({ type: 'flattened', ...disc }),

@@ -1,4 +1,4 @@
-import { checkWeight, formatPercent, parseQuantity, type Step } from '@kettle-scale/core';
+import { checkWeight, explainTarget, formatPercent, parseQuantity, type Step } from '@kettle-scale/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
@@ -74,6 +74,7 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
     <StepFrame
       live={live}
       step={step}
+      {...(typed === null ? { why: () => explainTarget(plan, state, step, format.units) } : {})}
       {...(topUpG === null ? {} : { title: `Add more ${line.name.toLowerCase()}` })}
       primary={
         typed === null

@@ -1,0 +1,84 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { textField } from '@kettle-scale/core';
+import { useCallback, useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { z } from 'zod';
+import type { LiveBatch } from '../../data/useBatch';
+import { ActionRow, PrimaryAction } from '../../ui/actions';
+import { Sheet } from '../../ui/Sheet';
+import { FieldError } from '../../ui/StepperField';
+import { Body, Heading } from '../../ui/type';
+
+const LONGEST = 500;
+
+const KINDS = {
+  note: {
+    title: 'Write a note',
+    words: 'It is kept with the batch, at this time.',
+    label: 'Note',
+    act: 'Keep the note',
+    schema: z.object({ text: textField('Note', { min: 1, max: LONGEST }) }),
+  },
+  abandoned: {
+    title: 'Give up this batch',
+    words: 'The batch ends here and stays in the log. Undo takes it back.',
+    label: 'Reason',
+    act: 'Give it up',
+    schema: z.object({ text: textField('Reason', { max: LONGEST }) }),
+  },
+} as const;
+
+type Kind = keyof typeof KINDS;
+
+function ExtraForm({ kind, live, onDone }: { kind: Kind; live: LiveBatch; onDone: () => void }) {
+  const { title, words, label, act, schema } = KINDS[kind];
+  const form = useForm({ resolver: zodResolver(schema), defaultValues: { text: '' } });
+  const problem = form.formState.errors.text?.message;
+  const submit = form.handleSubmit(({ text }) => {
+    live.act(kind === 'note' ? { type: 'note', text } : { type: 'abandoned', reason: text });
+    onDone();
+  });
+  return (
+    <>
+      <Heading>{title}</Heading>
+      <Body tone="soot">{words}</Body>
+      <Controller
+        control={form.control}
+        name="text"
+        render={({ field }) => (
+          <TextInput
+            mode="outlined"
+            label={label}
+            aria-label={label}
+            value={field.value}
+            onChangeText={field.onChange}
+            multiline
+          />
+        )}
+      />
+      {problem ? <FieldError id="extra-error" message={problem} /> : null}
+      <PrimaryAction label={act} onPress={() => void submit()} />
+    </>
+  );
+}
+
+/** What may be done at any step: a note, or giving up. Out of the way, at the end of the screen. */
+export function BatchExtras({ live }: { live: LiveBatch }) {
+  const [kind, setKind] = useState<Kind | null>(null);
+  const close = useCallback(() => setKind(null), []);
+  return (
+    <View>
+      <ActionRow
+        actions={[
+          { key: 'note', label: 'Write a note', onPress: () => setKind('note') },
+          { key: 'give-up', label: 'Give up', onPress: () => setKind('abandoned') },
+        ]}
+      />
+      <Sheet open={kind !== null} onClose={close} label={kind ? KINDS[kind].title : ''}>
+        {kind ? <ExtraForm kind={kind} live={live} onDone={close} /> : null}
+      </Sheet>
+    </View>
+  );
+}
