@@ -37,7 +37,7 @@ test('from formula to log: the whole batch on a phone', async ({ page }) => {
   await cook.press('Rested: go on');
 
   await cook.step('Divide');
-  await cook.press('Key in dough');
+  await cook.press('Key it in');
   await cook.keyIn('1260');
   await cook.press('The dough weighs 1260 g');
   await cook.press(/^Cut 12 × 104\.5/);

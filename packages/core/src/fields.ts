@@ -11,7 +11,7 @@ interface NumberRange {
 
 /** Writes a number with thousands separators and no trailing zeros. */
 function plain(value: number): string {
-  return value.toLocaleString('en-US', { maximumFractionDigits: 4 });
+  return value.toLocaleString('en-US', { maximumFractionDigits: 6 });
 }
 
 /** A number with a name: says "Ball weight must be between 5 and 2,000 g" when it is not. */

@@ -1,5 +1,21 @@
 import type { z } from 'zod';
 
+const KIND_WORDS: Record<string, string> = { object: 'an object', array: 'a list', boolean: 'true or false' };
+
+/** Sentences for the mistakes that no field has words of its own for: a part that is missing or of the wrong kind. */
+const plainError: z.core.$ZodErrorMap = (issue) => {
+  if (issue.code !== 'invalid_type') return undefined;
+  const name = issue.path?.at(-1);
+  const subject =
+    name === undefined
+      ? 'The document'
+      : typeof name === 'number'
+        ? `Entry ${name + 1}`
+        : `“${String(name)}”`;
+  const words = KIND_WORDS[issue.expected] ?? `a ${issue.expected}`;
+  return issue.input === undefined ? `${subject} is missing.` : `${subject} must be ${words}.`;
+};
+
 /** One thing wrong with an input: where it is, and a sentence a cook understands. */
 export interface Problem {
   /** Path to the field, as in `lines[2].fraction`; empty for the whole document. */
@@ -47,7 +63,7 @@ export function problemsOf(error: z.ZodError): Problem[] {
  * @throws InputError naming every field that is wrong.
  */
 export function parseInput<T>(schema: z.ZodType<T>, value: unknown, prefix = ''): T {
-  const result = schema.safeParse(value);
+  const result = schema.safeParse(value, { error: plainError });
   if (result.success) return result.data;
   const problems = problemsOf(result.error);
   throw new InputError(

@@ -77,7 +77,15 @@ describe('what a formula may not be', () => {
       'lines[1].id',
       /share/,
     ],
-    ['not an object', 'flour', '', /./],
+    ['not an object', 'flour', '', /^The document must be an object\.$/],
+    ['a part left out', { ...formula, method: undefined }, 'method', /^“method” is missing\.$/],
+    ['a list for a part', { ...formula, bake: [] }, 'bake', /^“bake” must be an object\.$/],
+    [
+      'a number for a line',
+      { ...formula, lines: [...formula.lines, 7] },
+      'lines[5]',
+      /^Entry 6 must be an object\.$/,
+    ],
   ])('%s', (_case, value, path, message) => {
     expect(problemsIn(value)).toContainEqual({ path, message: expect.stringMatching(message) });
   });

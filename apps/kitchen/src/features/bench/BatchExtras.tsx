@@ -9,6 +9,7 @@ import type { LiveBatch } from '../../data/useBatch';
 import { ActionRow, PrimaryAction } from '../../ui/actions';
 import { Sheet } from '../../ui/Sheet';
 import { FieldError } from '../../ui/StepperField';
+import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 
 const LONGEST = 500;
@@ -69,7 +70,7 @@ export function BatchExtras({ live }: { live: LiveBatch }) {
   const [kind, setKind] = useState<Kind | null>(null);
   const close = useCallback(() => setKind(null), []);
   return (
-    <View>
+    <View style={{ marginTop: SPACE.xl }}>
       <ActionRow
         actions={[
           { key: 'note', label: 'Write a note', onPress: () => setKind('note') },

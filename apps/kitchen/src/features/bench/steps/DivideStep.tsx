@@ -86,7 +86,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
         onPress: () => act({ type: 'divided', doughG: realG, pieces, ballG }),
       }}
       why={() => explainDivision(plan, realG, Math.max(1, pieces), format.units)}
-      others={[{ key: 'key', label: 'Key in dough', onPress: () => setTyped('') }]}
+      others={[{ key: 'key', label: 'Key it in', onPress: () => setTyped('') }]}
     >
       <View>
         <Label>Each ball</Label>
