@@ -10,10 +10,19 @@ export interface RunningServer {
   stop: () => Promise<void>;
 }
 
+/** The whole product, or the server alone, which needs no web build. */
+const PROGRAMS = {
+  product: ['tools/run.mjs', 'serve'],
+  server: ['--import', 'tsx', 'apps/server/src/main.ts'],
+} as const;
+
 /** Starts the real server as a process of its own on a free port; resolves when it says that it is ready. */
-export async function startServer(args: readonly string[] = []): Promise<RunningServer> {
+export async function startServer(
+  args: readonly string[] = [],
+  program: keyof typeof PROGRAMS = 'product',
+): Promise<RunningServer> {
   const data = args.includes('--data') ? [] : ['--data', mkdtempSync(join(tmpdir(), 'kettle-'))];
-  const child = spawn('node', ['tools/run.mjs', 'serve', '--port', '0', ...data, ...args], {
+  const child = spawn('node', [...PROGRAMS[program], '--port', '0', ...data, ...args], {
     cwd: ROOT,
     stdio: ['ignore', 'pipe', 'inherit'],
   });

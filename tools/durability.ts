@@ -65,7 +65,7 @@ async function liveAndDie(server: RunningServer): Promise<void> {
   await Promise.all([gone, ...phones]);
 }
 
-let server = await startServer(['--demo', '--data', data]);
+let server = await startServer(['--demo', '--data', data], 'server');
 const [formula] = (await (await fetch(`${server.url}/api/v1/formulas`)).json()) as Formula[];
 await post(server.url, '/batches', {
   id: batchId,
@@ -76,7 +76,7 @@ await post(server.url, '/batches', {
 });
 for (let kill = 0; kill < kills; kill += 1) {
   await liveAndDie(server);
-  server = await startServer(['--demo', '--data', data]);
+  server = await startServer(['--demo', '--data', data], 'server');
 }
 const batch = (await (await fetch(`${server.url}/api/v1/batches/${batchId}`)).json()) as Batch;
 await server.stop();

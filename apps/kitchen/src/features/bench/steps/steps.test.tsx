@@ -1,0 +1,308 @@
+import type { EventBody } from '@kettle-scale/core';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { START_MS, draw, liveBatch, plan, stepOf } from '../../../testing/liveBatch';
+import { DivideStep } from './DivideStep';
+import { FinishStep } from './FinishStep';
+import { FlattenStep } from './FlattenStep';
+import { GriddleStep } from './GriddleStep';
+import { TimedStep } from './TimedStep';
+import { WeighStep } from './WeighStep';
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const keyIn = (digits: string) => [...digits].forEach((digit) => press(digit));
+const see = (text: string | RegExp) => screen.getByText(text);
+const title = () => screen.getByRole('heading', { level: 1 }).textContent;
+
+const [flour, water] = plan.sheet;
+const weighedFlour: EventBody = { type: 'weighed', stepId: 'weigh-1-flour', massG: flour?.massG ?? 0 };
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  jest.setSystemTime(START_MS);
+  // The test browser has no media queries.
+  Object.assign(window, { matchMedia: () => ({ matches: false }) });
+});
+afterEach(() => {
+  jest.useRealTimers();
+  localStorage.clear();
+});
+
+describe('weighing', () => {
+  const onWater = (...before: EventBody[]) => {
+    const { live, acts } = liveBatch(weighedFlour, ...before);
+    draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
+    return acts;
+  };
+
+  test('shows the planned mass and confirms it in one touch', () => {
+    const acts = onWater();
+    expect(title()).toBe('Weigh water');
+    press(/ is in$/);
+    expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: water?.massG }]);
+  });
+
+  test('warns of a scald and says what to hold back', () => {
+    onWater();
+    expect(see(/It scalds/)).toBeTruthy();
+    expect(see(/^Keep .* of it aside/)).toBeTruthy();
+  });
+
+  test('a keyed weight within tolerance is taken as it is', () => {
+    const acts = onWater();
+    press('Key it in');
+    keyIn(String((water?.massG ?? 0) + 1));
+    press(/^Use/);
+    expect(acts).toMatchObject([{ type: 'weighed', massG: (water?.massG ?? 0) + 1 }]);
+  });
+
+  test('an over-pour is a choice: follow it, keep it, or take it out; nothing happens before', () => {
+    const acts = onWater();
+    press('Key it in');
+    keyIn('400');
+    press('Use 400 g');
+    expect(title()).toBe('Too much water');
+    expect(acts).toEqual([]);
+    expect(see('Plain flour, add')).toBeTruthy();
+    press(/^Rescale the batch/);
+    expect(acts).toMatchObject([
+      { type: 'weighed', massG: 400 },
+      { type: 'rescaled', stepId: 'weigh-1-water', factor: 400 / (water?.exactG ?? 1) },
+    ]);
+  });
+
+  test('an over-pour kept states its percentage', () => {
+    const acts = onWater();
+    press('Key it in');
+    keyIn('400');
+    press('Use 400 g');
+    press(/^Keep it at 6\d\.\d/);
+    expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: 400 }]);
+  });
+
+  test('an over-pour that the bowl cannot follow says so', () => {
+    onWater();
+    press('Key it in');
+    keyIn('480');
+    press('Use 480 g');
+    expect(see(/^The bowl would hold/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Rescale/ })).toBeNull();
+  });
+
+  test('too little asks for the rest', () => {
+    const acts = onWater();
+    press('Key it in');
+    keyIn('300');
+    press('Use 300 g');
+    expect(title()).toBe('Not enough water');
+    press(/^Add .* more$/);
+    expect(acts).toEqual([]);
+    expect(see('The scale shows')).toBeTruthy();
+  });
+
+  test('nothing keyed cannot be used', () => {
+    onWater();
+    press('Key it in');
+    expect(screen.getByRole('button', { name: 'Key in the scale' }).getAttribute('aria-disabled')).toBe(
+      'true',
+    );
+    press('Back');
+    expect(see('Put on the scale')).toBeTruthy();
+  });
+
+  test('pedal: Page Down confirms, Backspace undoes', () => {
+    const { live, acts } = liveBatch(weighedFlour);
+    draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
+    fireEvent.keyDown(document.body, { key: 'PageDown' });
+    expect(acts).toHaveLength(1);
+    fireEvent.keyDown(document.body, { key: 'Backspace' });
+    expect(live.undo).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe('timed steps', () => {
+  const resting = (afterS: number) => {
+    const { live, acts } = liveBatch();
+    draw(<TimedStep live={live} step={stepOf('rest-1')} startedMs={START_MS - afterS * 1000} />);
+    return acts;
+  };
+
+  test('start when the cook says so', () => {
+    const { live, acts } = liveBatch();
+    draw(<TimedStep live={live} step={stepOf('mix-1')} startedMs={null} />);
+    expect(see(/Guard down, no hands/)).toBeTruthy();
+    press('Start mixing');
+    expect(acts).toEqual([{ type: 'started', stepId: 'mix-1' }]);
+  });
+
+  test('run from the stored start, to the same second after a reload', () => {
+    resting(66);
+    expect(screen.getByRole('timer').textContent).toContain('8:54');
+    act(() => void jest.advanceTimersByTime(4000));
+    expect(screen.getByRole('timer').textContent).toContain('8:50');
+  });
+
+  test('early, the end is offered without weight; in the window, plainly', () => {
+    const acts = resting(60);
+    expect(screen.queryByRole('alert')).toBeNull();
+    press('End the rest early');
+    expect(acts).toEqual([{ type: 'done', stepId: 'rest-1' }]);
+  });
+
+  test('the alarm rings at the earliest until it is heard, and not again after a reload', () => {
+    const vibrate = jest.fn();
+    Object.assign(navigator, { vibrate });
+    resting(600);
+    expect(screen.getByRole('alert').textContent).toContain('Rest is done');
+    expect(vibrate).toHaveBeenCalled();
+    press(/Quiet$/);
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  test('past the latest it says how long, and rings anew', () => {
+    resting(1265);
+    expect(screen.getByRole('timer').textContent).toContain('+1:05');
+    expect(screen.getByRole('alert').textContent).toContain('past its latest');
+  });
+});
+
+describe('dividing', () => {
+  const dividing = () => {
+    const { live, acts } = liveBatch();
+    draw(<DivideStep live={live} step={stepOf('divide')} />);
+    return acts;
+  };
+
+  test('the real dough weight gives the ball', () => {
+    const acts = dividing();
+    press('Key it in');
+    keyIn('980');
+    press('The dough weighs 980 g');
+    press(/^Cut 10 × 97\.5/);
+    expect(acts).toEqual([{ type: 'divided', doughG: 980, pieces: 10, ballG: 97.5 }]);
+  });
+
+  test('keeping the ball weight gives the count and what is left', () => {
+    const acts = dividing();
+    press('Key it in');
+    keyIn('980');
+    press('The dough weighs 980 g');
+    fireEvent.click(screen.getByRole('radio', { name: /^Keep 100/ }));
+    expect(see(/^75\sg of dough is left over/)).toBeTruthy();
+    press(/^Cut 9 × 100/);
+    expect(acts).toEqual([{ type: 'divided', doughG: 980, pieces: 9, ballG: 100 }]);
+  });
+
+  test('a dough below one ball cannot be cut', () => {
+    dividing();
+    press('Key it in');
+    keyIn('50');
+    press('The dough weighs 50 g');
+    fireEvent.click(screen.getByRole('radio', { name: /^Keep 100/ }));
+    expect(see(/less than one ball/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^Cut/ }).getAttribute('aria-disabled')).toBe('true');
+  });
+});
+
+test('flattening starts from the ball as it was cut, and keeps what was measured', () => {
+  const { live, acts } = liveBatch({ type: 'divided', doughG: 980, pieces: 9, ballG: 108 });
+  draw(<FlattenStep live={live} step={stepOf('flatten')} />);
+  expect(see(/fingers out before it closes/)).toBeTruthy();
+  const larger = Math.round(plan.rolled.diameterMm * Math.sqrt(1.08));
+  press('Rolled to: more');
+  press('Thick: less');
+  press('First discs are rolled');
+  expect(acts).toEqual([
+    {
+      type: 'flattened',
+      diameterMm: larger + 2,
+      thicknessMm: Math.round(plan.rolled.thicknessMm * 10) / 10 - 0.1,
+    },
+  ]);
+});
+
+describe('the griddle', () => {
+  const divided: EventBody = { type: 'divided', doughG: 980, pieces: 1, ballG: 98 };
+  const at = (...events: EventBody[]) => {
+    const { live, acts } = liveBatch(divided, ...events);
+    jest.setSystemTime(START_MS + events.length * 60_000);
+    draw(<GriddleStep live={live} step={stepOf('griddle')} />);
+    return acts;
+  };
+
+  test.each<[string, EventBody[], string | RegExp, EventBody]>([
+    ['nothing', [], 'Piece 1 on', { type: 'piece-on', piece: 1 }],
+    [
+      'the first side',
+      [{ type: 'piece-on', piece: 1 }],
+      'Flip: piece 1',
+      { type: 'flipped', piece: 1, side: 2 },
+    ],
+    [
+      'the last side before the flame',
+      [
+        { type: 'piece-on', piece: 1 },
+        { type: 'flipped', piece: 1, side: 2 },
+      ],
+      'To the flame: piece 1',
+      { type: 'flipped', piece: 1, side: 3 },
+    ],
+    [
+      'the flame',
+      [
+        { type: 'piece-on', piece: 1 },
+        { type: 'flipped', piece: 1, side: 2 },
+        { type: 'flipped', piece: 1, side: 3 },
+      ],
+      'Off: piece 1',
+      { type: 'piece-off', piece: 1 },
+    ],
+    [
+      'the last piece',
+      [
+        { type: 'piece-on', piece: 1 },
+        { type: 'piece-off', piece: 1 },
+      ],
+      'All pieces are off',
+      { type: 'done', stepId: 'griddle' },
+    ],
+  ])('after %s', (_case, events, name, expected) => {
+    const acts = at(...events);
+    press(name);
+    expect(acts).toEqual([expected]);
+  });
+
+  test('counts down, then says what is due and how late it is', () => {
+    at({ type: 'piece-on', piece: 1 });
+    expect(screen.getByRole('timer').textContent).toContain('20');
+    act(() => void jest.advanceTimersByTime(22_000));
+    expect(screen.getByRole('timer').textContent).toContain('+2');
+    expect(screen.getByRole('alert').textContent).toContain('Flip now');
+  });
+});
+
+describe('finishing', () => {
+  test('takes what was made, how much is good, and a note', async () => {
+    const { live, acts } = liveBatch({ type: 'divided', doughG: 980, pieces: 9, ballG: 108 });
+    draw(<FinishStep live={live} step={stepOf('finish')} />);
+    jest.useRealTimers();
+    press('Good pieces: less');
+    fireEvent.change(screen.getByLabelText('Note for the log'), { target: { value: ' edge burnt ' } });
+    press('Finish batch');
+    await waitFor(() => expect(acts).toEqual([{ type: 'finished', pieces: 9, good: 8, note: 'edge burnt' }]));
+  });
+
+  test.each([
+    ['Good pieces', '10', 'There are more good pieces than pieces made.'],
+    ['Pieces made', '', 'Pieces made must be a whole number.'],
+    ['Pieces made', '-1', 'Pieces made must be a whole number.'],
+    ['Pieces made', '99999', 'Pieces made is more than a batch can hold.'],
+  ])('%s of "%s" is said at the field', async (label, typed, sentence) => {
+    const { live, acts } = liveBatch({ type: 'divided', doughG: 980, pieces: 9, ballG: 108 });
+    draw(<FinishStep live={live} step={stepOf('finish')} />);
+    jest.useRealTimers();
+    fireEvent.change(screen.getByLabelText(label), { target: { value: typed } });
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toBe(sentence));
+    press('Finish batch');
+    expect(acts).toEqual([]);
+  });
+});

@@ -1,0 +1,83 @@
+import {
+  type BatchEvent,
+  DEFAULT_KITCHEN,
+  type EventBody,
+  type Formula,
+  type Plan,
+  type Step,
+  foldBatch,
+  formulaSchema,
+  planBatch,
+} from '@kettle-scale/core';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import type { LiveBatch } from '../data/useBatch';
+import { ThemeScope } from '../ui/theme';
+
+/** A made-up formula for tests of screens: hot water, a hot press, a flame. */
+export const formula: Formula = formulaSchema.parse({
+  format: 'kettle-scale/formula',
+  formatVersion: 1,
+  id: 'test-round',
+  version: 1,
+  name: 'Test round',
+  summary: '',
+  lines: [
+    { id: 'flour', ingredient: 'flour-plain', fraction: 1 },
+    { id: 'water', ingredient: 'water', fraction: 0.6 },
+    { id: 'salt', ingredient: 'salt-fine', fraction: 0.02 },
+  ],
+  method: {
+    school: 'hold-back',
+    saltIn: 'flour',
+    liquidTempC: 55,
+    holdBack: 0.1,
+    mix: { by: 'machine', minS: 60, maxS: 120 },
+    knead: { by: 'hand', minS: 300, maxS: 600, test: 'stretch' },
+    rests: [{ of: 'dough', where: 'room', earliestS: 600, latestS: 1200, cover: 'cloth' }],
+    shaping: { how: 'hot-press', note: 'Both faces hot.' },
+    hold: 'Wrap.',
+  },
+  bake: {
+    surface: 'flat',
+    plateC: 220,
+    sides: [{ seconds: 20 }, { seconds: 15 }],
+    finish: { kind: 'flame', seconds: 5 },
+  },
+  product: { ballG: 100, thicknessMm: 2, springBack: 0.05, air: 0.04, ballToleranceG: 2, look: 'Freckled.' },
+});
+
+export const plan: Plan = planBatch({
+  formula,
+  need: { by: 'pieces', pieces: 10, ballG: 100 },
+  kitchen: { ...DEFAULT_KITCHEN, bowlMinimumG: 0, bowlCapacityG: 1200 },
+});
+
+export const stepOf = (id: string): Step => {
+  const step = plan.steps.find((candidate) => candidate.id === id);
+  if (!step) throw new Error(`no step ${id}`);
+  return step;
+};
+
+export const START_MS = Date.UTC(2026, 2, 4, 10);
+
+/** A batch in which these acts happened, one a minute; `acts` collects what a screen does to it. */
+export function liveBatch(...bodies: EventBody[]) {
+  const acts: EventBody[] = [];
+  const events = bodies.map((body, index) => ({
+    ...body,
+    id: `019a0000-0000-7000-8000-${String(index).padStart(12, '0')}`,
+    at: new Date(START_MS + index * 60_000).toISOString(),
+  })) as BatchEvent[];
+  const live: LiveBatch = {
+    batch: { id: 'b', startedAt: new Date(START_MS).toISOString(), plan, flourLotId: null, events },
+    state: foldBatch(plan, events),
+    act: (...bodiesNow) => void acts.push(...bodiesNow),
+    undo: jest.fn(),
+    queue: { pending: [], status: 'saved', refusal: null },
+  };
+  return { live, acts };
+}
+
+/** Draws a part of the app as it stands in it. */
+export const draw = (part: ReactNode) => render(<ThemeScope name="paper">{part}</ThemeScope>);

@@ -1,0 +1,119 @@
+import { type BatchSummary, foldBatch } from '@kettle-scale/core';
+import { batchStart, event, openTestKitchen, wrap } from '../testing/kitchen';
+
+type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
+let kitchen: Kitchen;
+
+beforeEach(async () => {
+  kitchen = await openTestKitchen();
+  await kitchen.stores.formulas.save(wrap(), 'new', '2026-03-01T00:00:00.000Z', true);
+});
+afterEach(() => kitchen.close());
+
+const start = async (minute: number): Promise<string> => {
+  const at = `2026-03-04T09:${String(minute).padStart(2, '0')}:00.000Z`;
+  const { body } = await kitchen.api.post('/api/v1/batches').send(batchStart({ at })).expect(201);
+  return (body as { id: string }).id;
+};
+const log = async (query = ''): Promise<BatchSummary[]> =>
+  (await kitchen.api.get(`/api/v1/batches${query}`).expect(200)).body as BatchSummary[];
+
+describe('the log', () => {
+  test('comes the newest first, a page at a time', async () => {
+    const ids = [await start(1), await start(2), await start(3)];
+    expect((await log()).map(({ id }) => id)).toEqual([...ids].reverse());
+    const [newest] = await log('?limit=1');
+    expect(newest?.id).toBe(ids[2]);
+    const rest = await log(`?limit=2&before=${newest?.startedAt}`);
+    expect(rest.map(({ id }) => id)).toEqual([ids[1], ids[0]]);
+  });
+
+  test('says what a running batch is at, and follows every act', async () => {
+    const id = await start(1);
+    expect((await log())[0]?.record.nowTitle).toBe('Weigh strong flour');
+    const weighed = event({ type: 'weighed', stepId: 'weigh-1-strong', massG: 1785 });
+    await kitchen.stores.batches.append(id, weighed, weighed.at);
+    expect((await log())[0]?.record.nowTitle).toBe('Weigh soft flour');
+    const undo = event({ type: 'void', eventId: weighed.id });
+    await kitchen.stores.batches.append(id, undo, undo.at);
+    expect((await log())[0]?.record.nowTitle).toBe('Weigh strong flour');
+  });
+
+  test('keeps running, finished and given-up batches apart', async () => {
+    const [running, finished, abandoned] = [await start(1), await start(2), await start(3)];
+    const end = event({ type: 'finished', pieces: 24, good: 20 });
+    const giveUp = event({ type: 'abandoned', reason: 'no gas' });
+    await kitchen.stores.batches.append(finished, end, end.at);
+    await kitchen.stores.batches.append(abandoned, giveUp, giveUp.at);
+    const idsOf = async (status: string) => (await log(`?status=${status}`)).map(({ id }) => id);
+    expect(await idsOf('running')).toEqual([running]);
+    expect(await idsOf('finished')).toEqual([finished]);
+    expect(await idsOf('abandoned')).toEqual([abandoned]);
+  });
+});
+
+describe('batches in hand', () => {
+  test('what another server added to the same file is seen, and nothing is stored twice', async () => {
+    const id = await start(1);
+    const other = await openTestKitchen({ file: kitchen.path });
+    const [first, second] = [event({ type: 'note', text: 'first' }), event({ type: 'note', text: 'second' })];
+    await kitchen.stores.batches.append(id, first, first.at);
+    const end = event({ type: 'finished', pieces: 1, good: 1 });
+    expect(await other.stores.batches.append(id, end, end.at)).toMatchObject({ outcome: 'new' });
+    expect(await kitchen.stores.batches.append(id, second, second.at)).toMatchObject({ outcome: 'refused' });
+    expect(await kitchen.stores.batches.append(id, end, end.at)).toMatchObject({ outcome: 'same' });
+    const batch = await other.stores.batches.get(id);
+    expect(batch?.events.map(({ type }) => type)).toEqual(['note', 'finished']);
+    await other.close();
+  });
+
+  test('the same start at the same moment from many phones is one batch', async () => {
+    const body = batchStart();
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, () => kitchen.api.post('/api/v1/batches').send(body)),
+    );
+    expect(answers.filter(({ status }) => status === 201)).toHaveLength(1);
+    expect(answers.filter(({ status }) => status === 200)).toHaveLength(7);
+  });
+
+  test('an event for a batch that is not there is not kept', async () => {
+    const note = event({ type: 'note', text: 'lost' });
+    expect(await kitchen.stores.batches.append('nobody', note, note.at)).toEqual({ outcome: 'no-batch' });
+    const id = await start(1);
+    expect(await kitchen.stores.batches.append(id, note, note.at)).toMatchObject({ outcome: 'new' });
+  });
+
+  test('an event id used in one batch cannot be used in another', async () => {
+    const [one, two] = [await start(1), await start(2)];
+    const note = event({ type: 'note', text: 'here' });
+    await kitchen.stores.batches.append(one, note, note.at);
+    expect(await kitchen.stores.batches.append(two, note, note.at)).toEqual({ outcome: 'clash' });
+  });
+});
+
+test.each([
+  ['a formula that is not there', { formulaId: 'moon' }, 'formulaId'],
+  ['a version that is not there', { formulaVersion: 7 }, 'formulaId'],
+  ['a flour lot that is not there', { flourLotId: 'moon' }, 'flourLotId'],
+  ['no need', { need: undefined }, 'need'],
+  ['a need below one ball', { need: { by: 'flour', flourG: 12, ballG: 105 } }, 'need.flourG'],
+  ['an id of another kind', { id: '6f1e7bb0-1111-4111-8111-111111111111' }, 'id'],
+  ['a start in years', { at: '2031-01-01T00:00:00.000Z' }, 'at'],
+  ['an unknown field', { cook: 'me' }, 'cook'],
+])('%s does not start a batch', async (_case, changes, path) => {
+  const answer = await kitchen.api.post('/api/v1/batches').send(batchStart(changes)).expect(422);
+  expect((answer.body as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain(path);
+  expect(await log()).toEqual([]);
+});
+
+test('a whole batch survives being stored and read: the fold is the same', async () => {
+  const demo = await openTestKitchen({ demo: true });
+  const [past] = JSON.parse(await demo.stores.batches.listJson({ limit: 1 })) as BatchSummary[];
+  const batch = await demo.stores.batches.get(past?.id ?? '');
+  if (!batch) throw new Error('the demo has no batch');
+  const again = await openTestKitchen({ file: demo.path });
+  const read = await again.stores.batches.get(batch.id);
+  expect(read).toEqual(batch);
+  expect(foldBatch(batch.plan, batch.events).status).toBe('finished');
+  await Promise.all([demo.close(), again.close()]);
+});
