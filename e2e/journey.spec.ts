@@ -173,3 +173,57 @@ test('a note is kept, a batch can be given up, and the log says why', async ({ p
   await expect(page.getByText('Bag was damp')).toBeVisible();
   await expect(page.getByText('No gas')).toBeVisible();
 });
+
+test('two bowls are weighed, mixed and kneaded one after the other, then go on as one dough', async ({
+  page,
+}) => {
+  const cook = bench(page);
+  await cook.start('pilot-press', '?by=pieces&pieces=600&ball=36 g');
+  const bowl = (n: number) => expect(page.getByText(`Pilot press · bowl ${n} of 2`)).toBeVisible();
+  for (const n of [1, 2]) {
+    await bowl(n);
+    await cook.weighAll();
+    await bowl(n);
+    await cook.press('Start mixing');
+    await cook.press('Mixed already');
+    await cook.press('Start kneading');
+    await cook.press('It is right already');
+  }
+  await cook.step('Divide');
+  await expect(page.getByRole('button', { name: /^Cut (599|600|601) × 3[56]/ })).toBeVisible();
+});
+
+test('a second phone sees what the first has done, and both may act', async ({ page, browser }) => {
+  const cook = bench(page);
+  await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
+  const phone = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  await phone.goto(page.url());
+  const second = bench(phone);
+  await second.step('Weigh fine wholemeal');
+  await cook.press(/ is in$/);
+  await second.step('Weigh water');
+  await second.press(/ is in$/);
+  await second.step('Mix');
+  await cook.step('Mix');
+  await phone.close();
+});
+
+test('in ounces: weighed and keyed in the measures of the reader, stored in grams', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'oz, in, °F' }).click();
+  const cook = bench(page);
+  await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
+  await cook.press('Key it in');
+  await cook.keyIn('7.6');
+  await cook.press('Use 7.6 oz');
+  await cook.step('Weigh water');
+  await cook.expectSaved();
+  const id = page.url().split('/').at(-1);
+  const { events } = (await (await request.get(`/api/v1/batches/${id}`)).json()) as {
+    events: { massG: number }[];
+  };
+  expect(events[0]?.massG).toBeCloseTo(7.6 * 28.3495, 1);
+});

@@ -9,9 +9,11 @@ import {
   formulaSchema,
   planBatch,
 } from '@kettle-scale/core';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { LiveBatch } from '../data/useBatch';
+import { queryClient } from '../data/queries';
 import { ThemeScope } from '../ui/theme';
 
 /** A made-up formula for tests of screens: hot water, a hot press, a flame. */
@@ -80,4 +82,9 @@ export function liveBatch(...bodies: EventBody[]) {
 }
 
 /** Draws a part of the app as it stands in it. */
-export const draw = (part: ReactNode) => render(<ThemeScope name="paper">{part}</ThemeScope>);
+export const draw = (part: ReactNode) =>
+  render(
+    <QueryClientProvider client={queryClient}>
+      <ThemeScope name="paper">{part}</ThemeScope>
+    </QueryClientProvider>,
+  );

@@ -1,0 +1,45 @@
+import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { api } from '../../data/api';
+import { draw } from '../../testing/liveBatch';
+import { KitchenForm } from './KitchenForm';
+
+const type = (label: string, value: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const save = () => screen.getByRole('button', { name: 'Save the kitchen' });
+
+let saved: jest.SpyInstance<Promise<Kitchen>, [Kitchen]>;
+beforeEach(() => {
+  saved = jest.spyOn(api, 'saveKitchen').mockImplementation(async (kitchen) => kitchen);
+  saved.mockClear();
+  draw(<KitchenForm kitchen={DEFAULT_KITCHEN} />);
+});
+
+test('shows losses in percent and saves them as fractions', async () => {
+  expect(screen.getByLabelText<HTMLInputElement>('Stays in bowl and on hands, %').value).toBe('1');
+  type('Stays in bowl and on hands, %', '1,5');
+  type('Most dough a bowl takes, g', '8000');
+  await waitFor(() => expect(save().getAttribute('aria-disabled')).not.toBe('true'));
+  fireEvent.click(save());
+  await screen.findByText('Saved.');
+  expect(saved.mock.calls[0]?.[0]).toEqual({ ...DEFAULT_KITCHEN, bowlLoss: 0.015, bowlCapacityG: 8000 });
+});
+
+test('nothing to save, nothing to press', () => {
+  expect(save().getAttribute('aria-disabled')).toBe('true');
+});
+
+test.each([
+  ['Step of the bench scale, g', '3', /must be a step that scales show/],
+  ['Most dough a bowl takes, g', '', /Bowl capacity is missing/],
+  ['Most dough a bowl takes, g', 'much', /Bowl capacity must be a number/],
+  ['Least dough it mixes well, g', '20000', /smallest load is more than the bowl holds/],
+  ['Lost on the bench, %', '50', /Bench loss must be a fraction/],
+  ['Most the fine scale carries, g', '-1', /between 1 and 20,000 g/],
+])('%s of "%s" is said at the field and cannot be saved', async (label, value, sentence) => {
+  type(label, value);
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(sentence));
+  expect(screen.getByLabelText<HTMLInputElement>(label).value).toBe(value);
+  expect(save().getAttribute('aria-disabled')).toBe('true');
+  expect(saved).not.toHaveBeenCalled();
+});
