@@ -45,8 +45,9 @@ describe('the fields of the plan screen', () => {
   test('the address keeps a weight that means the same in other units', () => {
     expect(toAddress('105', 'metric')).toBe('105 g');
     expect(fromAddress('105 g', 0, 'metric')).toBe('105');
-    expect(fromAddress('105 g', 0, 'us')).toBe('3.7');
+    expect(fromAddress('105 g', 0, 'us')).toBe('3.70');
     expect(fromAddress('nonsense', 0, 'metric')).toBe('nonsense');
-    expect(typedMass(2000, 'us')).toBe('4 lb 6.5 oz');
+    expect(fromAddress('58 g', 0, 'us')).toBe('2.05');
+    expect(typedMass(2000, 'us')).toBe('4 lb 6.55 oz');
   });
 });

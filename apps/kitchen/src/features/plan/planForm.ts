@@ -65,9 +65,12 @@ export function needTextSchema(units: UnitSystem) {
     });
 }
 
-/** Writes a mass the way it may be typed back: "105", "4.2"; or "3 lb 12.8 oz" when it needs both. */
+/** Finer than the scale: a tenth of an ounce is three grams, too coarse for the weight of a ball. */
+const TYPED_STEP_G: Record<UnitSystem, number> = { metric: 1, us: 0.1 };
+
+/** Writes a mass the way it may be typed back: "105", "3.70"; or "3 lb 12.80 oz" when it needs both. */
 export function typedMass(massG: number, units: UnitSystem): string {
-  const { value, unit } = massFigure(massG, 1, units);
+  const { value, unit } = massFigure(massG, TYPED_STEP_G[units], units);
   return value.includes('lb') ? `${value} ${unit}` : value;
 }
 
