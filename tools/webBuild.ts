@@ -13,7 +13,7 @@ const LEAST_BYTES = 1024;
 /** Everything the exported app is made from. */
 function sourceHash(): string {
   const sources = [...filesBelow(join(ROOT, 'apps/kitchen')), ...filesBelow(join(ROOT, 'packages/core/src'))];
-  const shipped = sources.filter((file) => !/\.test\.tsx?$|\/testing\//.test(file));
+  const shipped = sources.filter((file) => !/\.test\.tsx?$|\/test\//.test(file));
   return hashOf([...shipped, join(ROOT, 'package-lock.json'), join(ROOT, 'tools/webBuild.ts')]);
 }
 

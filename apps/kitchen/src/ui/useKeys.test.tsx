@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { Pressable, TextInput } from 'react-native';
-import { draw } from '../testing/liveBatch';
+import { draw } from '../test/liveBatch';
 import { Action } from './actions';
 import { Segments } from './Segments';
 import { Sheet } from './Sheet';

@@ -1,5 +1,5 @@
 import { type BatchSummary, foldBatch } from '@kettle-scale/core';
-import { batchStart, event, openTestKitchen, wrap } from '../testing/kitchen';
+import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
 let kitchen: Kitchen;

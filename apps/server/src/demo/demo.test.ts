@@ -1,5 +1,5 @@
 import { type BatchSummary, batchRecord, checkFormula, foldBatch, planBatch } from '@kettle-scale/core';
-import { openTestKitchen } from '../testing/kitchen';
+import { openTestKitchen } from '../test/kitchen';
 import { demoFormulas } from './seedDemo';
 
 describe('the demo', () => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { eventId, eventsOf, kitchen, request } from '../testing/examples';
+import { eventId, eventsOf, kitchen, request } from '../test/examples';
 import type { EventBody } from './eventSchema';
 import { explainDivision, explainRolling, explainTarget } from './explain';
 import { foldBatch } from './foldBatch';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { InputError } from '../problem';
 import { SCALE_STEPS_G, sumG } from '../quantity/roundToStep';
-import { formula, kitchen, request } from '../testing/examples';
+import { formula, kitchen, request } from '../test/examples';
 import { explainFigure } from './explain';
 import type { Kitchen } from './kitchenSchema';
 import { doughForPiecesG, planBatch } from './planBatch';

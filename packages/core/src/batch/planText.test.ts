@@ -1,5 +1,5 @@
 import { DOCUMENT_NAMES, jsonSchemaOf, parseJson } from '../format/documents';
-import { formula, kitchen, request } from '../testing/examples';
+import { formula, kitchen, request } from '../test/examples';
 import { bakePhases, bakeSecondsOf } from './bakePhases';
 import { eventSchema } from './eventSchema';
 import { explainFigure } from './explain';

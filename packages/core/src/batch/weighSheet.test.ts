@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { resolveLines } from '../formula/resolveLines';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { sumG } from '../quantity/roundToStep';
-import { formula, kitchen } from '../testing/examples';
+import { formula, kitchen } from '../test/examples';
 import { type Ceiling, scaleFor, weighSheet } from './weighSheet';
 
 const lines = resolveLines(formula, CATALOGUE);

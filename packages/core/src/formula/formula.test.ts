@@ -2,7 +2,7 @@ import { CATALOGUE } from '../ingredient/catalogue';
 import { ingredientSchema } from '../ingredient/ingredientSchema';
 import { InputError, parseInput } from '../problem';
 import { checkFormula } from '../format/checkFormula';
-import { formula } from '../testing/examples';
+import { formula } from '../test/examples';
 import { doughTotals } from './percentages';
 
 const withLines = (...lines: [ingredient: string, fraction: number][]) => ({

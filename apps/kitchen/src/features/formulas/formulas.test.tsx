@@ -2,15 +2,15 @@ import { CATALOGUE } from '@kettle-scale/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';
-import { draw, formula } from '../../testing/liveBatch';
-import { push } from '../../testing/router';
+import { draw, formula } from '../../test/liveBatch';
+import { push } from '../../test/router';
 import { usePreferences } from '../../ui/preferences';
 import { FormulaPage } from './FormulaPage';
 import { FormulasScreen } from './FormulasScreen';
 import { formulaFacts } from './formulaFacts';
 import { methodWords } from './methodWords';
 
-jest.mock('expo-router', () => jest.requireActual('../../testing/router'));
+jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 
 const foods = [...CATALOGUE];
 const other = { ...formula, id: 'other', name: 'Other bread' };

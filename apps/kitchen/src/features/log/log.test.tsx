@@ -3,13 +3,13 @@ import { batchRecord } from '@kettle-scale/core';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';
-import { START_MS, draw, liveBatch, plan } from '../../testing/liveBatch';
-import { push } from '../../testing/router';
+import { START_MS, draw, liveBatch, plan } from '../../test/liveBatch';
+import { push } from '../../test/router';
 import { BatchPage } from './BatchPage';
 import { LogScreen } from './LogScreen';
 import { StepThread } from './StepThread';
 
-jest.mock('expo-router', () => jest.requireActual('../../testing/router'));
+jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 
 const [flour] = plan.sheet;
 const acts: EventBody[] = [

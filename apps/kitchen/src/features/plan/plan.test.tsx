@@ -1,7 +1,7 @@
 import { explainFigure, planBatch } from '@kettle-scale/core';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { draw, formula, plan } from '../../testing/liveBatch';
+import { draw, formula, plan } from '../../test/liveBatch';
 import { WhySheet } from '../../ui/Why';
 import { NeedFields } from './NeedFields';
 import { WeighSheet } from './WeighSheet';

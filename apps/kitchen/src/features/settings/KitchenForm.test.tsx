@@ -1,7 +1,7 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
-import { draw } from '../../testing/liveBatch';
+import { draw } from '../../test/liveBatch';
 import { KitchenForm } from './KitchenForm';
 
 const type = (label: string, value: string) =>

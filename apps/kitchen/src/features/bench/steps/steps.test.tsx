@@ -1,20 +1,11 @@
 import type { EventBody } from '@kettle-scale/core';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { START_MS, draw, liveBatch, plan, stepOf } from '../../../testing/liveBatch';
+import { START_MS, draw, keyIn, liveBatch, plan, press, see, stepOf } from '../../../test/liveBatch';
 import { DivideStep } from './DivideStep';
 import { FinishStep } from './FinishStep';
 import { FlattenStep } from './FlattenStep';
 import { GriddleStep } from './GriddleStep';
 import { TimedStep } from './TimedStep';
-import { WeighStep } from './WeighStep';
-
-const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
-const keyIn = (digits: string) => [...digits].forEach((digit) => press(digit));
-const see = (text: string | RegExp) => screen.getByText(text);
-const title = () => screen.getByRole('heading', { level: 1 }).textContent;
-
-const [flour, water] = plan.sheet;
-const weighedFlour: EventBody = { type: 'weighed', stepId: 'weigh-1-flour', massG: flour?.massG ?? 0 };
 
 beforeEach(() => {
   jest.useFakeTimers();
@@ -25,98 +16,6 @@ beforeEach(() => {
 afterEach(() => {
   jest.useRealTimers();
   localStorage.clear();
-});
-
-describe('weighing', () => {
-  const onWater = (...before: EventBody[]) => {
-    const { live, acts } = liveBatch(weighedFlour, ...before);
-    draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
-    return acts;
-  };
-
-  test('shows the planned mass and confirms it in one touch', () => {
-    const acts = onWater();
-    expect(title()).toBe('Weigh water');
-    press(/ is in$/);
-    expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: water?.massG }]);
-  });
-
-  test('warns of a scald and says what to hold back', () => {
-    onWater();
-    expect(see(/It scalds/)).toBeTruthy();
-    expect(see(/^Keep .* of it aside/)).toBeTruthy();
-  });
-
-  test('a keyed weight within tolerance is taken as it is', () => {
-    const acts = onWater();
-    press('Key it in');
-    keyIn(String((water?.massG ?? 0) + 1));
-    press(/^Use/);
-    expect(acts).toMatchObject([{ type: 'weighed', massG: (water?.massG ?? 0) + 1 }]);
-  });
-
-  test('an over-pour is a choice: follow it, keep it, or take it out; nothing happens before', () => {
-    const acts = onWater();
-    press('Key it in');
-    keyIn('400');
-    press('Use 400 g');
-    expect(title()).toBe('Too much water');
-    expect(acts).toEqual([]);
-    expect(see('Plain flour, add')).toBeTruthy();
-    press(/^Rescale the batch/);
-    expect(acts).toMatchObject([
-      { type: 'weighed', massG: 400 },
-      { type: 'rescaled', stepId: 'weigh-1-water', factor: 400 / (water?.exactG ?? 1) },
-    ]);
-  });
-
-  test('an over-pour kept states its percentage', () => {
-    const acts = onWater();
-    press('Key it in');
-    keyIn('400');
-    press('Use 400 g');
-    press(/^Keep it at 6\d\.\d/);
-    expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: 400 }]);
-  });
-
-  test('an over-pour that the bowl cannot follow says so', () => {
-    onWater();
-    press('Key it in');
-    keyIn('480');
-    press('Use 480 g');
-    expect(see(/^The bowl would hold/)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: /^Rescale/ })).toBeNull();
-  });
-
-  test('too little asks for the rest', () => {
-    const acts = onWater();
-    press('Key it in');
-    keyIn('300');
-    press('Use 300 g');
-    expect(title()).toBe('Not enough water');
-    press(/^Add .* more$/);
-    expect(acts).toEqual([]);
-    expect(see('The scale shows')).toBeTruthy();
-  });
-
-  test('nothing keyed cannot be used', () => {
-    onWater();
-    press('Key it in');
-    expect(screen.getByRole('button', { name: 'Key in the scale' }).getAttribute('aria-disabled')).toBe(
-      'true',
-    );
-    press('Back');
-    expect(see('Put on the scale')).toBeTruthy();
-  });
-
-  test('pedal: Page Down confirms, Backspace undoes', () => {
-    const { live, acts } = liveBatch(weighedFlour);
-    draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
-    fireEvent.keyDown(document.body, { key: 'PageDown' });
-    expect(acts).toHaveLength(1);
-    fireEvent.keyDown(document.body, { key: 'Backspace' });
-    expect(live.undo).toHaveBeenCalledTimes(1);
-  });
 });
 
 describe('timed steps', () => {

@@ -10,7 +10,7 @@ import {
   planBatch,
 } from '@kettle-scale/core';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { render } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { LiveBatch } from '../data/useBatch';
 import { queryClient } from '../data/queries';
@@ -88,3 +88,8 @@ export const draw = (part: ReactNode) =>
       <ThemeScope name="paper">{part}</ThemeScope>
     </QueryClientProvider>,
   );
+
+/** Short words for what a cook does on a screen and sees there. */
+export const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+export const keyIn = (digits: string) => [...digits].forEach((digit) => press(digit));
+export const see = (text: string | RegExp) => screen.getByText(text);
