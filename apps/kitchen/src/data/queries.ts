@@ -4,7 +4,7 @@ import { Refused, api } from './api';
 
 const MINUTE_MS = 60_000;
 /** How often a running batch looks for acts from another phone. */
-const RUNNING_POLL_MS = 5000;
+const RUNNING_POLL_MS = 2000;
 const RETRIES = 2;
 
 export const queryClient = new QueryClient({
