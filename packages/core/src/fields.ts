@@ -42,8 +42,7 @@ export function fractionField(label: string, min: number, max: number): z.ZodNum
 }
 
 /** Control characters have no place in a name and can hide text; line breaks and tabs are kept. */
-// eslint-disable-next-line no-control-regex
-const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
+const CONTROL = /[^\P{Cc}\t\n\r]/u;
 
 /** A text of limited length without control characters. */
 export function textField(label: string, { min = 0, max }: { min?: number; max: number }): z.ZodString {
