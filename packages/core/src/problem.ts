@@ -21,6 +21,8 @@ export interface Problem {
   /** Path to the field, as in `lines[2].fraction`; empty for the whole document. */
   path: string;
   message: string;
+  /** Line of the file, from 1, where the input is a file. */
+  line?: number;
 }
 
 /** Thrown by core when an input cannot be used. Nothing has been changed. */

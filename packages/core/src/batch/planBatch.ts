@@ -95,12 +95,13 @@ function holdBackOf(
 }
 
 function warningsOf(
+  { method: { school } }: Formula,
   lines: readonly ResolvedLine[],
   sheet: readonly SheetLine[],
   bowlG: number,
   kitchen: Kitchen,
 ) {
-  const warnings: Plan['warnings'] = formulaWarnings(lines).map(({ message }) => ({
+  const warnings: Plan['warnings'] = formulaWarnings(lines, school).map(({ message }) => ({
     path: 'formula.lines',
     message,
   }));
@@ -185,7 +186,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     relaxed,
     steps,
     expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0),
-    warnings: warningsOf(lines, sheet, bowlG, kitchen),
+    warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
   };
 }
 

@@ -22,7 +22,7 @@ export function checkFormula(value: unknown, catalogue: readonly Ingredient[] = 
   return {
     formula,
     ...doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food }))),
-    warnings: formulaWarnings(lines),
+    warnings: formulaWarnings(lines, formula.method.school),
     allergens: [...new Set(lines.flatMap(({ food }) => food.allergens))],
   };
 }

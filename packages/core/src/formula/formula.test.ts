@@ -34,7 +34,7 @@ describe('effective hydration and fat', () => {
     expect(check.hydration).toBeCloseTo(0.4 * 0.875 + 0.1 * 0.87 + 0.1 * 0.17, 3);
     expect(check.fat).toBeCloseTo(0.4 * 0.037 + 0.1 * 0.033 + 0.1 * 0.815, 6);
     expect(check.salt).toBe(0.02);
-    expect(check.allergens).toEqual(['gluten', 'milk']);
+    expect(check.allergens).toEqual(['gluten', 'wheat', 'milk']);
   });
 
   test("the flour's own moisture is in the dough's moisture, not in hydration", () => {
@@ -67,7 +67,7 @@ describe('what a formula may not be', () => {
       /fraction between/,
     ],
     ['an unknown field', { ...formula, colour: 'red' }, 'colour', /not known/],
-    ['a newer file', { ...formula, formatVersion: 2 }, 'formatVersion', /version 2/],
+    ['a newer file', { ...formula, formatVersion: 3 }, 'formatVersion', /version 3/],
     ['another format', { ...formula, format: 'other' }, 'format', /kettle-scale\/formula/],
     ['a name of control characters', { ...formula, name: 'a\u0000b' }, 'name', /cannot be printed/],
     ['a missing name', { ...formula, name: undefined }, 'name', /missing/],

@@ -1,24 +1,47 @@
 import { z } from 'zod';
-import { countField, fractionField, slugField, textField } from '../fields';
-import { type Ingredient, ingredientSchema } from '../ingredient/ingredientSchema';
+import { choiceField, countField, fractionField, numberField, slugField, textField } from '../fields';
+import { FILL_METHODS, type Ingredient, ingredientSchema } from '../ingredient/ingredientSchema';
 import { bakeSchema, methodSchema, productSchema } from './methodSchema';
 
 export const FORMULA_FORMAT = 'kettle-scale/formula';
-/** Raised when a file of this version could not be read by an older program. */
-export const FORMULA_FORMAT_VERSION = 1;
+/** Raised when a file of this version could not be read by an older program. Files of version 1 are files of version 2. */
+export const FORMULA_FORMAT_VERSION = 2;
+const READABLE_VERSIONS = [1, 2] as const;
 
 /** The `format` and `formatVersion` pair that opens every document of ours. */
-export function formatFields<const F extends string, const V extends number>(format: F, version: V) {
+export function formatFields<const F extends string, const V extends number>(
+  format: F,
+  ...versions: readonly [V, ...V[]]
+) {
+  const newest = Math.max(...versions);
   return {
     format: z.literal(format, { error: `This must be a document of the format “${format}”.` }),
-    formatVersion: z.literal(version, {
+    formatVersion: z.literal([...versions], {
       error: (issue) =>
-        typeof issue.input === 'number' && issue.input > version
-          ? `This file is of version ${issue.input}; this program reads version ${version}. Update the program.`
-          : `The format version must be ${version}.`,
+        typeof issue.input === 'number' && issue.input > newest
+          ? `This file is of version ${issue.input}; this program reads version ${newest}. Update the program.`
+          : `The format version must be ${versions.join(' or ')}.`,
     }),
   };
 }
+
+const looseField = (label: string) => numberField(label, { min: 0.1, max: 10 });
+
+/** How a line was measured before it was weighed: what the spread of its mass is worked out from. */
+export const measureSchema = z.strictObject({
+  /** As written: "2 3/4 cups, scooped". */
+  text: textField('Measure', { min: 1, max: 80 }),
+  fill: choiceField('Fill', FILL_METHODS).optional(),
+  /** Density that turned the volume into this line's mass. */
+  gMl: numberField('Density', { min: 0.02, max: 3, unit: 'g/ml' }).optional(),
+  /** Name and weight of the piece that was counted. */
+  piece: textField('Piece', { min: 1, max: 30 }).optional(),
+  gEach: numberField('Weight of a piece', { min: 0.05, max: 2000, unit: 'g' }).optional(),
+  /** What the measure itself leaves open (a pinch, a heap), as shares of the typical. */
+  loose: z.strictObject({ low: looseField('Least'), high: looseField('Most') }).optional(),
+});
+
+export type Measure = z.infer<typeof measureSchema>;
 
 const lineSchema = z.strictObject({
   id: slugField('Line id'),
@@ -27,6 +50,7 @@ const lineSchema = z.strictObject({
   /** Share of the flour: 0.54 is 54 % in baker's percent. All flours together are 1. */
   fraction: fractionField('Share of flour', 0.00001, 5),
   note: textField('Note', { max: 120 }).optional(),
+  measure: measureSchema.optional(),
 });
 
 /**
@@ -35,11 +59,15 @@ const lineSchema = z.strictObject({
  */
 export const formulaSchema = z
   .strictObject({
-    ...formatFields(FORMULA_FORMAT, FORMULA_FORMAT_VERSION),
+    ...formatFields(FORMULA_FORMAT, ...READABLE_VERSIONS),
     id: slugField('Formula id'),
     version: countField('Version', { min: 1, max: 100_000 }),
     name: textField('Formula name', { min: 1, max: 60 }),
     summary: textField('Summary', { max: 300 }),
+    /** Longer words: how it was told, where it comes from. */
+    notes: textField('Notes', { max: 4000 }).optional(),
+    /** Flour of the batch that the cook has in mind; only the figures on the page follow it. */
+    flourG: numberField('Flour', { min: 1, max: 1_000_000, unit: 'g' }).optional(),
     lines: z
       .array(lineSchema)
       .min(1, 'A formula needs at least one line, and one of them must be flour.')

@@ -1,4 +1,5 @@
 import type { ResolvedLine } from './formulaSchema';
+import type { MixingSchool } from './methodSchema';
 import { type DoughPart, doughTotals } from './percentages';
 
 export interface FormulaWarning {
@@ -16,7 +17,7 @@ interface TradeRange {
   measure: string;
   of: (lines: readonly ResolvedLine[]) => number;
   low: number;
-  high: number | ((lines: readonly ResolvedLine[]) => number);
+  high: number | ((lines: readonly ResolvedLine[], school?: MixingSchool) => number);
   below: string;
   above: string;
 }
@@ -35,9 +36,21 @@ const shareOfKind =
     lines.filter((line) => line.food.kind === kind).reduce((sum, line) => sum + line.fraction, 0);
 
 /** Wholemeal drinks more: the top of the water range rises from 65 % with none to 75 % with all. */
-const wholemealShare = shareOf('flour-wholemeal-fine', 'flour-wholemeal-coarse');
-const highestWater = (lines: readonly ResolvedLine[]): number =>
-  0.65 + 0.1 * Math.min(1, wholemealShare(lines));
+const wholemealShare = shareOf(
+  'flour-wholemeal-fine',
+  'flour-wholemeal-coarse',
+  'flour-spelt',
+  'flour-rye',
+  'flour-rye-whole',
+);
+const WATER_TOP = 0.65;
+const WHOLEMEAL_ADDS = 0.1;
+const highestWater = (lines: readonly ResolvedLine[], school?: MixingSchool): number =>
+  WATER_TOP + WHOLEMEAL_ADDS * (school === 'boiling-water' ? 1 : Math.min(1, wholemealShare(lines)));
+/** Above this share of flour without gluten, a sheet does not hold when rolled. */
+const MOST_THAT_DOES_NOT_ROLL = 0.3;
+const doesNotRoll = (lines: readonly ResolvedLine[]): number =>
+  lines.filter(({ food }) => food.rolls === 'no').reduce((sum, line) => sum + line.fraction, 0);
 
 /** Usual ranges of the trade for griddle flatbreads, as shares of flour. */
 const TRADE_RANGES: readonly TradeRange[] = [
@@ -91,7 +104,7 @@ const TRADE_RANGES: readonly TradeRange[] = [
   },
   {
     measure: 'yogurt',
-    of: shareOf('yogurt-plain'),
+    of: shareOf('yogurt-plain', 'yogurt-strained', 'yogurt-lowfat'),
     low: 0,
     high: 0.3,
     below: '',
@@ -99,21 +112,32 @@ const TRADE_RANGES: readonly TradeRange[] = [
   },
   {
     measure: 'milk powder',
-    of: shareOf('milk-powder'),
+    of: shareOf('milk-powder', 'milk-powder-whole'),
     low: 0,
     high: 0.07,
     below: '',
     above: 'the bread will brown too fast and stay dense',
   },
+  {
+    measure: 'flour without gluten',
+    of: doesNotRoll,
+    low: 0,
+    high: MOST_THAT_DOES_NOT_ROLL,
+    below: '',
+    above: 'the dough will crack and not roll thin; press it, or use more wheat',
+  },
 ];
 
 const percent = (fraction: number): string => `${Number((fraction * 100).toFixed(1))} %`;
 
-/** Says which shares lie outside what the trade uses, and what the bread would do. Empty when all is usual. */
-export function formulaWarnings(lines: readonly ResolvedLine[]): FormulaWarning[] {
+/**
+ * Says which shares lie outside what the trade uses, and what the bread would do. Empty when all is usual.
+ * @param school a boiling-water dough may be wetter, because its starch binds more
+ */
+export function formulaWarnings(lines: readonly ResolvedLine[], school?: MixingSchool): FormulaWarning[] {
   return TRADE_RANGES.flatMap(({ measure, of, low, high: highLimit, below, above }): FormulaWarning[] => {
     const value = of(lines);
-    const high = typeof highLimit === 'function' ? highLimit(lines) : highLimit;
+    const high = typeof highLimit === 'function' ? highLimit(lines, school) : highLimit;
     if (value >= low - 1e-9 && value <= high + 1e-9) return [];
     const effect = value < low ? below : above;
     const range = `the usual range is ${percent(low)} to ${percent(high)} of flour`;

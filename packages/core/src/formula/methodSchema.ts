@@ -16,6 +16,22 @@ export const MIXING_SCHOOLS = [
 /** What the cook looks for at the end of kneading. */
 export const KNEAD_TESTS = ['dent-stays', 'springs-back', 'clean-bowl', 'stretch'] as const;
 
+/** How a ball becomes a disc, and what the finished bread waits in. */
+export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch'] as const;
+export const HOLDINGS = [
+  'cloth',
+  'insulated box',
+  'lidded dish',
+  'fridge',
+  'freezer',
+  'served at once',
+] as const;
+
+/** What every piece should show. */
+export const SPOTS = ['pale', 'light freckles', 'freckles', 'deep freckles'] as const;
+export const PUFFS = ['flat', 'small bubbles', 'large bubbles', 'full pocket'] as const;
+export const FOLDS = ['rolls up tight', 'folds in half', 'folds in quarters', 'stays crisp'] as const;
+
 const HOUR_S = 3600;
 const DAY_S = 24 * HOUR_S;
 
@@ -49,15 +65,19 @@ export const methodSchema = z.strictObject({
   saltIn: choiceField('Salt goes into', ['water', 'flour']),
   liquidTempC: numberField('Liquid temperature', { min: 0, max: 100, unit: '°C' }),
   /** Share of the main liquid kept back and added by feel. */
-  holdBack: fractionField('Hold-back', 0, 0.3),
+  holdBack: fractionField('Hold-back', 0, 0.5),
   mix: workSchema,
   knead: workSchema.safeExtend({ test: choiceField('Knead test', KNEAD_TESTS) }),
   rests: z.array(restSchema).max(6, 'A method has at most six rests.'),
   shaping: z.strictObject({
-    how: choiceField('Shaping', ['pin', 'hot-press', 'hand-stretch']),
+    how: choiceField('Shaping', SHAPINGS),
+    /** Whether bench flour is used; a fat dough is rolled without. */
+    benchFlour: z.boolean().optional(),
     note: textField('Shaping note', { max: 200 }),
   }),
   hold: textField('Holding', { max: 200 }),
+  /** What the bread is held in. */
+  holdIn: choiceField('Held in', HOLDINGS).optional(),
 });
 
 const sideSchema = z.strictObject({
@@ -93,10 +113,16 @@ export const productSchema = z.strictObject({
   /** Share of the dough that is air: about 0.04 unleavened to 0.15 leavened. */
   air: fractionField('Air in the dough', 0, 0.5),
   ballToleranceG: numberField('Ball tolerance', { min: 0.1, max: 100, unit: 'g' }),
+  diameterToleranceMm: numberField('Diameter tolerance', { min: 0.5, max: 100, unit: 'mm' }).optional(),
+  thicknessToleranceMm: numberField('Thickness tolerance', { min: 0.05, max: 5, unit: 'mm' }).optional(),
+  spots: choiceField('Spots', SPOTS).optional(),
+  puff: choiceField('Puff', PUFFS).optional(),
+  fold: choiceField('Fold test', FOLDS).optional(),
   look: textField('Look of a good piece', { max: 300 }),
 });
 
 export type Method = z.infer<typeof methodSchema>;
+export type MixingSchool = Method['school'];
 export type Rest = Method['rests'][number];
 export type BakeProgram = z.infer<typeof bakeSchema>;
 export type BakeSide = BakeProgram['sides'][number];

@@ -7,7 +7,22 @@ export type UnitKind = 'mass' | 'volume';
 export type Measures = 'us' | 'metric';
 
 export interface Unit {
-  id: 'g' | 'kg' | 'mg' | 'oz' | 'lb' | 'ml' | 'l' | 'tsp' | 'tbsp' | 'cup' | 'floz';
+  id:
+    | 'g'
+    | 'kg'
+    | 'mg'
+    | 'oz'
+    | 'lb'
+    | 'ml'
+    | 'cl'
+    | 'dl'
+    | 'l'
+    | 'tsp'
+    | 'tbsp'
+    | 'cup'
+    | 'floz'
+    | 'pint'
+    | 'quart';
   kind: UnitKind;
   /** Grams (mass) or millilitres (volume) in one of this unit. */
   size: number;
@@ -20,6 +35,9 @@ const SPOONS: Record<Measures, { cup: number; tbsp: number; tsp: number }> = {
   us: { cup: 236.588, tbsp: 14.787, tsp: 4.929 },
   metric: { cup: 250, tbsp: 15, tsp: 5 },
 };
+
+/** Pints differ by country: the US liquid pint, and the imperial one where cups are metric. */
+const PINT_ML: Record<Measures, number> = { us: 473.176, metric: 568.261 };
 
 /** The units the kitchen understands, for its cups and spoons. */
 export function unitsFor(measures: Measures): readonly Unit[] {
@@ -36,6 +54,13 @@ export function unitsFor(measures: Measures): readonly Unit[] {
       size: 1,
       names: ['ml', 'millilitre', 'millilitres', 'milliliter', 'milliliters'],
     },
+    { id: 'cl', kind: 'volume', size: 10, names: ['cl', 'centilitre', 'centilitres', 'centiliter'] },
+    {
+      id: 'dl',
+      kind: 'volume',
+      size: 100,
+      names: ['dl', 'decilitre', 'decilitres', 'deciliter', 'deciliters'],
+    },
     { id: 'l', kind: 'volume', size: 1000, names: ['l', 'litre', 'litres', 'liter', 'liters'] },
     { id: 'tsp', kind: 'volume', size: spoons.tsp, names: ['tsp', 'tsps', 'teaspoon', 'teaspoons'] },
     { id: 'tbsp', kind: 'volume', size: spoons.tbsp, names: ['tbsp', 'tbsps', 'tablespoon', 'tablespoons'] },
@@ -46,5 +71,7 @@ export function unitsFor(measures: Measures): readonly Unit[] {
       size: convert(1, 'fl oz').to('ml'),
       names: ['fl oz', 'floz', 'fluid ounce', 'fluid ounces'],
     },
+    { id: 'pint', kind: 'volume', size: PINT_ML[measures], names: ['pint', 'pints', 'pt'] },
+    { id: 'quart', kind: 'volume', size: 2 * PINT_ML[measures], names: ['quart', 'quarts', 'qt'] },
   ];
 }

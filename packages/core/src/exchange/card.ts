@@ -1,0 +1,98 @@
+import { escapeUTF8 } from 'entities';
+import { kneadTestWords } from '../batch/stepText';
+import { bakePhases } from '../batch/bakePhases';
+import { formulaFacts } from '../formula/formulaFacts';
+import type { Formula } from '../formula/formulaSchema';
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import {
+  type UnitSystem,
+  formatLength,
+  formatMass,
+  formatPercent,
+  formatSpan,
+  formatTemp,
+} from '../quantity/formatQuantity';
+
+const STYLE = `
+@page { size: A5; margin: 10mm }
+* { box-sizing: border-box }
+body { margin: 0; padding: 16px; color: #24211D; background: #fff; font: 12pt/1.35 Barlow_400Regular, "Barlow", sans-serif }
+h1 { font: 600 26pt/1.05 BarlowCondensed_600SemiBold, "Barlow Condensed", sans-serif; margin: 0 0 2mm }
+h2 { font: 600 13pt/1.2 BarlowCondensed_600SemiBold, "Barlow Condensed", sans-serif; margin: 5mm 0 1mm; border-bottom: 1px solid #24211D }
+p { margin: 0 0 1mm }
+table { width: 100%; border-collapse: collapse; font-variant-numeric: tabular-nums }
+td, th { text-align: left; padding: 1mm 0; border-bottom: 1px dotted #5B534A; font-weight: 400 }
+td:not(:first-child), th:not(:first-child) { text-align: right; white-space: nowrap }
+thead th { color: #5B534A; font-size: 10pt }
+tfoot td { border-bottom: 0; font-weight: 600 }
+.facts { display: flex; gap: 6mm; flex-wrap: wrap }
+.facts b { display: block; font: 600 16pt/1.1 BarlowCondensed_600SemiBold, "Barlow Condensed", sans-serif }
+.small { color: #5B534A; font-size: 10pt }
+ol { margin: 1mm 0; padding-left: 5mm }
+`;
+
+export interface CardOptions {
+  units?: UnitSystem;
+  /** Rules for the fonts that the program ships. */
+  fontCss?: string;
+  title?: string;
+}
+
+const escape = escapeUTF8;
+const cells = (tag: 'td' | 'th', texts: readonly string[]) =>
+  texts.map((text) => `<${tag}>${escape(text)}</${tag}>`).join('');
+
+/** A formula as one printable page: a whole HTML document that needs nothing from outside. */
+export function cardHtml(
+  formula: Formula,
+  foods: readonly Ingredient[],
+  { units = 'metric', fontCss = '' }: CardOptions = {},
+): string {
+  const facts = formulaFacts(formula, foods);
+  const { method, bake, product } = formula;
+  const span = (minS: number, maxS: number) => `${formatSpan(minS)} to ${formatSpan(maxS)}`;
+  const rests = (of: 'dough' | 'balls') =>
+    method.rests
+      .filter((rest) => rest.of === of)
+      .map(
+        (rest) =>
+          `Rest the ${of} ${span(rest.earliestS, rest.latestS)}, ${rest.where === 'room' ? 'room' : 'fridge'}, ${rest.cover}`,
+      );
+  const steps = [
+    `Mix: liquid ${formatTemp(method.liquidTempC, units)}, salt in the ${method.saltIn}, ${span(method.mix.minS, method.mix.maxS)}`,
+    `Knead ${span(method.knead.minS, method.knead.maxS)} until ${kneadTestWords({ formula })}`,
+    ...rests('dough'),
+    `Balls of ${formatMass(product.ballG, 1, units)} ± ${formatMass(product.ballToleranceG, 1, units)}`,
+    ...rests('balls'),
+    `Flatten to ${formatLength(facts.rolled.diameterMm, units)}, ${formatLength(facts.rolled.thicknessMm, units)} thick${method.shaping.note ? `. ${method.shaping.note}` : ''}`,
+    `Plate ${formatTemp(bake.plateC, units)}: ${bakePhases(bake)
+      .map(({ name, seconds }) => `${name.toLowerCase()} ${seconds} s`)
+      .join(', ')}`,
+    ...(method.hold ? [method.hold] : []),
+  ];
+  const lines = facts.lines.map(({ food, fraction, note }) => [
+    note ? `${food.name}, ${note}` : food.name,
+    formatPercent(fraction, 1),
+    formatMass(fraction * facts.flourG, fraction * facts.flourG < 100 ? 0.1 : 1, units),
+  ]);
+  const fact = (label: string, value: string) =>
+    `<div><span class="small">${escape(label)}</span><b>${escape(value)}</b></div>`;
+  return `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><title>${escape(formula.name)}</title><style>${fontCss}${STYLE}</style></head>
+<body>
+<h1>${escape(formula.name)}</h1>
+<p>${escape(formula.summary)}</p>
+<div class="facts">${fact('Hydration', formatPercent(facts.totals.hydration, 1))}${fact('Ball', formatMass(product.ballG, 1, units))}${fact('Disc', formatLength(facts.relaxed.diameterMm, units))}${fact('Plate', formatTemp(bake.plateC, units))}</div>
+<h2>Weigh</h2>
+<table><thead><tr>${cells('th', ['Ingredient', 'of flour', 'weight'])}</tr></thead>
+<tbody>${lines.map((line) => `<tr>${cells('td', line)}</tr>`).join('')}</tbody>
+<tfoot><tr>${cells('td', ['Dough', formatPercent(facts.totals.doughPerFlour, 1), formatMass(facts.doughG, 1, units)])}</tr></tfoot></table>
+<h2>Work</h2>
+<ol>${steps.map((step) => `<li>${escape(step)}</li>`).join('')}</ol>
+${product.look ? `<p>${escape(product.look)}</p>` : ''}
+<h2>Contains</h2>
+<p>${escape(facts.allergens.join(', ') || 'none of the listed allergens')}. Other dough is made on this bench: traces of other allergens are possible. Follow your local food code.</p>
+<p class="small">Version ${formula.version}</p>
+</body></html>
+`;
+}

@@ -1,0 +1,136 @@
+import { BOOK_FORMAT, type Book, bookSchema } from '../format/bookSchema';
+import { FORMULA_FORMAT, type Formula, formulaSchema } from '../formula/formulaSchema';
+import { resolveLines } from '../formula/resolveLines';
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import { InputError, parseInput } from '../problem';
+import { bookFromCsv, csvRows, isOurCsv } from './csv';
+import { type JsonFile, readJson, withLines } from './readJson';
+import { type Recipe, type RecipeList, ingredientTexts, recipesIn, scriptsIn, textsOf } from './recipe';
+
+/** What a file holds: formulas ready to be brought in, or lists of words that have to be read and asked about. */
+export interface FileContents {
+  formulas: Formula[];
+  ingredients: Ingredient[];
+  archived: string[];
+  lists: RecipeList[];
+}
+
+const of = (contents: Partial<FileContents>): FileContents => ({
+  formulas: [],
+  ingredients: [],
+  archived: [],
+  lists: [],
+  ...contents,
+});
+
+/**
+ * Reads a file of any of our formats, or a recipe, or a plain list. The contents decide, not the file's name.
+ * Whole or not at all.
+ * @param foods the kitchen's ingredients
+ * @throws InputError whose problems name the line and say what is wrong there
+ */
+export function readFormulaFile(text: string, foods: readonly Ingredient[]): FileContents {
+  const content = text.replace(/^\ufeff/, '').trim();
+  if (content === '') throw new InputError([{ path: '', line: 1, message: 'Line 1: the file is empty.' }]);
+  if (/^<(?:!doctype|html|\?xml)/i.test(content)) return fromPage(content, foods);
+  if (/^[[{]/.test(content)) return fromJson(readJson(text.replace(/^\ufeff/, '')), foods);
+  const firstLine = content.split('\n', 1)[0] ?? '';
+  if (/[,;\t]/.test(firstLine) && firstLine.split(/[,;\t]/).length >= 2)
+    return fromTable(text.replace(/^\ufeff/, ''), foods);
+  return of({ lists: [{ name: '', text: content, notes: '' }] });
+}
+
+/** Checks that every formula can be worked with the kitchen's ingredients and those the file brings. */
+function checked(book: Book, foods: readonly Ingredient[]): FileContents {
+  const all = [...foods, ...book.ingredients];
+  const problems = book.formulas.flatMap((formula, index) => {
+    try {
+      resolveLines(formula, all);
+      return [];
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      return error.problems.map((problem) => ({ ...problem, path: `formulas[${index}].${problem.path}` }));
+    }
+  });
+  if (problems.length > 0) throw new InputError(problems);
+  const { formulas, ingredients, archived } = book;
+  return of({ formulas, ingredients, archived });
+}
+
+function fromJson(file: JsonFile, foods: readonly Ingredient[]): FileContents {
+  const { value, lineOf } = file;
+  const format = typeof value === 'object' && value !== null && 'format' in value ? value.format : undefined;
+  if (format === BOOK_FORMAT) {
+    return withLines(lineOf, () => checked(parseInput(bookSchema, value), foods));
+  }
+  if (format === FORMULA_FORMAT) {
+    return withLines(lineOf, () => {
+      const formula = parseInput(formulaSchema, value);
+      resolveLines(formula, foods);
+      return of({ formulas: [formula] });
+    });
+  }
+  const recipes = recipesIn(value);
+  if (recipes.length > 0) return fromRecipes(recipes, foods, () => 1);
+  const words =
+    typeof format === 'string'
+      ? `“${format}” is not a format this program reads.`
+      : `this is neither a formula, nor a book, nor a recipe; a formula begins with "format": "${FORMULA_FORMAT}".`;
+  const line = lineOf('format');
+  throw new InputError([{ path: 'format', line, message: `Line ${line}: ${words}` }]);
+}
+
+/** Our own formula is used when the lines beside it are still those that it wrote; else the lines are read. */
+function fromRecipes(
+  recipes: readonly Recipe[],
+  foods: readonly Ingredient[],
+  lineOf: (path: string) => number,
+): FileContents {
+  const contents = of({});
+  for (const { own, list, ingredientLines, path } of recipes) {
+    const formula =
+      own === undefined
+        ? null
+        : withLines(
+            () => lineOf(path),
+            () => parseInput(formulaSchema, own),
+          );
+    const untouched =
+      formula !== null &&
+      JSON.stringify(textsOf(ingredientTexts(formula, [...foods, ...(formula.ingredients ?? [])]))) ===
+        JSON.stringify(ingredientLines);
+    if (formula && untouched) contents.formulas.push(formula);
+    else if (list.text) contents.lists.push(list);
+  }
+  if (contents.formulas.length + contents.lists.length === 0) {
+    throw new InputError([{ path: '', line: 1, message: 'Line 1: the recipe has no ingredients.' }]);
+  }
+  return contents;
+}
+
+function fromPage(html: string, foods: readonly Ingredient[]): FileContents {
+  const recipes = scriptsIn(html).flatMap((script) => recipesIn(readJson(script).value));
+  if (recipes.length === 0) {
+    throw new InputError([
+      { path: '', line: 1, message: 'Line 1: this page holds no recipe that a program can read.' },
+    ]);
+  }
+  return fromRecipes(recipes, foods, () => 1);
+}
+
+/** Our CSV, or a foreign table whose rows are read as words: "500,g,flour". */
+function fromTable(text: string, foods: readonly Ingredient[]): FileContents {
+  const rows = csvRows(text);
+  if (isOurCsv(rows)) {
+    const { value, lineOf } = bookFromCsv(rows);
+    return withLines(lineOf, () => checked(parseInput(bookSchema, value), foods));
+  }
+  const isHead = rows[0]?.cells.every((cell) => !/\d/.test(cell)) ?? false;
+  const words = rows.slice(isHead ? 1 : 0).map(({ cells }) =>
+    cells
+      .map((cell) => cell.trim())
+      .filter(Boolean)
+      .join(' '),
+  );
+  return of({ lists: [{ name: '', text: words.join('\n'), notes: '' }] });
+}

@@ -1,0 +1,138 @@
+import { decodeHTML } from 'entities';
+import type { Formula } from '../formula/formulaSchema';
+import { formulaFacts } from '../formula/formulaFacts';
+import { kneadTestWords } from '../batch/stepText';
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import { formatSpan, formatTemp } from '../quantity/formatQuantity';
+
+/** The formula as a JSON literal beside the words, so that the way back loses nothing. */
+const OWN = 'kettle-scale:formula';
+
+const plainSpaces = (text: string): string => text.replaceAll('\u00a0', ' ');
+
+/** "700 g Strong flour": what any reader of recipes understands. */
+export function ingredientTexts(formula: Formula, foods: readonly Ingredient[]): string[] {
+  const { lines, flourG } = formulaFacts(formula, foods);
+  return lines.map(({ food, fraction, note }) => {
+    const massG = fraction * flourG;
+    const decimals = massG < 1 ? 3 : massG < 100 ? 1 : 0;
+    return `${Number(massG.toFixed(decimals))} g ${food.name}${note ? ` (${note})` : ''}`;
+  });
+}
+
+function instructions(formula: Formula): string[] {
+  const { method, bake, product } = formula;
+  const minutes = (minS: number, maxS: number) => `${formatSpan(minS)} to ${formatSpan(maxS)}`;
+  const rests = (of: 'dough' | 'balls') =>
+    method.rests
+      .filter((rest) => rest.of === of)
+      .map(
+        (rest) =>
+          `Rest the ${of} ${minutes(rest.earliestS, rest.latestS)}, ${rest.cover}, ${rest.where === 'room' ? 'at room temperature' : 'in the fridge'}.`,
+      );
+  return [
+    `Mix with the liquid at ${formatTemp(method.liquidTempC)}, salt in the ${method.saltIn}, ${minutes(method.mix.minS, method.mix.maxS)}.`,
+    `Knead ${minutes(method.knead.minS, method.knead.maxS)}, until ${kneadTestWords({ formula })}.`,
+    ...rests('dough'),
+    `Divide into balls of ${product.ballG} g.`,
+    ...rests('balls'),
+    `Flatten to ${product.thicknessMm} mm.${method.shaping.note ? ` ${method.shaping.note}` : ''}`,
+    `Bake on the plate at ${formatTemp(bake.plateC)}: ${bake.sides.map(({ seconds }) => `${seconds} s`).join(', then ')}${bake.finish ? `, then ${bake.finish.seconds} s over the ${bake.finish.kind}` : ''}.`,
+    ...(method.hold ? [method.hold] : []),
+  ].map(plainSpaces);
+}
+
+/** A formula as a schema.org Recipe in JSON-LD. */
+export function recipeOf(formula: Formula, foods: readonly Ingredient[]): object {
+  const { cost } = formulaFacts(formula, foods);
+  return {
+    '@context': ['https://schema.org', { 'kettle-scale': 'urn:kettle-scale:' }],
+    '@type': 'Recipe',
+    name: formula.name,
+    description: formula.summary,
+    recipeYield: `${cost.pieces} pieces`,
+    recipeIngredient: ingredientTexts(formula, foods),
+    recipeInstructions: instructions(formula).map((text) => ({ '@type': 'HowToStep', text })),
+    [OWN]: { '@type': '@json', '@value': formula },
+  };
+}
+
+/** A recipe of another program: its lines go through the reader of lists. */
+export interface RecipeList {
+  name: string;
+  /** One entry a line. */
+  text: string;
+  notes: string;
+}
+
+export interface Recipe {
+  list: RecipeList;
+  /** Our formula as it was written out, not yet checked, and the ingredient lines it had then. */
+  own: unknown;
+  ingredientLines: string[];
+  /** Path of the recipe in the document. */
+  path: string;
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const textOf = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number'
+    ? decodeHTML(String(value))
+        .replace(/<[^>]*>/g, ' ')
+        .replace(/[ \t]+/g, ' ')
+        .trim()
+    : '';
+
+/** Plain lines of text, however the document nests, marks up or encodes them. */
+export const textsOf = (value: unknown): string[] => {
+  if (Array.isArray(value)) return value.flatMap(textsOf);
+  if (isRecord(value)) return textsOf(value.itemListElement ?? value.text ?? value.name);
+  return textOf(value)
+    .split('\n')
+    .map((text) => text.trim())
+    .filter(Boolean);
+};
+
+const isRecipe = (node: Record<string, unknown>): boolean =>
+  [node['@type']]
+    .flat()
+    .some((type) => type === 'Recipe' || type === 'schema:Recipe' || type === 'https://schema.org/Recipe');
+
+/** Finds the recipes of a JSON-LD document, wherever they stand: alone, in a list, in a graph, in a page. */
+export function recipesIn(value: unknown, path = ''): Recipe[] {
+  if (Array.isArray(value)) return value.flatMap((entry, index) => recipesIn(entry, `${path}[${index}]`));
+  if (!isRecord(value)) return [];
+  if (!isRecipe(value)) {
+    return ['@graph', 'mainEntity', 'mainEntityOfPage', 'itemListElement', 'item'].flatMap((key) =>
+      recipesIn(value[key], path),
+    );
+  }
+  const ingredientLines = textsOf(value.recipeIngredient ?? value.ingredients);
+  const yields =
+    [value.recipeYield]
+      .flat()
+      .map(textOf)
+      .find((text) => /\d/.test(text)) ?? '';
+  const pieces = /\d+/.exec(yields)?.[0];
+  const own = value[OWN];
+  return [
+    {
+      path,
+      ingredientLines,
+      own: isRecord(own) ? own['@value'] : undefined,
+      list: {
+        name: textOf(value.name).slice(0, 60),
+        text: [...ingredientLines, ...(pieces ? [`Makes ${pieces}`] : [])].join('\n'),
+        notes: textsOf(value.recipeInstructions).join('\n'),
+      },
+    },
+  ];
+}
+
+/** The JSON-LD scripts of a saved web page. */
+export const scriptsIn = (html: string): string[] =>
+  [...html.matchAll(/<script[^>]+application\/ld\+json[^>]*>([\s\S]*?)<\/script>/gi)].map(([, script = '']) =>
+    script.trim(),
+  );

@@ -1,0 +1,156 @@
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import { formatLength, formatMass, formatPercent, formatSpan, formatTemp } from '../quantity/formatQuantity';
+import { type FormulaFacts, formulaFacts } from './formulaFacts';
+import type { Formula } from './formulaSchema';
+
+export type DifferencePart = 'name' | 'line' | 'total' | 'method' | 'griddle' | 'product';
+
+/** One thing that two formulas say differently. Empty text where one of them does not say it. */
+export interface Difference {
+  part: DifferencePart;
+  /** Field in the document, as in `method.knead.maxS` or `lines.water`. */
+  path: string;
+  label: string;
+  before: string;
+  after: string;
+  change: 'added' | 'removed' | 'changed';
+}
+
+const LABELS: Record<string, string> = {
+  name: 'Name',
+  summary: 'Summary',
+  notes: 'Notes',
+  'method.school': 'Mixing school',
+  'method.saltIn': 'Salt goes into',
+  'method.liquidTempC': 'Liquid temperature',
+  'method.holdBack': 'Hold-back',
+  'method.mix.by': 'Mix by',
+  'method.mix.minS': 'Mix, from',
+  'method.mix.maxS': 'Mix, to',
+  'method.knead.by': 'Knead by',
+  'method.knead.minS': 'Knead, from',
+  'method.knead.maxS': 'Knead, to',
+  'method.knead.test': 'Knead test',
+  'method.shaping.how': 'Shaping',
+  'method.shaping.benchFlour': 'Bench flour',
+  'method.shaping.note': 'Shaping note',
+  'method.hold': 'Holding',
+  'method.holdIn': 'Held in',
+  'bake.surface': 'Surface',
+  'bake.plateC': 'Plate',
+  'bake.finish.kind': 'Finish',
+  'bake.finish.seconds': 'Finish time',
+  'product.ballG': 'Ball',
+  'product.thicknessMm': 'Thickness',
+  'product.springBack': 'Spring-back',
+  'product.air': 'Air in the dough',
+  'product.ballToleranceG': 'Ball tolerance',
+  'product.diameterToleranceMm': 'Diameter tolerance',
+  'product.thicknessToleranceMm': 'Thickness tolerance',
+  'product.spots': 'Spots',
+  'product.puff': 'Puff',
+  'product.fold': 'Fold test',
+  'product.look': 'Good piece',
+};
+
+const FRACTIONS: ReadonlySet<string> = new Set(['method.holdBack', 'product.springBack', 'product.air']);
+const PART_OF: Record<string, DifferencePart> = { method: 'method', bake: 'griddle', product: 'product' };
+
+/** Names a field: "Rest 2, earliest", "Side 1, seconds". */
+function labelOf(path: string): string {
+  const listed = /^(method\.rests|bake\.sides)\[(\d+)\]\.(\w+)$/.exec(path);
+  if (!listed) return LABELS[path] ?? path;
+  const [, list, index, field = ''] = listed;
+  const names: Record<string, string> = {
+    of: 'of',
+    where: 'where',
+    earliestS: 'earliest',
+    latestS: 'latest',
+    wetFace: 'wet face',
+  };
+  return `${list === 'bake.sides' ? 'Side' : 'Rest'} ${Number(index) + 1}, ${names[field] ?? field}`;
+}
+
+function textOf(path: string, value: unknown): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value !== 'number') return value === undefined ? '' : String(value);
+  if (FRACTIONS.has(path)) return formatPercent(value, 1);
+  if (path.endsWith('C')) return formatTemp(value);
+  if (path.endsWith('Mm')) return formatLength(value);
+  if (path.endsWith('G')) return formatMass(value, 0.1);
+  if (path.endsWith('S') || path.endsWith('seconds')) return formatSpan(value);
+  return String(value);
+}
+
+/** Every leaf of a document with its path; empty lists have none. */
+function leaves(value: unknown, path: string): [path: string, value: unknown][] {
+  if (Array.isArray(value)) return value.flatMap((entry, index) => leaves(entry, `${path}[${index}]`));
+  if (typeof value !== 'object' || value === null) return [[path, value]];
+  return Object.entries(value).flatMap(([key, entry]) => leaves(entry, path ? `${path}.${key}` : key));
+}
+
+function difference(
+  part: DifferencePart,
+  path: string,
+  label: string,
+  before: string,
+  after: string,
+): Difference[] {
+  if (before === after) return [];
+  const change = before === '' ? 'added' : after === '' ? 'removed' : 'changed';
+  return [{ part, path, label, before, after, change }];
+}
+
+interface ComparedLine {
+  name: string;
+  fraction: number;
+  note: string;
+}
+
+function linesOf({ lines }: FormulaFacts): Map<string, ComparedLine> {
+  const found = new Map<string, ComparedLine>();
+  for (const { ingredient, food, fraction, note = '' } of lines) {
+    let key = ingredient;
+    while (found.has(key)) key += '+';
+    found.set(key, { name: food.name, fraction, note });
+  }
+  return found;
+}
+
+/**
+ * Lists what differs between two formulas, line by line: ingredients by name, then totals, then method, griddle
+ * and product. Empty when they are the same bread.
+ */
+export function compareFormulas(before: Formula, after: Formula, foods: readonly Ingredient[]): Difference[] {
+  const [was, is] = [formulaFacts(before, foods), formulaFacts(after, foods)];
+  const [linesWas, linesIs] = [linesOf(was), linesOf(is)];
+  const share = (line: ComparedLine | undefined) =>
+    line ? formatPercent(line.fraction, 2) + (line.note ? `, ${line.note}` : '') : '';
+  const lines = [...new Set([...linesWas.keys(), ...linesIs.keys()])].flatMap((key) => {
+    const [a, b] = [linesWas.get(key), linesIs.get(key)];
+    return difference('line', `lines.${key}`, (b ?? a)?.name ?? key, share(a), share(b));
+  });
+  const total = (path: string, label: string, of: (facts: FormulaFacts) => string) =>
+    difference('total', path, label, of(was), of(is));
+  const totals = [
+    ...total('hydration', 'Effective hydration', ({ totals: t }) => formatPercent(t.hydration, 1)),
+    ...total('fat', 'Effective fat', ({ totals: t }) => formatPercent(t.fat, 1)),
+    ...total('salt', 'Salt', ({ totals: t }) => formatPercent(t.salt, 2)),
+    ...total('diameter', 'Disc', ({ relaxed }) => formatLength(relaxed.diameterMm)),
+  ];
+  const rest = (formula: Formula) => {
+    const { name, summary, notes, method, bake, product } = formula;
+    return new Map(leaves({ name, summary, ...(notes ? { notes } : {}), method, bake, product }, ''));
+  };
+  const [restWas, restIs] = [rest(before), rest(after)];
+  const fields = [...new Set([...restWas.keys(), ...restIs.keys()])].flatMap((path) =>
+    difference(
+      PART_OF[path.split(/[.[]/)[0] ?? ''] ?? 'name',
+      path,
+      labelOf(path),
+      textOf(path, restWas.get(path)),
+      textOf(path, restIs.get(path)),
+    ),
+  );
+  return [...lines, ...totals, ...fields];
+}

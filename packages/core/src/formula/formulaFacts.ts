@@ -1,0 +1,66 @@
+import type { Kitchen } from '../batch/kitchenSchema';
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import { type Disc, discDiameterMm, rolledFromRelaxed } from '../portion/disc';
+import { doughDensity } from '../portion/doughDensity';
+import { type FormulaCost, costOf } from './cost';
+import type { Formula, ResolvedLine } from './formulaSchema';
+import { type FormulaWarning, formulaWarnings } from './formulaWarnings';
+import { type DoughTotals, doughTotals } from './percentages';
+import { resolveLines } from './resolveLines';
+
+/** Flour that figures in grams stand for when a formula does not name any. */
+export const DEFAULT_FLOUR_G = 1000;
+
+/** What a formula comes to. */
+export interface FormulaFacts {
+  lines: ResolvedLine[];
+  totals: DoughTotals;
+  /** Flour and dough of the batch that the formula has in mind, grams. */
+  flourG: number;
+  doughG: number;
+  densityGMl: number;
+  relaxed: Disc;
+  rolled: Disc;
+  cost: FormulaCost;
+  allergens: string[];
+  warnings: FormulaWarning[];
+}
+
+/** Share of the dough that reaches the griddle before a kitchen has measured its own losses (1 % and 0.5 %). */
+const USUAL_KEPT = 0.99 * 0.995;
+
+/** The names of what may make someone ill, each once, in the order of the lines. */
+export const allergensOf = (lines: readonly { food: Ingredient }[]): string[] => [
+  ...new Set(lines.flatMap(({ food }) => food.allergens)),
+];
+
+/**
+ * Works out what a formula comes to: totals, disc, cost, allergens, warnings.
+ * @throws InputError when an ingredient is unknown or the flours are not a whole
+ */
+export function formulaFacts(
+  formula: Formula,
+  ingredients: readonly Ingredient[],
+  kitchen?: Pick<Kitchen, 'bowlLoss' | 'benchLoss'>,
+): FormulaFacts {
+  const lines = resolveLines(formula, ingredients);
+  const parts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
+  const { ballG, thicknessMm, air, springBack } = formula.product;
+  const densityGMl = doughDensity(parts, air);
+  const relaxed = { thicknessMm, diameterMm: discDiameterMm(ballG, thicknessMm, densityGMl) };
+  const totals = doughTotals(parts);
+  const flourG = formula.flourG ?? DEFAULT_FLOUR_G;
+  const kept = kitchen ? (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss) : USUAL_KEPT;
+  return {
+    lines,
+    totals,
+    flourG,
+    doughG: flourG * totals.doughPerFlour,
+    densityGMl,
+    relaxed,
+    rolled: rolledFromRelaxed(relaxed, springBack),
+    cost: costOf(lines, { flourG, ballG, kept }),
+    allergens: allergensOf(lines),
+    warnings: formulaWarnings(lines, formula.method.school),
+  };
+}

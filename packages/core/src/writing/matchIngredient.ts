@@ -1,0 +1,161 @@
+import { distance } from 'fastest-levenshtein';
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import { GENERICS, type GenericName } from './generics';
+
+/** Words around a name that do not change what it is. */
+const PLAIN_WORDS = new Set(
+  'a an the of some little bit few good quality best fresh freshly fine finely organic unbleached bleached enriched white local pure natural raw or and more less about your own favorite favourite extra large medium small whole clean cold-pressed filtered dried ground chopped minced crushed toasted sliced peeled beaten beat lightly well enough just roughly house regular normal ordinary kitchen total each new old into with piece pieces tsp g cut softened refined unrefined virgin neutral light'.split(
+    ' ',
+  ),
+);
+
+/** Words that make another thing of the name before them: garlic powder is not garlic. */
+const MAKES_ANOTHER = new Set(
+  'powder extract paste juice syrup flavour flavor essence seed starch drink spread sauce mix substitute replacer broth stock oil flour butter milk cream cheese sugar salt vinegar bread cracker puree'.split(
+    ' ',
+  ),
+);
+
+/** Furthest spelling, as a share of its letters, that is still offered. */
+const SPELLING_SLACK = 0.4;
+/** A word in common makes two names this much nearer. */
+const SHARED_WORD = 0.15;
+const MOST_OFFERED = 3;
+
+export type Match =
+  | { found: 'one'; food: Ingredient; left: string[] }
+  /** More than one ingredient goes by this name, or the name is only like one: to be asked. */
+  | { found: 'some'; ask: string; foods: Ingredient[]; byWeight: Ingredient | null }
+  | { found: 'none' };
+
+interface Entry {
+  words: string[];
+  ids: readonly string[];
+  generic: GenericName | null;
+}
+
+/** Small letters, no marks, plural s taken off: "Eggs" and "egg" are one word. */
+export function wordsOf(text: string): string[] {
+  return text
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/(\d+(?:\.\d+)?)\s*%\s*(?:fat\s+)?/g, '$1% ')
+    .replace(/\ba\.p\./g, 'ap')
+    .replace(/'s\b/g, '')
+    .replace(/-/g, ' ')
+    .replace(/[^a-z0-9% ]+/g, ' ')
+    .split(' ')
+    .filter(Boolean)
+    .map((word) =>
+      word.length > 3 && word.endsWith('s') && !word.endsWith('ss') ? word.slice(0, -1) : word,
+    );
+}
+
+const tables = new WeakMap<readonly Ingredient[], Entry[]>();
+
+function entriesOf(foods: readonly Ingredient[]): Entry[] {
+  const known = tables.get(foods);
+  if (known) return known;
+  const byName = new Map<string, Entry>();
+  const add = (name: string, id: string) => {
+    const words = wordsOf(name);
+    if (words.length === 0) return;
+    const entry = byName.get(words.join(' '));
+    if (!entry) byName.set(words.join(' '), { words, ids: [id], generic: null });
+    else if (!entry.ids.includes(id)) entry.ids = [...entry.ids, id];
+  };
+  for (const food of foods) {
+    for (const name of [food.name, food.name.split(',')[0] ?? food.name, ...(food.aliases ?? [])])
+      add(name, food.id);
+  }
+  for (const [name, generic] of Object.entries(GENERICS)) {
+    const words = wordsOf(name);
+    byName.set(words.join(' '), { words, ids: generic.ids, generic });
+  }
+  const entries = [...byName.values()];
+  tables.set(foods, entries);
+  return entries;
+}
+
+const startsAt = (words: readonly string[], part: readonly string[]): number => {
+  for (let at = words.length - part.length; at >= 0; at -= 1) {
+    if (part.every((word, index) => words[at + index] === word)) return at;
+  }
+  return -1;
+};
+
+/** Ingredients whose names are spelled most like the words, nearest first. */
+export function nearest(text: string, foods: readonly Ingredient[]): Ingredient[] {
+  const words = wordsOf(text);
+  const asked = words.join(' ');
+  const far = ({ words: said }: Entry) => {
+    const name = said.join(' ');
+    const shared = said.filter((word) => words.includes(word)).length;
+    return distance(asked, name) / Math.max(asked.length, name.length, 1) - SHARED_WORD * shared;
+  };
+  const byId = new Map(foods.map((food) => [food.id, food]));
+  const near = entriesOf(foods)
+    .map((entry) => ({ entry, far: far(entry) }))
+    .filter((candidate) => candidate.far <= SPELLING_SLACK)
+    .sort((a, b) => a.far - b.far)
+    .flatMap(({ entry }) => entry.ids.flatMap((id) => byId.get(id) ?? []));
+  return [...new Set(near)].slice(0, MOST_OFFERED);
+}
+
+/**
+ * Finds the ingredient that a name means among the kitchen's.
+ * The longest known name wins, and of two as long the one further back: "olive oil" is an oil.
+ */
+export function matchIngredient(text: string, foods: readonly Ingredient[]): Match {
+  const words = wordsOf(text);
+  const byId = new Map(foods.map((food) => [food.id, food]));
+  let best: { entry: Entry; at: number } | null = null;
+  for (const entry of entriesOf(foods)) {
+    const at = startsAt(words, entry.words);
+    if (at < 0) continue;
+    const longer = !best || entry.words.length > best.entry.words.length;
+    const later = best && entry.words.length === best.entry.words.length && at > best.at;
+    if (longer || later) best = { entry, at };
+  }
+  if (!best) {
+    const foodsLike = nearest(text, foods);
+    return foodsLike.length > 0
+      ? {
+          found: 'some',
+          ask: `There is no “${text}” here. Is it one of these?`,
+          foods: foodsLike,
+          byWeight: null,
+        }
+      : { found: 'none' };
+  }
+  const { entry, at } = best;
+  const before = words.slice(0, at);
+  const after = words.slice(at + entry.words.length);
+  const strange = (word: string) => !PLAIN_WORDS.has(word) && !entry.words.includes(word);
+  const changes =
+    after.some((word) => MAKES_ANOTHER.has(word)) ||
+    before.some((word) => MAKES_ANOTHER.has(word) && !entry.words.includes(word)) ||
+    (entry.words.length === 1 && before.some(strange));
+  const listed = (ids: readonly string[]) => ids.flatMap((id) => byId.get(id) ?? []);
+  if (changes) {
+    const offered = [...new Set([...nearest(text, foods), ...listed(entry.ids)])].slice(0, MOST_OFFERED);
+    return {
+      found: 'some',
+      ask: `There is no “${text.trim()}” here. Is it one of these?`,
+      foods: offered,
+      byWeight: null,
+    };
+  }
+  const candidates = listed(entry.ids);
+  const [only] = candidates;
+  if (only && candidates.length === 1) {
+    return { found: 'one', food: only, left: [...before, ...after].filter(strange) };
+  }
+  return {
+    found: 'some',
+    ask: entry.generic?.ask ?? 'Which one is it?',
+    foods: candidates.slice(0, MOST_OFFERED),
+    byWeight: entry.generic?.byWeight ? (byId.get(entry.generic.byWeight) ?? null) : null,
+  };
+}

@@ -1,0 +1,111 @@
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import type { Measures } from '../quantity/units';
+import { exactly } from '../quantity/interval';
+import { readLine } from './readLine';
+import type { Answers, ReadList, Remark } from './readListTypes';
+import { splitEntries, tidyLine, withoutBullet } from './tidyLine';
+
+export interface ReadOptions {
+  foods: readonly Ingredient[];
+  measures?: Measures;
+  answers?: Answers;
+}
+
+const YIELD =
+  /^(?:makes|yields?|serves|for|gives|recipe makes)\s*:?\s*(?:about |approx\.? |around )?(\d{1,4})(?:\s*(?:-|to)\s*\d+)?\b(?!\s*(?:g|kg|ml|l|oz|lb|cups?|tsp|tbsp)\b)|^(\d{1,4})\s+(?:pieces|breads?|balls?|rounds?|wraps?|flatbreads?|tortillas?|rotis?|servings?|portions?)\s*$/i;
+const HEADING =
+  /:\s*$|^(?:ingredients|method|directions|instructions|steps|preparation|for the [a-z ]+)\s*$/i;
+/** Longer than this without an amount is a sentence, not an ingredient. */
+const MOST_WORDS_OF_A_NAME = 8;
+/** A flour written only as a percent stands for this much of it, so that the other figures have a size. */
+const DEFAULT_FLOUR_G = 1000;
+/** A list longer than this is not one formula. */
+export const MOST_ENTRIES = 60;
+
+/**
+ * Reads a list as people write it: "2 3/4 cups flour, scooped", "½ stick butter", "pinch of salt", "water 60 %".
+ * Pure: the same text, kitchen and answers give the same reading. What is ambiguous comes back as questions.
+ * @param text one entry a line; commas and semicolons between entries are understood
+ */
+export function readList(text: string, { foods, measures = 'us', answers = {} }: ReadOptions): ReadList {
+  const known = foods.filter(({ hidden }) => !hidden);
+  const entries = splitEntries(text).slice(0, MOST_ENTRIES).map(withoutBullet).filter(Boolean);
+  const list: ReadList = {
+    lines: [],
+    remarks: [],
+    title: null,
+    pieces: null,
+    unknown: [],
+    questions: [],
+    flourG: null,
+  };
+  const seen = new Map<string, number>();
+  const remark = (index: number, entry: string, kind: Remark['kind']) =>
+    list.remarks.push({ index, text: entry, kind });
+  entries.forEach((entry, index) => {
+    const yields = YIELD.exec(entry);
+    if (yields) {
+      list.pieces = Number(yields[1] ?? yields[2]);
+      remark(index, entry, 'yield');
+      return;
+    }
+    if (HEADING.test(entry)) {
+      remark(index, entry, 'heading');
+      return;
+    }
+    const key = tidyLine(entry).toLowerCase();
+    const occurrence = seen.get(key) ?? 0;
+    seen.set(key, occurrence + 1);
+    const result = readLine({ index, text: entry, occurrence, foods: known, measures, answers });
+    const noAmount = result.as === 'line' && result.line.said === null;
+    const isTitle =
+      index === 0 &&
+      entries.length > 1 &&
+      (result.as === 'words' || (noAmount && looksLikeName(entry, result.line.food)));
+    if (isTitle) {
+      list.title = entry.slice(0, 60);
+      remark(index, entry, 'title');
+    } else if (result.as === 'words' || (noAmount && entry.split(/\s+/).length > MOST_WORDS_OF_A_NAME)) {
+      remark(index, entry, 'note');
+    } else if (result.as === 'left-out') remark(index, entry, 'left-out');
+    else if (result.as === 'unknown')
+      list.unknown.push({ index, text: entry, key: result.key, ask: result.ask });
+    else list.lines.push(result.line);
+  });
+  fillShares(list);
+  list.questions = list.lines.flatMap((line) => line.questions);
+  return list;
+}
+
+/** "Flour rounds of the late shift" is a name; "flour" and "salt to taste" are ingredients. */
+function looksLikeName(entry: string, food: Ingredient): boolean {
+  const words = entry.toLowerCase().split(/\s+/);
+  const own = new Set(
+    [food.name, ...(food.aliases ?? [])]
+      .join(' ')
+      .toLowerCase()
+      .split(/[\s,]+/),
+  );
+  return (
+    words.length > 1 &&
+    words.length <= MOST_WORDS_OF_A_NAME &&
+    !own.has((words.at(-1) ?? '').replace(/s$/, '')) &&
+    !/taste|needed|some|little/.test(entry)
+  );
+}
+
+/** Gives the lines that say a share of flour their mass, once the flour is known. */
+function fillShares(list: ReadList): void {
+  const flours = list.lines.filter(({ food }) => food.kind === 'flour');
+  const weighed = flours.reduce((sum, line) => sum + (line.mass?.typical ?? 0), 0);
+  const shared = flours.reduce((sum, line) => sum + (line.mass ? 0 : (line.fraction ?? 0)), 0);
+  if (weighed === 0 && shared === 0) return;
+  const base = weighed > 0 ? (shared < 1 ? weighed / (1 - shared) : weighed) : DEFAULT_FLOUR_G;
+  // Flours given only in percent are brought to the whole: "flour 100 %" or "70 % and 30 %".
+  const perShare = weighed > 0 ? base : base / shared;
+  for (const line of list.lines) {
+    if (line.mass || line.fraction === null) continue;
+    line.mass = exactly(line.fraction * (line.food.kind === 'flour' ? perShare : base));
+  }
+  list.flourG = flours.reduce((sum, line) => sum + (line.mass?.typical ?? 0), 0);
+}

@@ -1,0 +1,117 @@
+/** Unicode fractions as people's phones write them. */
+const FRACTIONS: Record<string, string> = {
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅐': '1/7',
+  '⅑': '1/9',
+  '⅒': '1/10',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+
+/** Number words; "a half" and the like are handled before these. */
+const NUMBER_WORDS: Record<string, string> = {
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  ten: '10',
+  eleven: '11',
+  twelve: '12',
+};
+
+const PARTS: readonly (readonly [RegExp, string])[] = [
+  [/\bthree[ -]quarters?(?: of)?(?: an?)?\b/g, '3/4'],
+  [/\btwo[ -]thirds?(?: of)?(?: an?)?\b/g, '2/3'],
+  [/\b(?:one |an? )?half(?: of)?(?: an?)?\b(?! and half)/g, '1/2'],
+  [
+    /\b(?:one |an? )quarter(?: of)?(?: an?)?\b|\bquarter(?: of)? an?\b|\bquarter (?=cup|tea|tsp|pound|lb|pint)/g,
+    '1/4',
+  ],
+  [/\b(?:one |an? )third(?: of)?(?: an?)?\b|\bthird of an?\b/g, '1/3'],
+  [/\ban? dozen\b/g, '12'],
+  [/\ban? couple(?: of)?\b/g, '2'],
+];
+
+const BULLET = /^(?:\d{1,2}[.)](?=\s+\S)|\[[ x]?\]|[^\p{L}\p{N}.,(]+)\s*/u;
+
+/** Takes the list mark from the front of a line; "1. 2 cups flour" loses "1.", "1.5 cups" keeps its number. */
+export const withoutBullet = (line: string): string =>
+  line.trim().replace(BULLET, '').replace(BULLET, '').trim();
+
+/**
+ * Writes a line the one way that the reader understands: plain spaces and hyphens, fractions with a slash,
+ * number words as digits. Capitals are kept, because T and t are different spoons.
+ */
+export function tidyLine(line: string): string {
+  let text = line
+    .replace(/[\u00a0\u2000-\u200a\u202f\u3000\t]/g, ' ')
+    .replace(/[\u200b-\u200f\ufeff]/g, '')
+    .replace(/[‐-―−]/g, '-')
+    .replace(/[‘’´`]/g, "'")
+    .replace(/[⁄∕]/g, '/')
+    .replace(/[¼½¾⅐-⅞]/gu, (sign) => ` ${FRACTIONS[sign] ?? sign}`)
+    // "1-1/2 cups" is one and a half; "1/2-3/4" stays a range.
+    .replace(/(?<![\d/.,])(\d+)-(\d+\/\d+)/g, '$1 $2')
+    .replace(/(?<![\d.,])(\d{1,3}) (\d{3})(?=\s*(?:g|gr|grams?|ml)\b)/g, '$1$2');
+  text = text.replace(/[A-Za-z]+(?:[ -][A-Za-z]+)*/g, (words) => numberWords(words));
+  return text
+    .replace(/(\d)\s+and\s+(?:an? )?(?=\d+\/\d)/gi, '$1 ')
+    .replace(/(\d)\s*&\s*(?=\d+\/\d)/g, '$1 ')
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+/** Leaves words without a number in them exactly as they are. */
+function numberWords(words: string): string {
+  const small = words.toLowerCase();
+  let out = small;
+  for (const [pattern, digits] of PARTS) out = out.replace(pattern, digits);
+  out = out.replace(/\b[a-z]+\b/g, (word) => NUMBER_WORDS[word] ?? word);
+  return out === small ? words : out;
+}
+
+const NUMBER = String.raw`(?:about |approx\.? )?(?:\d|[¼½¾⅐-⅞]|half |an? (?:pinch|dash|stick|knob|handful|little|bit|cup|tea|table)|pinch |some )`;
+const AT_COMMA = new RegExp(String.raw`,\s+(?:and\s+)?(?=${NUMBER})`, 'iu');
+const UNIT_WORDS = 'cups?|c|tbsp|tsp|tablespoons?|teaspoons?|lbs?|pounds?|oz|ounces?|kg|g|ml|l|pints?|dl|cl';
+/** "water and 2 tbsp lard" are two things; "1 cup and 2 tbsp" and "between 1 and 2" are one amount. */
+const AT_AND = new RegExp(
+  String.raw`(?<=\d[^,]*[a-z)])(?<!\b(?:${UNIT_WORDS}|one|two|three|four|five|six)\.?)\s+(?:and|&|\+)\s+(?=\d+[^,]*\s[a-z])`,
+  'iu',
+);
+/** Only a figure and a unit, as behind the comma of "flour, 500 g". */
+const BARE_AMOUNT = new RegExp(String.raw`^(?:about )?[\d¼½¾⅐-⅞\s.,/-]+(?:${UNIT_WORDS}|grams?|%)\.?$`, 'iu');
+
+/** Splits a pasted text into lines of one thing each: "2 cups flour, 1 tsp salt; water" are three. */
+export function splitEntries(text: string): string[] {
+  return text
+    .split(/\r\n|\r|\n|;|\u2028/)
+    .flatMap((line) => {
+      const parts: string[] = [];
+      for (const part of line.split(AT_COMMA).map((entry) => entry.trim())) {
+        const before = parts.at(-1);
+        if (before !== undefined && !/[\d¼½¾⅐-⅞]/u.test(before) && BARE_AMOUNT.test(part)) {
+          parts[parts.length - 1] = `${before} ${part}`;
+        } else parts.push(part);
+      }
+      return parts.flatMap((part) => part.split(AT_AND));
+    })
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+}
