@@ -20,7 +20,7 @@ export async function makeHistory(folder: string, batches: number): Promise<void
   const stores = await openStores(database);
   const formulas = demoFormulas();
   for (const formula of formulas)
-    await stores.formulas.save(formula, 'First version', new Date(0).toISOString(), true);
+    await stores.formulas.create(formula, 'First version', new Date(0).toISOString());
   const random = openRandom(7);
   const cook = { weighingSdSteps: 0.5, overPour: 0.05, rejects: 0.02 };
   const patterns = Array.from({ length: PATTERNS }, (_, index) => {

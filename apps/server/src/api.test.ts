@@ -22,6 +22,7 @@ describe('formulas', () => {
     const wetter = { ...wrap(), summary: 'wetter' };
     const saved = await kitchen.api
       .post('/api/v1/formulas/deckhand-wrap/versions')
+      .set('If-Match', '"1"')
       .send({ formula: wetter, reason: 'dry week' })
       .expect(201);
     expect(saved.body.formula.version).toBe(2);
@@ -112,6 +113,7 @@ describe('batches', () => {
     const batch = await startBatch();
     await kitchen.api
       .post('/api/v1/formulas/deckhand-wrap/versions')
+      .set('If-Match', '"1"')
       .send({ formula: { ...wrap(), name: 'Renamed' }, reason: 'x' })
       .expect(201);
     const settings = (await kitchen.api.get('/api/v1/kitchen')).body;

@@ -4,6 +4,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { batchRoutes } from './batches/routes';
+import { bookRoutes } from './book/routes';
 import type { Database } from './db/openDatabase';
 import { formulaRoutes } from './formulas/routes';
 import { flourLotRoutes } from './flourLots/routes';
@@ -19,6 +20,8 @@ import { serveWebApp } from './system/webApp';
 
 export const VERSION = '0.1.0';
 const BODY_LIMIT = '1mb';
+/** A whole book in one file. */
+const BOOK_LIMIT = '20mb';
 /** Answers are compressed while the phone waits, so lightly: zlib's quickest level. */
 const API_COMPRESSION = 1;
 
@@ -35,10 +38,11 @@ export interface AppOptions {
 export function createApp({ database, stores, logger, webDir, now = () => new Date() }: AppOptions): Express {
   const routes = [
     ...systemRoutes(database, VERSION, now),
-    ...ingredientRoutes(stores.ingredients),
+    ...ingredientRoutes(stores.ingredients, stores),
     ...kitchenRoutes(stores.kitchen),
     ...flourLotRoutes(stores.flourLots),
     ...formulaRoutes(stores.formulas, stores.ingredients, now),
+    ...bookRoutes(database, stores, now),
     ...planRoutes(stores.ingredients),
     ...batchRoutes(stores, now),
   ];
@@ -54,6 +58,7 @@ export function createApp({ database, stores, logger, webDir, now = () => new Da
       strictTransportSecurity: false,
     }),
   );
+  app.use('/api/v1/book', express.json({ limit: BOOK_LIMIT, strict: false }));
   app.use(
     '/api',
     compression({ level: API_COMPRESSION }),

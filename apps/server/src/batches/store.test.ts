@@ -6,7 +6,7 @@ let kitchen: Kitchen;
 
 beforeEach(async () => {
   kitchen = await openTestKitchen();
-  await kitchen.stores.formulas.save(wrap(), 'new', '2026-03-01T00:00:00.000Z', true);
+  await kitchen.stores.formulas.create(wrap(), 'new', '2026-03-01T00:00:00.000Z');
 });
 afterEach(() => kitchen.close());
 

@@ -29,6 +29,8 @@ const DEMO_KITCHEN: Kitchen = {
   bowlMinimumG: 1500,
   bowlLoss: 0.01,
   benchLoss: 0.005,
+  measures: 'us',
+  currency: 'EUR',
 };
 
 const lot = (id: string, name: string, daysAgo: number, nowMs: number): FlourLot => ({
@@ -116,7 +118,7 @@ export const demoFormulas = (): Formula[] =>
 
 /** Fills an empty kitchen with the demo; does nothing where there are formulas already. */
 export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
-  if ((await stores.formulas.list()).length > 0) return false;
+  if ((await stores.formulas.entries()).length > 0) return false;
   const nowMs = now.getTime();
   const midnightMs = nowMs - (nowMs % DAY_MS);
   const random = openRandom(SEED);
@@ -127,7 +129,7 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
   const formulas = new Map(demoFormulas().map((formula) => [formula.id, formula]));
   const savedAt = new Date(nowMs - 14 * DAY_MS).toISOString();
   for (const formula of formulas.values()) {
-    await stores.formulas.save(formula, 'First version', savedAt, true);
+    await stores.formulas.create(formula, 'First version', savedAt);
   }
   const ingredients = await stores.ingredients.list();
   for (const past of PAST) {

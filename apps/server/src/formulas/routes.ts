@@ -4,7 +4,7 @@ import { HttpProblem, notFound } from '../http/problem';
 import { idParams, versionParams } from '../http/params';
 import { route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
-import type { FormulaStore } from './store';
+import type { FormulaStore, FormulaVersion } from './store';
 
 const versionSchema = z.strictObject({ formula: formulaSchema, reason: z.string(), savedAt: z.string() });
 
@@ -12,6 +12,17 @@ const saveSchema = z.strictObject({
   formula: formulaSchema,
   reason: textField('Reason', { min: 1, max: 200 }),
 });
+
+const archivedSchema = z.strictObject({ archived: z.boolean() });
+
+const etagOf = ({ formula }: FormulaVersion): string => `"${formula.version}"`;
+const withTag = (version: FormulaVersion, status: number) => ({
+  status,
+  body: version,
+  etag: etagOf(version),
+});
+/** The number in a tag of ours; 0, which no version has, for any other. */
+const versionOf = (tag: string): number => Number(/^(?:W\/)?"(\d+)"$/.exec(tag.trim())?.[1] ?? 0);
 
 export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore, now: () => Date): Route[] {
   /** A formula is stored only when this kitchen can work it. */
@@ -26,9 +37,23 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
 
   return [
     route({
+      method: 'put',
+      path: '/formulas/:id/archived',
+      summary: 'Put a formula away, or take it out again; nothing is lost',
+      params: idParams,
+      body: archivedSchema,
+      response: archivedSchema,
+      run: async ({ params, body }) => {
+        if (!(await store.archive(params.id, body.archived ? now().toISOString() : null))) {
+          throw notFound('This formula');
+        }
+        return body;
+      },
+    }),
+    route({
       method: 'get',
       path: '/formulas',
-      summary: 'The current version of every formula',
+      summary: 'The current version of every formula that is not put away',
       response: z.array(formulaSchema),
       run: () => store.list(),
     }),
@@ -41,8 +66,8 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
       status: 201,
       run: async ({ body }) => {
         await check(body.formula);
-        const saved = await store.save(body.formula, body.reason, now().toISOString(), true);
-        if (saved) return saved;
+        const saved = await store.create(body.formula, body.reason, now().toISOString());
+        if (saved.as === 'saved') return withTag(saved.version, 201);
         throw new HttpProblem(409, `There is already a formula “${body.formula.id}”.`, [
           { path: 'formula.id', message: 'This id is taken; choose another or save a new version.' },
         ]);
@@ -55,10 +80,9 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
       params: idParams,
       response: formulaSchema,
       run: async ({ params }) => {
-        const version = await store.currentVersion(params.id);
-        const found = version === null ? null : await store.get(params.id, version);
+        const found = await store.current(params.id);
         if (!found) throw notFound('This formula');
-        return found.formula;
+        return { status: 200, body: found.formula, etag: etagOf(found) };
       },
     }),
     route({
@@ -76,19 +100,32 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
     route({
       method: 'post',
       path: '/formulas/:id/versions',
-      summary: 'Save a formula as its next version',
+      summary: 'Save a formula as its next version; If-Match names the version it was made from',
       params: idParams,
       body: saveSchema,
       response: versionSchema,
       status: 201,
-      run: async ({ params, body }) => {
+      run: async ({ params, body, ifMatch }) => {
         if (body.formula.id !== params.id) {
           throw InputError.at('formula.id', 'The id in the document and in the address differ.');
         }
         await check(body.formula);
-        const saved = await store.save(body.formula, body.reason, now().toISOString(), false);
-        if (!saved) throw notFound('This formula');
-        return saved;
+        if (ifMatch === null) {
+          throw new HttpProblem(
+            428,
+            'Name the version you changed in If-Match, so that nobody’s work is covered.',
+          );
+        }
+        const after = versionOf(ifMatch);
+        const saved = await store.saveAfter(body.formula, body.reason, now().toISOString(), after);
+        if (saved.as === 'saved') return withTag(saved.version, 201);
+        if (saved.as !== 'newer') throw notFound('This formula');
+        throw new HttpProblem(
+          412,
+          `Someone saved version ${saved.current.formula.version} while you worked on version ${after}. Both are here; choose.`,
+          [],
+          saved.current,
+        );
       },
     }),
     route({

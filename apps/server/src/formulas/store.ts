@@ -1,4 +1,4 @@
-import type { Formula } from '@kettle-scale/core';
+import { FORMULA_FORMAT_VERSION, type Formula } from '@kettle-scale/core';
 import { DataTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 
@@ -9,6 +9,11 @@ export interface FormulaVersion {
   savedAt: string;
 }
 
+/** A formula as it stands in the book. */
+export interface BookEntry extends FormulaVersion {
+  archived: boolean;
+}
+
 interface VersionRow {
   formulaId: string;
   version: number;
@@ -17,12 +22,24 @@ interface VersionRow {
   savedAt: string;
 }
 
+/** What became of a save. */
+export type Saved =
+  | { as: 'saved'; version: FormulaVersion }
+  | { as: 'taken' }
+  | { as: 'missing' }
+  /** Somebody else saved in between: this is theirs. */
+  | { as: 'newer'; current: FormulaVersion };
+
 /** Formulas and all their versions. Versions are never changed or removed. */
 export function openFormulaStore({ sequelize, write }: Database) {
   const options = { timestamps: false };
   const heads = sequelize.define(
     'formulas',
-    { id: { type: DataTypes.TEXT, primaryKey: true }, currentVersion: DataTypes.INTEGER },
+    {
+      id: { type: DataTypes.TEXT, primaryKey: true },
+      currentVersion: DataTypes.INTEGER,
+      archivedAt: DataTypes.TEXT,
+    },
     options,
   );
   const versions = sequelize.define(
@@ -42,45 +59,86 @@ export function openFormulaStore({ sequelize, write }: Database) {
     const { document, reason, savedAt } = row.get() as VersionRow;
     return { formula: document, reason, savedAt };
   };
-  const currentVersion = async (id: string, transaction?: Transaction): Promise<number | null> => {
+  const archivedAtOf = (row: { get: (key: string) => unknown }): string | null =>
+    (row.get('formula') as { get: (key: string) => string | null }).get('archivedAt');
+  const entries = async (transaction?: Transaction): Promise<BookEntry[]> => {
+    const rows = await versions.findAll({
+      include: [{ model: heads, required: true, attributes: ['archivedAt'] }],
+      where: sequelize.where(sequelize.col('formula.currentVersion'), '=', sequelize.col('version')),
+      transaction: transaction ?? null,
+    });
+    return rows
+      .map((row) => ({ ...asVersion(row), archived: archivedAtOf(row) !== null }))
+      .sort((a, b) => a.formula.name.localeCompare(b.formula.name));
+  };
+  const current = async (id: string, transaction?: Transaction): Promise<FormulaVersion | null> => {
     const head = await heads.findByPk(id, { transaction: transaction ?? null });
-    return head ? Number(head.get('currentVersion')) : null;
+    if (!head) return null;
+    const row = await versions.findOne({
+      where: { formulaId: id, version: Number(head.get('currentVersion')) },
+      transaction: transaction ?? null,
+    });
+    return row ? asVersion(row) : null;
+  };
+  /** Adds the next version, whatever number the document carries. */
+  const append = async (
+    formula: Formula,
+    reason: string,
+    savedAt: string,
+    after: number,
+    transaction: Transaction,
+  ): Promise<FormulaVersion> => {
+    const version = after + 1;
+    const document: Formula = { ...formula, formatVersion: FORMULA_FORMAT_VERSION, version };
+    if (after === 0) await heads.create({ id: formula.id, currentVersion: version }, { transaction });
+    else await heads.update({ currentVersion: version }, { where: { id: formula.id }, transaction });
+    await versions.create({ formulaId: formula.id, version, document, reason, savedAt }, { transaction });
+    return { formula: document, reason, savedAt };
+  };
+
+  const putAway = async (
+    id: string,
+    archivedAt: string | null,
+    transaction: Transaction,
+  ): Promise<boolean> => {
+    const [count] = await heads.update({ archivedAt }, { where: { id }, transaction });
+    return count > 0;
   };
 
   return {
-    list: async (): Promise<Formula[]> => {
-      const rows = await versions.findAll({
-        include: [{ model: heads, required: true, attributes: [] }],
-        where: sequelize.where(sequelize.col('formula.currentVersion'), '=', sequelize.col('version')),
-      });
-      return rows.map((row) => asVersion(row).formula).sort((a, b) => a.name.localeCompare(b.name));
-    },
-    currentVersion,
+    entries,
+    list: async (): Promise<Formula[]> =>
+      (await entries()).filter(({ archived }) => !archived).map(({ formula }) => formula),
+    current,
+    append,
     get: async (id: string, version: number): Promise<FormulaVersion | null> => {
       const row = await versions.findOne({ where: { formulaId: id, version } });
       return row ? asVersion(row) : null;
     },
     history: async (id: string): Promise<FormulaVersion[]> =>
       (await versions.findAll({ where: { formulaId: id }, order: [['version', 'DESC']] })).map(asVersion),
-    /**
-     * Saves a formula as its next version, whatever number the document carries.
-     * @returns null when `create` is asked for an id that exists, or an update for one that does not
-     */
-    save: (
-      formula: Formula,
-      reason: string,
-      savedAt: string,
-      create: boolean,
-    ): Promise<FormulaVersion | null> =>
+    /** Names of the formulas whose current version uses an ingredient. */
+    using: async (ingredient: string): Promise<string[]> =>
+      (await entries())
+        .filter(({ formula }) => formula.lines.some((line) => line.ingredient === ingredient))
+        .map(({ formula }) => formula.name),
+    create: (formula: Formula, reason: string, savedAt: string): Promise<Saved> =>
       write(async (transaction) => {
-        const current = await currentVersion(formula.id, transaction);
-        if ((current === null) !== create) return null;
-        const version = (current ?? 0) + 1;
-        const document = { ...formula, version };
-        await heads.upsert({ id: formula.id, currentVersion: version }, { transaction });
-        await versions.create({ formulaId: formula.id, version, document, reason, savedAt }, { transaction });
-        return { formula: document, reason, savedAt };
+        if (await heads.findByPk(formula.id, { transaction })) return { as: 'taken' };
+        return { as: 'saved', version: await append(formula, reason, savedAt, 0, transaction) };
       }),
+    /** Saves the next version, if the one it was made from is still the newest. */
+    saveAfter: (formula: Formula, reason: string, savedAt: string, after: number): Promise<Saved> =>
+      write(async (transaction) => {
+        const newest = await current(formula.id, transaction);
+        if (!newest) return { as: 'missing' };
+        if (newest.formula.version !== after) return { as: 'newer', current: newest };
+        return { as: 'saved', version: await append(formula, reason, savedAt, after, transaction) };
+      }),
+    /** Puts a formula away, or takes it out again with null. Gives whether there is such a formula. */
+    archive: (id: string, archivedAt: string | null): Promise<boolean> =>
+      write((transaction) => putAway(id, archivedAt, transaction)),
+    putAway,
   };
 }
 

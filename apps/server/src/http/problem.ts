@@ -9,15 +9,19 @@ export interface ProblemDocument {
   status: number;
   detail: string;
   errors: readonly Problem[];
+  /** What is there now, where the sender's version is no longer the newest. */
+  current?: unknown;
 }
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',
   404: 'Not found',
   409: 'Conflict',
+  412: 'Changed meanwhile',
   413: 'Too large',
   415: 'Not JSON',
   422: 'Cannot be used',
+  428: 'Say what you changed',
   500: 'Something broke',
 };
 
@@ -27,6 +31,7 @@ export class HttpProblem extends Error {
     readonly status: number,
     detail: string,
     readonly errors: readonly Problem[] = [],
+    readonly current?: unknown,
   ) {
     super(detail);
   }
@@ -38,7 +43,7 @@ export const notFound = (what: string): HttpProblem =>
 /** Sentences for what the body parser refuses, by the type it gives its errors. */
 const BODY_PROBLEMS: Record<string, string> = {
   'entity.parse.failed': 'The body is not JSON.',
-  'entity.too.large': 'The body is larger than 1 MB.',
+  'entity.too.large': 'The body is larger than this address takes.',
   'encoding.unsupported': 'The body is compressed in a way this server does not read.',
   'charset.unsupported': 'The body must be UTF-8.',
 };
@@ -76,6 +81,7 @@ export const problemHandler =
       status,
       detail: problem?.message ?? 'The server could not do this. Nothing was changed.',
       errors: problem?.errors ?? [],
+      ...(problem?.current === undefined ? {} : { current: problem.current }),
     };
     response.status(status).type('application/problem+json').send(JSON.stringify(document));
   };

@@ -5,7 +5,7 @@ import { HttpProblem } from './problem';
 
 /** One address of the API: what comes in, what goes out, and the act. The OpenAPI document is made from these. */
 export interface Route {
-  method: 'get' | 'post' | 'put';
+  method: 'get' | 'post' | 'put' | 'delete';
   /** In Express's form, below /api/v1: `/batches/:id`. */
   path: string;
   summary: string;
@@ -21,6 +21,8 @@ export interface Route {
 interface Reply {
   body: unknown;
   status?: number;
+  /** Version of what is sent, for a later If-Match. */
+  etag?: string;
 }
 
 /** A body that is JSON text already, as it was stored: it need not be read and written again to be sent. */
@@ -32,6 +34,8 @@ interface Input<P, Q, B> {
   params: P;
   query: Q;
   body: B;
+  /** The version that the sender changed; null when it does not say. */
+  ifMatch: string | null;
 }
 
 interface RouteSpec<P, Q, B, R> extends Omit<Route, 'handle' | 'params' | 'query' | 'body' | 'response'> {
@@ -39,7 +43,7 @@ interface RouteSpec<P, Q, B, R> extends Omit<Route, 'handle' | 'params' | 'query
   query?: z.ZodType<Q> & z.ZodObject;
   body?: z.ZodType<B>;
   response: z.ZodType<R>;
-  run: (input: Input<P, Q, B>) => Promise<R | JsonText | { status: number; body: R }>;
+  run: (input: Input<P, Q, B>) => Promise<R | JsonText | { status: number; body: R; etag?: string }>;
 }
 
 const isReply = (value: unknown): value is Reply =>
@@ -59,6 +63,7 @@ export function route<P = undefined, Q = undefined, B = undefined, R = unknown>(
       const result = await run({
         params: (spec.params ? parseInput<P>(spec.params, request.params) : undefined) as P,
         query: (spec.query ? parseInput<Q>(spec.query, request.query) : undefined) as Q,
+        ifMatch: request.get('if-match') ?? null,
         body: (spec.body ? parseInput<B>(spec.body, request.body) : undefined) as B,
       });
       return isReply(result) ? result : { body: result };
@@ -73,6 +78,7 @@ export function routerOf(routes: readonly Route[]): Router {
     router[method](path, async (request, response) => {
       const reply = await handle(request);
       response.status(reply.status ?? status);
+      if (reply.etag !== undefined) response.setHeader('ETag', reply.etag);
       if (reply.body instanceof JsonText) response.type('json').send(reply.body.text);
       else response.json(reply.body);
     });

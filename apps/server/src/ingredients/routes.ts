@@ -1,28 +1,85 @@
-import { ingredientSchema } from '@kettle-scale/core';
+import { CATALOGUE, InputError, ingredientSchema } from '@kettle-scale/core';
 import { z } from 'zod';
-import { notFound } from '../http/problem';
-import { route, type Route } from '../http/route';
+import type { FormulaStore } from '../formulas/store';
+import type { FlourLotStore } from '../flourLots/store';
 import { idParams } from '../http/params';
+import { HttpProblem, notFound } from '../http/problem';
+import { route, type Route } from '../http/route';
 import type { IngredientStore } from './store';
 
-export const ingredientRoutes = (store: IngredientStore): Route[] => [
-  route({
-    method: 'get',
-    path: '/ingredients',
-    summary: 'All ingredients of the kitchen',
-    response: z.array(ingredientSchema),
-    run: () => store.list(),
-  }),
-  route({
-    method: 'get',
-    path: '/ingredients/:id',
-    summary: 'One ingredient',
-    params: idParams,
-    response: ingredientSchema,
-    run: async ({ params }) => {
-      const ingredient = await store.get(params.id);
-      if (!ingredient) throw notFound('This ingredient');
-      return ingredient;
-    },
-  }),
-];
+interface Users {
+  formulas: FormulaStore;
+  flourLots: FlourLotStore;
+}
+
+export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }: Users): Route[] {
+  const find = async (id: string) => {
+    const food = (await store.list()).find((entry) => entry.id === id);
+    if (!food) throw notFound('This ingredient');
+    return food;
+  };
+
+  return [
+    route({
+      method: 'get',
+      path: '/ingredients',
+      summary: 'All ingredients of the kitchen, hidden ones too',
+      response: z.array(ingredientSchema),
+      run: () => store.list(),
+    }),
+    route({
+      method: 'get',
+      path: '/ingredients/:id',
+      summary: 'One ingredient',
+      params: idParams,
+      response: ingredientSchema,
+      run: ({ params }) => find(params.id),
+    }),
+    route({
+      method: 'put',
+      path: '/ingredients/:id',
+      summary: 'Add an ingredient, or change one; saved formulas keep their shares',
+      params: idParams,
+      body: ingredientSchema,
+      response: ingredientSchema,
+      run: async ({ params, body }) => {
+        if (body.id !== params.id) {
+          throw InputError.at('id', 'The id in the document and in the address differ.');
+        }
+        const before = (await store.list()).find(({ id }) => id === body.id);
+        const users = before && before.kind !== body.kind ? await formulas.using(body.id) : [];
+        if (before?.kind === 'flour' || body.kind === 'flour') refuseKindChange(users);
+        return store.put(body);
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/ingredients/:id',
+      summary: "Take back the kitchen's changes; an ingredient of its own is removed if nothing uses it",
+      params: idParams,
+      response: z.array(ingredientSchema),
+      run: async ({ params }) => {
+        await find(params.id);
+        if (!CATALOGUE.some(({ id }) => id === params.id)) {
+          const users = await formulas.using(params.id);
+          const lots = (await flourLots.list()).filter(({ ingredient }) => ingredient === params.id);
+          const names = [...users, ...lots.map(({ name }) => `the lot ${name}`)];
+          if (names.length > 0) {
+            throw new HttpProblem(409, `It is used by ${names.slice(0, 3).join(', ')}. Hide it instead.`);
+          }
+        }
+        await store.reset(params.id);
+        return store.list();
+      },
+    }),
+  ];
+}
+
+/** A flour is what the 100 % is made of: formulas that use it would change under the cook's hands. */
+function refuseKindChange(users: readonly string[]): void {
+  if (users.length === 0) return;
+  throw InputError.at(
+    'kind',
+    `It cannot change to or from flour while ${users.slice(0, 3).join(', ')} uses it.`,
+  );
+}

@@ -1,23 +1,53 @@
-import { CATALOGUE, type Ingredient } from '@kettle-scale/core';
-import { DataTypes } from 'sequelize';
-import { documentModel } from '../db/documentModel';
+import { CATALOGUE, type Ingredient, kitchenIngredients } from '@kettle-scale/core';
+import { DataTypes, Op, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 
-/** The kitchen's ingredients; those that come with the product are put in when the store opens. */
+interface Row {
+  id: string;
+  own: Ingredient | null;
+}
+
+/** The kitchen's ingredients: the catalogue that comes with the program, and what the kitchen changed or added. */
 export async function openIngredientStore({ sequelize, write }: Database) {
-  const rows = documentModel<Ingredient>(sequelize, 'ingredients', {
-    id: { type: DataTypes.TEXT, primaryKey: true },
-  });
+  const rows = sequelize.define(
+    'ingredients',
+    { id: { type: DataTypes.TEXT, primaryKey: true }, own: DataTypes.JSON },
+    { timestamps: false },
+  );
   await write((transaction) =>
     rows.bulkCreate(
-      CATALOGUE.map((document) => ({ id: document.id, document })),
+      CATALOGUE.map(({ id }) => ({ id })),
       { ignoreDuplicates: true, transaction },
     ),
   );
+  const inCatalogue = new Set(CATALOGUE.map(({ id }) => id));
+
+  const own = async (transaction?: Transaction): Promise<Ingredient[]> => {
+    const found = await rows.findAll({
+      where: { own: { [Op.ne]: null } },
+      order: ['id'],
+      transaction: transaction ?? null,
+    });
+    return found.flatMap((row) => (row.get() as Row).own ?? []);
+  };
 
   return {
-    list: async (): Promise<Ingredient[]> => (await rows.findAll()).map((row) => row.document),
-    get: async (id: string): Promise<Ingredient | null> => (await rows.findByPk(id))?.document ?? null,
+    /** Those that are the kitchen's own or changed. */
+    own,
+    list: async (transaction?: Transaction): Promise<Ingredient[]> =>
+      kitchenIngredients(await own(transaction)),
+    put: async (food: Ingredient, transaction?: Transaction): Promise<Ingredient> => {
+      const save = (inside: Transaction) => rows.upsert({ id: food.id, own: food }, { transaction: inside });
+      await (transaction ? save(transaction) : write(save));
+      return food;
+    },
+    /** Takes back the kitchen's changes; an ingredient of its own is gone after that. */
+    reset: async (id: string): Promise<void> => {
+      await write(async (transaction) => {
+        if (inCatalogue.has(id)) await rows.update({ own: null }, { where: { id }, transaction });
+        else await rows.destroy({ where: { id }, transaction });
+      });
+    },
   };
 }
 

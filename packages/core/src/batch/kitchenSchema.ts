@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fractionField, numberField } from '../fields';
+import { choiceField, fractionField, numberField } from '../fields';
 import { SCALE_STEPS_G } from '../quantity/roundToStep';
 
 const stepField = (label: string) =>
@@ -27,6 +27,13 @@ export const kitchenSchema = z
     bowlLoss: fractionField('Bowl loss', 0, 0.2),
     /** Share of the dough lost on the bench when dividing. */
     benchLoss: fractionField('Bench loss', 0, 0.2),
+    /** Which cups and spoons hang on the wall; chosen once. US when not said. */
+    measures: choiceField('Cups and spoons', ['us', 'metric']).optional(),
+    /** Money that pack prices are in. */
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/, 'The currency is three capital letters, like EUR.')
+      .optional(),
   })
   .refine((k) => k.bowlMinimumG <= k.bowlCapacityG, {
     message: 'The smallest load is more than the bowl holds.',
@@ -44,4 +51,6 @@ export const DEFAULT_KITCHEN: Kitchen = {
   bowlMinimumG: 1_500,
   bowlLoss: 0.01,
   benchLoss: 0.005,
+  measures: 'us',
+  currency: 'EUR',
 };

@@ -3,6 +3,7 @@ import type { Formula, ResolvedLine } from '../formula/formulaSchema';
 import { doughTotals } from '../formula/percentages';
 import { resolveLines } from '../formula/resolveLines';
 import { CATALOGUE } from '../ingredient/catalogue';
+import type { Ingredient } from '../ingredient/ingredientSchema';
 import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
 import { wholePieces } from '../portion/wholePieces';
@@ -167,7 +168,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     formula,
     need,
     kitchen,
-    ingredients: [...new Map(lines.map((line) => [line.food.id, line.food])).values()],
+    ingredients: [...new Map(lines.map((line) => [line.food.id, composition(line.food)])).values()],
     pieces,
     ballG: need.ballG,
     bowls,
@@ -189,6 +190,10 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
   };
 }
+
+/** What a plan must remember of an ingredient: what it is made of, not how it is written or measured. */
+const composition = ({ aliases, densities, pieces, source, note, hidden, ...food }: Ingredient): Ingredient =>
+  food;
 
 /** Resolves the request's formula; problems are named inside `formula`. */
 function resolveFormula({

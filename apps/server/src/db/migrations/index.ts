@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import * as start from './0001-start';
+import * as book from './0002-book';
 
 export interface Migration {
   name: string;
@@ -7,4 +8,7 @@ export interface Migration {
 }
 
 /** In order; a migration that has landed is never edited. */
-export const migrations: readonly Migration[] = [{ name: '0001-start', up: start.up }];
+export const migrations: readonly Migration[] = [
+  { name: '0001-start', up: start.up },
+  { name: '0002-book', up: book.up },
+];

@@ -1,0 +1,83 @@
+import {
+  InputError,
+  type Problem,
+  bookSchema,
+  choiceField,
+  formulaSchema,
+  ingredientSchema,
+  resolveLines,
+} from '@kettle-scale/core';
+import { z } from 'zod';
+import type { Database } from '../db/openDatabase';
+import type { FormulaStore } from '../formulas/store';
+import { route, type Route } from '../http/route';
+import type { IngredientStore } from '../ingredients/store';
+import { ON_TAKEN, importBook } from './importBook';
+
+const entrySchema = z.strictObject({
+  formula: formulaSchema,
+  reason: z.string(),
+  savedAt: z.string(),
+  archived: z.boolean(),
+});
+
+const ids = z.array(z.string());
+const reportSchema = z.strictObject({
+  added: ids,
+  versions: ids,
+  copies: ids,
+  unchanged: ids,
+  skipped: ids,
+  ingredientsAdded: ids,
+  ingredientsKept: ids,
+});
+
+const importSchema = z.strictObject({
+  book: bookSchema,
+  onTaken: choiceField('What to do with formulas that are here already', ON_TAKEN),
+});
+
+interface Stores {
+  formulas: FormulaStore;
+  ingredients: IngredientStore;
+}
+
+export const bookRoutes = (database: Database, stores: Stores, now: () => Date): Route[] => [
+  route({
+    method: 'get',
+    path: '/book',
+    summary: 'The formula book: every formula with when and why it was last saved, also those put away',
+    response: z.array(entrySchema),
+    run: () => stores.formulas.entries(),
+  }),
+  route({
+    method: 'get',
+    path: '/book/own-ingredients',
+    summary: 'The ingredients that are the kitchen’s own or changed, as a book file carries them',
+    response: z.array(ingredientSchema),
+    run: () => stores.ingredients.own(),
+  }),
+  route({
+    method: 'post',
+    path: '/book',
+    summary: 'Bring formulas and ingredients in from a file: all of them or none',
+    body: importSchema,
+    response: reportSchema,
+    run: async ({ body }) => {
+      const { formulas, ingredients, archived } = body.book;
+      const foods = [...(await stores.ingredients.list()), ...ingredients];
+      const problems = formulas.flatMap((formula, index): Problem[] => {
+        try {
+          resolveLines(formula, foods);
+          return [];
+        } catch (error) {
+          if (!(error instanceof InputError)) throw error;
+          return error.problems.map((p) => ({ ...p, path: `book.formulas[${index}].${p.path}` }));
+        }
+      });
+      if (problems.length > 0) throw new InputError(problems);
+      const { onTaken } = body;
+      return importBook(database, stores, { formulas, ingredients, archived, onTaken }, now().toISOString());
+    },
+  }),
+];
