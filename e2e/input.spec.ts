@@ -45,19 +45,21 @@ test('a formula file is brought in whole or not at all', async ({ page, request 
     });
   const refused = page.getByRole('alert');
   await bring('{ "format": "kettle-scale/formula",\n oops }');
-  await expect(refused).toContainText('This is not JSON');
+  await expect(refused).toContainText('Line 2: this is not JSON');
   await bring({ ...wrap, id: 'new-one', surprise: true });
-  await expect(refused).toContainText('surprise: The field “surprise” is not known here');
+  await expect(refused).toContainText('The field “surprise” is not known here');
   await bring({ ...wrap, id: 'new-one', lines: wrap?.lines.slice(1) });
-  await expect(refused).toContainText('A formula needs flour');
+  await expect(refused).toContainText('The flours add up to');
   await bring({ ...wrap, id: 'new-one', formatVersion: 9 });
   await expect(refused).toContainText('This file is of version 9');
-  await bring(wrap);
-  await expect(refused).toContainText('This id is taken');
+  await bring('id,what,share\n1,flour,all\n"unclosed');
+  await expect(refused).toContainText('a quotation mark is not closed');
   expect(await book()).toEqual(before);
 
   await bring({ ...wrap, id: 'new-one', name: '<img src=x onerror=alert(1)>' });
-  await expect(page).toHaveURL(/\/formulas\/new-one$/);
+  await page.getByRole('button', { name: 'Bring in 1' }).click();
+  await expect(page.getByText('New in the book')).toBeVisible();
+  await page.goto('/formulas/new-one');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('<img src=x onerror=alert(1)>');
 });
 

@@ -30,6 +30,13 @@ for (const [name, viewport] of [
     for (const path of [
       '/formulas',
       '/formulas/breakwater-thick',
+      '/formulas/breakwater-thick/edit',
+      '/formulas/breakwater-thick/swap',
+      '/formulas/breakwater-thick/versions',
+      '/formulas/breakwater-thick/card',
+      '/write',
+      '/ingredients',
+      '/ingredients/flour-strong',
       '/plan/sailcloth-sheet',
       '/bench',
       '/log',

@@ -1,8 +1,10 @@
 module.exports = (api) => {
-  api.cache(true);
+  api.cache.using(() => process.env.NODE_ENV);
   return {
     presets: ['babel-preset-expo'],
     // Takes from Paper only the parts that are used.
     plugins: ['react-native-paper/babel'],
+    // Jest runs plain scripts, which cannot import later; there it is a require.
+    env: { test: { plugins: ['dynamic-import-node'] } },
   };
 };

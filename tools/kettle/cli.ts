@@ -4,7 +4,6 @@ import {
   DOCUMENT_NAMES,
   type DocumentName,
   InputError,
-  checkFormula,
   jsonSchemaOf,
   parseInput,
   parseJson,
@@ -12,8 +11,9 @@ import {
   planRequestSchema,
 } from '@kettle-scale/core';
 import { Argument, Command, CommanderError } from 'commander';
+import { addFormulaCommands } from './formulaCommands';
 
-interface Io {
+interface Streams {
   out: (text: string) => void;
   err: (text: string) => void;
   /** Folder that file names start from: where the command was given. */
@@ -41,9 +41,10 @@ function readText(file: string, from: string): string {
  * The command for scripts: documents in, documents out, all the work in core.
  * @returns the exit code: 0, or 2 with one line on standard error naming the first field that is wrong
  */
-export async function runKettle(args: readonly string[], { out, err, from }: Io): Promise<number> {
+export async function runKettle(args: readonly string[], { out, err, from }: Streams): Promise<number> {
   const print = (value: unknown) => out(`${JSON.stringify(value, null, 2)}\n`);
-  const document = (file: string) => parseJson(readText(file, from));
+  const text = (file: string) => readText(file, from);
+  const document = (file: string) => parseJson(text(file));
 
   const program = new Command('kettle')
     .description('Plans and checks flatbread formulas. Files are JSON; “-” is standard input.')
@@ -54,16 +55,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Io)
     .description('print the plan of a plan request')
     .argument('<file>')
     .action((file: string) => print(planBatch(parseInput(planRequestSchema, document(file)))));
-  program
-    .command('formula')
-    .description('work on formulas')
-    .command('check')
-    .description('validate a formula; print effective hydration, fat and warnings')
-    .argument('<file>')
-    .action((file: string) => {
-      const { formula, ...rest } = checkFormula(document(file));
-      print({ formula: formula.id, name: formula.name, ...rest });
-    });
+  addFormulaCommands(program, { out, print, read: text, readJson: document });
   program
     .command('schema')
     .description('print the JSON Schema of a document')
@@ -84,7 +76,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Io)
       if (error.exitCode === 0) return 0;
       const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
       err(
-        `${words === '(outputHelp)' ? 'Say what to do: plan, formula check or schema; --help lists them.' : words}\n`,
+        `${words === '(outputHelp)' ? 'Say what to do: plan, formula or schema; --help lists them.' : words}\n`,
       );
       return BAD_INPUT;
     }

@@ -47,4 +47,5 @@ export * from './quantity/units';
 export * from './writing/listFormula';
 export * from './writing/readList';
 export * from './writing/readListTypes';
+export * from './writing/readingDocument';
 export * from './writing/tidyLine';

@@ -14,8 +14,8 @@ beforeEach(() => {
 
 test('a good answer is handed on', async () => {
   fetchMock.mockResolvedValue(answer(200, [{ id: 'a' }]));
-  await expect(api.formulas()).resolves.toEqual([{ id: 'a' }]);
-  expect(fetchMock.mock.calls[0]?.[0]).toBe('/api/v1/formulas');
+  await expect(api.book()).resolves.toEqual([{ id: 'a' }]);
+  expect(fetchMock.mock.calls[0]?.[0]).toBe('/api/v1/book');
 });
 
 test('a refusal carries the sentence and the fields', async () => {
@@ -37,12 +37,20 @@ test.each([
   ['a proxy in between', () => Promise.resolve(answer(502, {}))],
 ])('%s is to be tried again', async (_case, respond) => {
   fetchMock.mockImplementation(respond);
-  await expect(api.formulas()).rejects.toBeInstanceOf(Unreachable);
+  await expect(api.book()).rejects.toBeInstanceOf(Unreachable);
 });
 
 test('a mistake of the program is not taken for a lost network', async () => {
   fetchMock.mockRejectedValue(new RangeError('bug'));
-  await expect(api.formulas()).rejects.toBeInstanceOf(RangeError);
+  await expect(api.book()).rejects.toBeInstanceOf(RangeError);
+});
+
+test('a save names the version it was made from, and a refusal brings the newer one', async () => {
+  const current = { formula: { id: 'wrap', version: 4 }, reason: 'theirs', savedAt: '' };
+  fetchMock.mockResolvedValue(answer(412, { detail: 'Someone saved.', errors: [], current }));
+  const refused = api.saveVersion({ id: 'wrap' } as never, 'mine', 3).catch((error: unknown) => error);
+  await expect(refused).resolves.toMatchObject({ status: 412, current });
+  expect(fetchMock.mock.calls[0]?.[1].headers).toMatchObject({ 'if-match': '"3"' });
 });
 
 test('ids cannot leave their place in the address', async () => {

@@ -1,5 +1,6 @@
 import type {
   Batch,
+  Book,
   BatchEvent,
   BatchRecord,
   BatchStart,
@@ -15,12 +16,40 @@ const ROOT = '/api/v1';
 /** A request that takes longer than this is given up; the queue tries again. */
 const TIMEOUT_MS = 10_000;
 
+/** One saved version of a formula. */
+export interface FormulaVersion {
+  formula: Formula;
+  reason: string;
+  savedAt: string;
+}
+
+/** A formula as it stands in the book. */
+export interface BookEntry extends FormulaVersion {
+  archived: boolean;
+}
+
+/** What to do with formulas from a file that are in the book with other contents. */
+export type OnTaken = 'version' | 'copy' | 'skip';
+
+/** Ids by what an import did with them. */
+export interface ImportReport {
+  added: string[];
+  versions: string[];
+  copies: string[];
+  unchanged: string[];
+  skipped: string[];
+  ingredientsAdded: string[];
+  ingredientsKept: string[];
+}
+
 /** The server said no, in words for the cook. */
 export class Refused extends Error {
   constructor(
     readonly status: number,
     message: string,
     readonly problems: readonly Problem[],
+    /** What is there now, where somebody else saved in between. */
+    readonly current?: FormulaVersion,
   ) {
     super(message);
     this.name = 'Refused';
@@ -35,15 +64,20 @@ export class Unreachable extends Error {
   }
 }
 
-async function call<T>(method: 'GET' | 'POST' | 'PUT', path: string, body?: unknown): Promise<T> {
+async function call<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(ROOT + path, {
       method,
       signal: AbortSignal.timeout(TIMEOUT_MS),
       ...(body === undefined
-        ? {}
-        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+        ? { headers }
+        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...headers } }),
     });
   } catch (error) {
     if (error instanceof DOMException || error instanceof TypeError) throw new Unreachable();
@@ -51,9 +85,15 @@ async function call<T>(method: 'GET' | 'POST' | 'PUT', path: string, body?: unkn
   }
   if (response.ok) return (await response.json()) as T;
   if (response.status >= 500) throw new Unreachable();
-  const problem = (await response.json()) as { detail: string; errors: Problem[] };
-  throw new Refused(response.status, problem.detail, problem.errors);
+  const problem = (await response.json()) as {
+    detail: string;
+    errors: Problem[];
+    current?: FormulaVersion;
+  };
+  throw new Refused(response.status, problem.detail, problem.errors, problem.current);
 }
+
+const slug = encodeURIComponent;
 
 /** The server's addresses, typed. Its answers were validated where they were stored. */
 export const api = {
@@ -61,12 +101,28 @@ export const api = {
   kitchen: () => call<Kitchen>('GET', '/kitchen'),
   saveKitchen: (kitchen: Kitchen) => call<Kitchen>('PUT', '/kitchen', kitchen),
   flourLots: () => call<FlourLot[]>('GET', '/flour-lots'),
-  formulas: () => call<Formula[]>('GET', '/formulas'),
-  addFormula: (formula: Formula) => call<unknown>('POST', '/formulas', { formula, reason: 'From a file' }),
+  saveIngredient: (food: Ingredient) => call<Ingredient>('PUT', `/ingredients/${slug(food.id)}`, food),
+  resetIngredient: (id: string) => call<Ingredient[]>('DELETE', `/ingredients/${slug(id)}`),
+  book: () => call<BookEntry[]>('GET', '/book'),
+  ownIngredients: () => call<Ingredient[]>('GET', '/book/own-ingredients'),
+  importBook: (book: Book, onTaken: OnTaken) => call<ImportReport>('POST', '/book', { book, onTaken }),
+  addFormula: (formula: Formula, reason: string) =>
+    call<FormulaVersion>('POST', '/formulas', { formula, reason }),
+  /** Saves the next version; refused with 412 and the newest one when that is not `after`. */
+  saveVersion: (formula: Formula, reason: string, after: number) =>
+    call<FormulaVersion>(
+      'POST',
+      `/formulas/${slug(formula.id)}/versions`,
+      { formula, reason },
+      { 'if-match': `"${after}"` },
+    ),
+  versions: (id: string) => call<FormulaVersion[]>('GET', `/formulas/${slug(id)}/versions`),
+  archive: (id: string, archived: boolean) =>
+    call<unknown>('PUT', `/formulas/${slug(id)}/archived`, { archived }),
   batches: (status?: BatchRecord['status']) =>
     call<BatchSummary[]>('GET', `/batches?limit=100${status ? `&status=${status}` : ''}`),
-  batch: (id: string) => call<Batch>('GET', `/batches/${encodeURIComponent(id)}`),
+  batch: (id: string) => call<Batch>('GET', `/batches/${slug(id)}`),
   startBatch: (start: BatchStart) => call<Batch>('POST', '/batches', start),
   addEvent: (batchId: string, event: BatchEvent) =>
-    call<BatchEvent>('POST', `/batches/${encodeURIComponent(batchId)}/events`, event),
+    call<BatchEvent>('POST', `/batches/${slug(batchId)}/events`, event),
 };

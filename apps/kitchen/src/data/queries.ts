@@ -1,6 +1,6 @@
-import type { BatchRecord, BatchStart, Formula, Kitchen } from '@kettle-scale/core';
+import type { BatchRecord, BatchStart, Book, Formula, Ingredient, Kitchen } from '@kettle-scale/core';
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
-import { Refused, api } from './api';
+import { type BookEntry, type FormulaVersion, type OnTaken, Refused, api } from './api';
 
 const MINUTE_MS = 60_000;
 /** How often a running batch looks for acts from another phone. */
@@ -20,7 +20,8 @@ export const keys = {
   ingredients: ['ingredients'],
   kitchen: ['kitchen'],
   flourLots: ['flour-lots'],
-  formulas: ['formulas'],
+  book: ['book'],
+  versions: (id: string) => ['versions', id],
   batches: (status?: BatchRecord['status']) => (status ? ['batches', status] : ['batches']),
   batch: (id: string) => ['batch', id],
 } as const;
@@ -28,7 +29,15 @@ export const keys = {
 export const useIngredients = () => useQuery({ queryKey: keys.ingredients, queryFn: api.ingredients });
 export const useKitchen = () => useQuery({ queryKey: keys.kitchen, queryFn: api.kitchen });
 export const useFlourLots = () => useQuery({ queryKey: keys.flourLots, queryFn: api.flourLots });
-export const useFormulas = () => useQuery({ queryKey: keys.formulas, queryFn: api.formulas });
+export const useBook = () => useQuery({ queryKey: keys.book, queryFn: api.book });
+
+const inUse = (entries: BookEntry[]): Formula[] =>
+  entries.filter(({ archived }) => !archived).map(({ formula }) => formula);
+/** The formulas that are not put away. */
+export const useFormulas = () => useQuery({ queryKey: keys.book, queryFn: api.book, select: inUse });
+
+export const useVersions = (id: string) =>
+  useQuery({ queryKey: keys.versions(id), queryFn: () => api.versions(id), staleTime: 0 });
 
 export const useBatches = (status?: BatchRecord['status']) =>
   useQuery({ queryKey: keys.batches(status), queryFn: () => api.batches(status), staleTime: 0 });
@@ -47,10 +56,65 @@ export const useSaveKitchen = () =>
     onSuccess: (kitchen) => queryClient.setQueryData(keys.kitchen, kitchen),
   });
 
-export const useAddFormula = () =>
+const bookChanged = () =>
+  Promise.all([
+    queryClient.invalidateQueries({ queryKey: keys.book }),
+    queryClient.invalidateQueries({ queryKey: ['versions'] }),
+  ]);
+
+/** Puts a saved version into the book at once, so that its page is there before the book is fetched again. */
+function intoBook(saved: FormulaVersion): void {
+  queryClient.setQueryData<BookEntry[]>(keys.book, (entries = []) => {
+    const here = entries.find(({ formula }) => formula.id === saved.formula.id);
+    const entry = { ...saved, archived: here?.archived ?? false };
+    return here ? entries.map((other) => (other === here ? entry : other)) : [...entries, entry];
+  });
+  void bookChanged();
+}
+
+interface Save {
+  formula: Formula;
+  reason: string;
+  /** Version that it was made from; 0 for a formula that is not in the book yet. */
+  after: number;
+}
+
+export const useSaveFormula = () =>
   useMutation({
-    mutationFn: (formula: Formula) => api.addFormula(formula),
-    onSuccess: () => queryClient.invalidateQueries({ queryKey: keys.formulas }),
+    mutationFn: ({ formula, reason, after }: Save) =>
+      after === 0 ? api.addFormula(formula, reason) : api.saveVersion(formula, reason, after),
+    onSuccess: intoBook,
+  });
+
+export const useArchive = () =>
+  useMutation({
+    mutationFn: ({ id, archived }: { id: string; archived: boolean }) => api.archive(id, archived),
+    onSuccess: bookChanged,
+  });
+
+export const useImportBook = () =>
+  useMutation({
+    mutationFn: ({ book, onTaken }: { book: Book; onTaken: OnTaken }) => api.importBook(book, onTaken),
+    onSuccess: () =>
+      Promise.all([bookChanged(), queryClient.invalidateQueries({ queryKey: keys.ingredients })]),
+  });
+
+export const useSaveIngredient = () =>
+  useMutation({
+    mutationFn: (food: Ingredient) => api.saveIngredient(food),
+    onSuccess: (saved) => {
+      queryClient.setQueryData<Ingredient[]>(keys.ingredients, (foods = []) =>
+        foods.some(({ id }) => id === saved.id)
+          ? foods.map((food) => (food.id === saved.id ? saved : food))
+          : [...foods, saved],
+      );
+    },
+  });
+
+export const useResetIngredient = () =>
+  useMutation({
+    mutationFn: (id: string) => api.resetIngredient(id),
+    onSuccess: (foods) => queryClient.setQueryData(keys.ingredients, foods),
   });
 
 export const useStartBatch = () =>
@@ -64,6 +128,6 @@ export const useStartBatch = () =>
 
 /** Asks for what nearly every screen needs before the first screen is drawn. */
 export function prefetchBook(): void {
-  void queryClient.prefetchQuery({ queryKey: keys.formulas, queryFn: api.formulas });
+  void queryClient.prefetchQuery({ queryKey: keys.book, queryFn: api.book });
   void queryClient.prefetchQuery({ queryKey: keys.ingredients, queryFn: api.ingredients });
 }

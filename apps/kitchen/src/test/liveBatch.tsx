@@ -10,11 +10,14 @@ import {
   planBatch,
 } from '@kettle-scale/core';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen } from '@testing-library/react';
+import { configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { LiveBatch } from '../data/useBatch';
 import { queryClient } from '../data/queries';
 import { ThemeScope } from '../ui/theme';
+
+// Asking every element by role whether it is hidden takes most of the time of a large screen's test.
+configure({ defaultHidden: true });
 
 /** A made-up formula for tests of screens: hot water, a hot press, a flame. */
 export const formula: Formula = formulaSchema.parse({
@@ -47,6 +50,14 @@ export const formula: Formula = formulaSchema.parse({
     finish: { kind: 'flame', seconds: 5 },
   },
   product: { ballG: 100, thicknessMm: 2, springBack: 0.05, air: 0.04, ballToleranceG: 2, look: 'Freckled.' },
+});
+
+/** It as it stands in the book. */
+export const entry = (changes: Partial<Formula> = {}) => ({
+  formula: { ...formula, ...changes },
+  reason: 'First version',
+  savedAt: '2026-03-04T10:00:00.000Z',
+  archived: false,
 });
 
 export const plan: Plan = planBatch({

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 /** Stands in for expo-router where a screen is tested alone: links are links, and pushes are remembered. */
 export const push = jest.fn();
 
-export const useRouter = () => ({ push });
+export const useRouter = () => ({ push, replace: push });
 
 export const Link = ({ href, children }: { href: string; children: ReactNode }) => (
   <a href={href}>{children}</a>

@@ -1,15 +1,33 @@
+import Archive from 'lucide-react-native/dist/esm/icons/archive';
+import ArrowDown from 'lucide-react-native/dist/esm/icons/arrow-down';
+import ArrowLeftRight from 'lucide-react-native/dist/esm/icons/arrow-left-right';
+import ArrowUp from 'lucide-react-native/dist/esm/icons/arrow-up';
 import Bell from 'lucide-react-native/dist/esm/icons/bell';
 import ChartLine from 'lucide-react-native/dist/esm/icons/chart-line';
 import Check from 'lucide-react-native/dist/esm/icons/check';
 import ChevronLeft from 'lucide-react-native/dist/esm/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/dist/esm/icons/chevron-right';
+import ClipboardPaste from 'lucide-react-native/dist/esm/icons/clipboard-paste';
+import Copy from 'lucide-react-native/dist/esm/icons/copy';
 import Delete from 'lucide-react-native/dist/esm/icons/delete';
+import Download from 'lucide-react-native/dist/esm/icons/download';
+import EllipsisVertical from 'lucide-react-native/dist/esm/icons/ellipsis-vertical';
 import Flame from 'lucide-react-native/dist/esm/icons/flame';
+import GripVertical from 'lucide-react-native/dist/esm/icons/grip-vertical';
+import History from 'lucide-react-native/dist/esm/icons/history';
+import Lock from 'lucide-react-native/dist/esm/icons/lock';
+import LockOpen from 'lucide-react-native/dist/esm/icons/lock-open';
 import Minus from 'lucide-react-native/dist/esm/icons/minus';
+import Pencil from 'lucide-react-native/dist/esm/icons/pencil';
 import Plus from 'lucide-react-native/dist/esm/icons/plus';
+import Printer from 'lucide-react-native/dist/esm/icons/printer';
+import Redo2 from 'lucide-react-native/dist/esm/icons/redo-2';
 import Scale from 'lucide-react-native/dist/esm/icons/scale';
 import ScrollText from 'lucide-react-native/dist/esm/icons/scroll-text';
+import Search from 'lucide-react-native/dist/esm/icons/search';
 import Settings from 'lucide-react-native/dist/esm/icons/settings';
+import TextCursorInput from 'lucide-react-native/dist/esm/icons/text-cursor-input';
+import Trash2 from 'lucide-react-native/dist/esm/icons/trash-2';
 import TriangleAlert from 'lucide-react-native/dist/esm/icons/triangle-alert';
 import Undo2 from 'lucide-react-native/dist/esm/icons/undo-2';
 import Upload from 'lucide-react-native/dist/esm/icons/upload';
@@ -32,6 +50,24 @@ const ICONS = {
   settings: Settings,
   undo: Undo2,
   upload: Upload,
+  archive: Archive,
+  copy: Copy,
+  download: Download,
+  drag: GripVertical,
+  edit: Pencil,
+  find: Search,
+  history: History,
+  lock: Lock,
+  more: EllipsisVertical,
+  open: LockOpen,
+  paste: ClipboardPaste,
+  print: Printer,
+  redo: Redo2,
+  swap: ArrowLeftRight,
+  trash: Trash2,
+  up: ArrowUp,
+  down: ArrowDown,
+  write: TextCursorInput,
 } as const;
 
 export type IconName = keyof typeof ICONS;

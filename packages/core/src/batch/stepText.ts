@@ -1,3 +1,4 @@
+import type { Method } from '../formula/methodSchema';
 import type { Plan, Step } from './planSchema';
 
 const KNEAD_TEST_WORDS: Record<Plan['formula']['method']['knead']['test'], string> = {
@@ -8,8 +9,9 @@ const KNEAD_TEST_WORDS: Record<Plan['formula']['method']['knead']['test'], strin
 };
 
 /** The test that ends kneading, in words. */
-export const kneadTestWords = (plan: Pick<Plan, 'formula'>): string =>
-  KNEAD_TEST_WORDS[plan.formula.method.knead.test];
+export const kneadTestWords = (plan: {
+  formula: { method: { knead: Pick<Method['knead'], 'test'> } };
+}): string => KNEAD_TEST_WORDS[plan.formula.method.knead.test];
 
 const lineName = (plan: Plan, step: Step): string =>
   plan.sheet.find((line) => line.lineId === step.lineId)?.name.toLowerCase() ?? 'the line';

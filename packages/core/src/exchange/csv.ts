@@ -105,7 +105,8 @@ export interface CsvBook {
   lineOf: (path: string) => number;
 }
 
-interface CsvRow {
+/** One row, and the line of the file that it begins on. */
+export interface CsvRow {
   cells: string[];
   line: number;
 }

@@ -3,7 +3,7 @@ import { FORMULA_FORMAT, type Formula, formulaSchema } from '../formula/formulaS
 import { resolveLines } from '../formula/resolveLines';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError, parseInput } from '../problem';
-import { bookFromCsv, csvRows, isOurCsv } from './csv';
+import { type CsvRow, bookFromCsv, csvRows, isOurCsv } from './csv';
 import { type JsonFile, readJson, withLines } from './readJson';
 import { type Recipe, type RecipeList, ingredientTexts, recipesIn, scriptsIn, textsOf } from './recipe';
 
@@ -34,9 +34,8 @@ export function readFormulaFile(text: string, foods: readonly Ingredient[]): Fil
   if (content === '') throw new InputError([{ path: '', line: 1, message: 'Line 1: the file is empty.' }]);
   if (/^<(?:!doctype|html|\?xml)/i.test(content)) return fromPage(content, foods);
   if (/^[[{]/.test(content)) return fromJson(readJson(text.replace(/^\ufeff/, '')), foods);
-  const firstLine = content.split('\n', 1)[0] ?? '';
-  if (/[,;\t]/.test(firstLine) && firstLine.split(/[,;\t]/).length >= 2)
-    return fromTable(text.replace(/^\ufeff/, ''), foods);
+  const rows = csvRows(text.replace(/^\ufeff/, ''));
+  if (isOurCsv(rows) || isTable(rows)) return fromTable(rows, foods);
   return of({ lists: [{ name: '', text: content, notes: '' }] });
 }
 
@@ -118,9 +117,16 @@ function fromPage(html: string, foods: readonly Ingredient[]): FileContents {
   return fromRecipes(recipes, foods, () => 1);
 }
 
+/** Fewer columns than this are a list with commas in it, which the reader of lists understands better. */
+const LEAST_COLUMNS = 3;
+
+const isTable = (rows: readonly CsvRow[]): boolean => {
+  const widths = new Set(rows.map(({ cells }) => cells.length));
+  return rows.length > 1 && widths.size === 1 && [...widths].every((width) => width >= LEAST_COLUMNS);
+};
+
 /** Our CSV, or a foreign table whose rows are read as words: "500,g,flour". */
-function fromTable(text: string, foods: readonly Ingredient[]): FileContents {
-  const rows = csvRows(text);
+function fromTable(rows: readonly CsvRow[], foods: readonly Ingredient[]): FileContents {
   if (isOurCsv(rows)) {
     const { value, lineOf } = bookFromCsv(rows);
     return withLines(lineOf, () => checked(parseInput(bookSchema, value), foods));

@@ -3,12 +3,14 @@ import { planRequestSchema } from '../batch/planRequestSchema';
 import { planSchema } from '../batch/planSchema';
 import { formulaSchema } from '../formula/formulaSchema';
 import { InputError } from '../problem';
+import { readingSchema } from '../writing/readingDocument';
 import { bookSchema } from './bookSchema';
 
 /** The documents with a published JSON Schema, by the name a command uses. */
 export const DOCUMENT_SCHEMAS = {
   formula: formulaSchema,
   book: bookSchema,
+  reading: readingSchema,
   'plan-request': planRequestSchema,
   plan: planSchema,
 } as const;

@@ -84,17 +84,14 @@ class Bench {
     this.lines = [...lines];
   }
 
-  /** Changes an ingredient's share; a line comes or goes as needed. Gives what could not be taken. */
-  add(ingredient: string, fraction: number): number {
+  /** Changes an ingredient's share; a line comes, at its place, or goes. Gives what could not be taken. */
+  add(ingredient: string, fraction: number, place = this.lines.length): number {
     const at = this.lines.findIndex((line) => line.ingredient === ingredient);
     const line = this.lines[at];
     if (!line) {
       if (fraction <= NOTHING) return fraction < -NOTHING ? fraction : 0;
-      this.lines.push({
-        id: freeId(ingredient, new Set(this.lines.map(({ id }) => id))),
-        ingredient,
-        fraction,
-      });
+      const id = freeId(ingredient, new Set(this.lines.map((other) => other.id)));
+      this.lines.splice(place, 0, { id, ingredient, fraction });
       return 0;
     }
     const { measure, ...kept } = line;
@@ -171,6 +168,7 @@ export function substitute(formula: Formula, swap: Swap, foods: readonly Ingredi
 function exchange(bench: Bench, kind: SwapKind, line: ResolvedLine, to: Ingredient, swap: Swap): void {
   const from = line.food;
   const out = line.fraction * swap.share;
+  const place = bench.lines.findIndex(({ id }) => id === line.id);
   bench.add(from.id, -out);
   const brings: Record<SwapKind, () => number> = {
     fat: () => (swap.keep ? (out * from.fat) / to.fat : out),
@@ -181,7 +179,7 @@ function exchange(bench: Bench, kind: SwapKind, line: ResolvedLine, to: Ingredie
     'milk powder': () => (out * solids(from)) / solids(to),
   };
   const into = brings[kind]();
-  bench.add(to.id, into);
+  bench.add(to.id, into, swap.share < 1 ? place + 1 : place);
   if (!swap.keep) return;
   if (kind === 'flour') {
     bench.water(out * ((to.absorption ?? from.absorption ?? 0) - (from.absorption ?? to.absorption ?? 0)));

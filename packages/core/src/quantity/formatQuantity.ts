@@ -88,3 +88,18 @@ export function formatVolume(ml: number, measures: Measures = 'us'): string {
     (['cup', 'tbsp', 'tsp'] as const).find((unit) => inUnit(unit) >= LEAST_OF_UNIT[unit] - 0.01) ?? 'tsp';
   return `${formatQuantity(inUnit(id), { tolerance: 0.02 }) ?? '0'}\u00a0${id}`;
 }
+
+/** Decimals of an amount below one: a piece costs parts of a cent. */
+const FINE_DECIMALS = 3;
+
+/** Money with the decimals that matter: 0.134 of a piece, 12.40 of a batch; or as many as are asked for. */
+export function formatMoney(value: number, currency = 'EUR', decimals?: number): string {
+  const fine = value !== 0 && Math.abs(value) < 1;
+  const digits = decimals ?? (fine ? FINE_DECIMALS : 2);
+  return value.toLocaleString('en-GB', {
+    style: 'currency',
+    currency,
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+  });
+}

@@ -1,45 +1,80 @@
-import { type Formula, type Ingredient, formatPercent } from '@kettle-scale/core';
+import { type Ingredient, formatPercent, formulaFacts } from '@kettle-scale/core';
 import { useRouter } from 'expo-router';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { PrimaryAction } from '../../ui/actions';
+import type { BookEntry } from '../../data/api';
+import { hasWork } from '../../data/drafts';
+import { useKitchen } from '../../data/queries';
+import { Action, PrimaryAction } from '../../ui/actions';
+import { Caution } from '../../ui/Caution';
 import { CrossSection, Disc } from '../../ui/Disc';
 import { Screen } from '../../ui/Screen';
 import { Leader, Ticket, TicketRule } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { BakeBars } from './BakeBars';
-import { formulaFacts } from './formulaFacts';
+import { BakeBars } from '../../ui/BakeBars';
+import { CostTicket } from '../../ui/CostTicket';
+import { SpreadTicket } from './SpreadTicket';
+import { More } from './TakeOut';
 import { methodWords } from './methodWords';
 
 /** Pages draw their disc to one scale, so that a small bread looks small. */
 const DISC = { px: 200, scaleMm: 300 } as const;
 const SECTION = { px: 120, pxPerMm: 10 } as const;
 
+const ACTS = { edit: 'Edit', swap: 'Swap', versions: 'Versions' } as const;
+
 const styles = StyleSheet.create({
   picture: { flexDirection: 'row', gap: SPACE.m, alignItems: 'center', flexWrap: 'wrap' },
   section: { gap: SPACE.s },
   columns: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' },
   column: { flexGrow: 1, flexBasis: 320, minWidth: 0, gap: SPACE.m },
+  acts: { flexDirection: 'row', gap: SPACE.s },
+  act: { flexGrow: 1 },
   facts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
   step: { flexDirection: 'row', gap: SPACE.m },
   number: { width: 22 },
   words: { flex: 1 },
 });
 
+interface FormulaPageProps {
+  entry: BookEntry;
+  entries: readonly BookEntry[];
+  ingredients: Ingredient[];
+}
+
 /** A formula: its disc to scale, its shares, its method, its time on the griddle. */
-export function FormulaPage({ formula, ingredients }: { formula: Formula; ingredients: Ingredient[] }) {
+export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
   const router = useRouter();
   const format = useFormat();
-  const { lines, totals, relaxed, rolled, allergens } = formulaFacts(formula, ingredients);
+  const kitchen = useKitchen();
+  const { formula, archived, reason } = entry;
+  const facts = useMemo(
+    () => formulaFacts(formula, ingredients, kitchen.data),
+    [formula, ingredients, kitchen.data],
+  );
+  const takenIds = useMemo(() => new Set(entries.map(({ formula: { id } }) => id)), [entries]);
+  const { lines, totals, relaxed, rolled, allergens } = facts;
   const ball = format.massFigure(formula.product.ballG);
   return (
     <Screen
-      eyebrow={`Formula · version ${formula.version}`}
+      eyebrow={`Version ${formula.version} · ${reason}${archived ? ' · put away' : ''}`}
       title={formula.name}
       foot={<PrimaryAction label="Plan a batch" onPress={() => router.push(`/plan/${formula.id}`)} />}
     >
-      <Body tone="soot">{formula.summary}</Body>
+      {formula.summary ? <Body tone="soot">{formula.summary}</Body> : null}
+      <View style={styles.acts}>
+        {(['edit', 'swap', 'versions'] as const).map((act) => (
+          <Action
+            key={act}
+            label={act === 'edit' && hasWork(formula.id) ? 'Go on editing' : ACTS[act]}
+            onPress={() => router.push(`/formulas/${formula.id}/${act}`)}
+            style={styles.act}
+          />
+        ))}
+        <More formula={formula} archived={archived} foods={ingredients} takenIds={takenIds} />
+      </View>
       <View style={styles.picture}>
         <Disc diameterMm={relaxed.diameterMm} {...DISC} dimension={format.length(relaxed.diameterMm)} />
         <View style={styles.section}>
@@ -74,10 +109,20 @@ export function FormulaPage({ formula, ingredients }: { formula: Formula; ingred
               <Leader name="Effective fat" value={formatPercent(totals.fat, 1)} />
               <Leader name="Salt" value={formatPercent(totals.salt, 1)} />
             </View>
-            <Label tone="plum">
-              {`Contains ${allergens.join(', ')}. Other dough is made on this bench: traces of other allergens are possible.`}
-            </Label>
+            {facts.warnings.map(({ measure, message }) => (
+              <Body key={measure} tone="plum">
+                {message}
+              </Body>
+            ))}
+            <Caution
+              lead={
+                allergens.length > 0 ? `Contains ${allergens.join(', ')}.` : 'None of the listed allergens.'
+              }
+              text="Other dough is made on this bench: traces of other allergens are possible. Follow your local food code."
+            />
           </Ticket>
+          <SpreadTicket formula={formula} facts={facts} />
+          <CostTicket facts={facts} currency={kitchen.data?.currency} />
           <Ticket>
             <Heading>Griddle</Heading>
             <View style={styles.facts}>
@@ -108,6 +153,12 @@ export function FormulaPage({ formula, ingredients }: { formula: Formula; ingred
               </View>
             ))}
           </Ticket>
+          {formula.notes ? (
+            <Ticket>
+              <Heading>As it was told</Heading>
+              <Body>{formula.notes}</Body>
+            </Ticket>
+          ) : null}
         </View>
       </View>
     </Screen>

@@ -1,5 +1,6 @@
-import { type Formula, formatPercent } from '@kettle-scale/core';
+import { type Formula, type Ingredient, formatPercent, formulaFacts } from '@kettle-scale/core';
 import { Link } from 'expo-router';
+import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Disc } from '../../ui/Disc';
 import { useColours } from '../../ui/theme';
@@ -7,8 +8,6 @@ import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { formulaFacts } from './formulaFacts';
-import type { Ingredient } from '@kettle-scale/core';
 
 /** All tickets draw their disc to one scale, so that sizes can be compared down the page. */
 const SCALE_MM = 320;
@@ -24,7 +23,7 @@ const styles = StyleSheet.create({
 });
 
 /** One formula in the book: its shares, its hydration, its piece. */
-export function FormulaTicket({
+export const FormulaTicket = memo(function FormulaTicket({
   formula,
   ingredients,
   here,
@@ -77,4 +76,4 @@ export function FormulaTicket({
       </Ticket>
     </Link>
   );
-}
+});

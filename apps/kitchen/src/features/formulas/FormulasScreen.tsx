@@ -1,69 +1,112 @@
+import { useRouter } from 'expo-router';
+import { useDeferredValue, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useFormulas, useIngredients } from '../../data/queries';
+import { useBook, useIngredients } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { Check, Choices } from '../../ui/Choices';
 import { Notice, Waiting } from '../../ui/Notice';
+import { Panes } from '../../ui/Panes';
 import { Screen } from '../../ui/Screen';
 import { SPACE } from '../../ui/tokens';
+import { Label } from '../../ui/type';
+import { useFindKey } from '../../ui/useFindKey';
 import { useWide } from '../../ui/useWide';
+import { VirtualList } from '../../ui/VirtualList';
+import { WordField } from '../../ui/WordField';
+import { BringIn } from './BringIn';
 import { FormulaPage } from './FormulaPage';
 import { FormulaTicket } from './FormulaTicket';
-import { ImportFormula } from './ImportFormula';
+import { TakeBook } from './TakeOut';
+import { SORTS, indexBook, useBookView, viewBook } from './bookView';
 
-const LIST_WIDTH = 440;
+const TICKET_PX = 176;
+/** A shorter book is seen at a glance and needs no finding. */
+const FIND_FROM = 4;
 
-const styles = StyleSheet.create({
-  panes: { flex: 1, flexDirection: 'row' },
-  list: { width: LIST_WIDTH },
-  page: { flex: 1, minWidth: 0 },
-  tickets: { gap: SPACE.m },
-});
+const styles = StyleSheet.create({ tools: { gap: SPACE.s } });
 
-/** The formula book: tickets, and the page of one. Side by side where there is room. */
+/** The formula book: write, find, and open; tickets, and the page of one beside them where there is room. */
 export function FormulasScreen({ id }: { id?: string | undefined }) {
   const wide = useWide();
-  const formulas = useFormulas();
+  const router = useRouter();
+  const book = useBook();
   const ingredients = useIngredients();
-  const list = formulas.data;
+  const view = useBookView();
+  useFindKey('find');
   const foods = ingredients.data;
+  const index = useMemo(() => (book.data && foods ? indexBook(book.data, foods) : []), [book.data, foods]);
+  const find = useDeferredValue(view.find);
+  const { sort, archived } = view;
+  const shown = useMemo(() => viewBook(index, { find, sort, archived }), [index, find, sort, archived]);
 
-  if (!list || !foods) {
-    const error = formulas.error ?? ingredients.error;
-    const retry = () => void Promise.all([formulas.refetch(), ingredients.refetch()]);
+  if (!book.data || !foods) {
+    const retry = () => void Promise.all([book.refetch(), ingredients.refetch()]);
     return (
       <Screen title="Formulas">
-        <Waiting what="formulas" error={error} onRetry={retry} />
+        <Waiting what="formulas" error={book.error ?? ingredients.error} onRetry={retry} />
       </Screen>
     );
   }
-  const chosen = list.find((formula) => formula.id === (id ?? (wide ? list[0]?.id : undefined)));
-  const book = (
+  const entries = book.data;
+  const putAway = entries.filter((entry) => entry.archived).length;
+  const chosen = entries.find(
+    ({ formula }) => formula.id === (id ?? (wide ? shown[0]?.formula.id : undefined)),
+  );
+  const list = (
     <Screen title="Formulas">
-      {list.length === 0 ? (
-        <Notice title="The book is empty" text="Bring in a formula from a file to begin." />
-      ) : (
-        <View style={styles.tickets}>
-          {list.map((formula) => (
-            <FormulaTicket key={formula.id} formula={formula} ingredients={foods} here={formula === chosen} />
-          ))}
+      <Action icon="write" label="Write a formula as you say it" onPress={() => router.push('/write')} />
+      {entries.length >= FIND_FROM ? (
+        <View style={styles.tools}>
+          <WordField
+            name="find"
+            label="Find by name or ingredient"
+            value={view.find}
+            onText={(text) => useBookView.setState({ find: text })}
+          />
+          <Choices
+            quiet
+            label="Order"
+            value={sort}
+            options={SORTS}
+            onChange={(next) => useBookView.setState({ sort: next })}
+          />
+          {putAway > 0 || archived ? (
+            <Check
+              label={`Put away (${putAway})`}
+              value={archived}
+              onChange={(next) => useBookView.setState({ archived: next })}
+            />
+          ) : null}
         </View>
+      ) : null}
+      {entries.length === 0 ? (
+        <Notice title="The book is empty" text="Write a formula down, or bring in a file, to begin." />
+      ) : (
+        <>
+          {view.find ? <Label>{`${shown.length} of ${entries.length}`}</Label> : null}
+          <VirtualList
+            label="Formulas"
+            items={shown}
+            keyOf={({ formula }) => formula.id}
+            rowPx={TICKET_PX}
+            gap={SPACE.m}
+            row={({ formula }) => (
+              <FormulaTicket formula={formula} ingredients={foods} here={formula === chosen?.formula} />
+            )}
+          />
+        </>
       )}
-      <ImportFormula />
+      <BringIn entries={entries} foods={foods} />
+      <TakeBook entries={entries} foods={foods} />
+      <Action icon="bench" label="Ingredients and prices" onPress={() => router.push('/ingredients')} />
     </Screen>
   );
-  const missing = (
+  const page = chosen ? (
+    <FormulaPage key={chosen.formula.id} entry={chosen} entries={entries} ingredients={foods} />
+  ) : id ? (
     <Screen title="Formulas">
       <Notice title="Not in the book" text="This formula is not in this kitchen." />
     </Screen>
-  );
-  if (!wide) {
-    if (!id) return book;
-    return chosen ? <FormulaPage formula={chosen} ingredients={foods} /> : missing;
-  }
-  return (
-    <View style={styles.panes}>
-      <View style={styles.list}>{book}</View>
-      <View style={styles.page}>
-        {chosen ? <FormulaPage formula={chosen} ingredients={foods} /> : id ? missing : null}
-      </View>
-    </View>
-  );
+  ) : null;
+  return <Panes list={list} page={page} asked={id !== undefined} />;
 }

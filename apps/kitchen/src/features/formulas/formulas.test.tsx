@@ -2,32 +2,52 @@ import { CATALOGUE } from '@kettle-scale/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';
-import { draw, formula } from '../../test/liveBatch';
+import { useWriting } from '../../data/writing';
+import { draw, entry, formula, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { usePreferences } from '../../ui/preferences';
 import { FormulaPage } from './FormulaPage';
 import { FormulasScreen } from './FormulasScreen';
-import { formulaFacts } from './formulaFacts';
+import { indexBook, viewBook } from './bookView';
 import { methodWords } from './methodWords';
+import { bookFile, formulaFile, selfContained } from './sendOut';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
+// The test browser has no layout: every row is in sight.
+jest.mock('@tanstack/react-virtual', () => ({
+  useVirtualizer: ({ count }: { count: number }) => ({
+    getTotalSize: () => count,
+    getVirtualItems: () => Array.from({ length: count }, (_, index) => ({ index, key: index, start: 0 })),
+    measureElement: null,
+  }),
+}));
 
 const foods = [...CATALOGUE];
-const other = { ...formula, id: 'other', name: 'Other bread' };
+const moon = {
+  ...(foods[0] as (typeof foods)[number]),
+  id: 'moon-dust',
+  name: 'Moon dust',
+  kind: 'other' as const,
+};
+const entries = [
+  entry(),
+  {
+    ...entry({
+      id: 'other',
+      name: 'Other bread',
+      lines: [...formula.lines, { id: 'l', ingredient: 'lard', fraction: 0.1 }],
+    }),
+    savedAt: '2026-03-05T10:00:00.000Z',
+  },
+  { ...entry({ id: 'old', name: 'Old bread' }), archived: true },
+];
+const page = (changes = {}) => <FormulaPage entry={entry(changes)} entries={entries} ingredients={foods} />;
 
 beforeEach(() => {
   push.mockReset();
   usePreferences.getState().set({ units: 'metric' });
-  queryClient.setQueryData(keys.formulas, [formula, other]);
+  queryClient.setQueryData(keys.book, entries);
   queryClient.setQueryData(keys.ingredients, foods);
-});
-
-test('the facts of a formula come from core: disc, totals, allergens', () => {
-  const facts = formulaFacts(formula, foods);
-  expect(facts.totals.hydration).toBe(0.6);
-  expect(facts.relaxed.thicknessMm).toBe(2);
-  expect(facts.rolled.diameterMm).toBeGreaterThan(facts.relaxed.diameterMm);
-  expect(facts.allergens).toEqual(['gluten']);
 });
 
 test('the method is told in the order of work, with its windows', () => {
@@ -40,68 +60,120 @@ test('the method is told in the order of work, with its windows', () => {
   expect(steps[2]?.text).toMatch(/^10\smin to 20\smin, at room temperature, cloth/);
 });
 
-test('the book shows every formula with shares, hydration, ball and disc', () => {
+test('the book is found by name and ingredient, sorted, and what is put away is apart', () => {
+  const names = (find: string, sort: 'name' | 'newest' | 'wettest', archived = false) =>
+    viewBook(indexBook(entries, foods), { find, sort, archived }).map(({ formula: { name } }) => name);
+  expect(names('', 'name')).toEqual(['Other bread', 'Test round']);
+  expect(names('', 'newest')).toEqual(['Other bread', 'Test round']);
+  expect(names('LARD', 'name')).toEqual(['Other bread']);
+  expect(names('bread moon', 'name')).toEqual([]);
+  expect(names('', 'name', true)).toEqual(['Old bread']);
+});
+
+test('the book shows every formula in use with shares, hydration, ball and disc', () => {
   draw(<FormulasScreen />);
   const ticket = screen.getByRole('link', { name: /Test round/ });
   expect(ticket.getAttribute('href')).toBe('/formulas/test-round');
   for (const words of ['plain flour 100', 'water 60', 'fine salt 2.0', 'Hydration', '100\u00a0g']) {
     expect(ticket.textContent).toContain(words);
   }
-  expect(screen.getByRole('link', { name: /Other bread/ })).toBeTruthy();
+  expect(screen.queryByText('Old bread')).toBeNull();
 });
 
-test('an empty book says how to begin', () => {
-  queryClient.setQueryData(keys.formulas, []);
-  draw(<FormulasScreen />);
+test('an empty book says how to begin; a formula that is not there is said plainly', () => {
+  queryClient.setQueryData(keys.book, []);
+  const { unmount } = draw(<FormulasScreen />);
   expect(screen.getByText('The book is empty')).toBeTruthy();
-  expect(screen.getByRole('button', { name: /Bring in a formula file/ })).toBeTruthy();
-});
-
-test('a formula that is not there is said plainly', () => {
+  press(/Write a formula/);
+  expect(push).toHaveBeenCalledWith('/write');
+  unmount();
   draw(<FormulasScreen id="moon" />);
   expect(screen.getByText('This formula is not in this kitchen.')).toBeTruthy();
 });
 
-test('the page of a formula leads to its plan and names its allergens', () => {
-  draw(<FormulaPage formula={formula} ingredients={foods} />);
-  expect(screen.getByText(/^Contains gluten\. .*traces/)).toBeTruthy();
+test('the page of a formula leads to its plan, names its allergens and its cost', () => {
+  draw(page());
+  expect(screen.getByRole('note').textContent).toMatch(/Contains gluten, wheat\..*traces.*local food code/);
   expect(screen.getByText('Flame')).toBeTruthy();
-  fireEvent.click(screen.getByRole('button', { name: 'Plan a batch' }));
+  expect(screen.getByRole('list', { name: 'Share of the cost' }).textContent).toMatch(
+    /Plain flour€0\.840, 98/,
+  );
+  press('Plan a batch');
   expect(push).toHaveBeenCalledWith('/plan/test-round');
+});
+
+test('a formula that was measured in cups says how far off it can be', () => {
+  const [flour, ...rest] = formula.lines;
+  const measure = { text: '3 cups, scooped', fill: 'scooped' as const, gMl: 0.6 };
+  draw(page({ lines: [{ ...flour, measure }, ...rest] }));
+  expect(screen.getByText('60.0 % (56.3 to 64.3)')).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Weigh Plain flour once' })).toBeTruthy();
 });
 
 test('measures follow the reader', () => {
   usePreferences.getState().set({ units: 'us' });
-  draw(<FormulaPage formula={formula} ingredients={foods} />);
+  draw(page());
   expect(screen.getByText('428 °F')).toBeTruthy();
 });
 
-describe('a formula file', () => {
-  const bring = (text: string) => {
-    const file = new File([text], 'formula.json', { type: 'application/json' });
+describe('files', () => {
+  const bring = (text: string, name = 'formula.json') => {
+    const file = new File([text], name);
     // The test browser's files cannot be read as text.
     Object.assign(file, { text: async () => text });
     fireEvent.change(screen.getByLabelText('Formula file'), { target: { files: [file] } });
   };
 
   test.each([
-    ['not JSON', '{', /This is not JSON.*Nothing was brought in/],
+    ['not JSON', '{', /^Line 1: this is not JSON.*Nothing was brought in/],
     ['no flour', JSON.stringify({ ...formula, lines: formula.lines.slice(1) }), /needs flour/],
-    ['an unknown field', JSON.stringify({ ...formula, moon: 1 }), /^moon: .*not known/],
-  ])('with %s brings nothing in', async (_case, text, sentence) => {
-    const add = jest.spyOn(api, 'addFormula');
+    ['an unknown field', JSON.stringify({ ...formula, moon: 1 }), /not known/],
+  ])('with %s bring nothing in', async (_case, text, sentence) => {
+    const send = jest.spyOn(api, 'importBook');
     draw(<FormulasScreen />);
     bring(text);
     await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(sentence));
-    expect(add).not.toHaveBeenCalled();
+    expect(send).not.toHaveBeenCalled();
   });
 
-  test('that is sound is added whole and opened', async () => {
-    const add = jest.spyOn(api, 'addFormula').mockResolvedValue({});
-    jest.spyOn(api, 'formulas').mockResolvedValue([formula]);
+  test('that are sound say what they hold, ask about what is here, and report what was done', async () => {
+    const report = {
+      added: ['new'],
+      versions: [],
+      copies: ['test-round-2'],
+      unchanged: [],
+      skipped: [],
+      ingredientsAdded: [],
+      ingredientsKept: [],
+    };
+    const send = jest.spyOn(api, 'importBook').mockResolvedValue(report);
+    jest.spyOn(api, 'book').mockResolvedValue(entries);
+    jest.spyOn(api, 'ingredients').mockResolvedValue(foods);
     draw(<FormulasScreen />);
-    bring(JSON.stringify({ ...formula, id: 'brought' }));
-    await waitFor(() => expect(push).toHaveBeenCalledWith('/formulas/brought'));
-    expect(add).toHaveBeenCalledWith({ ...formula, id: 'brought' });
+    bring(await bookFile([entry(), entry({ id: 'new' })], [], foods, 'csv'), 'book.csv');
+    fireEvent.click(await screen.findByRole('radio', { name: 'a copy beside it' }));
+    press('Bring in 2');
+    await screen.findByText('Copies beside yours');
+    expect(send.mock.calls[0]?.[0].formulas.map(({ id }) => id)).toEqual(['test-round', 'new']);
+    expect(send.mock.calls[0]?.[1]).toBe('copy');
+  });
+
+  test('of words go to be read', async () => {
+    draw(<FormulasScreen />);
+    bring('500 g bread flour\n300 ml water', 'list.txt');
+    await waitFor(() => expect(push).toHaveBeenCalledWith('/write'));
+    expect(useWriting.getState().text).toBe('500 g bread flour\n300 ml water');
+  });
+
+  test('taken out carry the ingredients that only this kitchen has', async () => {
+    const dusty = {
+      ...formula,
+      lines: [...formula.lines, { id: 'm', ingredient: 'moon-dust', fraction: 0.01 }],
+    };
+    expect(selfContained(formula, [...foods, moon])).toBe(formula);
+    expect(selfContained(dusty, [...foods, moon]).ingredients).toEqual([moon]);
+    expect(JSON.parse(await formulaFile(dusty, [...foods, moon], 'jsonld')).recipeIngredient.at(-1)).toBe(
+      '10 g Moon dust',
+    );
   });
 });

@@ -3,6 +3,7 @@ import { Link } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useBatches } from '../../data/queries';
 import { Notice, Waiting } from '../../ui/Notice';
+import { Panes } from '../../ui/Panes';
 import { Screen } from '../../ui/Screen';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
@@ -11,12 +12,7 @@ import { useFormat } from '../../ui/useFormat';
 import { useWide } from '../../ui/useWide';
 import { BatchPage } from './BatchPage';
 
-const LIST_WIDTH = 440;
-
 const styles = StyleSheet.create({
-  panes: { flex: 1, flexDirection: 'row' },
-  list: { width: LIST_WIDTH },
-  page: { flex: 1, minWidth: 0 },
   tickets: { gap: SPACE.m },
   link: { display: 'flex', flexDirection: 'column' },
   head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
@@ -108,11 +104,11 @@ export function LogScreen({ id }: { id?: string | undefined }) {
       )}
     </Screen>
   );
-  if (!wide) return id ? <BatchPage id={id} /> : list;
   return (
-    <View style={styles.panes}>
-      <View style={styles.list}>{list}</View>
-      <View style={styles.page}>{chosen ? <BatchPage key={chosen} id={chosen} /> : null}</View>
-    </View>
+    <Panes
+      list={list}
+      page={chosen ? <BatchPage key={chosen} id={chosen} /> : null}
+      asked={id !== undefined}
+    />
   );
 }

@@ -11,7 +11,8 @@ import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 
-type Field = keyof Kitchen;
+/** The figures; cups and money are chosen beside them. */
+type Field = Exclude<keyof Kitchen, 'measures' | 'currency'>;
 type Text = Record<Field, string>;
 
 interface FieldSpec {
@@ -68,7 +69,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   });
   const { errors, isDirty } = form.formState;
   const submit = form.handleSubmit((changed) => {
-    save.mutate(changed, { onSuccess: (saved) => form.reset(asText(saved)) });
+    save.mutate({ ...kitchen, ...changed }, { onSuccess: (saved) => form.reset(asText(saved)) });
   });
   return (
     <Ticket>

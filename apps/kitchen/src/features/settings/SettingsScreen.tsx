@@ -6,6 +6,7 @@ import { Ticket } from '../../ui/Ticket';
 import { usePreferences } from '../../ui/preferences';
 import { Heading } from '../../ui/type';
 import { KitchenForm } from './KitchenForm';
+import { KitchenWays } from './KitchenWays';
 
 /** This person's units and look; the kitchen's scales, bowl and losses. */
 export function SettingsScreen() {
@@ -47,7 +48,10 @@ export function SettingsScreen() {
         />
       </Ticket>
       {kitchen.data ? (
-        <KitchenForm kitchen={kitchen.data} />
+        <>
+          <KitchenWays kitchen={kitchen.data} />
+          <KitchenForm kitchen={kitchen.data} />
+        </>
       ) : (
         <Waiting what="the kitchen’s settings" error={kitchen.error} onRetry={() => void kitchen.refetch()} />
       )}

@@ -7,6 +7,8 @@ import { Heading } from '../../ui/type';
 const KEYS: readonly (readonly [key: string, does: string])[] = [
   ['Space, Enter, Page Down', 'main action, foot pedal'],
   ['Backspace', 'undo the last act'],
+  ['/', 'find'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo and redo while editing'],
   ['Escape', 'close a sheet'],
   ['?', 'this list'],
 ];

@@ -13,7 +13,7 @@ interface Place {
 }
 
 const PLACES: readonly Place[] = [
-  { href: '/formulas', name: 'Formulas', icon: 'formulas', covers: ['/formulas'] },
+  { href: '/formulas', name: 'Formulas', icon: 'formulas', covers: ['/formulas', '/write', '/ingredients'] },
   { href: '/bench', name: 'Bench', icon: 'bench', covers: ['/bench', '/plan'] },
   { href: '/log', name: 'Log', icon: 'log', covers: ['/log'] },
   { href: '/settings', name: 'Settings', icon: 'settings', covers: ['/settings'] },

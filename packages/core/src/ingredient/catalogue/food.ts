@@ -79,7 +79,7 @@ export function flourFills(factor = 1): Details['fills'] {
 
 /** A liquid has one density, known closely. */
 export const poured = (density: number, spread = 0.01): Details['fills'] => ({
-  poured: [density - spread, density, density + spread],
+  poured: [Number((density - spread).toFixed(3)), density, Number((density + spread).toFixed(3))],
 });
 
 /** A powder or grain, levelled in its spoon or cup. */
@@ -88,8 +88,18 @@ export const level = (low: number, typical: number, high: number): Details['fill
 });
 
 /** A fat that can be pressed in, dropped in with gaps, or melted. */
-export const fatFills = (solid: number, melted: number): Details['fills'] => ({
-  packed: [solid - 0.03, solid, solid + 0.02],
-  spooned: [solid - 0.16, solid - 0.09, solid - 0.04],
-  melted: [melted - 0.01, melted, melted + 0.01],
-});
+export const fatFills = (solid: number, melted: number): Details['fills'] => {
+  const around = (middle: number, below: number, above: number): Interval =>
+    hundredths(middle - below, middle, middle + above);
+  return {
+    packed: around(solid, 0.03, 0.02),
+    spooned: around(solid - 0.09, 0.07, 0.05),
+    melted: around(melted, 0.01, 0.01),
+  };
+};
+
+/** Densities are not known finer than this. */
+const hundredths = (...[low, typical, high]: Interval): Interval => {
+  const round = (value: number) => Number(value.toFixed(2));
+  return [round(low), round(typical), round(high)];
+};

@@ -1,8 +1,8 @@
 import type { BakeProgram } from '@kettle-scale/core';
 import { bakePhases } from '@kettle-scale/core';
 import { StyleSheet, Text, View } from 'react-native';
-import { useColours } from '../../ui/theme';
-import { FONT } from '../../ui/tokens';
+import { useColours } from './theme';
+import { FONT } from './tokens';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', height: 64, borderWidth: 1.5 },

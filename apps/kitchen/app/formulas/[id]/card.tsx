@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { CardScreen } from '../../../src/features/formulas/CardScreen';
+
+export default function Route() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <CardScreen key={id} id={id} />;
+}

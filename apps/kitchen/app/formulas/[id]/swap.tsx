@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { SwapScreen } from '../../../src/features/edit/SwapScreen';
+
+export default function Route() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <SwapScreen key={id} id={id} />;
+}

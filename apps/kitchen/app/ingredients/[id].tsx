@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { IngredientsScreen } from '../../src/features/ingredients/IngredientsScreen';
+
+export default function OneIngredient() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <IngredientsScreen id={id} />;
+}

@@ -1,0 +1,5 @@
+import { IngredientsScreen } from '../../src/features/ingredients/IngredientsScreen';
+
+export default function Ingredients() {
+  return <IngredientsScreen />;
+}

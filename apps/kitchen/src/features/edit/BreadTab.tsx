@@ -1,0 +1,208 @@
+import { FOLDS, PUFFS, SPOTS, ballMassG, discThicknessMm } from '@kettle-scale/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Choices } from '../../ui/Choices';
+import { Segments } from '../../ui/Segments';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Figure, Heading, Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { DraftFigure, DraftWords } from './fields';
+import { useEditing } from './editing';
+
+const PERCENT = 100;
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' },
+  half: { flex: 1, minWidth: 130 },
+});
+
+type Found = 'ball' | 'width' | 'thickness';
+
+/** Ball, width and thickness are one equation: two are chosen, the third follows from the dough. */
+function Size() {
+  const { draft, facts } = useEditing();
+  const format = useFormat();
+  const [found, setFound] = useState<Found>('width');
+  const { product } = draft;
+  const density = facts?.densityGMl;
+  const width = facts?.relaxed.diameterMm;
+  const fields = {
+    ball: (
+      <DraftFigure
+        key="ball"
+        label="Ball"
+        path="product.ballG"
+        unit="g"
+        value={product.ballG}
+        set={(d, value) => (d.product.ballG = value)}
+        style={styles.half}
+      />
+    ),
+    thickness: (
+      <DraftFigure
+        key="thickness"
+        label="Thickness"
+        path="product.thicknessMm"
+        unit="mm"
+        decimals={2}
+        value={product.thicknessMm}
+        set={(d, value) => (d.product.thicknessMm = value)}
+        style={styles.half}
+      />
+    ),
+    width: (
+      <DraftFigure
+        key="width"
+        label="Width"
+        path="product.diameterMm"
+        unit="mm"
+        decimals={0}
+        value={width}
+        set={(d, value) => {
+          if (!density || value <= 0) return;
+          if (found === 'ball')
+            d.product.ballG = Number(ballMassG(value, d.product.thicknessMm, density).toFixed(1));
+          else d.product.thicknessMm = Number(discThicknessMm(d.product.ballG, value, density).toFixed(2));
+        }}
+        style={styles.half}
+      />
+    ),
+  };
+  const answers = {
+    ball: format.massFigure(product.ballG, 0.1),
+    thickness: format.lengthFigure(product.thicknessMm),
+    width: width ? format.lengthFigure(width) : { value: '–', unit: '' },
+  };
+  const chosen = (['ball', 'width', 'thickness'] as const).filter((field) => field !== found);
+  return (
+    <Ticket>
+      <Heading>Size</Heading>
+      <Segments
+        labelled
+        label="Work out the"
+        value={found}
+        options={[
+          ['ball', 'Ball'],
+          ['width', 'Width'],
+          ['thickness', 'Thickness'],
+        ]}
+        onChange={setFound}
+      />
+      <View style={styles.row}>{chosen.map((field) => fields[field])}</View>
+      <View>
+        <Label>{`${found === 'ball' ? 'Ball' : found === 'width' ? 'Width' : 'Thickness'}, from the dough’s density`}</Label>
+        <Figure {...answers[found]} size={40} />
+      </View>
+      {density ? (
+        <Body tone="soot">{`Relaxed, as it goes on the griddle. The dough weighs ${density.toFixed(3)} g/ml with its air.`}</Body>
+      ) : null}
+      <View style={styles.row}>
+        <DraftFigure
+          label="Ball ±"
+          path="product.ballToleranceG"
+          unit="g"
+          value={product.ballToleranceG}
+          set={(d, value) => (d.product.ballToleranceG = value)}
+          style={styles.half}
+        />
+        <DraftFigure
+          label="Width ±"
+          path="product.diameterToleranceMm"
+          unit="mm"
+          value={product.diameterToleranceMm}
+          set={(d, value) => (d.product.diameterToleranceMm = value)}
+          clear={(d) => void delete d.product.diameterToleranceMm}
+          style={styles.half}
+        />
+        <DraftFigure
+          label="Thickness ±"
+          path="product.thicknessToleranceMm"
+          unit="mm"
+          decimals={2}
+          value={product.thicknessToleranceMm}
+          set={(d, value) => (d.product.thicknessToleranceMm = value)}
+          clear={(d) => void delete d.product.thicknessToleranceMm}
+          style={styles.half}
+        />
+      </View>
+      <View style={styles.row}>
+        <DraftFigure
+          label="Springs back"
+          path="product.springBack"
+          unit="%"
+          shown={PERCENT}
+          value={product.springBack}
+          set={(d, value) => (d.product.springBack = value)}
+          style={styles.half}
+        />
+        <DraftFigure
+          label="Air in the dough"
+          path="product.air"
+          unit="%"
+          shown={PERCENT}
+          value={product.air}
+          set={(d, value) => (d.product.air = value)}
+          style={styles.half}
+        />
+      </View>
+    </Ticket>
+  );
+}
+
+/** The product standard: what every piece should be, and the words around the formula. */
+export function BreadTab() {
+  const { draft, edit } = useEditing();
+  const { product } = draft;
+  return (
+    <>
+      <Ticket>
+        <Heading>Words</Heading>
+        <DraftWords label="Name" path="name" value={draft.name} set={(d, text) => (d.name = text)} />
+        <DraftWords
+          label="In one sentence"
+          path="summary"
+          value={draft.summary}
+          rows={2}
+          set={(d, text) => (d.summary = text)}
+        />
+        <DraftWords
+          label="Notes"
+          path="notes"
+          value={draft.notes ?? ''}
+          rows={4}
+          set={(d, text) => (d.notes = text)}
+        />
+      </Ticket>
+      <Size />
+      <Ticket>
+        <Heading>A good piece</Heading>
+        <Choices
+          label="Spots"
+          value={product.spots ?? null}
+          options={SPOTS.map((id) => [id, id])}
+          onChange={(value) => edit((d) => void (d.product.spots = value))}
+        />
+        <Choices
+          label="Puff"
+          value={product.puff ?? null}
+          options={PUFFS.map((id) => [id, id])}
+          onChange={(value) => edit((d) => void (d.product.puff = value))}
+        />
+        <Choices
+          label="Fold test"
+          value={product.fold ?? null}
+          options={FOLDS.map((id) => [id, id])}
+          onChange={(value) => edit((d) => void (d.product.fold = value))}
+        />
+        <DraftWords
+          label="In words"
+          path="product.look"
+          value={product.look}
+          rows={3}
+          set={(d, text) => (d.product.look = text)}
+        />
+      </Ticket>
+    </>
+  );
+}

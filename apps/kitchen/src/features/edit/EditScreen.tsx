@@ -1,0 +1,204 @@
+import type { Ingredient, Kitchen } from '@kettle-scale/core';
+import { useRouter } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import type { BookEntry } from '../../data/api';
+import { draftStore, dropDraft, openDraft, useDraft, useUndo } from '../../data/drafts';
+import { useBook, useIngredients, useKitchen } from '../../data/queries';
+import { Action, PrimaryAction } from '../../ui/actions';
+import { CostTicket } from '../../ui/CostTicket';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Segments } from '../../ui/Segments';
+import { FieldError } from '../../ui/StepperField';
+import { useColours } from '../../ui/theme';
+import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
+import { Ticket } from '../../ui/Ticket';
+import { useKeys } from '../../ui/useKeys';
+import { useWide } from '../../ui/useWide';
+import { BreadTab } from './BreadTab';
+import { EditingScope, useEditing } from './editing';
+import { FactsStrip } from './FactsStrip';
+import { GriddleTab } from './GriddleTab';
+import { MethodTab } from './MethodTab';
+import { SaveSheet } from './SaveSheet';
+import { SharesTab } from './SharesTab';
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  column: { flex: 1, minWidth: 0, gap: SPACE.m },
+  foot: { flexDirection: 'row', gap: SPACE.s },
+  button: { width: 60, height: TOUCH.primary, margin: 0, borderRadius: CORNER, borderWidth: 2 },
+  save: { flex: 1 },
+});
+
+const TABS = [
+  ['shares', 'Shares'],
+  ['method', 'Method'],
+  ['griddle', 'Griddle'],
+  ['bread', 'Bread'],
+] as const;
+type Tab = (typeof TABS)[number][0];
+const PARTS: Record<Tab, () => React.ReactNode> = {
+  shares: SharesTab,
+  method: MethodTab,
+  griddle: GriddleTab,
+  bread: BreadTab,
+};
+
+interface EditorProps {
+  entries: readonly BookEntry[];
+  foods: readonly Ingredient[];
+  id: string;
+}
+
+/** Ctrl+Z and Ctrl+Shift+Z, wherever the focus is. */
+function useUndoKeys(undo: () => void, redo: () => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      event.preventDefault();
+      if (event.target instanceof HTMLElement) event.target.blur();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+}
+
+function Editor({ entries, foods, id }: EditorProps) {
+  const router = useRouter();
+  const wide = useWide();
+  const colours = useColours();
+  const store = draftStore(id);
+  const { after, reason } = useDraft(store);
+  const { draft, formula, facts, kitchen, problems } = useEditing();
+  const { canUndo, canRedo, undo, redo } = useUndo(store);
+  const [tab, setTab] = useState<Tab>('shares');
+  const [saving, setSaving] = useState(false);
+  useUndoKeys(undo, redo);
+  useKeys({ undo });
+  const entry = entries.find((candidate) => candidate.formula.id === id);
+  const base = entry && after > 0 ? { ...entry.formula, version: after } : null;
+  const taken = useMemo(() => new Set(entries.map((candidate) => candidate.formula.id)), [entries]);
+  const leave = (to: string) => {
+    dropDraft(id);
+    router.replace(`/formulas/${to}`);
+  };
+  const giveUp = () => {
+    dropDraft(id);
+    router.replace(entry ? `/formulas/${id}` : '/formulas');
+  };
+  const [firstProblem] = problems;
+  const Part = PARTS[tab];
+  const part = <Part />;
+  return (
+    <Screen
+      eyebrow={after > 0 ? `Working on version ${after}, not saved` : 'New formula, not saved'}
+      title={draft.name}
+      foot={
+        <>
+          {firstProblem ? <FieldError id="draft-error" message={firstProblem[1]} /> : null}
+          <View style={styles.foot}>
+            {(
+              [
+                ['undo', 'Undo', undo, canUndo],
+                ['redo', 'Redo', redo, canRedo],
+              ] as const
+            ).map(([icon, label, onPress, can]) => (
+              <IconButton
+                key={icon}
+                icon={icon}
+                size={26}
+                iconColor={colours.ink}
+                accessibilityLabel={label}
+                onPress={onPress}
+                disabled={!can}
+                style={[styles.button, { borderColor: can ? colours.ink : colours.rule }]}
+              />
+            ))}
+            <PrimaryAction
+              label={after > 0 ? `Save version ${after + 1}` : 'Put it in the book'}
+              onPress={() => setSaving(true)}
+              disabled={!formula}
+              style={styles.save}
+            />
+          </View>
+        </>
+      }
+    >
+      {wide ? (
+        <View style={styles.columns}>
+          <View style={styles.column}>
+            <Segments label="Part" value={tab} options={TABS} onChange={setTab} />
+            {part}
+          </View>
+          <View style={styles.column}>
+            <Ticket>
+              <FactsStrip large />
+            </Ticket>
+            {facts ? <CostTicket facts={facts} currency={kitchen.currency} /> : null}
+            <Action label="Give this work up" icon="trash" onPress={giveUp} />
+          </View>
+        </View>
+      ) : (
+        <>
+          <FactsStrip />
+          <Segments label="Part" value={tab} options={TABS} onChange={setTab} />
+          {part}
+          <Action label="Give this work up" icon="trash" onPress={giveUp} />
+        </>
+      )}
+      {formula && saving ? (
+        <SaveSheet
+          open
+          formula={formula}
+          base={base}
+          reason={reason}
+          foods={foods}
+          takenIds={taken}
+          onSaved={leave}
+          onTakeTheirs={giveUp}
+          onClose={() => setSaving(false)}
+        />
+      ) : null}
+    </Screen>
+  );
+}
+
+function Opened({ entries, foods, kitchen, id }: EditorProps & { kitchen: Kitchen }) {
+  const entry = entries.find((candidate) => candidate.formula.id === id);
+  // Opened once: when the work is saved or given up, the page is left and must not be opened again.
+  const [store] = useState(() => (entry ? openDraft(entry.formula, entry.formula.version) : draftStore(id)));
+  const { draft } = useDraft(store);
+  if (!draft) {
+    return (
+      <Screen title="Formula">
+        {entry ? null : <Notice title="Not in the book" text="This formula is not in this kitchen." />}
+      </Screen>
+    );
+  }
+  return (
+    <EditingScope store={store} draft={draft} foods={foods} kitchen={kitchen}>
+      <Editor entries={entries} foods={foods} id={id} />
+    </EditingScope>
+  );
+}
+
+/** Works on a formula: shares, method, griddle, the bread. Kept on this device until it is saved as a version. */
+export function EditScreen({ id }: { id: string }) {
+  const book = useBook();
+  const ingredients = useIngredients();
+  const kitchen = useKitchen();
+  if (!book.data || !ingredients.data || !kitchen.data) {
+    const retry = () => void Promise.all([book.refetch(), ingredients.refetch(), kitchen.refetch()]);
+    return (
+      <Screen title="Formula">
+        <Waiting what="formula" error={book.error ?? ingredients.error ?? kitchen.error} onRetry={retry} />
+      </Screen>
+    );
+  }
+  return <Opened entries={book.data} foods={ingredients.data} kitchen={kitchen.data} id={id} />;
+}

@@ -1,0 +1,136 @@
+import { StyleSheet, View } from 'react-native';
+import { Action } from '../../ui/actions';
+import { BakeBars } from '../../ui/BakeBars';
+import { Caution } from '../../ui/Caution';
+import { Check } from '../../ui/Choices';
+import { Segments } from '../../ui/Segments';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Heading } from '../../ui/type';
+import { DraftFigure } from './fields';
+import { useEditing } from './editing';
+
+const MOST_SIDES = 8;
+const USUAL_FINISH_S = 6;
+const USUAL_SIDE_S = 30;
+const DONE_TO_A_SIDE = [
+  ['press', 'pressed'],
+  ['butter', 'buttered'],
+  ['wetFace', 'wet face down'],
+] as const;
+
+const styles = StyleSheet.create({
+  checks: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
+  side: { gap: SPACE.s },
+});
+
+/** The plate and what happens on it: any number of sides, press, butter, a wet face, a flame to finish. */
+export function GriddleTab() {
+  const { draft, edit } = useEditing();
+  const { bake } = draft;
+  return (
+    <>
+      <Ticket>
+        <Heading>Griddle</Heading>
+        <BakeBars bake={bake} />
+        <Segments
+          labelled
+          label="Surface"
+          value={bake.surface}
+          options={[
+            ['flat', 'Flat plate'],
+            ['domed', 'Domed iron'],
+          ]}
+          onChange={(surface) => edit((d) => void (d.bake.surface = surface))}
+        />
+        <DraftFigure
+          label="Plate at"
+          path="bake.plateC"
+          unit="°C"
+          decimals={0}
+          value={bake.plateC}
+          set={(d, value) => (d.bake.plateC = value)}
+        />
+      </Ticket>
+      <Ticket>
+        <Heading>Sides</Heading>
+        {bake.sides.map((side, index) => (
+          <View key={index} style={styles.side}>
+            <DraftFigure
+              label={`Side ${index + 1}`}
+              path={`bake.sides[${index}].seconds`}
+              unit="s"
+              decimals={0}
+              value={side.seconds}
+              set={(d, value) => {
+                const found = d.bake.sides[index];
+                if (found) found.seconds = Math.round(value);
+              }}
+            />
+            <View style={styles.checks}>
+              {DONE_TO_A_SIDE.map(([key, words]) => (
+                <Check
+                  key={key}
+                  label={words}
+                  value={side[key] ?? false}
+                  onChange={(value) =>
+                    edit((d) => {
+                      const found = d.bake.sides[index];
+                      if (found) found[key] = value || undefined;
+                    })
+                  }
+                />
+              ))}
+            </View>
+          </View>
+        ))}
+        <Action
+          label="Add a side"
+          icon="plus"
+          disabled={bake.sides.length >= MOST_SIDES}
+          onPress={() => edit((d) => void d.bake.sides.push({ seconds: USUAL_SIDE_S }))}
+        />
+        <Action
+          label="Take the last side out"
+          icon="trash"
+          disabled={bake.sides.length <= 1}
+          onPress={() => edit((d) => void d.bake.sides.pop())}
+        />
+        <Segments
+          labelled
+          label="Finish"
+          value={bake.finish?.kind ?? 'none'}
+          options={[
+            ['none', 'None'],
+            ['flame', 'Flame'],
+            ['grill', 'Grill'],
+          ]}
+          onChange={(kind) =>
+            edit((d) => {
+              if (kind === 'none') delete d.bake.finish;
+              else d.bake.finish = { kind, seconds: d.bake.finish?.seconds ?? USUAL_FINISH_S };
+            })
+          }
+        />
+        {bake.finish ? (
+          <>
+            <DraftFigure
+              label="Finish for"
+              path="bake.finish.seconds"
+              unit="s"
+              decimals={0}
+              value={bake.finish.seconds}
+              set={(d, value) => {
+                if (d.bake.finish) d.bake.finish.seconds = Math.round(value);
+              }}
+            />
+            <Caution
+              lead="Open flame."
+              text="Tongs, no loose sleeves; steam bursts from a puffed bread. Never a non-stick pan over a flame."
+            />
+          </>
+        ) : null}
+      </Ticket>
+    </>
+  );
+}

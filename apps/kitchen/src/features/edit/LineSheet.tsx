@@ -1,0 +1,82 @@
+import { type DraftLine, moveLine, removeLine, setIngredient, setNote } from '@kettle-scale/core';
+import { useState } from 'react';
+import { endGroup } from '../../data/drafts';
+import { Action, ActionRow } from '../../ui/actions';
+import { FoodPicker } from '../../ui/FoodPicker';
+import { Sheet } from '../../ui/Sheet';
+import { Body, Heading } from '../../ui/type';
+import { WordField } from '../../ui/WordField';
+import { useEditing } from './editing';
+
+interface LineSheetProps {
+  line: DraftLine | null;
+  onClose: () => void;
+}
+
+/** What can be done with one line besides its figures. */
+export function LineSheet({ line, onClose }: LineSheetProps) {
+  const { draft, foods, foodOf, replace } = useEditing();
+  const [picking, setPicking] = useState(false);
+  const at = draft.lines.findIndex(({ id }) => id === line?.id);
+  const now = draft.lines[at];
+  const food = now && foodOf(now.ingredient);
+  const move = (to: number) => {
+    if (now) replace((before) => ({ ...before, lines: moveLine(before.lines, now.id, to) }));
+  };
+  return (
+    <>
+      <Sheet open={now !== undefined && !picking} onClose={onClose} label={food?.name ?? 'Line'}>
+        {now ? (
+          <>
+            <Heading>{food?.name ?? now.ingredient}</Heading>
+            {food?.note ? <Body>{food.note}</Body> : null}
+            <WordField
+              name="line-note"
+              label="Note on the line"
+              value={now.note ?? ''}
+              onText={(text) =>
+                replace(
+                  (before) => ({ ...before, lines: setNote(before.lines, now.id, text) }),
+                  `note ${now.id}`,
+                )
+              }
+              onDone={endGroup}
+            />
+            <ActionRow
+              actions={[
+                { key: 'up', label: 'Up', icon: 'up', onPress: () => move(at - 1), disabled: at <= 0 },
+                {
+                  key: 'down',
+                  label: 'Down',
+                  icon: 'down',
+                  onPress: () => move(at + 1),
+                  disabled: at >= draft.lines.length - 1,
+                },
+              ]}
+            />
+            <Action label="Another ingredient, same weight" icon="swap" onPress={() => setPicking(true)} />
+            <Action
+              label="Take it out"
+              icon="trash"
+              onPress={() => {
+                replace((before) => ({ ...before, lines: removeLine(before.lines, now.id) }));
+                onClose();
+              }}
+            />
+          </>
+        ) : null}
+      </Sheet>
+      <FoodPicker
+        open={picking}
+        title="Which ingredient instead?"
+        foods={foods}
+        onPick={({ id }) => {
+          if (now) replace((before) => ({ ...before, lines: setIngredient(before.lines, now.id, id) }));
+          setPicking(false);
+          onClose();
+        }}
+        onClose={() => setPicking(false)}
+      />
+    </>
+  );
+}

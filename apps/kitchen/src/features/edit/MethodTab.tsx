@@ -1,0 +1,270 @@
+import { HOLDINGS, KNEAD_TESTS, MIXING_SCHOOLS, type Rest, kneadTestWords } from '@kettle-scale/core';
+import { StyleSheet, View } from 'react-native';
+import { Action } from '../../ui/actions';
+import { Check, Choices } from '../../ui/Choices';
+import { Segments } from '../../ui/Segments';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Heading, Strong } from '../../ui/type';
+import { DraftFigure, DraftWords } from './fields';
+import { useEditing } from './editing';
+
+const PER_MINUTE = 1 / 60;
+const PERCENT = 100;
+const MOST_RESTS = 6;
+const NEW_REST: Rest = { of: 'balls', where: 'room', earliestS: 900, latestS: 2700, cover: 'film' };
+
+const SCHOOL_WORDS: Record<(typeof MIXING_SCHOOLS)[number], string> = {
+  'hold-back': 'Hold water back',
+  'flour-back': 'Hold flour back',
+  'rubbed-in': 'Rub fat in',
+  creamed: 'Cream the fat',
+  oil: 'Melted fat or oil',
+  'boiling-water': 'Boiling water',
+  milk: 'Milk dough',
+  'yogurt-leavener': 'Yogurt and leavener',
+};
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' },
+  half: { flex: 1, minWidth: 130 },
+});
+
+const HANDS = [
+  ['hand', 'By hand'],
+  ['machine', 'In the mixer'],
+] as const;
+
+/** How the dough is made: school, water, kneading and its test, rests, shaping, holding. */
+export function MethodTab() {
+  const { draft, edit } = useEditing();
+  const { method } = draft;
+  return (
+    <>
+      <Ticket>
+        <Heading>Mix</Heading>
+        <Choices
+          label="Mixing school"
+          value={method.school}
+          options={MIXING_SCHOOLS.map((id) => [id, SCHOOL_WORDS[id]])}
+          onChange={(school) => edit((d) => void (d.method.school = school))}
+        />
+        <Segments
+          labelled
+          label="Salt goes into"
+          value={method.saltIn}
+          options={[
+            ['water', 'the water'],
+            ['flour', 'the flour'],
+          ]}
+          onChange={(saltIn) => edit((d) => void (d.method.saltIn = saltIn))}
+        />
+        <View style={styles.row}>
+          <DraftFigure
+            label="Liquid at"
+            path="method.liquidTempC"
+            unit="°C"
+            value={method.liquidTempC}
+            set={(d, value) => (d.method.liquidTempC = value)}
+            style={styles.half}
+          />
+          <DraftFigure
+            label="Liquid held back"
+            path="method.holdBack"
+            unit="%"
+            shown={PERCENT}
+            value={method.holdBack}
+            set={(d, value) => (d.method.holdBack = value)}
+            style={styles.half}
+          />
+        </View>
+        <Segments
+          label="Mix by"
+          value={method.mix.by}
+          options={HANDS}
+          onChange={(by) => edit((d) => void (d.method.mix.by = by))}
+        />
+        <View style={styles.row}>
+          <DraftFigure
+            label="Mix from"
+            path="method.mix.minS"
+            unit="min"
+            shown={PER_MINUTE}
+            value={method.mix.minS}
+            set={(d, value) => (d.method.mix.minS = Math.round(value))}
+            style={styles.half}
+          />
+          <DraftFigure
+            label="to"
+            path="method.mix.maxS"
+            unit="min"
+            shown={PER_MINUTE}
+            value={method.mix.maxS}
+            set={(d, value) => (d.method.mix.maxS = Math.round(value))}
+            style={styles.half}
+          />
+        </View>
+      </Ticket>
+      <Ticket>
+        <Heading>Knead</Heading>
+        <Segments
+          label="Knead by"
+          value={method.knead.by}
+          options={HANDS}
+          onChange={(by) => edit((d) => void (d.method.knead.by = by))}
+        />
+        <View style={styles.row}>
+          <DraftFigure
+            label="Knead from"
+            path="method.knead.minS"
+            unit="min"
+            shown={PER_MINUTE}
+            value={method.knead.minS}
+            set={(d, value) => (d.method.knead.minS = Math.round(value))}
+            style={styles.half}
+          />
+          <DraftFigure
+            label="to"
+            path="method.knead.maxS"
+            unit="min"
+            shown={PER_MINUTE}
+            value={method.knead.maxS}
+            set={(d, value) => (d.method.knead.maxS = Math.round(value))}
+            style={styles.half}
+          />
+        </View>
+        <Choices
+          label="Done when"
+          value={method.knead.test}
+          options={KNEAD_TESTS.map((test) => [
+            test,
+            kneadTestWords({ formula: { method: { knead: { test } } } }),
+          ])}
+          onChange={(test) => edit((d) => void (d.method.knead.test = test))}
+        />
+      </Ticket>
+      {method.rests.map((rest, index) => (
+        <RestFields key={index} rest={rest} index={index} />
+      ))}
+      <Action
+        label="Add a rest"
+        icon="plus"
+        disabled={method.rests.length >= MOST_RESTS}
+        onPress={() => edit((d) => void d.method.rests.push({ ...NEW_REST }))}
+      />
+      <Ticket>
+        <Heading>Flatten and hold</Heading>
+        <Choices
+          label="Flatten with"
+          value={method.shaping.how}
+          options={[
+            ['pin', 'a pin'],
+            ['hot-press', 'the hot press'],
+            ['hand-stretch', 'the hands'],
+          ]}
+          onChange={(how) => edit((d) => void (d.method.shaping.how = how))}
+        />
+        <Check
+          label="With bench flour"
+          value={method.shaping.benchFlour ?? false}
+          onChange={(value) => edit((d) => void (d.method.shaping.benchFlour = value))}
+        />
+        <DraftWords
+          label="How"
+          path="method.shaping.note"
+          value={method.shaping.note}
+          rows={2}
+          set={(d, text) => (d.method.shaping.note = text)}
+        />
+        <Choices
+          label="Held in"
+          value={method.holdIn ?? null}
+          options={HOLDINGS.map((place) => [place, place])}
+          onChange={(place) => edit((d) => void (d.method.holdIn = place))}
+        />
+        <DraftWords
+          label="Holding, in words"
+          path="method.hold"
+          value={method.hold}
+          rows={2}
+          set={(d, text) => (d.method.hold = text)}
+        />
+      </Ticket>
+    </>
+  );
+}
+
+function RestFields({ rest, index }: { rest: Rest; index: number }) {
+  const { edit } = useEditing();
+  const path = `method.rests[${index}]`;
+  const change = (act: (rest: Rest) => void) =>
+    edit((draft) => {
+      const found = draft.method.rests[index];
+      if (found) act(found);
+    });
+  const set = (key: 'earliestS' | 'latestS') => (draft: { method: { rests: Rest[] } }, value: number) => {
+    const found = draft.method.rests[index];
+    if (found) found[key] = Math.round(value);
+  };
+  return (
+    <Ticket>
+      <Heading>{`Rest ${index + 1}`}</Heading>
+      <Segments
+        label={`Rest ${index + 1} of`}
+        value={rest.of}
+        options={[
+          ['dough', 'Whole dough'],
+          ['balls', 'Balls'],
+        ]}
+        onChange={(of) => change((r) => void (r.of = of))}
+      />
+      <Segments
+        label={`Rest ${index + 1} in`}
+        value={rest.where}
+        options={[
+          ['room', 'Room'],
+          ['fridge', 'Fridge'],
+        ]}
+        onChange={(where) => change((r) => void (r.where = where))}
+      />
+      <View style={styles.row}>
+        <DraftFigure
+          label="Earliest"
+          path={`${path}.earliestS`}
+          unit="min"
+          shown={PER_MINUTE}
+          value={rest.earliestS}
+          set={set('earliestS')}
+          style={styles.half}
+        />
+        <DraftFigure
+          label="Latest"
+          path={`${path}.latestS`}
+          unit="min"
+          shown={PER_MINUTE}
+          value={rest.latestS}
+          set={set('latestS')}
+          style={styles.half}
+        />
+      </View>
+      <DraftWords
+        label="Cover"
+        path={`${path}.cover`}
+        value={rest.cover}
+        set={(draft, text) => {
+          const found = draft.method.rests[index];
+          if (found) found.cover = text;
+        }}
+      />
+      {rest.where === 'fridge' ? (
+        <Strong tone="soot">Airtight; cold dough must warm up before it is flattened.</Strong>
+      ) : null}
+      <Action
+        label="Take this rest out"
+        icon="trash"
+        hint={`Take rest ${index + 1} out`}
+        onPress={() => edit((draft) => void draft.method.rests.splice(index, 1))}
+      />
+    </Ticket>
+  );
+}

@@ -1,0 +1,113 @@
+import { type Formula, type Ingredient, compareFormulas, freeId } from '@kettle-scale/core';
+import { useState } from 'react';
+import { type FormulaVersion, Refused } from '../../data/api';
+import { useSaveFormula } from '../../data/queries';
+import { Action, PrimaryAction } from '../../ui/actions';
+import { DifferenceTable } from '../../ui/DifferenceTable';
+import { Sheet } from '../../ui/Sheet';
+import { FieldError } from '../../ui/StepperField';
+import { Body, Heading, Label } from '../../ui/type';
+import { WordField } from '../../ui/WordField';
+
+interface SaveSheetProps {
+  open: boolean;
+  /** What is to be saved. */
+  formula: Formula;
+  /** What it was made from; null for a new formula. */
+  base: Formula | null;
+  reason: string;
+  foods: readonly Ingredient[];
+  takenIds: ReadonlySet<string>;
+  onSaved: (id: string) => void;
+  /** The other person's version is taken, and this work given up. */
+  onTakeTheirs: () => void;
+  onClose: () => void;
+}
+
+const CHANGED_MEANWHILE = 412;
+
+/** Saves the next version with its reason. When somebody saved in between, both are shown to choose from. */
+export function SaveSheet({
+  open,
+  formula,
+  base,
+  reason: proposed,
+  foods,
+  takenIds,
+  onSaved,
+  onTakeTheirs,
+  onClose,
+}: SaveSheetProps) {
+  const [reason, setReason] = useState(proposed);
+  const [theirs, setTheirs] = useState<FormulaVersion | null>(null);
+  const save = useSaveFormula();
+  const send = (document: Formula, after: number) =>
+    save.mutate(
+      { formula: document, reason: reason.trim() || 'No reason given', after },
+      {
+        onSuccess: () => onSaved(document.id),
+        onError: (error) => {
+          if (error instanceof Refused && error.status === CHANGED_MEANWHILE && error.current)
+            setTheirs(error.current);
+        },
+      },
+    );
+  const asCopy = () =>
+    send(
+      {
+        ...formula,
+        id: freeId(`${formula.id}-other`, takenIds),
+        name: `${formula.name}, other`.slice(0, 60),
+      },
+      0,
+    );
+  const refused = save.error && !(save.error instanceof Refused && save.error.status === CHANGED_MEANWHILE);
+  if (theirs) {
+    const { formula: current, reason: why } = theirs;
+    return (
+      <Sheet open={open} onClose={onClose} label="Somebody saved meanwhile">
+        <Heading>{`Somebody saved version ${current.version} meanwhile`}</Heading>
+        <Body>{`“${why}”. Nothing of yours is lost: here is where the two differ.`}</Body>
+        <DifferenceTable
+          differences={compareFormulas(current, formula, foods)}
+          before={`theirs, ${current.version}`}
+          after="yours"
+        />
+        <PrimaryAction
+          label={`Save yours as version ${current.version + 1}`}
+          onPress={() => send(formula, current.version)}
+        />
+        <Action label="Keep both: yours as a formula of its own" icon="copy" onPress={asCopy} />
+        <Action label="Take theirs and give yours up" onPress={onTakeTheirs} />
+        {save.error && refused ? <FieldError id="save-error" message={save.error.message} /> : null}
+      </Sheet>
+    );
+  }
+  return (
+    <Sheet open={open} onClose={onClose} label="Save">
+      <Heading>{base ? `Save as version ${base.version + 1}` : 'Save the new formula'}</Heading>
+      <WordField
+        name="reason"
+        label="Why, for whoever reads it later"
+        value={reason}
+        onText={setReason}
+        placeholder="a drier flour lot"
+      />
+      {base ? (
+        <DifferenceTable
+          differences={compareFormulas(base, formula, foods)}
+          before={`version ${base.version}`}
+          after="now"
+        />
+      ) : (
+        <Label>{formula.name}</Label>
+      )}
+      {save.error && refused ? <FieldError id="save-error" message={save.error.message} /> : null}
+      <PrimaryAction
+        label="Save"
+        onPress={() => send(formula, base?.version ?? 0)}
+        disabled={save.isPending}
+      />
+    </Sheet>
+  );
+}

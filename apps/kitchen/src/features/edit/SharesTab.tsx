@@ -1,0 +1,150 @@
+import {
+  type DraftLine,
+  InputError,
+  addLine,
+  draftDoughG,
+  moveLine,
+  parseQuantity,
+  setTotal,
+} from '@kettle-scale/core';
+import {
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { endGroup } from '../../data/drafts';
+import { ActionRow } from '../../ui/actions';
+import { FigureField } from '../../ui/FigureField';
+import { FoodPicker } from '../../ui/FoodPicker';
+import { FieldError } from '../../ui/StepperField';
+import { Ticket } from '../../ui/Ticket';
+import { Heading, Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { BlendSheet } from './BlendSheet';
+import { LineEditor, handleId } from './LineEditor';
+import { LineSheet } from './LineSheet';
+import { useEditing } from './editing';
+
+/** A finger that moves less than this scrolls or taps; one that moves more drags. */
+const DRAG_FROM_PX = 6;
+
+/** The ingredients: percent, grams or the whole dough, each changes the rest. */
+export function SharesTab() {
+  const { draft, foods, foodOf, replace, problems } = useEditing();
+  const format = useFormat();
+  const [more, setMore] = useState<DraftLine | null>(null);
+  const [adding, setAdding] = useState(false);
+  const [blending, setBlending] = useState(false);
+  const [moved, setMoved] = useState('');
+  const [totalProblem, setTotalProblem] = useState<string>();
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
+  const { lines } = draft;
+  const nameOf = (id: string | number) => {
+    const line = lines.find((entry) => entry.id === id);
+    return (line && foodOf(line.ingredient)?.name) ?? String(id);
+  };
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const to = lines.findIndex(({ id }) => id === over.id);
+    replace((now) => ({ ...now, lines: moveLine(now.lines, String(active.id), to) }));
+  };
+  /** With the keyboard a line moves a place at a time; the handle keeps the focus on the way. */
+  const step = (line: DraftLine, by: 1 | -1) => {
+    const to = lines.indexOf(line) + by;
+    if (to < 0 || to >= lines.length) return;
+    replace((now) => ({ ...now, lines: moveLine(now.lines, line.id, to) }));
+    setMoved(`${nameOf(line.id)}: place ${to + 1} of ${lines.length}`);
+    requestAnimationFrame(() => document.getElementById(handleId(line.id))?.focus());
+  };
+  const typeTotal = (text: string) => {
+    try {
+      const read = parseQuantity(text, { defaultUnit: format.units === 'us' ? 'oz' : 'g' });
+      if (!read.ok || read.quantity.kind !== 'mass')
+        throw InputError.at('total', read.ok ? 'Give the dough as a weight.' : read.message);
+      const { amount } = read.quantity;
+      replace((now) => ({ ...now, lines: setTotal(now.lines, amount) }), 'total');
+      setTotalProblem(undefined);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      setTotalProblem(error.problems[0]?.message);
+    }
+  };
+  const total = format.massFigure(draftDoughG(lines));
+  const floursCount = lines.filter(({ ingredient }) => foodOf(ingredient)?.kind === 'flour').length;
+  const noFlour = problems.get('lines');
+  return (
+    <Ticket>
+      <Heading>Shares of flour</Heading>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={drop}
+        accessibility={{
+          announcements: {
+            onDragStart: ({ active }) => `${nameOf(active.id)} picked up.`,
+            onDragOver: ({ active, over }) =>
+              over ? `${nameOf(active.id)} is over ${nameOf(over.id)}.` : undefined,
+            onDragEnd: ({ active, over }) =>
+              over ? `${nameOf(active.id)} put at ${nameOf(over.id)}.` : `${nameOf(active.id)} put back.`,
+            onDragCancel: ({ active }) => `${nameOf(active.id)} put back.`,
+          },
+          screenReaderInstructions: { draggable: 'Arrow up and down move the line.' },
+        }}
+      >
+        <SortableContext items={lines.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+          {lines.map((line, index) => (
+            <LineEditor
+              key={line.id}
+              line={line}
+              index={index}
+              onMore={setMore}
+              onStep={(by) => step(line, by)}
+            />
+          ))}
+        </SortableContext>
+      </DndContext>
+      <View role="status">{moved ? <Label>{moved}</Label> : null}</View>
+      {noFlour ? <FieldError id="lines-error" message={noFlour} /> : null}
+      <FigureField
+        labelled
+        name="total"
+        label="Dough in all"
+        unit={total.unit}
+        value={total.value}
+        onText={typeTotal}
+        onDone={endGroup}
+        error={totalProblem}
+      />
+      <Label>A lock keeps a line’s weight whatever else changes.</Label>
+      <ActionRow
+        actions={[
+          { key: 'add', label: 'Add a line', icon: 'plus', onPress: () => setAdding(true) },
+          {
+            key: 'blend',
+            label: 'Blend flours',
+            onPress: () => setBlending(true),
+            disabled: floursCount < 2,
+          },
+        ]}
+      />
+      <LineSheet line={more} onClose={() => setMore(null)} />
+      <BlendSheet open={blending} onClose={() => setBlending(false)} />
+      <FoodPicker
+        open={adding}
+        title="Add a line"
+        foods={foods}
+        onPick={({ id }) => {
+          replace((now) => ({ ...now, lines: addLine(now.lines, id, 0) }));
+          setAdding(false);
+        }}
+        onClose={() => setAdding(false)}
+      />
+    </Ticket>
+  );
+}

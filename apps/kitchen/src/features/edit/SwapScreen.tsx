@@ -1,0 +1,252 @@
+import {
+  type Formula,
+  type FormulaFacts,
+  type Ingredient,
+  InputError,
+  type Kitchen,
+  type SwapResult,
+  formatMoney,
+  formatPercent,
+  formulaFacts,
+  substitute,
+  swapsFor,
+} from '@kettle-scale/core';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useBook, useIngredients, useKitchen } from '../../data/queries';
+import { Action, PrimaryAction } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { FoodPicker } from '../../ui/FoodPicker';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Segments } from '../../ui/Segments';
+import { FieldError } from '../../ui/StepperField';
+import { Table } from '../../ui/Table';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { useWide } from '../../ui/useWide';
+import { SaveSheet } from './SaveSheet';
+
+const SHARES = [
+  ['0.25', '25 %'],
+  ['0.5', '50 %'],
+  ['0.75', '75 %'],
+  ['1', 'all of it'],
+] as const;
+type Share = (typeof SHARES)[number][0];
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  column: { flex: 1, minWidth: 0, gap: SPACE.m },
+  stack: { gap: SPACE.m },
+});
+
+/** Before and after side by side: every line, and what the dough comes to. */
+function SideBySide({
+  before,
+  after,
+  currency,
+}: {
+  before: FormulaFacts;
+  after: FormulaFacts;
+  currency: string | undefined;
+}) {
+  const format = useFormat();
+  const names = [
+    ...new Map([...before.lines, ...after.lines].map(({ ingredient, food }) => [ingredient, food.name])),
+  ];
+  const share = (facts: FormulaFacts, ingredient: string) => {
+    const lines = facts.lines.filter((line) => line.ingredient === ingredient);
+    return lines.length > 0
+      ? formatPercent(
+          lines.reduce((sum, { fraction }) => sum + fraction, 0),
+          1,
+        )
+      : '–';
+  };
+  const row = (label: string, of: (facts: FormulaFacts) => string) => [label, of(before), of(after)];
+  return (
+    <Table
+      label="Before and after"
+      columns={['of flour', 'before', 'after']}
+      rows={[
+        ...names.map(([ingredient, name]) => row(name, (facts) => share(facts, ingredient))),
+        row('Effective hydration', ({ totals }) => formatPercent(totals.hydration, 1)),
+        row('Effective fat', ({ totals }) => formatPercent(totals.fat, 1)),
+        row('Salt', ({ totals }) => formatPercent(totals.salt, 2)),
+        row('Dough', ({ doughG }) => format.mass(doughG)),
+        row('Disc', ({ relaxed }) => format.length(relaxed.diameterMm)),
+        row('Cost of a piece', ({ cost }) => formatMoney(cost.perPiece, currency)),
+      ]}
+    />
+  );
+}
+
+interface SwapperProps {
+  formula: Formula;
+  foods: readonly Ingredient[];
+  kitchen: Kitchen;
+  takenIds: ReadonlySet<string>;
+}
+
+function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
+  const router = useRouter();
+  const wide = useWide();
+  const before = useMemo(() => formulaFacts(formula, foods, kitchen), [formula, foods, kitchen]);
+  const lines = before.lines.filter(({ food }) => swapsFor(food, foods).length > 0);
+  const [lineId, setLineId] = useState<string | null>(null);
+  const [to, setTo] = useState<Ingredient | null>(null);
+  const [share, setShare] = useState<Share>('1');
+  const [way, setWay] = useState<'keep' | 'weight'>('keep');
+  const [picking, setPicking] = useState(false);
+  const [saving, setSaving] = useState(false);
+  const line = lines.find(({ id }) => id === lineId);
+  const result = useMemo((): SwapResult | string | null => {
+    if (!lineId || !to) return null;
+    try {
+      return substitute(formula, { lineId, to: to.id, share: Number(share), keep: way === 'keep' }, foods);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      return error.problems[0]?.message ?? '';
+    }
+  }, [formula, foods, lineId, to, share, way]);
+  const done = typeof result === 'object' ? result : null;
+  const after = useMemo(
+    () => (done ? formulaFacts(done.formula, foods, kitchen) : null),
+    [done, foods, kitchen],
+  );
+  const back = () => router.replace(`/formulas/${formula.id}`);
+
+  const question = (
+    <Ticket>
+      <Heading>What is to give way</Heading>
+      <Choices
+        quiet
+        label="Ingredient that gives way"
+        value={lineId}
+        options={lines.map(({ id, food, fraction }) => [id, `${food.name} ${formatPercent(fraction, 1)}`])}
+        onChange={(id) => {
+          setLineId(id);
+          setTo(null);
+        }}
+      />
+      {line ? (
+        <Action
+          icon="swap"
+          label={to ? `For it: ${to.name}` : 'Choose what takes its place'}
+          onPress={() => setPicking(true)}
+        />
+      ) : null}
+      {to ? (
+        <>
+          <Segments labelled label="How much of it" value={share} options={SHARES} onChange={setShare} />
+          <Segments
+            labelled
+            label="What stays"
+            value={way}
+            options={[
+              ['keep', 'Water and fat'],
+              ['weight', 'The weight'],
+            ]}
+            onChange={setWay}
+          />
+        </>
+      ) : null}
+      {typeof result === 'string' ? <FieldError id="swap-error" message={result} /> : null}
+    </Ticket>
+  );
+  const answer =
+    done && after ? (
+      <View style={styles.stack} role="region" aria-label="Before and after">
+        <Ticket>
+          <Heading>What follows</Heading>
+          {done.consequences.length > 0 ? (
+            done.consequences.map((words) => <Body key={words}>{words}</Body>)
+          ) : (
+            <Body>Nothing you would notice.</Body>
+          )}
+          {after.warnings.map(({ measure, message }) => (
+            <Body key={measure} tone="plum">
+              {message}
+            </Body>
+          ))}
+        </Ticket>
+        <Ticket>
+          <SideBySide before={before} after={after} currency={kitchen.currency} />
+        </Ticket>
+      </View>
+    ) : null;
+  return (
+    <Screen
+      eyebrow={`${formula.name} · version ${formula.version}`}
+      title="Swap an ingredient"
+      foot={
+        <PrimaryAction
+          label={`Save as version ${formula.version + 1}`}
+          disabled={!done}
+          onPress={() => setSaving(true)}
+        />
+      }
+    >
+      {wide ? (
+        <View style={styles.columns}>
+          <View style={styles.column}>{question}</View>
+          <View style={styles.column}>{answer}</View>
+        </View>
+      ) : (
+        <>
+          {question}
+          {answer}
+        </>
+      )}
+      <FoodPicker
+        open={picking}
+        title={`In place of ${line?.food.name.toLowerCase() ?? ''}`}
+        foods={line ? swapsFor(line.food, foods) : []}
+        onPick={(food) => {
+          setTo(food);
+          setPicking(false);
+        }}
+        onClose={() => setPicking(false)}
+      />
+      {done && to && line && saving ? (
+        <SaveSheet
+          open
+          formula={done.formula}
+          base={formula}
+          reason={`${to.name} for ${line.food.name.toLowerCase()}`}
+          foods={foods}
+          takenIds={takenIds}
+          onSaved={(id) => router.replace(`/formulas/${id}`)}
+          onTakeTheirs={back}
+          onClose={() => setSaving(false)}
+        />
+      ) : null}
+    </Screen>
+  );
+}
+
+/** One ingredient for another, with its consequences before and after, saved as a new version. */
+export function SwapScreen({ id }: { id: string }) {
+  const book = useBook();
+  const ingredients = useIngredients();
+  const kitchen = useKitchen();
+  const formula = book.data?.find((entry) => entry.formula.id === id)?.formula;
+  if (!book.data || !ingredients.data || !kitchen.data || !formula) {
+    const retry = () => void Promise.all([book.refetch(), ingredients.refetch(), kitchen.refetch()]);
+    return (
+      <Screen title="Swap an ingredient">
+        {book.data && ingredients.data && kitchen.data ? (
+          <Notice title="Not in the book" text="This formula is not in this kitchen." />
+        ) : (
+          <Waiting what="formula" error={book.error ?? ingredients.error ?? kitchen.error} onRetry={retry} />
+        )}
+      </Screen>
+    );
+  }
+  const takenIds = new Set(book.data.map((entry) => entry.formula.id));
+  return <Swapper formula={formula} foods={ingredients.data} kitchen={kitchen.data} takenIds={takenIds} />;
+}

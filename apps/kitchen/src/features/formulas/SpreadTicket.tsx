@@ -1,0 +1,95 @@
+import {
+  type Formula,
+  type FormulaFacts,
+  type Interval,
+  type ResolvedLine,
+  hydrationSpread,
+  massOfMeasure,
+} from '@kettle-scale/core';
+import { useRouter } from 'expo-router';
+import { useCallback, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { replaceDraft } from '../../data/drafts';
+import { useKitchen, useSaveIngredient } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { HydrationPicture, spreadText } from '../../ui/HydrationPicture';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Figure, Heading, Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { type CupAsked, WeighOnceSheet } from '../../ui/WeighOnceSheet';
+
+/** A cup that differs from the formula by more than this is worth a new version. */
+const WORTH_CHANGING = 0.005;
+const PICTURE_PX = 326;
+
+const styles = StyleSheet.create({ line: { gap: 2, paddingVertical: SPACE.xs } });
+
+/** For a formula that was measured in cups: how far off it can be, line by line, and how to know better. */
+export function SpreadTicket({ formula, facts }: { formula: Formula; facts: FormulaFacts }) {
+  const router = useRouter();
+  const format = useFormat();
+  const kitchen = useKitchen();
+  const saveFood = useSaveIngredient();
+  const [cup, setCup] = useState<CupAsked | null>(null);
+  const close = useCallback(() => setCup(null), []);
+  const massOf = ({ food, fraction, measure }: ResolvedLine): Interval =>
+    massOfMeasure(food, fraction * facts.flourG, measure);
+  const measured = facts.lines.filter(({ measure }) => measure);
+  if (measured.length === 0) return null;
+  const spread = hydrationSpread(
+    facts.lines.map((line) => ({ id: line.id, food: line.food, mass: massOf(line) })),
+  );
+  const off = facts.lines.some(
+    (line) => Math.abs(massOf(line).typical / (line.fraction * facts.flourG) - 1) > WORTH_CHANGING,
+  );
+  const correct = () => {
+    const masses = facts.lines.map((line) => ({ line, massG: massOf(line).typical }));
+    const flourG = masses.reduce((sum, { line, massG }) => sum + (line.food.kind === 'flour' ? massG : 0), 0);
+    replaceDraft(
+      {
+        ...formula,
+        flourG,
+        lines: masses.map(({ line: { food, ...line }, massG }) => ({ ...line, fraction: massG / flourG })),
+      },
+      formula.version,
+      'Our own cups, weighed',
+    );
+    router.push(`/formulas/${formula.id}/edit`);
+  };
+  return (
+    <Ticket>
+      <Heading>Measured in cups</Heading>
+      <Figure value={spreadText(spread)} size={32} tone="water" />
+      <HydrationPicture spread={spread} width={PICTURE_PX} />
+      {measured.map((line) => {
+        const mass = massOf(line);
+        const step = mass.typical < 10 ? 0.1 : 1;
+        const { fill } = line.measure ?? {};
+        const own = line.food.densities?.find((density) => density.fill === fill)?.weighedOn;
+        return (
+          <View key={line.id} style={styles.line}>
+            <Body>{`${line.food.name}: ${line.measure?.text ?? ''}`}</Body>
+            <Label>{`${format.mass(mass.low, step)} · ${format.mass(mass.typical, step)} · ${format.mass(mass.high, step)}, low, typical, high${own ? `; our cup, weighed ${own}` : ''}`}</Label>
+            {fill && line.food.kind !== 'water' ? (
+              <Action
+                icon="bench"
+                label="Weigh it once"
+                hint={`Weigh ${line.food.name} once`}
+                onPress={() => setCup({ food: line.food, fill })}
+              />
+            ) : null}
+          </View>
+        );
+      })}
+      {off ? <Action icon="edit" label="Use what our cups weigh" onPress={correct} /> : null}
+      <WeighOnceSheet
+        asked={cup}
+        measures={kitchen.data?.measures ?? 'us'}
+        today={new Date().toISOString().slice(0, 10)}
+        onSave={(food) => saveFood.mutate(food, { onSuccess: close })}
+        onClose={close}
+      />
+    </Ticket>
+  );
+}

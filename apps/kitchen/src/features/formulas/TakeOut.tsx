@@ -1,0 +1,115 @@
+import { type Formula, type Ingredient, formulaSchema, freeId } from '@kettle-scale/core';
+import { useRouter } from 'expo-router';
+import { useCallback, useState } from 'react';
+import { api } from '../../data/api';
+import type { BookEntry } from '../../data/api';
+import { useArchive, useSaveFormula } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { Sheet } from '../../ui/Sheet';
+import { FieldError } from '../../ui/StepperField';
+import { Body, Heading } from '../../ui/type';
+import { type FileKind, bookFile, download, formulaFile } from './sendOut';
+
+const KINDS: readonly (readonly [FileKind, string])[] = [
+  ['json', 'JSON, everything in it'],
+  ['csv', 'CSV, for a spreadsheet'],
+  ['jsonld', 'Recipe for other programs'],
+];
+
+interface MoreProps {
+  formula: Formula;
+  archived: boolean;
+  foods: readonly Ingredient[];
+  takenIds: ReadonlySet<string>;
+}
+
+/** What is done with a formula now and then: files, the card, a duplicate, putting it away. */
+export function More({ formula, archived, foods, takenIds }: MoreProps) {
+  const router = useRouter();
+  const [open, setOpen] = useState(false);
+  const close = useCallback(() => setOpen(false), []);
+  const archive = useArchive();
+  const save = useSaveFormula();
+  const take = async (kind: FileKind) => {
+    download(formula.id, kind, await formulaFile(formula, foods, kind));
+    close();
+  };
+  const duplicate = () => {
+    const id = freeId(`${formula.id}-copy`, takenIds);
+    const copy = formulaSchema.parse({
+      ...formula,
+      id,
+      version: 1,
+      name: `${formula.name}, copy`.slice(0, 60),
+    });
+    save.mutate(
+      { formula: copy, reason: `Copy of ${formula.name}, version ${formula.version}`, after: 0 },
+      { onSuccess: () => router.replace(`/formulas/${id}`) },
+    );
+  };
+  const error = save.error ?? archive.error;
+  return (
+    <>
+      <Action label="More" onPress={() => setOpen(true)} style={{ flexGrow: 1 }} />
+      <Sheet open={open} onClose={close} label={`More for ${formula.name}`}>
+        <Heading>{formula.name}</Heading>
+        <Action
+          icon="print"
+          label="Print its card"
+          onPress={() => router.push(`/formulas/${formula.id}/card`)}
+        />
+        {KINDS.map(([kind, words]) => (
+          <Action key={kind} icon="download" label={words} onPress={() => void take(kind)} />
+        ))}
+        <Action icon="copy" label="Duplicate" onPress={duplicate} disabled={save.isPending} />
+        <Action
+          icon="archive"
+          label={archived ? 'Take it out again' : 'Put it away'}
+          onPress={() => archive.mutate({ id: formula.id, archived: !archived }, { onSuccess: close })}
+        />
+        {archived ? null : (
+          <Body tone="soot">Put away is out of the list, with all its versions; nothing is deleted.</Body>
+        )}
+        {error ? <FieldError id="more-error" message={error.message} /> : null}
+      </Sheet>
+    </>
+  );
+}
+
+/** The whole book as one file. */
+export function TakeBook({
+  entries,
+  foods,
+}: {
+  entries: readonly BookEntry[];
+  foods: readonly Ingredient[];
+}) {
+  const [open, setOpen] = useState(false);
+  const [problem, setProblem] = useState<string>();
+  const close = useCallback(() => setOpen(false), []);
+  const take = async (kind: FileKind) => {
+    try {
+      download('formula-book', kind, await bookFile(entries, await api.ownIngredients(), foods, kind));
+      close();
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+    }
+  };
+  return (
+    <>
+      <Action
+        icon="download"
+        label="Take the book out"
+        onPress={() => setOpen(true)}
+        disabled={entries.length === 0}
+      />
+      <Sheet open={open} onClose={close} label="Take the book out">
+        <Heading>{`The whole book, ${entries.length} formulas`}</Heading>
+        {KINDS.map(([kind, words]) => (
+          <Action key={kind} icon="download" label={words} onPress={() => void take(kind)} />
+        ))}
+        {problem ? <FieldError id="take-error" message={problem} /> : null}
+      </Sheet>
+    </>
+  );
+}

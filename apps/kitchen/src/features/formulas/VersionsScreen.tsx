@@ -1,0 +1,167 @@
+import { compareFormulas } from '@kettle-scale/core';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { FormulaVersion } from '../../data/api';
+import { useIngredients, useSaveFormula, useVersions } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { DifferenceTable } from '../../ui/DifferenceTable';
+import { Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { FieldError } from '../../ui/StepperField';
+import { useColours } from '../../ui/theme';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE, TOUCH } from '../../ui/tokens';
+import { Figure, Heading, Label, Strong } from '../../ui/type';
+import { useWide } from '../../ui/useWide';
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    minHeight: TOUCH.other,
+    borderBottomWidth: 1,
+  },
+  words: { flex: 1, minWidth: 0 },
+  pick: {
+    width: 92,
+    minHeight: TOUCH.other - 4,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderWidth: 2,
+  },
+  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  column: { flex: 1, minWidth: 0, gap: SPACE.m },
+});
+
+const when = (iso: string) =>
+  new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+
+interface PickProps {
+  label: string;
+  hint: string;
+  chosen: boolean;
+  onPress: () => void;
+}
+
+function Pick({ label, hint, chosen, onPress }: PickProps) {
+  const colours = useColours();
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={chosen}
+      aria-label={`${label} ${hint}`}
+      onPress={onPress}
+      style={[
+        styles.pick,
+        { borderColor: colours.ink, backgroundColor: chosen ? colours.ink : 'transparent' },
+      ]}
+    >
+      <Label style={{ color: chosen ? colours.ground : colours.ink }}>{label}</Label>
+    </Pressable>
+  );
+}
+
+function History({ versions }: { versions: readonly FormulaVersion[] }) {
+  const router = useRouter();
+  const wide = useWide();
+  const colours = useColours();
+  const foods = useIngredients();
+  const save = useSaveFormula();
+  const [newest] = versions;
+  const [chosen, setChosen] = useState({
+    before: versions[1]?.formula.version ?? 1,
+    after: newest?.formula.version ?? 1,
+  });
+  const find = (version: number) => versions.find(({ formula }) => formula.version === version)?.formula;
+  const [before, after] = [find(chosen.before), find(chosen.after)];
+  const differences = useMemo(
+    () => (before && after && foods.data ? compareFormulas(before, after, foods.data) : []),
+    [before, after, foods.data],
+  );
+  if (!newest || !before || !after) return null;
+  const latest = newest.formula;
+  const restore = () =>
+    save.mutate(
+      { formula: before, reason: `Back to version ${before.version}`, after: latest.version },
+      { onSuccess: () => router.replace(`/formulas/${latest.id}`) },
+    );
+  const list = (
+    <Ticket>
+      <Heading>Choose two to compare</Heading>
+      {versions.map(({ formula: { version }, reason, savedAt }) => (
+        <View key={version} style={[styles.row, { borderColor: colours.rule }]}>
+          <Figure value={String(version)} size={28} />
+          <View style={styles.words}>
+            <Strong>{reason}</Strong>
+            <Label>{when(savedAt)}</Label>
+          </View>
+          <Pick
+            label="before"
+            hint={`version ${version}`}
+            chosen={chosen.before === version}
+            onPress={() => setChosen({ ...chosen, before: version })}
+          />
+          <Pick
+            label="after"
+            hint={`version ${version}`}
+            chosen={chosen.after === version}
+            onPress={() => setChosen({ ...chosen, after: version })}
+          />
+        </View>
+      ))}
+    </Ticket>
+  );
+  const compared = (
+    <Ticket>
+      <DifferenceTable
+        differences={differences}
+        before={`version ${before.version}`}
+        after={`version ${after.version}`}
+      />
+      {before.version === latest.version ? null : (
+        <Action
+          icon="history"
+          label={`Go back to version ${before.version}`}
+          onPress={restore}
+          disabled={save.isPending}
+        />
+      )}
+      {save.error ? <FieldError id="restore-error" message={save.error.message} /> : null}
+      <Label>Going back is a new version: nothing is lost on the way.</Label>
+    </Ticket>
+  );
+  return wide ? (
+    <View style={styles.columns}>
+      <View style={styles.column}>{list}</View>
+      <View style={styles.column}>{compared}</View>
+    </View>
+  ) : (
+    <>
+      {list}
+      {compared}
+    </>
+  );
+}
+
+/** Every version of a formula with its reason; any two side by side; back to any. */
+export function VersionsScreen({ id }: { id: string }) {
+  const versions = useVersions(id);
+  const name = versions.data?.[0]?.formula.name;
+  return (
+    <Screen eyebrow={name ?? 'Formula'} title="Versions">
+      {versions.data ? (
+        <History versions={versions.data} />
+      ) : (
+        <Waiting what="versions" error={versions.error} onRetry={() => void versions.refetch()} />
+      )}
+    </Screen>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Ingredient } from '@kettle-scale/core';
+import { doughTotals, resolveLines } from '@kettle-scale/core';
+import { create } from 'zustand';
+import type { BookEntry } from '../../data/api';
+
+export const SORTS = [
+  ['name', 'Name'],
+  ['newest', 'Newest'],
+  ['wettest', 'Wettest'],
+] as const;
+export type Sort = (typeof SORTS)[number][0];
+
+/** How the book is looked at; kept while the app is open. */
+export const useBookView = create<{ find: string; sort: Sort; archived: boolean }>(() => ({
+  find: '',
+  sort: 'name',
+  archived: false,
+}));
+
+/** An entry with what it is found and sorted by. */
+export interface IndexedEntry {
+  entry: BookEntry;
+  words: string;
+  hydration: number;
+}
+
+/** Prepares the book once, so that finding and sorting it is quick at every letter typed. */
+export function indexBook(entries: readonly BookEntry[], foods: readonly Ingredient[]): IndexedEntry[] {
+  return entries.map((entry) => {
+    const lines = resolveLines(entry.formula, foods);
+    const { name, summary } = entry.formula;
+    return {
+      entry,
+      words: [name, summary, ...lines.map(({ food }) => food.name)].join(' ').toLowerCase(),
+      hydration: doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food }))).hydration,
+    };
+  });
+}
+
+const COMPARE: Record<Sort, (a: IndexedEntry, b: IndexedEntry) => number> = {
+  name: (a, b) => a.entry.formula.name.localeCompare(b.entry.formula.name),
+  newest: (a, b) => b.entry.savedAt.localeCompare(a.entry.savedAt),
+  wettest: (a, b) => b.hydration - a.hydration,
+};
+
+/** The entries that every word is found in, in the order asked for. */
+export function viewBook(
+  index: readonly IndexedEntry[],
+  { find, sort, archived }: { find: string; sort: Sort; archived: boolean },
+): BookEntry[] {
+  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  return index
+    .filter(
+      ({ entry, words: text }) => entry.archived === archived && words.every((word) => text.includes(word)),
+    )
+    .sort(COMPARE[sort])
+    .map(({ entry }) => entry);
+}

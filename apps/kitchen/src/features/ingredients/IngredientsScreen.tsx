@@ -1,0 +1,153 @@
+import { CATALOGUE, INGREDIENT_KINDS, type Ingredient, formatMoney, pricePerG } from '@kettle-scale/core';
+import { Link, useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useIngredients, useKitchen } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { Check } from '../../ui/Choices';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Panes } from '../../ui/Panes';
+import { Screen } from '../../ui/Screen';
+import { useColours } from '../../ui/theme';
+import { SPACE, TOUCH } from '../../ui/tokens';
+import { Figure, Label, Strong } from '../../ui/type';
+import { useFindKey } from '../../ui/useFindKey';
+import { useWide } from '../../ui/useWide';
+import { VirtualList } from '../../ui/VirtualList';
+import { WordField } from '../../ui/WordField';
+import { IngredientForm } from './IngredientForm';
+
+const ROW_PX = 66;
+const G_PER_KG = 1000;
+
+const styles = StyleSheet.create({
+  row: {
+    display: 'flex',
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    minHeight: TOUCH.other,
+    borderBottomWidth: 1,
+    borderStyle: 'solid',
+    paddingVertical: 6,
+  },
+  words: { flex: 1, minWidth: 0 },
+});
+
+const FROM_CATALOGUE = new Map(CATALOGUE.map((food) => [food.id, food]));
+const KIND_ORDER = new Map<string, number>(INGREDIENT_KINDS.map((kind, index) => [kind, index]));
+
+/** "scooped 0.56 to 0.64 g/ml": the widest of what a measure of it weighs. */
+function densityText(food: Ingredient): string {
+  const fills = food.densities ?? [];
+  if (fills.length === 0) return 'by weight only';
+  const low = Math.min(...fills.map((density) => density.low));
+  const high = Math.max(...fills.map((density) => density.high));
+  return `${low.toFixed(2)} to ${high.toFixed(2)} g/ml${fills.length > 1 ? `, ${fills.length} ways of filling` : ''}`;
+}
+
+function IngredientRow({
+  food,
+  here,
+  currency,
+}: {
+  food: Ingredient;
+  here: boolean;
+  currency: string | undefined;
+}) {
+  const colours = useColours();
+  const price = pricePerG(food);
+  const base = FROM_CATALOGUE.get(food.id);
+  const mark = !base ? 'our own' : JSON.stringify(base) === JSON.stringify(food) ? '' : 'changed';
+  return (
+    <Link
+      href={`/ingredients/${food.id}`}
+      style={StyleSheet.flatten([styles.row, { borderColor: here ? colours.ember : colours.rule }])}
+      {...(here ? { 'aria-current': 'true' as const } : {})}
+    >
+      <View style={styles.words}>
+        <Strong>{`${food.name}${food.hidden ? ' (hidden)' : ''}`}</Strong>
+        <Label>
+          {[food.kind, densityText(food), food.rolls === 'no' ? 'does not roll' : '', mark]
+            .filter(Boolean)
+            .join(' · ')}
+        </Label>
+      </View>
+      <Figure
+        value={price === null ? '–' : formatMoney(price * G_PER_KG, currency, 2)}
+        unit="/kg"
+        size={20}
+      />
+    </Link>
+  );
+}
+
+/** Every ingredient of the kitchen: found, priced, measured, hidden, added. */
+export function IngredientsScreen({ id }: { id?: string | undefined }) {
+  const router = useRouter();
+  const wide = useWide();
+  const ingredients = useIngredients();
+  const kitchen = useKitchen();
+  const [find, setFind] = useState('');
+  const [hidden, setHidden] = useState(false);
+  useFindKey('find-food');
+  const foods = ingredients.data;
+  const shown = useMemo(() => {
+    const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+    return (foods ?? [])
+      .filter(
+        (food) =>
+          (hidden || !food.hidden) &&
+          words.every((word) =>
+            [food.name, food.kind, ...(food.aliases ?? [])].join(' ').toLowerCase().includes(word),
+          ),
+      )
+      .sort(
+        (a, b) =>
+          (KIND_ORDER.get(a.kind) ?? 0) - (KIND_ORDER.get(b.kind) ?? 0) || a.name.localeCompare(b.name),
+      );
+  }, [foods, find, hidden]);
+  if (!foods) {
+    return (
+      <Screen title="Ingredients">
+        <Waiting what="ingredients" error={ingredients.error} onRetry={() => void ingredients.refetch()} />
+      </Screen>
+    );
+  }
+  const currency = kitchen.data?.currency;
+  const chosen = foods.find((food) => food.id === (id ?? (wide ? shown[0]?.id : undefined)));
+  const list = (
+    <Screen title="Ingredients">
+      <WordField
+        name="find-food"
+        label={`Find among ${foods.length}, by any name`}
+        value={find}
+        onText={setFind}
+      />
+      {foods.some((food) => food.hidden) ? (
+        <Check label="Hidden ones too" value={hidden} onChange={setHidden} />
+      ) : null}
+      <Action icon="plus" label="Add an ingredient" onPress={() => router.push('/ingredients/new')} />
+      <VirtualList
+        label="Ingredients"
+        items={shown}
+        keyOf={(food) => food.id}
+        rowPx={ROW_PX}
+        gap={0}
+        row={(food) => <IngredientRow food={food} here={food === chosen} currency={currency} />}
+      />
+      {shown.length === 0 ? <Label>No ingredient goes by that name.</Label> : null}
+    </Screen>
+  );
+  const page =
+    id === 'new' ? (
+      <IngredientForm key="new" food={null} foods={foods} currency={currency} />
+    ) : chosen ? (
+      <IngredientForm key={chosen.id} food={chosen} foods={foods} currency={currency} />
+    ) : id ? (
+      <Screen title="Ingredients">
+        <Notice title="Not in this kitchen" text="There is no ingredient at this address." />
+      </Screen>
+    ) : null;
+  return <Panes list={list} page={page} asked={id !== undefined} />;
+}

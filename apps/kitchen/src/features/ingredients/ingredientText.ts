@@ -1,0 +1,155 @@
+import {
+  ALLERGENS,
+  type Allergen,
+  FILL_METHODS,
+  type FillMethod,
+  type Ingredient,
+  type Problem,
+  ingredientSchema,
+  problemsOf,
+} from '@kettle-scale/core';
+import { numberTyped } from '../../ui/FigureField';
+
+const PERCENT = 100;
+const SHARES = ['water', 'protein', 'fat', 'carbohydrate', 'ash'] as const;
+const ENDS = ['low', 'typical', 'high'] as const;
+/** One more row than there are pieces, for a new one. */
+const PIECE_ROWS = 4;
+
+/** An ingredient as text in fields. Shares are percent; a fill or piece left empty is not there. */
+export interface IngredientText {
+  name: string;
+  kind: Ingredient['kind'];
+  shares: Record<(typeof SHARES)[number], string>;
+  fills: Record<FillMethod, Record<(typeof ENDS)[number], string>>;
+  pieces: { name: string; low: string; typical: string; high: string }[];
+  heat: string;
+  packG: string;
+  price: string;
+  absorption: string;
+  rolls: Ingredient['rolls'] | '';
+  at20: Ingredient['at20'] | '';
+  aliases: string;
+  note: string;
+  allergens: Allergen[];
+  hidden: boolean;
+}
+
+const written = (value: number | undefined, shown = 1): string =>
+  value === undefined ? '' : String(Number((value * shown).toFixed(6)));
+
+/** The fields of an ingredient; of a new one when none is given. */
+export function textOf(food: Ingredient | null): IngredientText {
+  const density = (fill: FillMethod) => food?.densities?.find((entry) => entry.fill === fill);
+  return {
+    name: food?.name ?? '',
+    kind: food?.kind ?? 'other',
+    shares: Object.fromEntries(
+      SHARES.map((part) => [part, written(food?.[part], PERCENT)]),
+    ) as IngredientText['shares'],
+    fills: Object.fromEntries(
+      FILL_METHODS.map((fill) => [
+        fill,
+        Object.fromEntries(ENDS.map((end) => [end, written(density(fill)?.[end])])),
+      ]),
+    ) as IngredientText['fills'],
+    pieces: Array.from({ length: PIECE_ROWS }, (_, index) => {
+      const piece = food?.pieces?.[index];
+      return {
+        name: piece?.name ?? '',
+        low: written(piece?.lowG),
+        typical: written(piece?.typicalG),
+        high: written(piece?.highG),
+      };
+    }),
+    heat: written(food?.heatKJKgK),
+    packG: written(food?.pack?.massG),
+    price: written(food?.pack?.price),
+    absorption: written(food?.absorption, PERCENT),
+    rolls: food?.rolls ?? '',
+    at20: food?.at20 ?? '',
+    aliases: food?.aliases?.join(', ') ?? '',
+    note: food?.note ?? '',
+    allergens: [...(food?.allergens ?? [])],
+    hidden: food?.hidden ?? false,
+  };
+}
+
+/** What the fields come to: an ingredient, or one sentence for each field that is wrong. */
+export type IngredientRead = { ok: true; food: Ingredient } | { ok: false; problems: Map<string, string> };
+
+const filled = (text: string): number | undefined => (text.trim() === '' ? undefined : numberTyped(text));
+const shared = (text: string): number | undefined => {
+  const value = filled(text);
+  return value === undefined ? undefined : Number((value / PERCENT).toFixed(9));
+};
+
+/**
+ * Reads the fields with core's schema. Field names in the problems are those of the form: `fills.scooped.low`.
+ * @param before the ingredient that is changed, for what the form does not show
+ */
+export function readText(id: string, text: IngredientText, before: Ingredient | null): IngredientRead {
+  const fills = FILL_METHODS.filter((fill) => ENDS.some((end) => text.fills[fill][end].trim() !== ''));
+  const pieces = text.pieces.flatMap((piece, index) =>
+    Object.values(piece).some((cell) => cell.trim() !== '') ? [{ piece, index }] : [],
+  );
+  const weighedOn = (fill: FillMethod) => {
+    const known = before?.densities?.find((density) => density.fill === fill);
+    const same = known && ENDS.every((end) => known[end] === filled(text.fills[fill][end]));
+    return same && known.weighedOn ? { weighedOn: known.weighedOn } : {};
+  };
+  const hasPack = text.packG.trim() !== '' || text.price.trim() !== '';
+  const document = {
+    id,
+    name: text.name,
+    kind: text.kind,
+    ...Object.fromEntries(SHARES.map((part) => [part, shared(text.shares[part]) ?? 0])),
+    allergens: ALLERGENS.filter((name) => text.allergens.includes(name)),
+    aliases: text.aliases.split(',').flatMap((alias) => alias.trim().toLowerCase() || []),
+    densities: fills.map((fill) => ({
+      fill,
+      ...Object.fromEntries(ENDS.map((end) => [end, filled(text.fills[fill][end])])),
+      ...weighedOn(fill),
+    })),
+    pieces: pieces.map(({ piece }) => ({
+      name: piece.name,
+      lowG: filled(piece.low),
+      typicalG: filled(piece.typical),
+      highG: filled(piece.high),
+    })),
+    ...(text.heat.trim() ? { heatKJKgK: filled(text.heat) } : {}),
+    ...(hasPack ? { pack: { massG: filled(text.packG), price: filled(text.price) } } : {}),
+    ...(text.kind === 'flour' && text.absorption.trim() ? { absorption: shared(text.absorption) } : {}),
+    ...(text.kind === 'flour' && text.rolls ? { rolls: text.rolls } : {}),
+    ...(text.kind === 'fat' && text.at20 ? { at20: text.at20 } : {}),
+    ...(text.note.trim() ? { note: text.note } : {}),
+    ...(before?.source ? { source: before.source } : {}),
+    ...(text.hidden ? { hidden: true } : {}),
+  };
+  const result = ingredientSchema.safeParse(document);
+  if (result.success) return { ok: true, food: result.data };
+  return {
+    ok: false,
+    problems: new Map(
+      problemsOf(result.error).map((problem) => [
+        fieldOf(
+          problem,
+          fills,
+          pieces.map(({ index }) => index),
+        ),
+        problem.message,
+      ]),
+    ),
+  };
+}
+
+/** The form's name of a field of the document. */
+function fieldOf({ path }: Problem, fills: readonly FillMethod[], rows: readonly number[]): string {
+  const density = /^densities\[(\d+)\]\.(\w+)$/.exec(path);
+  if (density) return `fills.${fills[Number(density[1])] ?? ''}`;
+  const piece = /^pieces\[(\d+)\]/.exec(path);
+  if (piece) return `pieces.${rows[Number(piece[1])] ?? 0}`;
+  if (path.startsWith('aliases')) return 'aliases';
+  const names: Record<string, string> = { heatKJKgK: 'heat', 'pack.massG': 'packG', 'pack.price': 'price' };
+  return (SHARES as readonly string[]).includes(path) ? `shares.${path}` : (names[path] ?? path);
+}

@@ -1,0 +1,125 @@
+import { type Question, type ReadLine, formatPercent } from '@kettle-scale/core';
+import { StyleSheet, View } from 'react-native';
+import { Action } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { Leader, Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import type { CupAsked } from '../../ui/WeighOnceSheet';
+
+interface WrittenLineProps {
+  line: ReadLine;
+  flourG: number | null;
+  onAnswer: (key: string, id: string) => void;
+  /** Opens the whole catalogue for a question whose answers do not fit. */
+  onOther: (key: string) => void;
+  onWeigh: (cup: CupAsked) => void;
+}
+
+const styles = StyleSheet.create({
+  facts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
+  question: { gap: SPACE.s, paddingTop: SPACE.s },
+});
+
+/** Grams fine enough for a pinch. */
+const stepFor = (massG: number): number => (massG < 10 ? 0.1 : 1);
+
+/** One line as it was understood: what, how many grams, how sure; and what it has to ask. */
+export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: WrittenLineProps) {
+  const format = useFormat();
+  const { food, mass, fill } = line;
+  const figure = mass ? format.massFigure(mass.typical, stepFor(mass.typical)) : { value: '?', unit: '' };
+  const spread = mass && mass.high > mass.low * 1.005;
+  const facts = [
+    ...(spread
+      ? [`${format.mass(mass.low, stepFor(mass.low))} to ${format.mass(mass.high, stepFor(mass.high))}`]
+      : []),
+    ...(mass && flourG ? [`${formatPercent(mass.typical / flourG, 1)} of flour`] : []),
+    ...(line.tempC === null ? [] : [`at ${format.temp(line.tempC)}`]),
+    ...(line.holdBack > 0 && mass ? [`keep back ${format.mass(mass.typical * line.holdBack)}`] : []),
+    ...(line.note ? [line.note] : []),
+  ];
+  const weighable =
+    fill !== null && line.questions.length === 0 && !line.measure?.loose && food.kind !== 'water';
+  return (
+    <Ticket>
+      <Label>{line.text}</Label>
+      <Leader
+        name={food.name}
+        value={figure.value}
+        unit={figure.unit}
+        tone={food.kind === 'water' || food.kind === 'dairy' ? 'water' : 'ink'}
+      />
+      <View style={styles.facts}>
+        {facts.map((fact) => (
+          <Body key={fact} tone="soot">
+            {fact}
+          </Body>
+        ))}
+      </View>
+      {food.rolls === 'no' && food.note ? <Strong tone="plum">{food.note}</Strong> : null}
+      {line.questions.map((question) => (
+        <OpenQuestion key={question.key} question={question} onAnswer={onAnswer} onOther={onOther} />
+      ))}
+      {weighable ? (
+        <Action
+          icon="bench"
+          label="Weigh it once"
+          hint={`Weigh ${food.name} once`}
+          onPress={() => onWeigh({ food, fill })}
+        />
+      ) : null}
+    </Ticket>
+  );
+}
+
+interface OpenQuestionProps {
+  question: Question;
+  onAnswer: (key: string, id: string) => void;
+  onOther: (key: string) => void;
+}
+
+/** Opens the whole catalogue instead of giving one of the answers. */
+const OTHER = '*';
+
+function OpenQuestion({ question: { key, kind, ask, answers }, onAnswer, onOther }: OpenQuestionProps) {
+  const options = answers.map(({ id, words }): readonly [string, string] => [id, words]);
+  return (
+    <View nativeID={questionId(key)} style={styles.question}>
+      <Strong tone="ember">{ask}</Strong>
+      <Choices
+        quiet
+        label={ask}
+        value={null}
+        options={kind === 'ingredient' ? [...options, [OTHER, 'something else']] : options}
+        onChange={(id) => (id === OTHER ? onOther(key) : onAnswer(key, id))}
+      />
+    </View>
+  );
+}
+
+/** Where a question stands on the page. */
+export const questionId = (key: string): string => `ask-${key}`;
+
+interface UnknownLineProps {
+  id: string;
+  text: string;
+  ask: string;
+  onOther: () => void;
+  onLeave: () => void;
+}
+
+/** A line that names nothing this kitchen knows. */
+export function UnknownLine({ id, text, ask, onOther, onLeave }: UnknownLineProps) {
+  return (
+    <Ticket>
+      <Label>{text}</Label>
+      <View nativeID={id}>
+        <Strong tone="ember">{ask}</Strong>
+      </View>
+      <Action label="Choose an ingredient" hint={`${ask} Choose an ingredient`} onPress={onOther} />
+      <Action label="Leave it out" hint={`Leave out ${text}`} onPress={onLeave} />
+    </Ticket>
+  );
+}

@@ -1,0 +1,88 @@
+import { CATALOGUE, DEFAULT_KITCHEN } from '@kettle-scale/core';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { api } from '../../data/api';
+import { draftStore } from '../../data/drafts';
+import { keys, queryClient } from '../../data/queries';
+import { useWriting } from '../../data/writing';
+import { draw, press } from '../../test/liveBatch';
+import { push } from '../../test/router';
+import { WriteScreen } from './WriteScreen';
+
+jest.mock('expo-router', () => jest.requireActual('../../test/router'));
+
+beforeEach(() => {
+  push.mockReset();
+  useWriting.getState().begin('', '');
+  queryClient.setQueryData(keys.book, []);
+  queryClient.setQueryData(keys.ingredients, [...CATALOGUE]);
+  queryClient.setQueryData(keys.kitchen, DEFAULT_KITCHEN);
+  draw(<WriteScreen />);
+});
+
+const write = (text: string) =>
+  fireEvent.change(screen.getByLabelText(/^One ingredient a line/), { target: { value: text } });
+const choose = (name: RegExp) => fireEvent.click(screen.getByRole('radio', { name }));
+const reading = () => screen.getByRole('region', { name: 'As understood' }).textContent;
+
+test('a list in cups goes in by a few taps', async () => {
+  const add = jest
+    .spyOn(api, 'addFormula')
+    .mockImplementation(async (formula, reason) => ({ formula, reason, savedAt: '' }));
+  jest.spyOn(api, 'book').mockResolvedValue([]);
+  write('Quay rounds\n2 3/4 cups flour\n1 to 1¼ cups warm water\n2 tsp table salt\nMakes 9');
+  expect(screen.getByRole('button', { name: 'Next of 2 questions' })).toBeTruthy();
+  choose(/^Strong flour$/);
+  choose(/^scooped, 390 g$/);
+  expect(reading()).toMatch(/Hydration, as measured75\.\d.%? \(\d\d\.\d to \d\d\.\d\)/);
+  expect(reading()).toMatch(/at 38\s°C.*keep back 59\sg/);
+  press('Put it in the book');
+  await waitFor(() => expect(push).toHaveBeenCalledWith('/formulas/quay-rounds'));
+  const [saved, reason] = add.mock.calls[0] ?? [];
+  expect(saved).toMatchObject({ name: 'Quay rounds', method: { holdBack: 0.2, liquidTempC: 38 } });
+  expect(saved?.lines[0]).toMatchObject({
+    ingredient: 'flour-strong',
+    measure: { text: '2 3/4 cups, scooped' },
+  });
+  expect(reason).toBe('Written down');
+  expect(useWriting.getState().text).toBe('');
+});
+
+test('what is not in the catalogue is chosen from it or left out; all else can be taken as usual', () => {
+  write('500 g flour\n20 g moon dust\n1 tsp salt');
+  press(/^Leave out 20 g moon dust$/);
+  press('Take the first answer to each question');
+  expect(screen.getByRole('button', { name: 'Put it in the book' })).toBeTruthy();
+  expect(reading()).toMatch(/Kept as words, not weighed20 g moon dust/);
+});
+
+test('the draft can be worked on before it is in the book', () => {
+  write('500 g bread flour\n300 ml water');
+  press('Work on it first');
+  expect(push).toHaveBeenCalledWith('/formulas/new-formula/edit');
+  expect(draftStore('new-formula').getState()).toMatchObject({
+    after: 0,
+    draft: { lines: [{ massG: 500 }, {}] },
+  });
+});
+
+test('without flour it cannot be saved, and the words stay', () => {
+  write('300 ml water');
+  press('Put it in the book');
+  expect(screen.getByRole('alert').textContent).toMatch(/how much flour/);
+  expect(useWriting.getState().text).toBe('300 ml water');
+});
+
+test('one weighing of the own cup goes to the kitchen', async () => {
+  const save = jest.spyOn(api, 'saveIngredient').mockImplementation(async (food) => food);
+  write('2 cups bread flour, scooped');
+  press('Weigh Strong flour once');
+  fireEvent.change(screen.getByLabelText('It weighs, g'), { target: { value: '700' } });
+  press('This is our cup');
+  expect(screen.getByRole('alert').textContent).toMatch(/far from the usual/);
+  fireEvent.change(screen.getByLabelText('It weighs, g'), { target: { value: '150' } });
+  press('This is our cup');
+  await waitFor(() => expect(reading()).toMatch(/Strong flour300\sg294\sg to 306\sg/));
+  expect(save.mock.calls[0]?.[0].densities?.find(({ fill }) => fill === 'scooped')?.weighedOn).toMatch(
+    /^\d{4}-/,
+  );
+});

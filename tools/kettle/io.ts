@@ -1,0 +1,10 @@
+/** What a command reads from and writes to. */
+export interface Io {
+  /** Writes text as it is. */
+  out: (text: string) => void;
+  /** Writes a value as JSON. */
+  print: (value: unknown) => void;
+  /** Text of a file; “-” is standard input. */
+  read: (file: string) => string;
+  readJson: (file: string) => unknown;
+}
