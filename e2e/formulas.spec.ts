@@ -1,11 +1,20 @@
 import { readFileSync } from 'node:fs';
-import { type Download, type Page, expect, test } from '@playwright/test';
+import { type APIRequestContext, type Download, type Page, expect, test } from '@playwright/test';
 
 const press = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, exact: typeof name === 'string' }).click();
 const choose = (page: Page, name: string | RegExp) =>
   page.getByRole('radio', { name, exact: typeof name === 'string' }).click();
 const textOf = async (download: Download) => readFileSync(await download.path(), 'utf8');
+
+/** A copy to work on: the demo's own formulas stay as the other journeys expect them. */
+async function copyOf(request: APIRequestContext, from: string, id: string): Promise<string> {
+  const formula = (await (await request.get(`/api/v1/formulas/${from}`)).json()) as object;
+  const copy = { ...formula, id, name: `Zephyr ${id}` };
+  const saved = await request.post('/api/v1/formulas', { data: { formula: copy, reason: 'for work' } });
+  expect(saved.status()).toBe(201);
+  return `/formulas/${id}`;
+}
 
 /** A list as it comes over the phone: every kind of mess in one. */
 const MESSY = `Tide round
@@ -131,8 +140,11 @@ test.describe('the percent editor', () => {
   });
 });
 
-test('versions: a reason for each, two compared line by line, and back to the first', async ({ page }) => {
-  await page.goto('/formulas/pilot-press/edit');
+test('versions: a reason for each, two compared line by line, and back to the first', async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${await copyOf(request, 'pilot-press', 'press-again')}/edit`);
   await page.getByLabel('Water, share of flour, %').fill('56');
   await choose(page, 'Griddle');
   await page.getByLabel('Plate at, °C').fill('205');
@@ -150,21 +162,21 @@ test('versions: a reason for each, two compared line by line, and back to the fi
 test('two people at one formula: the second gets both to choose from, and nothing is lost', async ({
   page,
   context,
+  request,
 }) => {
+  const address = await copyOf(request, 'breakwater-thick', 'thick-again');
   const other = await context.newPage();
   for (const [who, percent] of [
     [page, '61'],
     [other, '66'],
   ] as const) {
-    await who.goto('/formulas/breakwater-thick');
-    // The two are two devices: each keeps its own unsaved work.
-    await who.goto('/formulas/breakwater-thick/edit');
+    await who.goto(`${address}/edit`);
     await who.getByLabel('Olive oil, share of flour, %').fill(percent === '61' ? '5' : '6');
   }
   await press(page, /^Save version/);
   await page.getByLabel(/^Why/).fill('first');
   await press(page, 'Save');
-  await expect(page).toHaveURL(/breakwater-thick$/);
+  await expect(page).toHaveURL(/thick-again$/);
   await press(other, /^Save version/);
   await other.getByLabel(/^Why/).fill('second');
   await press(other, 'Save');
@@ -172,14 +184,14 @@ test('two people at one formula: the second gets both to choose from, and nothin
   await expect(other.getByRole('table', { name: 'Shares of flour' })).toContainText('5.00 %');
   await expect(other.getByRole('table', { name: 'Shares of flour' })).toContainText('6.00 %');
   await press(other, /^Save yours as version/);
-  await expect(other).toHaveURL(/breakwater-thick$/);
+  await expect(other).toHaveURL(/thick-again$/);
   await press(other, 'Versions');
   await expect(other.getByText('first', { exact: true })).toBeVisible();
   await expect(other.getByText('second', { exact: true })).toBeVisible();
 });
 
-test('a swap shows before and after, and is saved as a version', async ({ page }) => {
-  await page.goto('/formulas/deckhand-wrap');
+test('a swap shows before and after, and is saved as a version', async ({ page, request }) => {
+  await page.goto(await copyOf(request, 'deckhand-wrap', 'wrap-again'));
   await press(page, 'Swap');
   await choose(page, /^Rapeseed oil/);
   await press(page, 'Choose what takes its place');

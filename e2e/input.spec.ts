@@ -49,7 +49,7 @@ test('a formula file is brought in whole or not at all', async ({ page, request 
   await bring({ ...wrap, id: 'new-one', surprise: true });
   await expect(refused).toContainText('The field “surprise” is not known here');
   await bring({ ...wrap, id: 'new-one', lines: wrap?.lines.slice(1) });
-  await expect(refused).toContainText('The flours add up to');
+  await expect(refused).toContainText('A formula needs flour');
   await bring({ ...wrap, id: 'new-one', formatVersion: 9 });
   await expect(refused).toContainText('This file is of version 9');
   await bring('id,what,share\n1,flour,all\n"unclosed');

@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { benchApi } from './bench/api';
+import { benchBook } from './bench/book';
 import { benchCore } from './bench/core';
 import { benchFirstLoad } from './bench/firstLoad';
 import { ROOT } from './install.mjs';
@@ -19,7 +20,12 @@ mkdirSync(join(ROOT, '.cache'), { recursive: true });
 process.stdout.write(
   `${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}\n`,
 );
-const rows: Measured[] = [...benchCore(), ...(await benchFirstLoad()), ...(await benchApi(quick))];
+const rows: Measured[] = [
+  ...benchCore(),
+  ...(await benchFirstLoad()),
+  ...(await benchBook()),
+  ...(await benchApi(quick)),
+];
 const width = Math.max(...rows.map(({ what }) => what.length));
 for (const { what, value, bar, holds } of rows) {
   process.stdout.write(

@@ -47,11 +47,31 @@ async function start(page: Page, url: string, plan: string): Promise<void> {
   await page.waitForURL(/\/bench\//);
 }
 
+/** A list with a little of everything, and one question left. */
+const LIST = `Night shift rounds
+2 3/4 cups bread flour, scooped
+¼ cup melted lard
+1 to 1¼ cups warm water
+1½ tsp table salt
+½ stick butter
+Makes 12`;
+
+async function write(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/write`);
+  await page.getByLabel(/^One ingredient a line/).fill(LIST);
+  await page.getByRole('heading', { name: 'Hydration, as measured' }).scrollIntoViewIfNeeded();
+}
+
 async function phone(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/formulas`);
   await shoot(page, 'formulas-phone');
   await page.goto(`${url}/formulas/lantern-round`);
   await shoot(page, 'formula-phone');
+  await write(page, url);
+  await page.getByRole('region', { name: 'As understood' }).evaluate((part) => part.scrollIntoView());
+  await shoot(page, 'write-phone');
+  await page.goto(`${url}/formulas/deckhand-wrap/edit`);
+  await shoot(page, 'edit-phone');
   await page.goto(`${url}/plan/deckhand-wrap?by=pieces&pieces=64&ball=105 g`);
   await shoot(page, 'plan-phone');
   await press(page, /^Strong flour .*why/);
@@ -90,6 +110,13 @@ async function phone(page: Page, url: string): Promise<void> {
 async function wide(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/formulas/deckhand-wrap`);
   await shoot(page, 'formulas-wide');
+  await page.goto(`${url}/formulas/deckhand-wrap/swap`);
+  await page.getByRole('radio', { name: /^Rapeseed oil/ }).click();
+  await press(page, 'Choose what takes its place');
+  await press(page, 'Lard');
+  await shoot(page, 'swap-wide');
+  await page.goto(`${url}/ingredients/flour-wholemeal-fine`);
+  await shoot(page, 'ingredients-wide');
   await page.goto(`${url}/plan/sailcloth-sheet?by=flour&flour=2500 g&ball=72 g`);
   await shoot(page, 'plan-wide');
   await start(page, url, 'pilot-press?by=pieces&pieces=60&ball=36 g');

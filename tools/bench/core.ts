@@ -1,11 +1,15 @@
 import {
+  CATALOGUE,
   DEFAULT_KITCHEN,
   type Need,
   type Plan,
   foldBatch,
+  formulaFacts,
+  hydrationSpread,
   parseQuantity,
   planBatch,
 } from '@kettle-scale/core';
+import { listFormula, readList } from '@kettle-scale/core/writing';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import { openRandom } from '../../apps/server/src/demo/random';
 import { simulateBatch } from '../../apps/server/src/demo/simulateBatch';
@@ -23,6 +27,32 @@ function medianMs(run: (index: number) => unknown): number {
     return performance.now() - start;
   });
   return times.sort((a, b) => a - b)[RUNS / 2] ?? NaN;
+}
+
+/** Fifteen lines of every kind, as they come over the phone. */
+const LIST = `2 3/4 cups flour, scooped
+1 lb 4 oz bread flour
+½ cup fine wholemeal, packed
+350ml warm water
+1 to 1 1/2 cups whole milk
+2 heaped tbsp plain yogurt
+½ stick butter, cold, cubed
+1/3 cup melted lard
+1½ tsp table salt
+pinch of sugar
+2 tsp baking powder
+1 packet instant yeast
+2 large eggs
+3 cloves garlic, minced
+1 tbsp sesame seeds`;
+
+/** What the screen does on every letter: read, work out the spread, make the formula and its facts. */
+function readAndRecompute(index: number): void {
+  const list = readList(`${LIST}\n${index} g honey`, { foods: CATALOGUE });
+  hydrationSpread(
+    list.lines.flatMap(({ food, mass, index: id }) => (mass ? [{ id: String(id), food, mass }] : [])),
+  );
+  formulaFacts(listFormula(list), CATALOGUE);
 }
 
 const row = (what: string, ms: number, barMs: number): Measured => ({
@@ -50,6 +80,7 @@ export function benchCore(): Measured[] {
       medianMs(() => foldBatch(plan, events)),
       2,
     ),
+    row('list of 15 lines read and recomputed', medianMs(readAndRecompute), 5),
     row(
       'one typed amount read',
       medianMs(() => parseQuantity('2 lb 3 oz')),

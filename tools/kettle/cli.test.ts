@@ -47,16 +47,108 @@ test('formula check says what a formula comes to', async () => {
   });
 });
 
-test.each(['formula', 'plan-request', 'plan'])('schema %s is a JSON Schema', async (name) => {
-  const { code, out } = await kettle(`schema ${name}`);
-  expect(code).toBe(0);
-  expect(JSON.parse(out)).toMatchObject({
-    $schema: expect.stringContaining('json-schema.org'),
-    type: 'object',
+describe('a list in words', () => {
+  const LIST = 'Quay round\n2 3/4 cups flour, scooped\n½ stick butter\n350ml warm water\npinch of salt';
+
+  test('formula parse prints the formula and what it would ask', async () => {
+    const { code, out } = await kettle('formula parse in.json', LIST);
+    expect(code).toBe(0);
+    const reading = JSON.parse(out);
+    expect(reading).toMatchObject({
+      format: 'kettle-scale/reading',
+      formula: { id: 'quay-round', method: { liquidTempC: 38 } },
+      problem: null,
+    });
+    expect(reading.questions.map(({ line, kind }: { line: number; kind: string }) => [line, kind])).toEqual([
+      [2, 'ingredient'],
+      [3, 'ingredient'],
+      [5, 'ingredient'],
+    ]);
+    expect(reading.hydration.low).toBeLessThan(reading.hydration.typical);
+  });
+
+  test('answers settle it, in metric cups when asked', async () => {
+    const first = JSON.parse((await kettle('formula parse in.json', LIST)).out);
+    const answers = Object.fromEntries(
+      first.questions.map(({ key, answers: [, second] }: { key: string; answers: { id: string }[] }) => [
+        key,
+        second?.id,
+      ]),
+    );
+    writeFileSync(join(folder, 'answers.json'), JSON.stringify(answers));
+    const { out } = await kettle(
+      'formula parse in.json --answers answers.json --measures metric --name Other',
+      LIST,
+    );
+    const { questions, formula: settled } = JSON.parse(out);
+    expect(questions).toEqual([]);
+    expect(settled).toMatchObject({
+      name: 'Other',
+      flourG: 412.5,
+      lines: [
+        { ingredient: 'flour-strong' },
+        { ingredient: 'butter-salted' },
+        {},
+        { ingredient: 'salt-coarse' },
+      ],
+    });
+  });
+
+  test('a recipe of elsewhere is read by its lines; a list without flour says so', async () => {
+    const recipe = {
+      '@type': 'Recipe',
+      name: 'Far bread',
+      recipeIngredient: ['500 g bread flour', '300 ml water'],
+    };
+    expect(JSON.parse((await kettle('formula parse in.json', recipe)).out).formula.name).toBe('Far bread');
+    const { code, out } = await kettle('formula parse in.json', '300 ml water');
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({
+      formula: null,
+      problem: expect.stringMatching(/how much flour/),
+    });
   });
 });
 
+test.each(['csv', 'jsonld', 'json'])('formula convert to %s and back is the same formula', async (to) => {
+  const there = await kettle(`formula convert in.json --to ${to}`, formula);
+  expect(there.code).toBe(0);
+  const back = await kettle('formula convert in.json --to json', there.out);
+  expect(JSON.parse(back.out)).toEqual(formula);
+});
+
+test('formula compare lists what differs', async () => {
+  writeFileSync(
+    join(folder, 'other.json'),
+    JSON.stringify({ ...formula, name: 'Other', lines: formula.lines.slice(0, -1) }),
+  );
+  const { code, out } = await kettle('formula compare in.json other.json', formula);
+  expect(code).toBe(0);
+  expect(
+    JSON.parse(out).differences.map(
+      ({ label, change }: { label: string; change: string }) => `${label} ${change}`,
+    ),
+  ).toEqual(['Fine salt removed', 'Salt changed', 'Name changed']);
+});
+
+test.each(['formula', 'book', 'reading', 'plan-request', 'plan'])(
+  'schema %s is a JSON Schema',
+  async (name) => {
+    const { code, out } = await kettle(`schema ${name}`);
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({
+      $schema: expect.stringContaining('json-schema.org'),
+      type: 'object',
+    });
+  },
+);
+
 test.each([
+  ['formula convert in.json --to csv', '500 g flour', /list in words/],
+  ['formula convert in.json --to moon', formula, /json, csv, jsonld/],
+  ['formula convert in.json', formula, /--to/],
+  ['formula parse in.json', 'mix and rest', /names an ingredient/],
+  ['formula compare in.json', formula, /after/],
   [
     'plan in.json',
     { ...request, need: { by: 'pieces', pieces: 0, ballG: 105 } },

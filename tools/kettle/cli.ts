@@ -1,15 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import {
-  DOCUMENT_NAMES,
-  type DocumentName,
-  InputError,
-  jsonSchemaOf,
-  parseInput,
-  parseJson,
-  planBatch,
-  planRequestSchema,
-} from '@kettle-scale/core';
+import { InputError, parseInput, planBatch, planRequestSchema } from '@kettle-scale/core';
+import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/documents';
 import { Argument, Command, CommanderError } from 'commander';
 import { addFormulaCommands } from './formulaCommands';
 

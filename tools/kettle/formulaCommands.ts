@@ -6,9 +6,8 @@ import {
   checkFormula,
   compareFormulas,
   parseInput,
-  readList,
-  readingDocument,
 } from '@kettle-scale/core';
+import { readList, readingDocument } from '@kettle-scale/core/writing';
 import { bookToCsv, readFormulaFile, recipeOf } from '@kettle-scale/core/exchange';
 import { type Command, Option } from 'commander';
 import { z } from 'zod';
@@ -41,7 +40,7 @@ function oneFormula(text: string, file: string): Formula {
 function listIn(text: string): { text: string; name: string } {
   const { lists } = readFormulaFile(text, CATALOGUE);
   const [list] = lists;
-  return list ? { text: list.text, name: list.name } : { text, name: '' };
+  return list ? { text: `${list.text}\n${list.notes}`, name: list.name } : { text, name: '' };
 }
 
 /** Adds the commands that work on formulas. */

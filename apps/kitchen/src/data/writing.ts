@@ -1,4 +1,4 @@
-import type { Answers } from '@kettle-scale/core';
+import type { Answers } from '@kettle-scale/core/writing';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 

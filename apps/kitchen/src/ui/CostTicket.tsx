@@ -5,6 +5,7 @@ import { Ticket } from './Ticket';
 import { SPACE } from './tokens';
 import { Body, Figure, Heading, Label } from './type';
 import { useFormat } from './useFormat';
+import { Ask } from './Why';
 
 const BAR_PX = 10;
 
@@ -15,8 +16,14 @@ const styles = StyleSheet.create({
   bar: { height: BAR_PX },
 });
 
+interface CostTicketProps {
+  facts: FormulaFacts;
+  currency: string | undefined;
+  onWhy: () => void;
+}
+
 /** What the bread costs: a piece, a batch, a kilogram, and which line costs most. */
-export function CostTicket({ facts, currency }: { facts: FormulaFacts; currency: string | undefined }) {
+export function CostTicket({ facts, currency, onWhy }: CostTicketProps) {
   const colours = useColours();
   const format = useFormat();
   const { cost } = facts;
@@ -25,10 +32,10 @@ export function CostTicket({ facts, currency }: { facts: FormulaFacts; currency:
     <Ticket>
       <Heading>Cost</Heading>
       <View style={styles.facts}>
-        <View>
+        <Ask onPress={onWhy}>
           <Label>A piece</Label>
           <Figure value={formatMoney(cost.perPiece, currency)} size={32} />
-        </View>
+        </Ask>
         <View>
           <Label>{`Batch of ${format.mass(facts.flourG)} flour`}</Label>
           <Figure value={formatMoney(cost.perBatch, currency)} size={32} />

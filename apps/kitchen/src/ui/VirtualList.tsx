@@ -1,72 +1,22 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import type { ListProps } from './WindowedList';
+import { lazily } from './lazily';
 
-interface VirtualListProps<T> {
-  label: string;
-  items: readonly T[];
-  keyOf: (item: T) => string;
-  /** Guess of a row's height in px, before it is measured. */
-  rowPx: number;
-  gap: number;
-  row: (item: T) => ReactNode;
-}
+/** As many rows as a browser draws without a hitch; longer lists draw only what is in sight. */
+const MOST_DRAWN = 40;
 
-/** Rows drawn beyond the edges, so that a flick of the thumb finds them there. */
-const OVERSCAN = 4;
+const Windowed = lazily(() => import('./WindowedList')) as <T>(props: ListProps<T>) => React.ReactNode;
 
-/** The box that scrolls around an element. */
-function scrollerOf(element: HTMLElement | null): HTMLElement | null {
-  for (let at = element?.parentElement ?? null; at; at = at.parentElement) {
-    const { overflowY } = getComputedStyle(at);
-    if (overflowY === 'auto' || overflowY === 'scroll') return at;
-  }
-  return null;
-}
-
-/** A long list inside a screen that scrolls: only the rows in sight are drawn. */
-export function VirtualList<T>({ label, items, keyOf, rowPx, gap, row }: VirtualListProps<T>) {
-  const box = useRef<View>(null);
-  const [scroller, setScroller] = useState<HTMLElement | null>(null);
-  const [above, setAbove] = useState(0);
-  useLayoutEffect(() => {
-    const element = box.current as unknown as HTMLElement | null;
-    const found = scrollerOf(element);
-    setScroller(found);
-    if (element && found) {
-      setAbove(element.getBoundingClientRect().top - found.getBoundingClientRect().top + found.scrollTop);
-    }
-  }, [items]);
-  // eslint-disable-next-line react-hooks/incompatible-library
-  const list = useVirtualizer({
-    count: items.length,
-    getScrollElement: () => scroller,
-    estimateSize: () => rowPx,
-    getItemKey: (index) => keyOf(items[index] as T),
-    overscan: OVERSCAN,
-    gap,
-    scrollMargin: above,
-  });
+/** A list inside a screen that scrolls, of any length. */
+export function VirtualList<T>(props: ListProps<T>) {
+  const { label, items, keyOf, gap, row } = props;
+  if (items.length > MOST_DRAWN) return <Windowed {...props} />;
   return (
-    <View ref={box} role="list" aria-label={label} style={{ height: list.getTotalSize() }}>
-      {list.getVirtualItems().map(({ key, index, start }) => (
-        <div
-          key={key}
-          role="listitem"
-          aria-setsize={items.length}
-          aria-posinset={index + 1}
-          data-index={index}
-          ref={list.measureElement}
-          style={{
-            position: 'absolute',
-            top: 0,
-            left: 0,
-            right: 0,
-            transform: `translateY(${start - above}px)`,
-          }}
-        >
-          {row(items[index] as T)}
-        </div>
+    <View role="list" aria-label={label} style={{ gap }}>
+      {items.map((item) => (
+        <View key={keyOf(item)} role="listitem">
+          {row(item)}
+        </View>
       ))}
     </View>
   );

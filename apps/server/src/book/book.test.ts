@@ -27,12 +27,10 @@ const named = (id: string, changes: Partial<Formula> = {}): Formula => ({
   ...changes,
 });
 const bring = (formulas: Formula[], rest: object = {}, onTaken = 'version') =>
-  kitchen.api
-    .post('/api/v1/book')
-    .send({
-      book: { format: BOOK_FORMAT, formatVersion: 1, formulas, ingredients: [], archived: [], ...rest },
-      onTaken,
-    });
+  kitchen.api.post('/api/v1/book').send({
+    book: { format: BOOK_FORMAT, formatVersion: 1, formulas, ingredients: [], archived: [], ...rest },
+    onTaken,
+  });
 const bookIds = async () =>
   (await kitchen.api.get('/api/v1/book').expect(200)).body.map(
     (entry: { formula: Formula }) => entry.formula.id,

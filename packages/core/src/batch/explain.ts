@@ -3,10 +3,12 @@ import {
   type UnitSystem,
   formatLength,
   formatMass,
+  formatMoney,
   formatPercent,
   formatSpan,
 } from '../quantity/formatQuantity';
 import type { BatchState } from './foldBatch';
+import { planCost } from './planCost';
 import type { Plan, Step } from './planSchema';
 import { stepTitle } from './stepText';
 
@@ -22,6 +24,7 @@ export type FigureId =
   | 'rounding'
   | 'holdBack'
   | 'ready'
+  | 'cost'
   | `line:${string}`;
 
 export interface Explanation {
@@ -169,6 +172,25 @@ const EXPLAIN: Record<Exclude<FigureId, `line:${string}`>, Explain> = {
         { label: 'Share kept back', value: formatPercent(plan.formula.method.holdBack) },
       ],
       changes: ['Flour that drinks less needs less of it: stop when the dough is right.'],
+    };
+  },
+  cost: (plan) => {
+    const { lines, perBatch, perPiece, unpriced } = planCost(plan);
+    const { currency } = plan.kitchen;
+    return {
+      title: 'Cost',
+      value: formatMoney(perBatch, currency),
+      equation: 'Each line’s weight times the price of its pack, added up',
+      inputs: [
+        ...lines.map(({ name, cost }) => ({ label: name, value: formatMoney(cost, currency) })),
+        { label: 'A piece', value: formatMoney(perPiece, currency) },
+      ],
+      changes: [
+        ...(unpriced.length > 0
+          ? [`At least: there is no price for ${unpriced.join(', ').toLowerCase()}.`]
+          : []),
+        'Pack prices stand under Ingredients. Work, gas and rent are not in it.',
+      ],
     };
   },
   ready: (plan) => {

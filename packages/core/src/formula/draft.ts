@@ -1,6 +1,7 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError, parseInput } from '../problem';
 import { DEFAULT_FLOUR_G } from './formulaFacts';
+import { freeId } from './slug';
 import { FORMULA_FORMAT_VERSION, type Formula, type FormulaLine, formulaSchema } from './formulaSchema';
 
 /** A line being worked on. Grams are the truth; percent is worked out from them. */
@@ -208,14 +209,6 @@ export const setIngredient = (lines: Lines, id: string, ingredient: string): Dra
 export function addLine(lines: Lines, ingredient: string, massG: number): DraftLine[] {
   const taken = new Set(lines.map((line) => line.id));
   return [...lines, { id: freeId(ingredient, taken), ingredient, massG, locked: false }];
-}
-
-/** A slug like the wanted one that is not taken: oil, oil-2, oil-3. */
-export function freeId(wanted: string, taken: ReadonlySet<string>): string {
-  const MOST_LETTERS = 56;
-  const stem = wanted.slice(0, MOST_LETTERS).replace(/-+$/, '');
-  if (!taken.has(stem)) return stem;
-  for (let count = 2; ; count += 1) if (!taken.has(`${stem}-${count}`)) return `${stem}-${count}`;
 }
 
 export const removeLine = (lines: Lines, id: string): DraftLine[] => lines.filter((line) => line.id !== id);

@@ -1,6 +1,9 @@
+import { planBatch } from '../batch/planBatch';
+import { planCost } from '../batch/planCost';
 import { CATALOGUE } from '../ingredient/catalogue';
-import { formula } from '../test/examples';
+import { formula, request } from '../test/examples';
 import { compareFormulas } from './compareFormulas';
+import { explainFormula } from './explainFormula';
 import { formulaFacts } from './formulaFacts';
 import type { Formula } from './formulaSchema';
 import { type Swap, substitute, swapsFor } from './substitute';
@@ -176,8 +179,38 @@ describe('cost', () => {
     expect(cost.unpriced).toEqual([]);
   });
 
+  test('of a plan is that of its rounded sheet, shared by the pieces asked for', () => {
+    const plan = planBatch({ ...request(), ingredients: priced });
+    const cost = planCost(plan);
+    const byHand = plan.sheet.reduce(
+      (sum, { massG, kind }) => sum + (massG * (kind === 'flour' ? 1 : 10)) / 1000,
+      0,
+    );
+    expect(cost.perBatch).toBeCloseTo(byHand * plan.bowls, 9);
+    expect(cost.perPiece).toBeCloseTo(cost.perBatch / 64, 12);
+  });
+
   test('an ingredient without a price is named', () => {
     const foods = priced.map(({ pack, ...food }) => (food.id === 'water' ? food : { ...food, pack }));
     expect(formulaFacts(formula, foods).cost.unpriced).toEqual(['Water']);
   });
+});
+
+test('every figure of a formula says where it comes from', () => {
+  const facts = formulaFacts(buttery, CATALOGUE);
+  const why = (figure: Parameters<typeof explainFormula>[2]) => explainFormula(buttery, facts, figure);
+  expect(why('hydration')).toMatchObject({
+    value: '53.4\u00a0%',
+    inputs: [
+      { label: 'Water', value: '50.0\u00a0%' },
+      { label: 'Butter, unsalted', value: '3.4\u00a0%' },
+    ],
+  });
+  for (const figure of ['fat', 'salt', 'dough', 'disc', 'cost'] as const) {
+    const { value, equation, inputs, changes } = why(figure);
+    expect(value).toMatch(/\d.*(%|g|mm|€)|€/);
+    expect(equation.length).toBeGreaterThan(15);
+    expect(inputs.length).toBeGreaterThan(0);
+    expect(changes.length).toBeGreaterThan(0);
+  }
 });

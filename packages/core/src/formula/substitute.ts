@@ -1,11 +1,11 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError } from '../problem';
 import { formatVolume } from '../quantity/formatQuantity';
-import { freeId } from './draft';
 import type { Formula, FormulaLine, ResolvedLine } from './formulaSchema';
 import { DEFAULT_FLOUR_G } from './formulaFacts';
 import { doughTotals } from './percentages';
 import { resolveLines } from './resolveLines';
+import { freeId } from './slug';
 
 /** One exchange of an ingredient. Effective hydration and fat are kept unless `keep` is false. */
 export interface Swap {

@@ -1,5 +1,5 @@
 import type { Kitchen } from '../batch/kitchenSchema';
-import { freeId } from '../formula/draft';
+import { freeId, slugOf } from '../formula/slug';
 import {
   FORMULA_FORMAT,
   FORMULA_FORMAT_VERSION,
@@ -36,16 +36,6 @@ const REST_OF_DOUGH = {
   cover: 'damp cloth',
 } as const;
 const REST_OF_BALLS = { of: 'balls', where: 'room', earliestS: 900, latestS: 2700, cover: 'film' } as const;
-
-/** Names a formula in an address: small letters, digits, hyphens. */
-export const slugOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .replace(/[^a-z0-9]+/g, '-')
-    .slice(0, 56)
-    .replace(/^-+|-+$/g, '') || 'formula';
 
 /** The school that a list speaks of: boiling water, milk, yogurt and leavener, cold or melted fat. */
 export function schoolOf(lines: readonly ReadLine[]): MixingSchool {

@@ -52,12 +52,22 @@ export function wordsOf(text: string): string[] {
     );
 }
 
-const tables = new WeakMap<readonly Ingredient[], Entry[]>();
+/** The names of a kitchen's ingredients, prepared once for all the lines that are read with them. */
+interface Names {
+  entries: Entry[];
+  /** Names by their first word: only these can begin at a word of a line. */
+  byFirst: Map<string, Entry[]>;
+  byId: Map<string, Ingredient>;
+}
 
-function entriesOf(foods: readonly Ingredient[]): Entry[] {
+const tables = new WeakMap<readonly Ingredient[], Names>();
+
+/** Hidden ingredients go by no name. */
+function namesOf(foods: readonly Ingredient[]): Names {
   const known = tables.get(foods);
   if (known) return known;
   const byName = new Map<string, Entry>();
+  const shown = foods.filter(({ hidden }) => !hidden);
   const add = (name: string, id: string) => {
     const words = wordsOf(name);
     if (words.length === 0) return;
@@ -65,7 +75,7 @@ function entriesOf(foods: readonly Ingredient[]): Entry[] {
     if (!entry) byName.set(words.join(' '), { words, ids: [id], generic: null });
     else if (!entry.ids.includes(id)) entry.ids = [...entry.ids, id];
   };
-  for (const food of foods) {
+  for (const food of shown) {
     for (const name of [food.name, food.name.split(',')[0] ?? food.name, ...(food.aliases ?? [])])
       add(name, food.id);
   }
@@ -74,16 +84,27 @@ function entriesOf(foods: readonly Ingredient[]): Entry[] {
     byName.set(words.join(' '), { words, ids: generic.ids, generic });
   }
   const entries = [...byName.values()];
-  tables.set(foods, entries);
-  return entries;
+  const byFirst = new Map<string, Entry[]>();
+  for (const entry of entries) {
+    const [first = ''] = entry.words;
+    byFirst.set(first, [...(byFirst.get(first) ?? []), entry]);
+  }
+  const names = { entries, byFirst, byId: new Map(shown.map((food) => [food.id, food])) };
+  tables.set(foods, names);
+  return names;
 }
 
-const startsAt = (words: readonly string[], part: readonly string[]): number => {
-  for (let at = words.length - part.length; at >= 0; at -= 1) {
-    if (part.every((word, index) => words[at + index] === word)) return at;
-  }
-  return -1;
-};
+/** The longest name among the words, and of two as long the one further back. */
+function longestName(words: readonly string[], { byFirst }: Names): { entry: Entry; at: number } | null {
+  let best: { entry: Entry; at: number } | null = null;
+  words.forEach((word, at) => {
+    for (const entry of byFirst.get(word) ?? []) {
+      const fits = entry.words.every((part, index) => words[at + index] === part);
+      if (fits && entry.words.length >= (best?.entry.words.length ?? 0)) best = { entry, at };
+    }
+  });
+  return best;
+}
 
 /** Ingredients whose names are spelled most like the words, nearest first. */
 export function nearest(text: string, foods: readonly Ingredient[]): Ingredient[] {
@@ -94,8 +115,8 @@ export function nearest(text: string, foods: readonly Ingredient[]): Ingredient[
     const shared = said.filter((word) => words.includes(word)).length;
     return distance(asked, name) / Math.max(asked.length, name.length, 1) - SHARED_WORD * shared;
   };
-  const byId = new Map(foods.map((food) => [food.id, food]));
-  const near = entriesOf(foods)
+  const { entries, byId } = namesOf(foods);
+  const near = entries
     .map((entry) => ({ entry, far: far(entry) }))
     .filter((candidate) => candidate.far <= SPELLING_SLACK)
     .sort((a, b) => a.far - b.far)
@@ -109,15 +130,9 @@ export function nearest(text: string, foods: readonly Ingredient[]): Ingredient[
  */
 export function matchIngredient(text: string, foods: readonly Ingredient[]): Match {
   const words = wordsOf(text);
-  const byId = new Map(foods.map((food) => [food.id, food]));
-  let best: { entry: Entry; at: number } | null = null;
-  for (const entry of entriesOf(foods)) {
-    const at = startsAt(words, entry.words);
-    if (at < 0) continue;
-    const longer = !best || entry.words.length > best.entry.words.length;
-    const later = best && entry.words.length === best.entry.words.length && at > best.at;
-    if (longer || later) best = { entry, at };
-  }
+  const names = namesOf(foods);
+  const { byId } = names;
+  const best = longestName(words, names);
   if (!best) {
     const foodsLike = nearest(text, foods);
     return foodsLike.length > 0

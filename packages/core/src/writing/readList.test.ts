@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { CATALOGUE } from '../ingredient/catalogue';
-import { listFormula, slugOf } from './listFormula';
+import { slugOf } from '../formula/slug';
+import { listFormula } from './listFormula';
 import { readList } from './readList';
 import type { Answers, ReadLine } from './readListTypes';
 

@@ -28,7 +28,6 @@ export const MOST_ENTRIES = 60;
  * @param text one entry a line; commas and semicolons between entries are understood
  */
 export function readList(text: string, { foods, measures = 'us', answers = {} }: ReadOptions): ReadList {
-  const known = foods.filter(({ hidden }) => !hidden);
   const entries = splitEntries(text).slice(0, MOST_ENTRIES).map(withoutBullet).filter(Boolean);
   const list: ReadList = {
     lines: [],
@@ -56,7 +55,7 @@ export function readList(text: string, { foods, measures = 'us', answers = {} }:
     const key = tidyLine(entry).toLowerCase();
     const occurrence = seen.get(key) ?? 0;
     seen.set(key, occurrence + 1);
-    const result = readLine({ index, text: entry, occurrence, foods: known, measures, answers });
+    const result = readLine({ index, text: entry, occurrence, foods, measures, answers });
     const noAmount = result.as === 'line' && result.line.said === null;
     const isTitle =
       index === 0 &&

@@ -1,6 +1,6 @@
-import type { Ingredient, Kitchen } from '@kettle-scale/core';
+import { type FormulaFigure, type Ingredient, type Kitchen, explainFormula } from '@kettle-scale/core';
 import { useRouter } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { BookEntry } from '../../data/api';
@@ -15,8 +15,10 @@ import { FieldError } from '../../ui/StepperField';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
 import { Ticket } from '../../ui/Ticket';
+import { useFormat } from '../../ui/useFormat';
 import { useKeys } from '../../ui/useKeys';
 import { useWide } from '../../ui/useWide';
+import { WhySheet } from '../../ui/Why';
 import { BreadTab } from './BreadTab';
 import { EditingScope, useEditing } from './editing';
 import { FactsStrip } from './FactsStrip';
@@ -78,6 +80,9 @@ function Editor({ entries, foods, id }: EditorProps) {
   const { canUndo, canRedo, undo, redo } = useUndo(store);
   const [tab, setTab] = useState<Tab>('shares');
   const [saving, setSaving] = useState(false);
+  const [figure, setFigure] = useState<FormulaFigure | null>(null);
+  const { units } = useFormat();
+  const closeWhy = useCallback(() => setFigure(null), []);
   useUndoKeys(undo, redo);
   useKeys({ undo });
   const entry = entries.find((candidate) => candidate.formula.id === id);
@@ -137,20 +142,28 @@ function Editor({ entries, foods, id }: EditorProps) {
           </View>
           <View style={styles.column}>
             <Ticket>
-              <FactsStrip large />
+              <FactsStrip large onWhy={setFigure} />
             </Ticket>
-            {facts ? <CostTicket facts={facts} currency={kitchen.currency} /> : null}
+            {facts ? (
+              <CostTicket facts={facts} currency={kitchen.currency} onWhy={() => setFigure('cost')} />
+            ) : null}
             <Action label="Give this work up" icon="trash" onPress={giveUp} />
           </View>
         </View>
       ) : (
         <>
-          <FactsStrip />
+          <FactsStrip onWhy={setFigure} />
           <Segments label="Part" value={tab} options={TABS} onChange={setTab} />
           {part}
           <Action label="Give this work up" icon="trash" onPress={giveUp} />
         </>
       )}
+      <WhySheet
+        why={
+          formula && facts && figure ? explainFormula(formula, facts, figure, units, kitchen.currency) : null
+        }
+        onClose={closeWhy}
+      />
       {formula && saving ? (
         <SaveSheet
           open

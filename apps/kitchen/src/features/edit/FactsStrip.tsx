@@ -1,9 +1,10 @@
-import { formatMoney, formatPercent } from '@kettle-scale/core';
+import { type FormulaFigure, formatMoney, formatPercent } from '@kettle-scale/core';
 import { StyleSheet, View } from 'react-native';
 import { Disc } from '../../ui/Disc';
 import { SPACE } from '../../ui/tokens';
 import { Figure, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
+import { Ask } from '../../ui/Why';
 import { useEditing } from './editing';
 
 const SMALL = { px: 92, scaleMm: 320 } as const;
@@ -12,12 +13,16 @@ const LARGE = { px: 240, scaleMm: 320 } as const;
 const styles = StyleSheet.create({
   strip: { flexDirection: 'row', alignItems: 'center', gap: SPACE.m },
   facts: { flex: 1, flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m, rowGap: SPACE.s },
-  fact: { minWidth: 64 },
   warnings: { gap: SPACE.xs },
 });
 
+interface FactsStripProps {
+  large?: boolean;
+  onWhy: (figure: FormulaFigure) => void;
+}
+
 /** What the draft comes to, live: the figures, the disc to scale, and what would happen to the bread. */
-export function FactsStrip({ large = false }: { large?: boolean }) {
+export function FactsStrip({ large = false, onWhy }: FactsStripProps) {
   const { facts, draft, kitchen } = useEditing();
   const format = useFormat();
   if (!facts) return <Label>The figures come back when every line has its amount.</Label>;
@@ -30,18 +35,18 @@ export function FactsStrip({ large = false }: { large?: boolean }) {
         <View style={styles.facts}>
           {(
             [
-              ['Hydration', formatPercent(totals.hydration, 1), '', 'water'],
-              ['Fat', formatPercent(totals.fat, 1), '', 'ink'],
-              ['Salt', formatPercent(totals.salt, 2), '', 'ink'],
-              ['Dough', dough.value, dough.unit, 'ink'],
-              ['Disc', disc.value, disc.unit, 'ink'],
-              ['A piece', formatMoney(cost.perPiece, kitchen.currency), '', 'ink'],
+              ['hydration', 'Hydration', formatPercent(totals.hydration, 1), '', 'water'],
+              ['fat', 'Fat', formatPercent(totals.fat, 1), '', 'ink'],
+              ['salt', 'Salt', formatPercent(totals.salt, 2), '', 'ink'],
+              ['dough', 'Dough', dough.value, dough.unit, 'ink'],
+              ['disc', 'Disc', disc.value, disc.unit, 'ink'],
+              ['cost', 'A piece', formatMoney(cost.perPiece, kitchen.currency), '', 'ink'],
             ] as const
-          ).map(([label, value, unit, tone]) => (
-            <View key={label} style={styles.fact}>
+          ).map(([figure, label, value, unit, tone]) => (
+            <Ask key={figure} onPress={() => onWhy(figure)}>
               <Label>{label}</Label>
               <Figure value={value} unit={unit} size={large ? 32 : 24} tone={tone} />
-            </View>
+            </Ask>
           ))}
         </View>
         {large ? (

@@ -1,6 +1,12 @@
-import { type Ingredient, formatPercent, formulaFacts } from '@kettle-scale/core';
+import {
+  type FormulaFigure,
+  type Ingredient,
+  explainFormula,
+  formatPercent,
+  formulaFacts,
+} from '@kettle-scale/core';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { BookEntry } from '../../data/api';
 import { hasWork } from '../../data/drafts';
@@ -13,6 +19,7 @@ import { Leader, Ticket, TicketRule } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
+import { Ask, WhySheet } from '../../ui/Why';
 import { BakeBars } from '../../ui/BakeBars';
 import { CostTicket } from '../../ui/CostTicket';
 import { SpreadTicket } from './SpreadTicket';
@@ -57,6 +64,8 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
   const takenIds = useMemo(() => new Set(entries.map(({ formula: { id } }) => id)), [entries]);
   const { lines, totals, relaxed, rolled, allergens } = facts;
   const ball = format.massFigure(formula.product.ballG);
+  const [figure, setFigure] = useState<FormulaFigure | null>(null);
+  const closeWhy = useCallback(() => setFigure(null), []);
   return (
     <Screen
       eyebrow={`Version ${formula.version} · ${reason}${archived ? ' · put away' : ''}`}
@@ -76,7 +85,9 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
         <More formula={formula} archived={archived} foods={ingredients} takenIds={takenIds} />
       </View>
       <View style={styles.picture}>
-        <Disc diameterMm={relaxed.diameterMm} {...DISC} dimension={format.length(relaxed.diameterMm)} />
+        <Ask onPress={() => setFigure('disc')}>
+          <Disc diameterMm={relaxed.diameterMm} {...DISC} dimension={format.length(relaxed.diameterMm)} />
+        </Ask>
         <View style={styles.section}>
           <View>
             <Label>Ball</Label>
@@ -105,9 +116,15 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
                 />
               ))}
               <TicketRule />
-              <Leader name="Effective hydration" value={formatPercent(totals.hydration, 1)} tone="water" />
-              <Leader name="Effective fat" value={formatPercent(totals.fat, 1)} />
-              <Leader name="Salt" value={formatPercent(totals.salt, 1)} />
+              <Ask onPress={() => setFigure('hydration')}>
+                <Leader name="Effective hydration" value={formatPercent(totals.hydration, 1)} tone="water" />
+              </Ask>
+              <Ask onPress={() => setFigure('fat')}>
+                <Leader name="Effective fat" value={formatPercent(totals.fat, 1)} />
+              </Ask>
+              <Ask onPress={() => setFigure('salt')}>
+                <Leader name="Salt" value={formatPercent(totals.salt, 1)} />
+              </Ask>
             </View>
             {facts.warnings.map(({ measure, message }) => (
               <Body key={measure} tone="plum">
@@ -122,7 +139,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
             />
           </Ticket>
           <SpreadTicket formula={formula} facts={facts} />
-          <CostTicket facts={facts} currency={kitchen.data?.currency} />
+          <CostTicket facts={facts} currency={kitchen.data?.currency} onWhy={() => setFigure('cost')} />
           <Ticket>
             <Heading>Griddle</Heading>
             <View style={styles.facts}>
@@ -161,6 +178,10 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
           ) : null}
         </View>
       </View>
+      <WhySheet
+        why={figure ? explainFormula(formula, facts, figure, format.units, kitchen.data?.currency) : null}
+        onClose={closeWhy}
+      />
     </Screen>
   );
 }

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { useBook, useIngredients } from '../../data/queries';
 import { Action } from '../../ui/actions';
 import { Check, Choices } from '../../ui/Choices';
+import { lazily } from '../../ui/lazily';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Panes } from '../../ui/Panes';
 import { Screen } from '../../ui/Screen';
@@ -14,10 +15,12 @@ import { useWide } from '../../ui/useWide';
 import { VirtualList } from '../../ui/VirtualList';
 import { WordField } from '../../ui/WordField';
 import { BringIn } from './BringIn';
-import { FormulaPage } from './FormulaPage';
 import { FormulaTicket } from './FormulaTicket';
 import { TakeBook } from './TakeOut';
 import { SORTS, indexBook, useBookView, viewBook } from './bookView';
+
+/** The page of a formula comes when one is opened: the book is there first. */
+const FormulaPage = lazily(async () => ({ default: (await import('./FormulaPage')).FormulaPage }));
 
 const TICKET_PX = 176;
 /** A shorter book is seen at a glance and needs no finding. */

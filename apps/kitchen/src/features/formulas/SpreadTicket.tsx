@@ -3,6 +3,7 @@ import {
   type FormulaFacts,
   type Interval,
   type ResolvedLine,
+  explainSpread,
   hydrationSpread,
   massOfMeasure,
 } from '@kettle-scale/core';
@@ -12,12 +13,14 @@ import { StyleSheet, View } from 'react-native';
 import { replaceDraft } from '../../data/drafts';
 import { useKitchen, useSaveIngredient } from '../../data/queries';
 import { Action } from '../../ui/actions';
-import { HydrationPicture, spreadText } from '../../ui/HydrationPicture';
+import { HydrationPicture } from '../../ui/HydrationPicture';
+import { spreadText } from '../../ui/spreadText';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { type CupAsked, WeighOnceSheet } from '../../ui/WeighOnceSheet';
+import { Ask, WhySheet } from '../../ui/Why';
 
 /** A cup that differs from the formula by more than this is worth a new version. */
 const WORTH_CHANGING = 0.005;
@@ -32,6 +35,8 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
   const kitchen = useKitchen();
   const saveFood = useSaveIngredient();
   const [cup, setCup] = useState<CupAsked | null>(null);
+  const [why, setWhy] = useState(false);
+  const closeWhy = useCallback(() => setWhy(false), []);
   const close = useCallback(() => setCup(null), []);
   const massOf = ({ food, fraction, measure }: ResolvedLine): Interval =>
     massOfMeasure(food, fraction * facts.flourG, measure);
@@ -60,7 +65,9 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
   return (
     <Ticket>
       <Heading>Measured in cups</Heading>
-      <Figure value={spreadText(spread)} size={32} tone="water" />
+      <Ask onPress={() => setWhy(true)}>
+        <Figure value={spreadText(spread)} size={32} tone="water" />
+      </Ask>
       <HydrationPicture spread={spread} width={PICTURE_PX} />
       {measured.map((line) => {
         const mass = massOf(line);
@@ -83,6 +90,7 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
         );
       })}
       {off ? <Action icon="edit" label="Use what our cups weigh" onPress={correct} /> : null}
+      <WhySheet why={why && spread ? explainSpread(spread) : null} onClose={closeWhy} />
       <WeighOnceSheet
         asked={cup}
         measures={kitchen.data?.measures ?? 'us'}

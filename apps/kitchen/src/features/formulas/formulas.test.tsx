@@ -13,15 +13,6 @@ import { methodWords } from './methodWords';
 import { bookFile, formulaFile, selfContained } from './sendOut';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
-// The test browser has no layout: every row is in sight.
-jest.mock('@tanstack/react-virtual', () => ({
-  useVirtualizer: ({ count }: { count: number }) => ({
-    getTotalSize: () => count,
-    getVirtualItems: () => Array.from({ length: count }, (_, index) => ({ index, key: index, start: 0 })),
-    measureElement: null,
-  }),
-}));
-
 const foods = [...CATALOGUE];
 const moon = {
   ...(foods[0] as (typeof foods)[number]),

@@ -1,6 +1,8 @@
 import {
   type FigureId,
   explainFigure,
+  formatMoney,
+  planCost,
   type Formula,
   type Ingredient,
   type Kitchen,
@@ -95,6 +97,7 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
   const now = useNow(MINUTE_MS / 2);
   const readyAt = plan ? new Date(now + plan.expectedS * 1000) : null;
   const ready = readyAt?.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const cost = useMemo(() => (plan ? planCost(plan) : null), [plan]);
   const begin = () => {
     if (!planned || start.isPending) return;
     start.mutate(
@@ -143,6 +146,11 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
       <Ask onPress={() => setFigure('ready')}>
         <Label>{`Begun now, the last piece comes off about ${ready}. One cook, usual times.`}</Label>
       </Ask>
+      {cost ? (
+        <Ask onPress={() => setFigure('cost')}>
+          <Label>{`Ingredients cost ${formatMoney(cost.perBatch, kitchen.currency)}, ${formatMoney(cost.perPiece, kitchen.currency)} a piece.`}</Label>
+        </Ask>
+      ) : null}
       {need?.by === 'pieces' || !plan ? null : (
         <Label>{`${format.mass(Math.max(0, plan.leftoverG))} of dough is left over.`}</Label>
       )}

@@ -1,4 +1,5 @@
-import { type Formula, type Ingredient, InputError, type Kitchen, listFormula } from '@kettle-scale/core';
+import { type Formula, type Ingredient, InputError, type Kitchen, explainSpread } from '@kettle-scale/core';
+import { listFormula } from '@kettle-scale/core/writing';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
@@ -7,7 +8,8 @@ import { useBook, useIngredients, useKitchen, useSaveFormula, useSaveIngredient 
 import { useWriting } from '../../data/writing';
 import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
 import { FoodPicker } from '../../ui/FoodPicker';
-import { HydrationPicture, spreadText } from '../../ui/HydrationPicture';
+import { HydrationPicture } from '../../ui/HydrationPicture';
+import { spreadText } from '../../ui/spreadText';
 import { Waiting } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { FieldError } from '../../ui/StepperField';
@@ -16,6 +18,7 @@ import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../ui/type';
 import { useWide } from '../../ui/useWide';
 import { type CupAsked, WeighOnceSheet } from '../../ui/WeighOnceSheet';
+import { Ask, WhySheet } from '../../ui/Why';
 import { WordField } from '../../ui/WordField';
 import { UnknownLine, WrittenLine, questionId } from './WrittenLine';
 import { useReading } from './useReading';
@@ -48,6 +51,8 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
   const { list, spread, open } = useReading(foods, kitchen.measures ?? 'us');
   const [asking, setAsking] = useState<string | null>(null);
   const [cup, setCup] = useState<CupAsked | null>(null);
+  const [why, setWhy] = useState(false);
+  const closeWhy = useCallback(() => setWhy(false), []);
   const [problem, setProblem] = useState<string>();
   const save = useSaveFormula();
   const saveFood = useSaveIngredient();
@@ -150,7 +155,9 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
       {spread ? (
         <Ticket>
           <Heading>Hydration, as measured</Heading>
-          <Figure value={spreadText(spread)} size={32} tone="water" />
+          <Ask onPress={() => setWhy(true)}>
+            <Figure value={spreadText(spread)} size={32} tone="water" />
+          </Ask>
           <HydrationPicture spread={spread} width={pictureWidth} />
         </Ticket>
       ) : null}
@@ -232,6 +239,7 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
         }}
         onClose={closePicker}
       />
+      <WhySheet why={why && spread ? explainSpread(spread) : null} onClose={closeWhy} />
       <WeighOnceSheet
         asked={cup}
         measures={kitchen.measures ?? 'us'}

@@ -1,4 +1,5 @@
-import { type Question, type ReadLine, formatPercent } from '@kettle-scale/core';
+import { formatPercent } from '@kettle-scale/core';
+import type { Question, ReadLine } from '@kettle-scale/core/writing';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/actions';
 import { Choices } from '../../ui/Choices';

@@ -1,11 +1,5 @@
-import {
-  type HydrationSpread,
-  type Ingredient,
-  type Measures,
-  type ReadList,
-  hydrationSpread,
-  readList,
-} from '@kettle-scale/core';
+import { type HydrationSpread, type Ingredient, type Measures, hydrationSpread } from '@kettle-scale/core';
+import { type ReadList, readList } from '@kettle-scale/core/writing';
 import { useDeferredValue, useMemo } from 'react';
 import { useWriting } from '../../data/writing';
 

@@ -1,0 +1,8 @@
+import { type HydrationSpread, formatPercent } from '@kettle-scale/core';
+
+/** "56.4 % (52.8 to 60.4)", or the figure alone where nothing is uncertain. */
+export function spreadText({ hydration: { low, typical, high } }: HydrationSpread): string {
+  if (high - low < 0.0005) return formatPercent(typical, 1);
+  const bare = (fraction: number) => (fraction * 100).toFixed(1);
+  return `${formatPercent(typical, 1)} (${bare(low)} to ${bare(high)})`;
+}

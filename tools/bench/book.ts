@@ -1,0 +1,104 @@
+import { BOOK_FORMAT, BOOK_FORMAT_VERSION } from '@kettle-scale/core';
+import { type Page, chromium } from '@playwright/test';
+import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
+import type { Measured } from '../bench';
+import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
+import { startServer } from '../demoServer';
+
+const FORMULAS = 500;
+const FRAME_MS = 1000 / 60;
+/** A gap this long means that a frame at 60 a second was not drawn. */
+const DROPPED_MS = 1.5 * FRAME_MS;
+const PHONE = { width: 390, height: 844 };
+const WHEEL_TURNS = 40;
+const WHEEL_PX = 400;
+
+/** Fills a kitchen with many formulas, made from the five of the demo. */
+async function fill(url: string): Promise<void> {
+  const five = demoFormulas();
+  const formulas = Array.from({ length: FORMULAS }, (_, index) => {
+    const formula = five[index % five.length];
+    if (!formula) throw new Error('no demo formulas');
+    return {
+      ...formula,
+      id: `bread-${index}`,
+      name: `Bread ${String(index).padStart(3, '0')} ${formula.name}`,
+    };
+  });
+  const book = {
+    format: BOOK_FORMAT,
+    formatVersion: BOOK_FORMAT_VERSION,
+    formulas,
+    ingredients: [],
+    archived: [],
+  };
+  const answer = await fetch(`${url}/api/v1/book`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ book, onTaken: 'skip' }),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+}
+
+/** Runs in the page, as text: notes the time between frames until it is stopped. */
+const WATCH = `(() => {
+  globalThis.frameGaps = [];
+  let last = performance.now();
+  const tick = (now) => {
+    globalThis.frameGaps.push(now - last);
+    last = now;
+    globalThis.frameTimer = requestAnimationFrame(tick);
+  };
+  globalThis.frameTimer = requestAnimationFrame(tick);
+})()`;
+const STOP = '(cancelAnimationFrame(globalThis.frameTimer), globalThis.frameGaps)';
+
+/** Counts the frames that were drawn and dropped while something happens on a page. */
+async function frames(page: Page, act: () => Promise<void>): Promise<{ drawn: number; dropped: number }> {
+  await page.evaluate(WATCH);
+  await act();
+  const gaps = await page.evaluate<number[]>(STOP);
+  const dropped = gaps.reduce((sum, gap) => sum + (gap > DROPPED_MS ? Math.round(gap / FRAME_MS) - 1 : 0), 0);
+  return { drawn: gaps.length, dropped };
+}
+
+const row = (what: string, { drawn, dropped }: { drawn: number; dropped: number }): Measured => ({
+  what,
+  value: `${dropped} of ${drawn + dropped}`,
+  bar: 'none',
+  holds: dropped === 0,
+});
+
+/** A book of 500 formulas on a phone: scrolled from end to end, and searched letter by letter. */
+export async function benchBook(): Promise<Measured[]> {
+  const server = await startServer(['--demo']);
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: CHROMIUM_ARGS });
+  try {
+    await fill(server.url);
+    const page = await browser.newPage({ viewport: PHONE });
+    await page.goto(`${server.url}/formulas`);
+    await page.getByRole('link', { name: /Bread 000/ }).waitFor();
+    await page.waitForLoadState('networkidle');
+    await page.mouse.move(PHONE.width / 2, PHONE.height / 2);
+    const scrolled = await frames(page, async () => {
+      for (let turn = 0; turn < WHEEL_TURNS; turn += 1) {
+        await page.mouse.wheel(0, WHEEL_PX);
+        await page.waitForTimeout(4 * FRAME_MS);
+      }
+    });
+    await page.mouse.wheel(0, -WHEEL_TURNS * WHEEL_PX);
+    const find = page.getByLabel('Find by name or ingredient');
+    await find.click();
+    const searched = await frames(page, async () => {
+      await find.pressSequentially('bread 4 lantern', { delay: 8 * FRAME_MS });
+      await page.getByRole('link', { name: /Bread 042 Lantern/ }).waitFor();
+    });
+    return [
+      row('frames dropped, 500 formulas scrolled', scrolled),
+      row('frames dropped, 500 formulas searched', searched),
+    ];
+  } finally {
+    await browser.close();
+    await server.stop();
+  }
+}
