@@ -17,6 +17,7 @@ export * from './batch/stepText';
 export * from './batch/stepTimes';
 export * from './batch/timeWindow';
 export * from './fields';
+export * from './format/bookRecords';
 export * from './format/bookSchema';
 export * from './format/checkFormula';
 export * from './formula/compareFormulas';

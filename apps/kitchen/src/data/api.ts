@@ -1,46 +1,24 @@
 import type {
   Batch,
   Book,
+  BookEntry,
   BatchEvent,
   BatchRecord,
   BatchStart,
   BatchSummary,
   FlourLot,
   Formula,
+  FormulaVersion,
+  ImportReport,
   Ingredient,
   Kitchen,
+  OnTaken,
   Problem,
 } from '@kettle-scale/core';
 
 const ROOT = '/api/v1';
 /** A request that takes longer than this is given up; the queue tries again. */
 const TIMEOUT_MS = 10_000;
-
-/** One saved version of a formula. */
-export interface FormulaVersion {
-  formula: Formula;
-  reason: string;
-  savedAt: string;
-}
-
-/** A formula as it stands in the book. */
-export interface BookEntry extends FormulaVersion {
-  archived: boolean;
-}
-
-/** What to do with formulas from a file that are in the book with other contents. */
-export type OnTaken = 'version' | 'copy' | 'skip';
-
-/** Ids by what an import did with them. */
-export interface ImportReport {
-  added: string[];
-  versions: string[];
-  copies: string[];
-  unchanged: string[];
-  skipped: string[];
-  ingredientsAdded: string[];
-  ingredientsKept: string[];
-}
 
 /** The server said no, in words for the cook. */
 export class Refused extends Error {

@@ -1,6 +1,16 @@
-import type { BatchRecord, BatchStart, Book, Formula, Ingredient, Kitchen } from '@kettle-scale/core';
+import type {
+  BatchRecord,
+  BatchStart,
+  Book,
+  BookEntry,
+  Formula,
+  FormulaVersion,
+  Ingredient,
+  Kitchen,
+  OnTaken,
+} from '@kettle-scale/core';
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
-import { type BookEntry, type FormulaVersion, type OnTaken, Refused, api } from './api';
+import { Refused, api } from './api';
 
 const MINUTE_MS = 60_000;
 /** How often a running batch looks for acts from another phone. */
@@ -35,6 +45,20 @@ const inUse = (entries: BookEntry[]): Formula[] =>
   entries.filter(({ archived }) => !archived).map(({ formula }) => formula);
 /** The formulas that are not put away. */
 export const useFormulas = () => useQuery({ queryKey: keys.book, queryFn: api.book, select: inUse });
+
+/** What most pages of formulas need, all of it or nothing yet. */
+export function useBookAndKitchen() {
+  const [book, foods, kitchen] = [useBook(), useIngredients(), useKitchen()];
+  const ready =
+    book.data && foods.data && kitchen.data
+      ? { entries: book.data, foods: foods.data, kitchen: kitchen.data }
+      : null;
+  return {
+    ready,
+    error: book.error ?? foods.error ?? kitchen.error,
+    retry: () => void Promise.all([book.refetch(), foods.refetch(), kitchen.refetch()]),
+  };
+}
 
 export const useVersions = (id: string) =>
   useQuery({ queryKey: keys.versions(id), queryFn: () => api.versions(id), staleTime: 0 });

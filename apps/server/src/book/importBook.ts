@@ -1,28 +1,13 @@
-import { type Formula, type Ingredient, freeId } from '@kettle-scale/core';
+import { type Formula, type ImportReport, type Ingredient, type OnTaken, freeId } from '@kettle-scale/core';
 import type { Database } from '../db/openDatabase';
 import type { FormulaStore } from '../formulas/store';
 import type { IngredientStore } from '../ingredients/store';
-
-/** What to do with a formula whose id is in the book with other contents. */
-export const ON_TAKEN = ['version', 'copy', 'skip'] as const;
 
 export interface BookImport {
   formulas: readonly Formula[];
   ingredients: readonly Ingredient[];
   archived: readonly string[];
-  onTaken: (typeof ON_TAKEN)[number];
-}
-
-/** Ids by what was done with them. */
-export interface ImportReport {
-  added: string[];
-  versions: string[];
-  copies: string[];
-  unchanged: string[];
-  skipped: string[];
-  ingredientsAdded: string[];
-  /** The kitchen has its own of these and keeps it: a file never overwrites a weighed cup or a price. */
-  ingredientsKept: string[];
+  onTaken: OnTaken;
 }
 
 const REASON = 'From a file';

@@ -1,9 +1,11 @@
 import {
   InputError,
+  ON_TAKEN,
   type Problem,
+  bookEntrySchema,
   bookSchema,
   choiceField,
-  formulaSchema,
+  importReportSchema,
   ingredientSchema,
   resolveLines,
 } from '@kettle-scale/core';
@@ -12,25 +14,7 @@ import type { Database } from '../db/openDatabase';
 import type { FormulaStore } from '../formulas/store';
 import { route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
-import { ON_TAKEN, importBook } from './importBook';
-
-const entrySchema = z.strictObject({
-  formula: formulaSchema,
-  reason: z.string(),
-  savedAt: z.string(),
-  archived: z.boolean(),
-});
-
-const ids = z.array(z.string());
-const reportSchema = z.strictObject({
-  added: ids,
-  versions: ids,
-  copies: ids,
-  unchanged: ids,
-  skipped: ids,
-  ingredientsAdded: ids,
-  ingredientsKept: ids,
-});
+import { importBook } from './importBook';
 
 const importSchema = z.strictObject({
   book: bookSchema,
@@ -47,7 +31,7 @@ export const bookRoutes = (database: Database, stores: Stores, now: () => Date):
     method: 'get',
     path: '/book',
     summary: 'The formula book: every formula with when and why it was last saved, also those put away',
-    response: z.array(entrySchema),
+    response: z.array(bookEntrySchema),
     run: () => stores.formulas.entries(),
   }),
   route({
@@ -62,7 +46,7 @@ export const bookRoutes = (database: Database, stores: Stores, now: () => Date):
     path: '/book',
     summary: 'Bring formulas and ingredients in from a file: all of them or none',
     body: importSchema,
-    response: reportSchema,
+    response: importReportSchema,
     run: async ({ body }) => {
       const { formulas, ingredients, archived } = body.book;
       const foods = [...(await stores.ingredients.list()), ...ingredients];

@@ -1,12 +1,18 @@
-import { InputError, formulaSchema, resolveLines, textField, type Formula } from '@kettle-scale/core';
+import {
+  type FormulaVersion,
+  InputError,
+  formulaSchema,
+  formulaVersionSchema,
+  resolveLines,
+  textField,
+  type Formula,
+} from '@kettle-scale/core';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../http/problem';
 import { idParams, versionParams } from '../http/params';
 import { route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
-import type { FormulaStore, FormulaVersion } from './store';
-
-const versionSchema = z.strictObject({ formula: formulaSchema, reason: z.string(), savedAt: z.string() });
+import type { FormulaStore } from './store';
 
 const saveSchema = z.strictObject({
   formula: formulaSchema,
@@ -62,7 +68,7 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
       path: '/formulas',
       summary: 'Add a formula; it becomes version 1',
       body: saveSchema,
-      response: versionSchema,
+      response: formulaVersionSchema,
       status: 201,
       run: async ({ body }) => {
         await check(body.formula);
@@ -90,7 +96,7 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
       path: '/formulas/:id/versions',
       summary: 'All versions of a formula, the newest first',
       params: idParams,
-      response: z.array(versionSchema),
+      response: z.array(formulaVersionSchema),
       run: async ({ params }) => {
         const history = await store.history(params.id);
         if (history.length === 0) throw notFound('This formula');
@@ -103,7 +109,7 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
       summary: 'Save a formula as its next version; If-Match names the version it was made from',
       params: idParams,
       body: saveSchema,
-      response: versionSchema,
+      response: formulaVersionSchema,
       status: 201,
       run: async ({ params, body, ifMatch }) => {
         if (body.formula.id !== params.id) {
@@ -133,7 +139,7 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
       path: '/formulas/:id/versions/:version',
       summary: 'One version of a formula',
       params: versionParams,
-      response: versionSchema,
+      response: formulaVersionSchema,
       run: async ({ params }) => {
         const found = await store.get(params.id, params.version);
         if (!found) throw notFound('This version');

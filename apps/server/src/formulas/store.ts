@@ -1,18 +1,11 @@
-import { FORMULA_FORMAT_VERSION, type Formula } from '@kettle-scale/core';
+import {
+  type BookEntry,
+  FORMULA_FORMAT_VERSION,
+  type Formula,
+  type FormulaVersion,
+} from '@kettle-scale/core';
 import { DataTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
-
-/** One saved version of a formula. */
-export interface FormulaVersion {
-  formula: Formula;
-  reason: string;
-  savedAt: string;
-}
-
-/** A formula as it stands in the book. */
-export interface BookEntry extends FormulaVersion {
-  archived: boolean;
-}
 
 interface VersionRow {
   formulaId: string;

@@ -3,9 +3,9 @@ import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import type { BookEntry } from '../../data/api';
+import type { BookEntry } from '@kettle-scale/core';
 import { draftStore, dropDraft, openDraft, useDraft, useUndo } from '../../data/drafts';
-import { useBook, useIngredients, useKitchen } from '../../data/queries';
+import { useBookAndKitchen } from '../../data/queries';
 import { Action, PrimaryAction } from '../../ui/actions';
 import { CostTicket } from '../../ui/CostTicket';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -202,16 +202,11 @@ function Opened({ entries, foods, kitchen, id }: EditorProps & { kitchen: Kitche
 
 /** Works on a formula: shares, method, griddle, the bread. Kept on this device until it is saved as a version. */
 export function EditScreen({ id }: { id: string }) {
-  const book = useBook();
-  const ingredients = useIngredients();
-  const kitchen = useKitchen();
-  if (!book.data || !ingredients.data || !kitchen.data) {
-    const retry = () => void Promise.all([book.refetch(), ingredients.refetch(), kitchen.refetch()]);
-    return (
-      <Screen title="Formula">
-        <Waiting what="formula" error={book.error ?? ingredients.error ?? kitchen.error} onRetry={retry} />
-      </Screen>
-    );
-  }
-  return <Opened entries={book.data} foods={ingredients.data} kitchen={kitchen.data} id={id} />;
+  const { ready, error, retry } = useBookAndKitchen();
+  if (ready) return <Opened {...ready} id={id} />;
+  return (
+    <Screen title="Formula">
+      <Waiting what="formula" error={error} onRetry={retry} />
+    </Screen>
+  );
 }

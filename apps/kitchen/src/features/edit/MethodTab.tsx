@@ -84,26 +84,7 @@ export function MethodTab() {
           options={HANDS}
           onChange={(by) => edit((d) => void (d.method.mix.by = by))}
         />
-        <View style={styles.row}>
-          <DraftFigure
-            label="Mix from"
-            path="method.mix.minS"
-            unit="min"
-            shown={PER_MINUTE}
-            value={method.mix.minS}
-            set={(d, value) => (d.method.mix.minS = Math.round(value))}
-            style={styles.half}
-          />
-          <DraftFigure
-            label="to"
-            path="method.mix.maxS"
-            unit="min"
-            shown={PER_MINUTE}
-            value={method.mix.maxS}
-            set={(d, value) => (d.method.mix.maxS = Math.round(value))}
-            style={styles.half}
-          />
-        </View>
+        <Minutes label="Mix" of="mix" />
       </Ticket>
       <Ticket>
         <Heading>Knead</Heading>
@@ -113,26 +94,7 @@ export function MethodTab() {
           options={HANDS}
           onChange={(by) => edit((d) => void (d.method.knead.by = by))}
         />
-        <View style={styles.row}>
-          <DraftFigure
-            label="Knead from"
-            path="method.knead.minS"
-            unit="min"
-            shown={PER_MINUTE}
-            value={method.knead.minS}
-            set={(d, value) => (d.method.knead.minS = Math.round(value))}
-            style={styles.half}
-          />
-          <DraftFigure
-            label="to"
-            path="method.knead.maxS"
-            unit="min"
-            shown={PER_MINUTE}
-            value={method.knead.maxS}
-            set={(d, value) => (d.method.knead.maxS = Math.round(value))}
-            style={styles.half}
-          />
-        </View>
+        <Minutes label="Knead" of="knead" />
         <Choices
           label="Done when"
           value={method.knead.test}
@@ -191,6 +153,27 @@ export function MethodTab() {
         />
       </Ticket>
     </>
+  );
+}
+
+/** From when to test, and the longest: the clock is a guard rail. */
+function Minutes({ label, of }: { label: string; of: 'mix' | 'knead' }) {
+  const { draft } = useEditing();
+  return (
+    <View style={styles.row}>
+      {(['minS', 'maxS'] as const).map((end) => (
+        <DraftFigure
+          key={end}
+          label={end === 'minS' ? `${label} from` : 'to'}
+          path={`method.${of}.${end}`}
+          unit="min"
+          shown={PER_MINUTE}
+          value={draft.method[of][end]}
+          set={(d, value) => (d.method[of][end] = Math.round(value))}
+          style={styles.half}
+        />
+      ))}
+    </View>
   );
 }
 

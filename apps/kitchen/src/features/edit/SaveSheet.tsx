@@ -1,6 +1,12 @@
-import { type Formula, type Ingredient, compareFormulas, freeId } from '@kettle-scale/core';
+import {
+  type Formula,
+  type FormulaVersion,
+  type Ingredient,
+  compareFormulas,
+  freeId,
+} from '@kettle-scale/core';
 import { useState } from 'react';
-import { type FormulaVersion, Refused } from '../../data/api';
+import { Refused } from '../../data/api';
 import { useSaveFormula } from '../../data/queries';
 import { Action, PrimaryAction } from '../../ui/actions';
 import { DifferenceTable } from '../../ui/DifferenceTable';

@@ -14,7 +14,7 @@ import {
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useBook, useIngredients, useKitchen } from '../../data/queries';
+import { useBookAndKitchen } from '../../data/queries';
 import { Action, PrimaryAction } from '../../ui/actions';
 import { Choices } from '../../ui/Choices';
 import { FoodPicker } from '../../ui/FoodPicker';
@@ -231,22 +231,19 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
 
 /** One ingredient for another, with its consequences before and after, saved as a new version. */
 export function SwapScreen({ id }: { id: string }) {
-  const book = useBook();
-  const ingredients = useIngredients();
-  const kitchen = useKitchen();
-  const formula = book.data?.find((entry) => entry.formula.id === id)?.formula;
-  if (!book.data || !ingredients.data || !kitchen.data || !formula) {
-    const retry = () => void Promise.all([book.refetch(), ingredients.refetch(), kitchen.refetch()]);
-    return (
-      <Screen title="Swap an ingredient">
-        {book.data && ingredients.data && kitchen.data ? (
-          <Notice title="Not in the book" text="This formula is not in this kitchen." />
-        ) : (
-          <Waiting what="formula" error={book.error ?? ingredients.error ?? kitchen.error} onRetry={retry} />
-        )}
-      </Screen>
-    );
+  const { ready, error, retry } = useBookAndKitchen();
+  const formula = ready?.entries.find((entry) => entry.formula.id === id)?.formula;
+  if (ready && formula) {
+    const takenIds = new Set(ready.entries.map((entry) => entry.formula.id));
+    return <Swapper formula={formula} foods={ready.foods} kitchen={ready.kitchen} takenIds={takenIds} />;
   }
-  const takenIds = new Set(book.data.map((entry) => entry.formula.id));
-  return <Swapper formula={formula} foods={ingredients.data} kitchen={kitchen.data} takenIds={takenIds} />;
+  return (
+    <Screen title="Swap an ingredient">
+      {ready ? (
+        <Notice title="Not in the book" text="This formula is not in this kitchen." />
+      ) : (
+        <Waiting what="formula" error={error} onRetry={retry} />
+      )}
+    </Screen>
+  );
 }

@@ -1,9 +1,17 @@
-import { BOOK_FORMAT, BOOK_FORMAT_VERSION, type Ingredient, InputError } from '@kettle-scale/core';
+import {
+  BOOK_FORMAT,
+  BOOK_FORMAT_VERSION,
+  type BookEntry,
+  type ImportReport,
+  type Ingredient,
+  InputError,
+  type OnTaken,
+} from '@kettle-scale/core';
 import type { FileContents } from '@kettle-scale/core/exchange';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { type BookEntry, type ImportReport, type OnTaken, Refused } from '../../data/api';
+import { Refused } from '../../data/api';
 import { useImportBook } from '../../data/queries';
 import { useWriting } from '../../data/writing';
 import { Action, PrimaryAction } from '../../ui/actions';

@@ -8,7 +8,7 @@ import {
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { BookEntry } from '../../data/api';
+import type { BookEntry } from '@kettle-scale/core';
 import { hasWork } from '../../data/drafts';
 import { useKitchen } from '../../data/queries';
 import { Action, PrimaryAction } from '../../ui/actions';

@@ -2,7 +2,7 @@ import { type Formula, type Ingredient, formulaSchema, freeId } from '@kettle-sc
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { api } from '../../data/api';
-import type { BookEntry } from '../../data/api';
+import type { BookEntry } from '@kettle-scale/core';
 import { useArchive, useSaveFormula } from '../../data/queries';
 import { Action } from '../../ui/actions';
 import { Sheet } from '../../ui/Sheet';

@@ -2,7 +2,7 @@ import { compareFormulas } from '@kettle-scale/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { FormulaVersion } from '../../data/api';
+import type { FormulaVersion } from '@kettle-scale/core';
 import { useIngredients, useSaveFormula, useVersions } from '../../data/queries';
 import { Action } from '../../ui/actions';
 import { DifferenceTable } from '../../ui/DifferenceTable';

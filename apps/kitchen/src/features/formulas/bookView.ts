@@ -1,7 +1,7 @@
 import type { Ingredient } from '@kettle-scale/core';
 import { doughTotals, resolveLines } from '@kettle-scale/core';
 import { create } from 'zustand';
-import type { BookEntry } from '../../data/api';
+import type { BookEntry } from '@kettle-scale/core';
 
 export const SORTS = [
   ['name', 'Name'],

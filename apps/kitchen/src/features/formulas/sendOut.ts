@@ -6,7 +6,7 @@ import {
   type Formula,
   type Ingredient,
 } from '@kettle-scale/core';
-import type { BookEntry } from '../../data/api';
+import type { BookEntry } from '@kettle-scale/core';
 
 export const FILE_KINDS = ['json', 'csv', 'jsonld'] as const;
 export type FileKind = (typeof FILE_KINDS)[number];

@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { replaceDraft } from '../../data/drafts';
-import { useBook, useIngredients, useKitchen, useSaveFormula, useSaveIngredient } from '../../data/queries';
+import { useBookAndKitchen, useSaveFormula, useSaveIngredient } from '../../data/queries';
 import { useWriting } from '../../data/writing';
 import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
 import { FoodPicker } from '../../ui/FoodPicker';
@@ -253,26 +253,14 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
 
 /** A whole list pasted or typed, as people write it; lines, grams, and the questions that it leaves open. */
 export function WriteScreen() {
-  const book = useBook();
-  const ingredients = useIngredients();
-  const kitchen = useKitchen();
-  if (!book.data || !ingredients.data || !kitchen.data) {
-    const retry = () => void Promise.all([book.refetch(), ingredients.refetch(), kitchen.refetch()]);
-    return (
-      <Screen title="Write it as you say it">
-        <Waiting
-          what="ingredients"
-          error={book.error ?? ingredients.error ?? kitchen.error}
-          onRetry={retry}
-        />
-      </Screen>
-    );
+  const { ready, error, retry } = useBookAndKitchen();
+  if (ready) {
+    const taken = new Set(ready.entries.map(({ formula }) => formula.id));
+    return <Writer foods={ready.foods} kitchen={ready.kitchen} taken={taken} />;
   }
   return (
-    <Writer
-      foods={ingredients.data}
-      kitchen={kitchen.data}
-      taken={new Set(book.data.map(({ formula }) => formula.id))}
-    />
+    <Screen title="Write it as you say it">
+      <Waiting what="ingredients" error={error} onRetry={retry} />
+    </Screen>
   );
 }
