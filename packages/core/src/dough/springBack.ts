@@ -1,0 +1,87 @@
+/**
+ * Spring-back of a rolled disc and the rest that calms it: s(t) = s∞ + (s0 − s∞) e^(−t/τ).
+ * Spring-backs are shares of the rolled diameter; times in minutes; temperatures in °C.
+ */
+
+/** Just after kneading, and after any length of rest (assumptions, refitted from measured discs). */
+export const SPRING_BACK = { fresh: 0.22, rested: 0.04 } as const;
+/** Time constant at 25 °C after full kneading (assumption). */
+const TAU_MIN = 12;
+const TAU_REFERENCE_C = 25;
+/** The time constant doubles per so many degrees colder (assumption). */
+const DOUBLES_PER_C = 12;
+const LIGHT_KNEADING = 0.7;
+const PER_TEN_POINTS_OF_FAT = 0.85;
+/** Balling works the dough again: the rest before it counts half (assumption). */
+export const AGE_KEPT_AFTER_BALLING = 0.5;
+/** A time constant outside of this is a slip of the ruler, not a dough. */
+const TAU_RANGE_MIN = { least: 2, most: 240 } as const;
+
+export interface Relaxing {
+  tempC: number;
+  /** Effective fat, share of flour. */
+  fat: number;
+  lightlyKneaded: boolean;
+}
+
+/** Time constant of relaxation, minutes. */
+export const relaxationMin = ({ tempC, fat, lightlyKneaded }: Relaxing): number =>
+  TAU_MIN *
+  2 ** ((TAU_REFERENCE_C - tempC) / DOUBLES_PER_C) *
+  (lightlyKneaded ? LIGHT_KNEADING : 1) *
+  PER_TEN_POINTS_OF_FAT ** (fat / 0.1);
+
+/** Spring-back after a rest. */
+export const springBackAfter = (restMin: number, tauMin: number): number =>
+  SPRING_BACK.rested + (SPRING_BACK.fresh - SPRING_BACK.rested) * Math.exp(-restMin / tauMin);
+
+/**
+ * Rest that brings the spring-back down to a share, minutes; 0 where even a fresh dough is calm enough.
+ * Infinity for what no rest reaches.
+ */
+export function restFor(springBack: number, tauMin: number): number {
+  if (springBack <= SPRING_BACK.rested) return Infinity;
+  const left = (springBack - SPRING_BACK.rested) / (SPRING_BACK.fresh - SPRING_BACK.rested);
+  return left >= 1 ? 0 : -tauMin * Math.log(left);
+}
+
+/** Time constant that a measured disc speaks for: rolled and relaxed diameter after a rest of so many minutes. */
+export function relaxationFromDisc(rolledMm: number, relaxedMm: number, restMin: number): number {
+  const left = (1 - relaxedMm / rolledMm - SPRING_BACK.rested) / (SPRING_BACK.fresh - SPRING_BACK.rested);
+  if (left <= 0) return TAU_RANGE_MIN.least;
+  if (left >= 1) return TAU_RANGE_MIN.most;
+  return Math.min(TAU_RANGE_MIN.most, Math.max(TAU_RANGE_MIN.least, -restMin / Math.log(left)));
+}
+
+/** What a finger sees in a rested ball, and the spring-back it stands for (assumptions). */
+export const POKES = { 'springs right back': 0.14, 'fills slowly': 0.09, 'dent stays': 0.05 } as const;
+export type Poke = keyof typeof POKES;
+
+/** More rest, in minutes, for a dough whose spring-back is known: τ ln((s − s∞)/(s_wanted − s∞)). */
+export function moreRest(springBack: number, wanted: number, tauMin: number): number {
+  if (springBack <= wanted) return 0;
+  if (wanted <= SPRING_BACK.rested) return Infinity;
+  return tauMin * Math.log((springBack - SPRING_BACK.rested) / (wanted - SPRING_BACK.rested));
+}
+
+/**
+ * Rest in minutes until a dough whose temperature changes has relaxed as much as `restMin` at 25 °C would:
+ * the age grows by dt/τ(T).
+ * @param tempAtMin temperature at a minute of the rest
+ */
+export function restWhileWarming(
+  wanted: number,
+  kind: Omit<Relaxing, 'tempC'>,
+  tempAtMin: (minute: number) => number,
+): number {
+  const ages = restFor(wanted, 1);
+  if (!Number.isFinite(ages)) return Infinity;
+  const STEP_MIN = 0.5;
+  const LONGEST_MIN = 24 * 60;
+  let age = 0;
+  for (let minute = 0; minute < LONGEST_MIN; minute += STEP_MIN) {
+    if (age >= ages) return minute;
+    age += STEP_MIN / relaxationMin({ ...kind, tempC: tempAtMin(minute + STEP_MIN / 2) });
+  }
+  return Infinity;
+}
