@@ -1,5 +1,19 @@
 import { z } from 'zod';
-import { countField, instantField, numberField, textField, uuidField } from '../fields';
+import { FEELS } from '../dough/feel';
+import { POKES, type Poke } from '../dough/springBack';
+import {
+  choiceField,
+  countField,
+  instantField,
+  numberField,
+  slugField,
+  textField,
+  uuidField,
+} from '../fields';
+
+const POKE_NAMES = Object.keys(POKES) as [Poke, ...Poke[]];
+/** Held back and due, a correction of the feel, a top-up for added flour, flour going back into a wet dough. */
+export const ADDED_WHY = ['hold-back', 'correction', 'top-up', 'flour-back'] as const;
 
 const base = { id: uuidField('Event id'), at: instantField('Time of the event') };
 const stepId = z
@@ -15,8 +29,67 @@ const pieces = (label: string, min: number) => countField(label, { min, max: 20_
 export const eventSchema = z.discriminatedUnion(
   'type',
   [
-    /** All of a line that is in the bowl now, top-ups included. */
-    z.strictObject({ ...base, type: z.literal('weighed'), stepId, massG: weight('Weight') }),
+    /** All of a line that is in the bowl before mixing, top-ups of a rescale included. */
+    z.strictObject({
+      ...base,
+      type: z.literal('weighed'),
+      stepId,
+      massG: weight('Weight'),
+      /** Read from the scale, or said by the cook. */
+      by: choiceField('Weighed by', ['scale', 'hand']).optional(),
+    }),
+    /** More of a line into the bowl while mixing or kneading. */
+    z.strictObject({
+      ...base,
+      type: z.literal('added'),
+      stepId,
+      lineId: slugField('Line'),
+      massG: weight('Addition'),
+      why: choiceField('Why it was added', ADDED_WHY),
+    }),
+    /** Flour from the bench that went into the dough. */
+    z.strictObject({ ...base, type: z.literal('dusted'), stepId, massG: weight('Bench flour') }),
+    z.strictObject({ ...base, type: z.literal('felt'), stepId, feel: choiceField('Feel', FEELS) }),
+    /** The formula's own end test. */
+    z.strictObject({
+      ...base,
+      type: z.literal('tested'),
+      stepId,
+      passed: z.boolean('Say whether it passed.'),
+    }),
+    /** A part of a step that stands on its own: whisked, rubbed in, cool enough. */
+    z.strictObject({ ...base, type: z.literal('part-done'), stepId, part: slugField('Part') }),
+    z.strictObject({
+      ...base,
+      type: z.literal('measured'),
+      stepId,
+      what: choiceField('What was measured', ['dough', 'fat', 'liquid']),
+      tempC: numberField('Temperature', { min: -20, max: 120, unit: '°C' }),
+      by: choiceField('Measured by', ['probe', 'hand']),
+    }),
+    z.strictObject({ ...base, type: z.literal('poked'), stepId, poke: choiceField('Poke test', POKE_NAMES) }),
+    /** A disc rolled for a trial and measured again when it has sprung back. */
+    z
+      .strictObject({
+        ...base,
+        type: z.literal('sprang-back'),
+        stepId,
+        rolledMm: numberField('Rolled diameter', { min: 30, max: 900, unit: 'mm' }),
+        relaxedMm: numberField('Relaxed diameter', { min: 30, max: 900, unit: 'mm' }),
+      })
+      .refine((e) => e.relaxedMm <= e.rolledMm, {
+        message: 'A disc does not grow when it relaxes: check the two diameters.',
+        path: ['relaxedMm'],
+      }),
+    /** The rest goes on for so long from now. */
+    z.strictObject({
+      ...base,
+      type: z.literal('extended'),
+      stepId,
+      seconds: countField('Longer by', { min: 1, max: 86_400, unit: 's' }),
+    }),
+    /** Someone looked at the cover, or wetted the cloth again. */
+    z.strictObject({ ...base, type: z.literal('covered'), stepId }),
     /** The batch follows an over-poured line: planned masses × factor from this bowl on. */
     z.strictObject({
       ...base,

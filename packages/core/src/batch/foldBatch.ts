@@ -1,19 +1,32 @@
-import { roundToStep } from '../quantity/roundToStep';
+import { roundToStep, sumG } from '../quantity/roundToStep';
 import type { BatchEvent, EventOf, EventType } from './eventSchema';
 import type { Plan, SheetLine, Step } from './planSchema';
 
 /** A line of one bowl as it stands: what it should be and what is in. */
 export interface LineState {
   lineId: string;
-  /** Follows a rescale; otherwise the planned mass. */
+  /** To weigh before mixing; follows a rescale. */
   targetG: number;
+  /** Expected in all, with what follows by feel. */
+  totalG: number;
   weighedG: number | null;
+  /** Came in while mixing and kneading. */
+  addedG: number;
 }
+
+/** What is in the bowl of a line; before it is weighed, or while some of it is held back, what is expected. */
+export const inBowlG = ({ totalG, weighedG, addedG }: LineState, closed: boolean): number => {
+  if (weighedG === null) return totalG;
+  const inG = sumG([weighedG, addedG]);
+  return closed ? inG : Math.max(inG, totalG);
+};
 
 export interface BowlState {
   /** Planned masses are multiplied by this: 1 until an over-pour was followed. */
   factor: number;
   mixing: boolean;
+  /** Kneaded: nothing more is expected. */
+  closed: boolean;
   lines: LineState[];
 }
 
@@ -22,7 +35,25 @@ export interface StepState {
   status: 'done' | 'now' | 'todo';
   startedMs: number | null;
   doneMs: number | null;
+  /** Parts of the step that are done. */
+  parts: string[];
+  /** What was felt, measured, tried and looked at during it, in order. */
+  seen: SeenEvent[];
+  /** A rest was made longer, to here. */
+  extendedToMs: number | null;
 }
+
+const SEEN_TYPES = [
+  'felt',
+  'tested',
+  'measured',
+  'poked',
+  'sprang-back',
+  'covered',
+  'added',
+  'dusted',
+] as const;
+export type SeenEvent = EventOf<(typeof SEEN_TYPES)[number]>;
 
 /** The piece over heat, one at a time on this plate. */
 export interface GriddleState {
@@ -40,6 +71,8 @@ export interface BatchState {
   bowls: BowlState[];
   griddle: GriddleState | null;
   piecesOff: number;
+  /** Bench flour that went into the dough. */
+  dustedG: number;
   divided: EventOf<'divided'> | null;
   flattened: EventOf<'flattened'> | null;
   finished: EventOf<'finished'> | null;
@@ -58,6 +91,9 @@ export const weighingToleranceG = (line: Pick<SheetLine, 'stepG'>, targetG: numb
 interface Draft extends Omit<BatchState, 'steps' | 'now' | 'lastAct' | 'status'> {
   started: Map<string, number>;
   done: Map<string, number>;
+  parts: Map<string, string[]>;
+  seen: Map<string, SeenEvent[]>;
+  extended: Map<string, number>;
 }
 
 type Apply<T extends EventType> = (draft: Draft, event: EventOf<T>, plan: Plan, atMs: number) => void;
@@ -72,6 +108,12 @@ function lineStateOf(draft: Draft, step: Step | undefined): LineState | undefine
   return draft.bowls[step.bowl - 1]?.lines.find((line) => line.lineId === step.lineId);
 }
 
+/** What of a line's mass goes in before mixing. */
+export const startG = (planned: SheetLine, totalG: number): number =>
+  planned.startG === undefined
+    ? totalG
+    : roundToStep((totalG * planned.startG) / planned.massG, planned.stepG);
+
 /** The whole batch follows an over-pour: later bowls too, but not one that is already being mixed. */
 const applyRescale: Apply<'rescaled'> = (draft, event, plan) => {
   const from = stepOf(plan, event.stepId);
@@ -83,15 +125,20 @@ const applyRescale: Apply<'rescaled'> = (draft, event, plan) => {
     for (const line of bowl.lines) {
       const planned = plan.sheet.find((row) => row.lineId === line.lineId);
       if (!planned) continue;
-      const targetG = roundToStep(planned.exactG * event.factor, planned.stepG);
+      const totalG = roundToStep(planned.exactG * event.factor, planned.stepG);
       const isCause = offset === 0 && line.lineId === from.lineId && line.weighedG !== null;
-      line.targetG = isCause ? (line.weighedG ?? targetG) : targetG;
+      line.totalG = isCause ? (line.weighedG ?? totalG) : totalG;
+      line.targetG = isCause ? line.totalG : startG(planned, line.totalG);
       const short =
         line.weighedG !== null && line.weighedG < line.targetG - weighingToleranceG(planned, line.targetG);
       if (short) draft.done.delete(`weigh-${bowlNumber}-${line.lineId}`);
     }
   });
 };
+
+function see(draft: Draft, event: SeenEvent): void {
+  draft.seen.set(event.stepId, [...(draft.seen.get(event.stepId) ?? []), event]);
+}
 
 const APPLY: { [T in EventType]: Apply<T> } = {
   weighed: (draft, event, plan, atMs) => {
@@ -107,8 +154,11 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const bowl = step?.kind === 'mix' && step.bowl ? draft.bowls[step.bowl - 1] : undefined;
     if (bowl) bowl.mixing = true;
   },
-  done: (draft, event, _plan, atMs) => {
+  done: (draft, event, plan, atMs) => {
     draft.done.set(event.stepId, atMs);
+    const step = stepOf(plan, event.stepId);
+    const bowl = step?.kind === 'knead' && step.bowl ? draft.bowls[step.bowl - 1] : undefined;
+    if (bowl) bowl.closed = true;
   },
   divided: (draft, event, plan, atMs) => {
     draft.divided = event;
@@ -117,6 +167,30 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   flattened: (draft, event, plan, atMs) => {
     draft.flattened = event;
     draft.done.set(stepIdOfKind(plan, 'flatten'), atMs);
+  },
+  added: (draft, event, plan) => {
+    const bowl = stepOf(plan, event.stepId)?.bowl;
+    const line = bowl
+      ? draft.bowls[bowl - 1]?.lines.find(({ lineId }) => lineId === event.lineId)
+      : undefined;
+    if (line) line.addedG = sumG([line.addedG, event.massG]);
+    see(draft, event);
+  },
+  dusted: (draft, event) => {
+    draft.dustedG = sumG([draft.dustedG, event.massG]);
+    see(draft, event);
+  },
+  felt: see,
+  tested: see,
+  measured: see,
+  poked: see,
+  'sprang-back': see,
+  covered: see,
+  'part-done': (draft, event) => {
+    draft.parts.set(event.stepId, [...(draft.parts.get(event.stepId) ?? []), event.part]);
+  },
+  extended: (draft, event, _plan, atMs) => {
+    draft.extended.set(event.stepId, atMs + event.seconds * 1000);
   },
   'piece-on': (draft, event, plan, atMs) => {
     draft.griddle = { piece: event.piece, side: 1, sinceMs: atMs };
@@ -164,10 +238,18 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
     bowls: Array.from({ length: plan.bowls }, () => ({
       factor: 1,
       mixing: false,
-      lines: plan.sheet.map(({ lineId, massG }) => ({ lineId, targetG: massG, weighedG: null })),
+      closed: false,
+      lines: plan.sheet.map((line) => ({
+        lineId: line.lineId,
+        targetG: line.startG ?? line.massG,
+        totalG: line.massG,
+        weighedG: null,
+        addedG: 0,
+      })),
     })),
     griddle: null,
     piecesOff: 0,
+    dustedG: 0,
     divided: null,
     flattened: null,
     finished: null,
@@ -175,10 +257,13 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
     notes: [],
     started: new Map(),
     done: new Map(),
+    parts: new Map(),
+    seen: new Map(),
+    extended: new Map(),
   };
   for (const event of live) apply(draft, event, plan);
 
-  const { started, done, ...rest } = draft;
+  const { started, done, parts, seen, extended, ...rest } = draft;
   const status = rest.finished ? 'finished' : rest.abandoned ? 'abandoned' : 'running';
   const nowId = status === 'running' ? plan.steps.find((step) => !done.has(step.id))?.id : undefined;
   const steps = plan.steps.map((step): StepState => ({
@@ -186,6 +271,9 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
     status: done.has(step.id) ? 'done' : step.id === nowId ? 'now' : 'todo',
     startedMs: started.get(step.id) ?? null,
     doneMs: done.get(step.id) ?? null,
+    parts: parts.get(step.id) ?? [],
+    seen: seen.get(step.id) ?? [],
+    extendedToMs: extended.get(step.id) ?? null,
   }));
   return {
     ...rest,

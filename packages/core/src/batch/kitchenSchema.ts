@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, fractionField, numberField } from '../fields';
+import { choiceField, fractionField, numberField, slugField, textField } from '../fields';
 import { SCALE_STEPS_G } from '../quantity/roundToStep';
 
 const stepField = (label: string) =>
@@ -9,6 +9,26 @@ const stepField = (label: string) =>
         ? `${label} is missing.`
         : `${label} must be a step that scales show: ${SCALE_STEPS_G.join(', ')} g.`,
   });
+
+/** A bowl or a machine that doughs are mixed in. */
+export const mixerSchema = z
+  .strictObject({
+    id: slugField('Mixer'),
+    name: textField('Mixer name', { min: 1, max: 40 }),
+    by: choiceField('Worked by', ['hand', 'machine']),
+    minG: numberField('Smallest load', { min: 0, max: 500_000, unit: 'g' }),
+    maxG: numberField('Largest load', { min: 50, max: 500_000, unit: 'g' }),
+    /** Measured rise of the dough while it works. */
+    warmCPerMin: numberField('Warming', { min: 0, max: 5, unit: '°C a minute' }),
+    /** Width of the opening, from which hot dough cools. */
+    openingMm: numberField('Opening', { min: 80, max: 1500, unit: 'mm' }),
+  })
+  .refine((mixer) => mixer.minG <= mixer.maxG, {
+    message: 'The smallest load is more than the largest.',
+    path: ['minG'],
+  });
+
+export type Mixer = z.infer<typeof mixerSchema>;
 
 /** What the kitchen works with: scales, bowl, and the dough it loses on the way. */
 export const kitchenSchema = z
@@ -29,6 +49,10 @@ export const kitchenSchema = z
     benchLoss: fractionField('Bench loss', 0, 0.2),
     /** Which cups and spoons hang on the wall; chosen once. US when not said. */
     measures: choiceField('Cups and spoons', ['us', 'metric']).optional(),
+    /** Bowls and machines to choose from; without any, the bowl above is meant. */
+    mixers: z.array(mixerSchema).max(12, 'At most twelve bowls and mixers.').optional(),
+    /** How long a dough with milk, yogurt or egg may be out of the cold in all; 4 h when not said. */
+    coldLimitH: numberField('Time out of the cold', { min: 0.25, max: 24, unit: 'h' }).optional(),
     /** Money that pack prices are in. */
     currency: z
       .string()
@@ -54,3 +78,16 @@ export const DEFAULT_KITCHEN: Kitchen = {
   measures: 'us',
   currency: 'EUR',
 };
+
+/** Hours that perishable dough may be out of the cold, where the kitchen says nothing; local food codes come first. */
+export const DEFAULT_COLD_LIMIT_H = 4;
+
+/** The kitchen with one of its bowls or machines as the bowl that doughs are mixed in; as it is when there is none of this name. */
+export function kitchenWith(
+  kitchen: Kitchen,
+  mixerId: string | undefined,
+): { kitchen: Kitchen; mixer: Mixer | null } {
+  const mixer = kitchen.mixers?.find(({ id }) => id === mixerId) ?? null;
+  if (!mixer) return { kitchen, mixer };
+  return { kitchen: { ...kitchen, bowlCapacityG: mixer.maxG, bowlMinimumG: mixer.minG }, mixer };
+}

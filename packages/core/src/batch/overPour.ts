@@ -1,17 +1,19 @@
 import { bakersFractions } from '../formula/percentages';
 import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
 import { roundToStep, sumG } from '../quantity/roundToStep';
-import { type BatchState, weighingToleranceG } from './foldBatch';
-import { keptShare } from './planBatch';
+import { type BatchState, inBowlG, startG, weighingToleranceG } from './foldBatch';
+import { keptShare } from './amounts';
 import type { Plan, SheetLine, Step } from './planSchema';
 
 /** How a weight compares with its target. */
 export interface WeighCheck {
   verdict: 'right' | 'short' | 'over';
   targetG: number;
-  /** massG − targetG. */
+  /** massG − targetG; of an over-pour, what is above all that the line may come to. */
   offG: number;
   toleranceG: number;
+  /** Of what was to be held back, this much is in already. */
+  heldInG: number;
 }
 
 /** What following an over-pour would mean. */
@@ -36,13 +38,15 @@ const sheetLine = (plan: Plan, step: Step): SheetLine => {
 /** Compares what the scale showed with what this bowl asks for. */
 export function checkWeight(plan: Plan, state: BatchState, step: Step, massG: number): WeighCheck {
   const line = sheetLine(plan, step);
-  const targetG =
-    state.bowls[(step.bowl ?? 1) - 1]?.lines.find(({ lineId }) => lineId === step.lineId)?.targetG ??
-    line.massG;
+  const lineState = state.bowls[(step.bowl ?? 1) - 1]?.lines.find(({ lineId }) => lineId === step.lineId);
+  const targetG = lineState?.targetG ?? line.massG;
+  const totalG = lineState?.totalG ?? line.massG;
   const toleranceG = weighingToleranceG(line, targetG);
-  const offG = sumG([massG, -targetG]);
-  const verdict = Math.abs(offG) <= toleranceG + 1e-9 ? 'right' : offG > 0 ? 'over' : 'short';
-  return { verdict, targetG, offG, toleranceG };
+  const within = toleranceG + 1e-9;
+  const heldInG = Math.max(0, sumG([Math.min(massG, totalG), -targetG]));
+  const verdict = massG < targetG - within ? 'short' : massG > totalG + within ? 'over' : 'right';
+  const offG = sumG([massG, verdict === 'over' ? -totalG : -targetG]);
+  return { verdict, targetG, offG, toleranceG, heldInG };
 }
 
 /** Share of flour that this line will be if the weight is kept and everything else is weighed as asked. */
@@ -52,8 +56,8 @@ export function fractionIfKept(plan: Plan, state: BatchState, step: Step, massG:
   const parts = plan.sheet.flatMap((line, index) => {
     const food = foods.get(line.ingredient);
     const lineState = bowl?.lines[index];
-    const mass =
-      line.lineId === step.lineId ? massG : (lineState?.weighedG ?? lineState?.targetG ?? line.massG);
+    const expectedG = lineState ? inBowlG(lineState, bowl?.closed ?? false) : line.massG;
+    const mass = line.lineId === step.lineId ? Math.max(massG, line.startG ? expectedG : 0) : expectedG;
     return food ? [{ mass, food }] : [];
   });
   return bakersFractions(parts)[plan.sheet.findIndex(({ lineId }) => lineId === step.lineId)] ?? 0;
@@ -69,7 +73,7 @@ export function offerRescale(plan: Plan, state: BatchState, step: Step, massG: n
     return sumG(
       bowl.lines.map((l, i) => {
         const planned = plan.sheet[i];
-        if (!follows || !planned) return l.weighedG ?? l.targetG;
+        if (!follows || !planned) return inBowlG(l, bowl.closed);
         const targetG =
           index === fromBowl && l.lineId === step.lineId
             ? massG
@@ -81,7 +85,7 @@ export function offerRescale(plan: Plan, state: BatchState, step: Step, massG: n
   const topUps = plan.sheet.flatMap((planned, index) => {
     const weighedG = state.bowls[fromBowl]?.lines[index]?.weighedG ?? null;
     if (weighedG === null || planned.lineId === step.lineId) return [];
-    const targetG = roundToStep(planned.exactG * factor, planned.stepG);
+    const targetG = startG(planned, roundToStep(planned.exactG * factor, planned.stepG));
     const addG = sumG([targetG, -weighedG]);
     return addG > weighingToleranceG(planned, targetG)
       ? [{ name: planned.name, addG, stepG: planned.stepG }]

@@ -6,53 +6,23 @@ import { CATALOGUE } from '../ingredient/catalogue';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
-import { wholePieces } from '../portion/wholePieces';
 import { InputError } from '../problem';
 import { formatMass, formatPercent } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
-import type { Kitchen } from './kitchenSchema';
-import type { Need, PlanRequest } from './planRequestSchema';
+import { amountsFor, keptShare } from './amounts';
+import { keepBack } from './holdBack';
+import { type Kitchen, kitchenWith } from './kitchenSchema';
+import type { PlanRequest } from './planRequestSchema';
 import { PLAN_FORMAT, type Plan, type SheetLine } from './planSchema';
 import { planSteps } from './planSteps';
+import { type PlanSoFar, stepsToday, todayOf } from './today';
+import { hydrationToday, linesForToday, wettestLine } from './todaysWater';
 import { type Ceiling, weighSheet } from './weighSheet';
 
 /** More bowls than this in one batch is a slip in the capacity, not a plan. */
 const MOST_BOWLS = 50;
 /** Rounding a line by more than this share is worth a word to the cook. */
 const ROUNDING_WORTH_SAYING = 0.02;
-
-/** Share of the dough that ends up in balls: (1 − bowl loss)(1 − bench loss). */
-export const keptShare = (kitchen: Kitchen): number => (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss);
-
-/** Dough to mix for a number of balls: N · m / ((1 − ℓ_bowl)(1 − ℓ_bench)), in grams. */
-export const doughForPiecesG = (pieces: number, ballG: number, kitchen: Kitchen): number =>
-  (pieces * ballG) / keptShare(kitchen);
-
-interface Amounts {
-  pieces: number;
-  /** Before rounding. */
-  doughG: number;
-  flourLimitG: number;
-}
-
-function amountsFor(need: Need, doughPerFlour: number, kitchen: Kitchen): Amounts {
-  if (need.by === 'pieces') {
-    return {
-      pieces: need.pieces,
-      doughG: doughForPiecesG(need.pieces, need.ballG, kitchen),
-      flourLimitG: Infinity,
-    };
-  }
-  const doughG = need.flourG * doughPerFlour;
-  const pieces = wholePieces(doughG * keptShare(kitchen), need.ballG);
-  if (pieces < 1) {
-    throw InputError.at(
-      'need.flourG',
-      `${formatMass(need.flourG)} of flour makes ${formatMass(doughG)} of dough, less than one ball of ${formatMass(need.ballG)}.`,
-    );
-  }
-  return { pieces, doughG, flourLimitG: need.flourG };
-}
 
 function bowlsFor(doughG: number, ballG: number, kitchen: Kitchen): number {
   if (kitchen.bowlCapacityG < ballG) {
@@ -78,21 +48,6 @@ function roundingOf(sheet: readonly SheetLine[]): Plan['rounding'] {
     worstRelativeError: worst.relativeError,
     worstFractionError: Math.max(...sheet.map((l) => Math.abs(l.weighedFraction - l.fraction))),
   };
-}
-
-/** The wettest line holds back by feel: water if there is any, else the milk or yogurt. */
-function holdBackOf(
-  formula: Formula,
-  lines: readonly ResolvedLine[],
-  sheet: readonly SheetLine[],
-): Plan['holdBack'] {
-  if (formula.method.holdBack === 0) return null;
-  const waterIn = (line: ResolvedLine) => (line.food.kind === 'flour' ? 0 : line.fraction * line.food.water);
-  const wettest = lines.reduce((a, b) => (waterIn(b) > waterIn(a) ? b : a));
-  const row = sheet.find((line) => line.lineId === wettest.id);
-  if (!row || waterIn(wettest) === 0) return null;
-  const steps = Math.round((row.massG * formula.method.holdBack) / row.stepG);
-  return { lineId: row.lineId, massG: sumG([steps * row.stepG]) };
 }
 
 function warningsOf(
@@ -123,31 +78,47 @@ function warningsOf(
 }
 
 /**
- * Plans a batch: what to weigh in each bowl, the balls, the disc, the steps.
- * Pure: the same request gives the same plan.
+ * Plans a batch: what to weigh in each bowl, the balls, the disc, the steps; with conditions, the day's water, temperatures
+ * and rests. Pure: the same request gives the same plan.
  * @throws InputError naming the field when the formula, the need or the kitchen cannot be met
  */
 export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>): Plan {
-  const { formula, need, kitchen } = request;
-  const lines = resolveFormula(request);
-  const exact = doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food })));
-  const { pieces, doughG: neededG, flourLimitG } = amountsFor(need, exact.doughPerFlour, kitchen);
-  const bowls = bowlsFor(neededG, need.ballG, kitchen);
+  const { formula, need, conditions } = request;
+  if (request.mixer !== undefined && !request.kitchen.mixers?.some(({ id }) => id === request.mixer)) {
+    throw InputError.at('mixer', `There is no bowl or mixer “${request.mixer}” in this kitchen.`);
+  }
+  const { kitchen, mixer } = kitchenWith(request.kitchen, request.mixer);
+  const written = resolveFormula(request);
+  const hydration = conditions ? hydrationToday(written, conditions) : null;
+  const lines = hydration ? linesForToday(written, hydration) : written;
+  const asParts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
+  const { doughPerFlour } = doughTotals(asParts);
+  const densityGMl = doughDensity(asParts, formula.product.air);
+  const {
+    pieces,
+    ballG,
+    doughG: neededG,
+    limits,
+    scarcest,
+  } = amountsFor(need, { lines, doughPerFlour, densityGMl, kitchen });
+  const bowls = bowlsFor(neededG, ballG, kitchen);
 
   const ceilings: Ceiling[] = [
-    { covers: (line) => line.food.kind === 'flour', maxG: flourLimitG / bowls },
+    ...limits.map(({ covers, maxG }) => ({ covers, maxG: maxG / bowls })),
     { covers: () => true, maxG: kitchen.bowlCapacityG },
   ];
-  const sheet = weighSheet(lines, neededG / exact.doughPerFlour / bowls, kitchen, ceilings);
-  const sumOf = (rows: readonly SheetLine[]) => sumG(rows.map((row) => row.massG));
-  const bowlG = sumOf(sheet);
-  const bowlFlourG = sumOf(sheet.filter((row) => row.kind === 'flour'));
+  const rows = weighSheet(lines, neededG / doughPerFlour / bowls, kitchen, ceilings);
+  const sumOf = (of: readonly SheetLine[]) => sumG(of.map((row) => row.massG));
+  const bowlG = sumOf(rows);
+  const bowlFlourG = sumOf(rows.filter((row) => row.kind === 'flour'));
   if (bowlFlourG === 0) {
     throw InputError.at(
       'kitchen.benchStepG',
       `The flour of one bowl is less than the scale's step of ${formatMass(kitchen.benchStepG, kitchen.benchStepG)}; use a finer scale or make more.`,
     );
   }
+  const openShare = hydration ? 1 - hydration.hydration.low / hydration.hydration.today : 0;
+  const { holdBack, sheet } = keepBack(formula, rows, wettestLine(lines), openShare);
   const doughG = sumG([bowlG * bowls]);
   const foods = new Map(lines.map((line) => [line.id, line.food]));
   const parts = sheet.flatMap((row) => {
@@ -157,20 +128,18 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
 
   const ballsG = doughG * keptShare(kitchen);
   const doughDensityGMl = doughDensity(parts, formula.product.air);
-  const relaxed = {
-    diameterMm: discDiameterMm(need.ballG, formula.product.thicknessMm, doughDensityGMl),
-    thicknessMm: formula.product.thicknessMm,
-  };
-  const steps = planSteps(formula, sheet, bowls, pieces);
-  return {
+  const thicknessMm = need.by === 'discs' ? need.thicknessMm : formula.product.thicknessMm;
+  const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, doughDensityGMl), thicknessMm };
+  const plan: PlanSoFar = {
     format: PLAN_FORMAT,
-    formatVersion: 1,
+    formatVersion: 2,
     formula,
     need,
     kitchen,
+    mixer,
     ingredients: [...new Map(lines.map((line) => [line.food.id, composition(line.food)])).values()],
     pieces,
-    ballG: need.ballG,
+    ballG,
     bowls,
     neededG,
     sheet,
@@ -178,15 +147,22 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     doughG,
     flourG: sumG([bowlFlourG * bowls]),
     expectedBallG: ballsG / pieces,
-    leftoverG: ballsG - pieces * need.ballG,
+    leftoverG: ballsG - pieces * ballG,
     rounding: roundingOf(sheet),
     totals: doughTotals(parts),
-    holdBack: holdBackOf(formula, lines, sheet),
+    holdBack,
     doughDensityGMl,
     rolled: rolledFromRelaxed(relaxed, formula.product.springBack),
     relaxed,
+    ...(scarcest === undefined ? {} : { scarcest }),
+  };
+  const today = hydration && conditions ? todayOf(hydration, plan, lines, conditions) : null;
+  const steps = stepsToday(planSteps(formula, sheet, bowls, pieces), today);
+  return {
+    ...plan,
+    ...(today ? { today } : {}),
     steps,
-    expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0),
+    expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0) + (today?.cooling?.waitS ?? 0),
     warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
   };
 }

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
 import { INGREDIENT_KINDS, ingredientSchema } from '../ingredient/ingredientSchema';
-import { kitchenSchema } from './kitchenSchema';
+import { conditionsSchema } from './conditionsSchema';
+import { kitchenSchema, mixerSchema } from './kitchenSchema';
 import { needSchema } from './planRequestSchema';
 
 export const PLAN_FORMAT = 'kettle-scale/plan';
@@ -22,7 +23,9 @@ const sheetLineSchema = z.strictObject({
   exactG: massG,
   /** What to weigh, a multiple of the step. */
   massG,
-  /** Share of flour in the formula, and as the rounded sheet has it. */
+  /** What goes in before mixing, where the rest of `massG` follows by feel. */
+  startG: massG.optional(),
+  /** Share of flour asked for, and as the rounded sheet has it. */
   fraction: z.number(),
   weighedFraction: z.number(),
   /** massG / exactG − 1. */
@@ -71,12 +74,72 @@ const warningSchema = z.strictObject({
   message: z.string(),
 });
 
+const restSchema = z.strictObject({
+  earliestS: z.number(),
+  latestS: z.number(),
+  /** Why it is not earlier, and not later. */
+  whyEarliest: z.string(),
+  whyLatest: z.string(),
+});
+
+/** What the day changes in a plan. Shares of flour are fractions; masses are of one bowl. */
+const todaySchema = z.strictObject({
+  conditions: conditionsSchema,
+  /** Moisture of the flour now, and the moisture it goes to in this air (wet basis). */
+  flourMoisture: z.number(),
+  equilibriumMoisture: z.number(),
+  hydration: z.strictObject({
+    formula: z.number(),
+    /** What the flour's moisture and the lot add to it. */
+    byMoisture: z.number(),
+    byLot: z.number(),
+    today: z.number(),
+    /** Nine doughs in ten are right between these. */
+    low: z.number(),
+    high: z.number(),
+  }),
+  /** The liquid that follows the day; null where the formula has none. */
+  liquid: z
+    .strictObject({
+      lineId: z.string(),
+      /** In the bowl before the first touch, kept back, and the most it may come to. */
+      startG: massG,
+      heldG: massG,
+      lowG: massG,
+      highG: massG,
+      /** Temperature to bring it to; the wanted dough temperature may be out of its reach. */
+      tempC: z.number(),
+      reachable: z.boolean(),
+      ice: z.strictObject({ iceG: massG, liquidG: massG }).nullable(),
+      /** Where it cannot be reached. */
+      bestDoughC: z.number().nullable(),
+      flourC: z.number().nullable(),
+    })
+    .nullable(),
+  /** Temperature of the dough when it is kneaded. */
+  doughC: z.number(),
+  /** Of it, what the mixer's work adds. */
+  frictionC: z.number(),
+  /** Dough too hot for hands. */
+  cooling: z
+    .strictObject({
+      fromC: z.number(),
+      toC: z.number(),
+      waitS: z.number().nullable(),
+      spreadS: z.number().nullable(),
+    })
+    .nullable(),
+  /** Windows of the method's rests, in their order. */
+  rests: z.array(restSchema),
+});
+
 /** Everything computed for a batch, frozen when it starts. */
 export const planSchema = z.strictObject({
-  ...formatFields(PLAN_FORMAT, 1),
+  ...formatFields(PLAN_FORMAT, 1, 2),
   formula: formulaSchema,
   need: needSchema,
   kitchen: kitchenSchema,
+  mixer: mixerSchema.nullable().optional(),
   /** The ingredients of the formula as they were when the plan was made. */
   ingredients: z.array(ingredientSchema),
   pieces: z.number().int(),
@@ -104,12 +167,15 @@ export const planSchema = z.strictObject({
   }),
   /** As the rounded sheet has it. */
   totals: totalsSchema,
-  /** Liquid kept back per bowl, to be added by feel. */
+  /** Kept back per bowl, to be added by feel. */
   holdBack: z.strictObject({ lineId: z.string(), massG }).nullable(),
   doughDensityGMl: z.number(),
   /** The disc as rolled and after it has sprung back. */
   rolled: discSchema,
   relaxed: discSchema,
+  /** Ingredient that ran out first, where the stock decides. */
+  scarcest: z.string().optional(),
+  today: todaySchema.optional(),
   steps: z.array(stepSchema),
   expectedS: z.number(),
   warnings: z.array(warningSchema),
@@ -119,3 +185,4 @@ export type Plan = z.infer<typeof planSchema>;
 export type SheetLine = Plan['sheet'][number];
 export type Step = Plan['steps'][number];
 export type StepKind = Step['kind'];
+export type Today = NonNullable<Plan['today']>;

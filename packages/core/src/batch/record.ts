@@ -1,30 +1,54 @@
 import { doughTotals } from '../formula/percentages';
 import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
-import type { BatchState } from './foldBatch';
-import { keptShare } from './planBatch';
+import { type BatchState, inBowlG } from './foldBatch';
+import { keptShare } from './amounts';
 import type { Plan } from './planSchema';
 import type { BatchRecord } from './recordSchema';
 import { stepTitle } from './stepText';
+
+/** Points of hydration in a share. */
+const POINTS = 100;
+
+/** Whether the cook's last word on every bowl was that the dough is right. */
+function judgedRight(state: BatchState): boolean {
+  const kneaded = state.steps.filter(({ step }) => step.kind === 'knead');
+  return kneaded.every(({ seen, doneMs }) => {
+    const said = seen.filter((event) => event.type === 'felt' || event.type === 'tested').at(-1);
+    return (
+      doneMs !== null &&
+      (said?.type === 'felt' ? said.feel === 'right' : said?.type === 'tested' && said.passed)
+    );
+  });
+}
 
 /** Summarises a batch from its plan and its folded state. */
 export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
   const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
   const lines = plan.sheet.map((planned, index) => {
-    const inBowls = state.bowls.map((bowl) => bowl.lines[index]);
-    const all = inBowls.every((line) => line?.weighedG != null);
+    const inBowls = state.bowls.flatMap((bowl) => {
+      const line = bowl.lines[index];
+      return line ? [{ ...line, inG: inBowlG(line, bowl.closed) }] : [];
+    });
+    const all = inBowls.every((line) => line.weighedG !== null);
     return {
       lineId: planned.lineId,
       name: planned.name,
       stepG: planned.stepG,
       plannedG: sumG([planned.massG * plan.bowls]),
-      weighedG: all ? sumG(inBowls.map((line) => line?.weighedG ?? 0)) : null,
-      inG: sumG(inBowls.map((line) => line?.weighedG ?? line?.targetG ?? 0)),
+      weighedG: all ? sumG(inBowls.map((line) => (line.weighedG ?? 0) + line.addedG)) : null,
+      inG: sumG(inBowls.map((line) => line.inG)),
+      kind: planned.kind,
+      ingredient: planned.ingredient,
       food: foods.get(planned.ingredient),
     };
   });
   const mixedG = sumG(lines.map((line) => line.inG));
   const parts = lines.flatMap(({ inG, food }) => (food ? [{ mass: inG, food }] : []));
+  const flour = lines.find(({ kind }) => kind === 'flour')?.food;
+  if (flour && state.dustedG > 0) parts.push({ mass: state.dustedG, food: flour });
+  const actual = doughTotals(parts);
+  const lot = plan.today?.conditions.lot;
   const { finished, divided } = state;
   return {
     status: state.status,
@@ -45,7 +69,18 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
       weighedG,
     })),
     planned: plan.totals,
-    actual: doughTotals(parts),
+    actual,
+    ...(lot
+      ? {
+          lotFlourG: sumG(lines.map(({ ingredient, inG }) => (ingredient === lot.ingredient ? inG : 0))),
+        }
+      : {}),
+    ...(plan.today && judgedRight(state)
+      ? {
+          lotPoints:
+            POINTS * (actual.hydration - plan.today.hydration.formula - plan.today.hydration.byMoisture),
+        }
+      : {}),
     finishedMs: finished ? Date.parse(finished.at) : null,
   };
 }

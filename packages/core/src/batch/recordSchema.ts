@@ -30,6 +30,9 @@ export const batchRecordSchema = z.strictObject({
   planned: totalsSchema,
   /** Of the dough as weighed; lines not yet weighed count as asked. */
   actual: totalsSchema,
+  /** What the flour lot gave to it, and how much more it drank than its formula and its moisture say, once judged right. */
+  lotFlourG: z.number().optional(),
+  lotPoints: z.number().optional(),
   finishedMs: z.number().nullable(),
 });
 

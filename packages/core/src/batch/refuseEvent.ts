@@ -14,6 +14,16 @@ const STEP_KINDS_OF: Partial<Record<BatchEvent['type'], readonly StepKind[]>> = 
   rescaled: ['weigh'],
   started: ['mix', 'knead', 'rest', 'griddle'],
   done: ['mix', 'knead', 'rest', 'griddle'],
+  added: ['mix', 'knead'],
+  dusted: ['knead', 'divide', 'flatten'],
+  felt: ['mix', 'knead'],
+  tested: ['knead'],
+  measured: ['mix', 'knead', 'rest'],
+  'part-done': ['mix'],
+  poked: ['rest'],
+  'sprang-back': ['rest'],
+  extended: ['rest'],
+  covered: ['rest'],
 };
 
 /**
@@ -40,6 +50,9 @@ export function refuseEvent(plan: Plan, events: readonly BatchEvent[], event: Ba
   if (!step) return { reason: 'unfit', path: 'stepId', message: `This batch has no step “${event.stepId}”.` };
   if (!kinds.includes(step.kind)) {
     return { reason: 'unfit', path: 'stepId', message: `The step “${step.id}” cannot be ${event.type}.` };
+  }
+  if (event.type === 'added' && !plan.sheet.some(({ lineId }) => lineId === event.lineId)) {
+    return { reason: 'unfit', path: 'lineId', message: `This batch has no line “${event.lineId}”.` };
   }
   return null;
 }

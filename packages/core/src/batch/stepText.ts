@@ -1,4 +1,5 @@
 import type { Method } from '../formula/methodSchema';
+import type { StepState } from './foldBatch';
 import type { Plan, Step } from './planSchema';
 
 const KNEAD_TEST_WORDS: Record<Plan['formula']['method']['knead']['test'], string> = {
@@ -35,6 +36,18 @@ export function stepWindow(plan: Plan, step: Step): { earliestS: number; latestS
   const { method } = plan.formula;
   if (step.kind === 'mix') return { earliestS: method.mix.minS, latestS: method.mix.maxS };
   if (step.kind === 'knead') return { earliestS: method.knead.minS, latestS: method.knead.maxS };
-  const rest = step.kind === 'rest' ? method.rests[step.rest ?? 0] : undefined;
+  const rest =
+    step.kind === 'rest' ? (plan.today?.rests[step.rest ?? 0] ?? method.rests[step.rest ?? 0]) : undefined;
   return rest ? { earliestS: rest.earliestS, latestS: rest.latestS } : null;
+}
+
+/** The window of a step as it runs: a rest that was made longer opens later. */
+export function liveWindow(
+  plan: Plan,
+  { step, startedMs, extendedToMs }: StepState,
+): ReturnType<typeof stepWindow> {
+  const window = stepWindow(plan, step);
+  if (!window || startedMs === null || extendedToMs === null) return window;
+  const earliestS = Math.max(window.earliestS, (extendedToMs - startedMs) / 1000);
+  return { earliestS, latestS: Math.max(window.latestS, earliestS) };
 }

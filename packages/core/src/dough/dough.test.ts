@@ -10,6 +10,7 @@ import {
   heatPart,
   hydrationAtMoisture,
   learnLotOffset,
+  minutesToAge,
   mixedTemperature,
   moreRest,
   newLotOffset,
@@ -17,7 +18,6 @@ import {
   relaxationFromDisc,
   relaxationMin,
   restFor,
-  restWhileWarming,
   springBackAfter,
   spreadSurfaceM2,
   storedMoisture,
@@ -292,9 +292,9 @@ describe('cold balls', () => {
 
   test('rest counts less while the ball is cold', () => {
     const kind = { fat: 0, lightlyKneaded: false };
-    expect(restWhileWarming(0.06, kind, () => 25)).toBeCloseTo(restFor(0.06, 12), 0);
+    expect(minutesToAge(restFor(0.06, 1), kind, () => 25)).toBeCloseTo(restFor(0.06, 12), 0);
     const ball = warmingBall(60, 4, 24);
-    const cold = restWhileWarming(0.06, kind, (minute) => ball.meanC(minute * 60));
+    const cold = minutesToAge(restFor(0.06, 1), kind, (minute) => ball.meanC(minute * 60));
     expect(cold).toBeGreaterThan(restFor(0.06, 12) + 10);
     expect(cold).toBeLessThan(90);
   });

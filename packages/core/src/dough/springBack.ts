@@ -64,24 +64,24 @@ export function moreRest(springBack: number, wanted: number, tauMin: number): nu
   return tauMin * Math.log((springBack - SPRING_BACK.rested) / (wanted - SPRING_BACK.rested));
 }
 
+/** Step and end of the search below, minutes. */
+const SEARCH_MIN = { step: 0.5, longest: 24 * 60 } as const;
+
 /**
- * Rest in minutes until a dough whose temperature changes has relaxed as much as `restMin` at 25 °C would:
- * the age grows by dt/τ(T).
+ * Minutes until a dough whose temperature changes has relaxed by so many time constants: its age grows by dt/τ(T).
+ * Infinity where a day is not enough. `restFor(s, 1)` is the age for a spring-back.
  * @param tempAtMin temperature at a minute of the rest
  */
-export function restWhileWarming(
-  wanted: number,
+export function minutesToAge(
+  ages: number,
   kind: Omit<Relaxing, 'tempC'>,
   tempAtMin: (minute: number) => number,
 ): number {
-  const ages = restFor(wanted, 1);
-  if (!Number.isFinite(ages)) return Infinity;
-  const STEP_MIN = 0.5;
-  const LONGEST_MIN = 24 * 60;
+  const { step, longest } = SEARCH_MIN;
   let age = 0;
-  for (let minute = 0; minute < LONGEST_MIN; minute += STEP_MIN) {
+  for (let minute = 0; minute <= longest; minute += step) {
     if (age >= ages) return minute;
-    age += STEP_MIN / relaxationMin({ ...kind, tempC: tempAtMin(minute + STEP_MIN / 2) });
+    age += step / relaxationMin({ ...kind, tempC: tempAtMin(minute + step / 2) });
   }
   return Infinity;
 }

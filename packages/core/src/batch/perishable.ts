@@ -1,0 +1,8 @@
+import type { Ingredient } from '../ingredient/ingredientSchema';
+
+/** Drier than this it keeps on a shelf, as milk powder does. */
+const KEEPS_BELOW_WATER = 0.3;
+
+/** Whether a dough of these may not stand in the warm for long: fresh milk, yogurt, whey, cream or egg is in it. */
+export const isPerishable = (foods: readonly Pick<Ingredient, 'kind' | 'water'>[]): boolean =>
+  foods.some(({ kind, water }) => (kind === 'dairy' || kind === 'egg') && water > KEEPS_BELOW_WATER);

@@ -1,0 +1,60 @@
+import type { ResolvedLine } from '../formula/formulaSchema';
+import type { Conditions } from './conditionsSchema';
+import type { Plan, Step, Today } from './planSchema';
+import { planSteps } from './planSteps';
+import { heatToday } from './todaysHeat';
+import { restsToday } from './todaysRests';
+import { type TodaysHydration, wettestLine } from './todaysWater';
+
+/** A plan before the day's clock and warnings are worked out. */
+export type PlanSoFar = Omit<Plan, 'today' | 'steps' | 'expectedS' | 'warnings'>;
+
+/** What the day changes, once the sheet is known. */
+export function todayOf(
+  hydration: TodaysHydration,
+  plan: PlanSoFar,
+  lines: readonly ResolvedLine[],
+  conditions: Conditions,
+): Today {
+  const { formula, sheet, mixer = null, kitchen, totals, ballG, bowls } = plan;
+  const liquid = wettestLine(lines);
+  const row = sheet.find(({ lineId }) => lineId === liquid?.id);
+  const { liquid: heat, ...warmth } = heatToday({
+    ...{ formula, lines, sheet, conditions, mixer },
+    liquidLineId: liquid?.id ?? null,
+    doughDensityGMl: plan.doughDensityGMl,
+  });
+  const perPoint = liquid ? plan.flourG / bowls / liquid.food.water : 0;
+  const { today, low, high } = hydration.hydration;
+  const rests = restsToday({
+    ...{ formula, lines, kitchen, totals, ballG },
+    doughC: Math.min(warmth.doughC, warmth.cooling?.toC ?? warmth.doughC),
+    airC: conditions.airC,
+    beforeS: planSteps(formula, sheet, bowls, plan.pieces)
+      .filter(({ kind }) => kind === 'mix' || kind === 'knead')
+      .reduce((sum, { expectedS }) => sum + expectedS, 0),
+  });
+  return {
+    conditions,
+    ...hydration,
+    liquid: row
+      ? {
+          lineId: row.lineId,
+          startG: row.startG ?? row.massG,
+          heldG: row.massG - (row.startG ?? row.massG),
+          lowG: row.massG + (low - today) * perPoint,
+          highG: row.massG + (high - today) * perPoint,
+          ...heat,
+        }
+      : null,
+    ...warmth,
+    rests,
+  };
+}
+
+/** Steps whose rests last as long as the day asks for. */
+export const stepsToday = (steps: Step[], today: Today | null): Step[] =>
+  steps.map((step) => {
+    const rest = step.rest === undefined ? undefined : today?.rests[step.rest];
+    return rest ? { ...step, expectedS: rest.earliestS } : step;
+  });

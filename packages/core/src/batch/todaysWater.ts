@@ -1,0 +1,68 @@
+import { newLotOffset, nextBatchReach } from '../dough/lotOffset';
+import {
+  MILL_MOISTURE,
+  equilibriumMoisture,
+  hydrationAtMoisture,
+  storedMoisture,
+} from '../dough/flourMoisture';
+import type { ResolvedLine } from '../formula/formulaSchema';
+import { doughTotals } from '../formula/percentages';
+import type { Conditions } from './conditionsSchema';
+import type { Today } from './planSchema';
+
+export type TodaysHydration = Pick<Today, 'flourMoisture' | 'equilibriumMoisture' | 'hydration'>;
+
+/** The day may take or give this share of the liquid; more is a slip in the figures. */
+const LARGEST_CHANGE = 0.5;
+const PER_POINT = 0.01;
+
+const waterIn = (line: ResolvedLine): number =>
+  line.food.kind === 'flour' ? 0 : line.fraction * line.food.water;
+
+/** The line that follows the day and the feel: water if there is any, else the milk or yogurt. */
+export function wettestLine(lines: readonly ResolvedLine[]): ResolvedLine | null {
+  const wettest = lines.reduce((a, b) => (waterIn(b) > waterIn(a) ? b : a));
+  return waterIn(wettest) > 0 ? wettest : null;
+}
+
+/** Moisture of the flour now: as measured, else as the lot has followed the air since it came, else the mill's. */
+function moistureNow({ airC, humidity, flourMoisture, lot }: Conditions): {
+  now: number;
+  equilibrium: number;
+} {
+  const equilibrium = equilibriumMoisture(airC, humidity);
+  if (flourMoisture !== undefined) return { now: flourMoisture, equilibrium };
+  if (!lot) return { now: MILL_MOISTURE, equilibrium };
+  return { now: storedMoisture(lot.moisture, equilibrium, lot.days, lot.storage), equilibrium };
+}
+
+/** The hydration that the day asks for, and how far it may be off: the flour's moisture and what the lot has taught. */
+export function hydrationToday(lines: readonly ResolvedLine[], conditions: Conditions): TodaysHydration {
+  const { now, equilibrium } = moistureNow(conditions);
+  const formula = doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food }))).hydration;
+  const byMoisture = hydrationAtMoisture(formula, now) - formula;
+  const offset = conditions.lot?.offset ?? newLotOffset();
+  const byLot = offset.meanPoints * PER_POINT;
+  const reach = nextBatchReach(offset) * PER_POINT;
+  const today = formula + byMoisture + byLot;
+  return {
+    flourMoisture: now,
+    equilibriumMoisture: equilibrium,
+    hydration: { formula, byMoisture, byLot, today, low: today - reach, high: today + reach },
+  };
+}
+
+/** The lines with the wettest one changed so that the dough has the day's hydration. */
+export function linesForToday(
+  lines: readonly ResolvedLine[],
+  { hydration }: TodaysHydration,
+): ResolvedLine[] {
+  const wettest = wettestLine(lines);
+  if (!wettest) return [...lines];
+  const wanted = wettest.fraction + (hydration.today - hydration.formula) / wettest.food.water;
+  const fraction = Math.min(
+    wettest.fraction * (1 + LARGEST_CHANGE),
+    Math.max(wettest.fraction * (1 - LARGEST_CHANGE), wanted),
+  );
+  return lines.map((line) => (line.id === wettest.id ? { ...line, fraction } : line));
+}
