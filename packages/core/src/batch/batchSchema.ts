@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { countField, instantField, slugField, uuidField } from '../fields';
 import { eventSchema } from './eventSchema';
+import { conditionsSchema } from './conditionsSchema';
 import { needSchema } from './planRequestSchema';
 import { planSchema } from './planSchema';
 
@@ -12,6 +13,9 @@ export const batchStartSchema = z.strictObject({
   formulaVersion: countField('Formula version', { min: 1, max: 100_000 }),
   need: needSchema,
   flourLotId: slugField('Flour lot').optional(),
+  /** The day; what is believed of the lot is filled in by the server. */
+  conditions: conditionsSchema.optional(),
+  mixer: slugField('Mixer').optional(),
 });
 
 /** A batch: its frozen plan and everything that happened. */

@@ -1,6 +1,6 @@
 import type { BatchState } from './foldBatch';
 import type { Plan, Step } from './planSchema';
-import { stepTitle, stepWindow } from './stepText';
+import { liveWindow, stepTitle } from './stepText';
 
 /** How long a step was meant to take and how long it took. */
 export interface StepTime {
@@ -18,8 +18,9 @@ export interface StepTime {
 /** Planned against actual time of every step of a batch that began at `startedMs`. */
 export function stepTimes(plan: Plan, state: BatchState, startedMs: number): StepTime[] {
   const doneTimes = [startedMs, ...state.steps.flatMap(({ doneMs }) => (doneMs === null ? [] : [doneMs]))];
-  return state.steps.map(({ step, startedMs: ownStartMs, doneMs }) => {
-    const window = stepWindow(plan, step);
+  return state.steps.map((stepState) => {
+    const { step, startedMs: ownStartMs, doneMs } = stepState;
+    const window = liveWindow(plan, stepState);
     const fromMs =
       ownStartMs ?? Math.max(startedMs, ...doneTimes.filter((ms) => doneMs !== null && ms < doneMs));
     const actualS = doneMs === null ? null : Math.max(0, (doneMs - fromMs) / 1000);

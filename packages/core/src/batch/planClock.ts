@@ -1,0 +1,34 @@
+import type { Plan, Step } from './planSchema';
+import { stepTitle } from './stepText';
+
+/** A stretch of the batch's own clock. */
+export interface ClockEntry {
+  kind: Step['kind'];
+  title: string;
+  startMs: number;
+  endMs: number;
+  /** Of a rest: the last moment it is still good. */
+  latestMs: number | null;
+}
+
+/** When each part of a plan begins and ends, started at `startMs`: bowls one after the other, weighing as one part. */
+export function planClock(plan: Plan, startMs: number): ClockEntry[] {
+  const entries: ClockEntry[] = [];
+  let nowMs = startMs;
+  for (const step of plan.steps) {
+    const coolS = step.kind === 'mix' ? (plan.today?.cooling?.waitS ?? 0) : 0;
+    const endMs = nowMs + (step.expectedS + coolS) * 1000;
+    const bowl = step.bowl && plan.bowls > 1 ? `, bowl ${step.bowl}` : '';
+    const title = `${step.kind === 'weigh' ? 'Weigh' : stepTitle(plan, step)}${bowl}`;
+    const rest =
+      step.rest === undefined ? undefined : (plan.today?.rests ?? plan.formula.method.rests)[step.rest];
+    const last = entries.at(-1);
+    if (last?.title === title) last.endMs = endMs;
+    else {
+      const latestMs = rest ? nowMs + rest.latestS * 1000 : null;
+      entries.push({ kind: step.kind, title, startMs: nowMs, endMs, latestMs });
+    }
+    nowMs = endMs;
+  }
+  return entries;
+}

@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import { choiceField, fractionField, instantField, numberField, slugField } from '../fields';
+
+/** The instruments of a kitchen. Each ships as a simulated stand-in; the bridge of a real one posts the same readings. */
+export const DEVICE_KINDS = ['scale', 'room', 'probe'] as const;
+export type DeviceKind = (typeof DEVICE_KINDS)[number];
+
+const base = { at: instantField('Time of the reading') };
+
+export const readingSchema = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({
+      ...base,
+      kind: z.literal('scale'),
+      /** Net of the tare. */
+      massG: numberField('Weight', { min: -200_000, max: 200_000, unit: 'g' }),
+      steady: z.boolean('Say whether the weight is steady.'),
+      overload: z.boolean('Say whether the scale is overloaded.'),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('room'),
+      tempC: numberField('Air temperature', { min: -40, max: 80, unit: '°C' }),
+      humidity: fractionField('Air humidity', 0, 1),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('probe'),
+      tempC: numberField('Probe temperature', { min: -40, max: 300, unit: '°C' }),
+      steady: z.boolean('Say whether the temperature is steady.'),
+    }),
+  ],
+  { error: 'A reading is of a “scale”, a “room” or a “probe”.' },
+);
+
+export type Reading = z.infer<typeof readingSchema>;
+export type ReadingOf<K extends DeviceKind> = Extract<Reading, { kind: K }>;
+
+const massG = (label: string) => numberField(label, { min: 0.01, max: 100_000, unit: 'g' });
+
+/** What can be done to a device: a tare goes to a real scale too; the rest plays with a simulated one. */
+export const deviceActSchema = z.discriminatedUnion(
+  'act',
+  [
+    z.strictObject({ act: z.literal('tare') }),
+    /** A stream onto the scale. */
+    z.strictObject({
+      act: z.literal('pour'),
+      massG: massG('Pour'),
+      seconds: numberField('Time of the pour', { min: 0.1, max: 600, unit: 's' }),
+    }),
+    /** Put on at once: a bowl, a ball. */
+    z.strictObject({ act: z.literal('place'), massG: massG('Weight') }),
+    z.strictObject({ act: z.literal('scoop'), massG: massG('Scoop') }),
+    /** Everything off the plate. */
+    z.strictObject({ act: z.literal('clear') }),
+    z.strictObject({
+      act: z.literal('air'),
+      tempC: numberField('Air temperature', { min: -20, max: 60, unit: '°C' }),
+      humidity: fractionField('Air humidity', 0.02, 0.98),
+    }),
+    /** The probe goes into something. */
+    z.strictObject({
+      act: z.literal('dip'),
+      tempC: numberField('Temperature', { min: -20, max: 250, unit: '°C' }),
+    }),
+  ],
+  { error: 'This act is not known.' },
+);
+
+export type DeviceAct = z.infer<typeof deviceActSchema>;
+
+/** A device as the kitchen knows it. */
+export const deviceSchema = z.strictObject({
+  kind: choiceField('Device', DEVICE_KINDS),
+  name: z.string(),
+  /** False once a bridge has posted a reading of its own. */
+  simulated: z.boolean(),
+  /** Smallest difference it shows, in its own unit. */
+  resolution: z.number(),
+  unit: z.string(),
+  reading: readingSchema.nullable(),
+});
+
+export type Device = z.infer<typeof deviceSchema>;
+
+export const deviceParamsSchema = z.strictObject({ kind: slugField('Device') });
