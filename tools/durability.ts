@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import type { Batch, BatchEvent, Formula } from '@kettle-scale/core';
 import { v7 as uuidv7 } from 'uuid';
-import { openRandom } from '../apps/server/src/demo/random';
+import { openRandom } from '../apps/server/src/random';
 import { type RunningServer, startServer } from './demoServer';
 
 const { values } = parseArgs({

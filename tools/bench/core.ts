@@ -11,7 +11,7 @@ import {
 } from '@kettle-scale/core';
 import { listFormula, readList } from '@kettle-scale/core/writing';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
-import { openRandom } from '../../apps/server/src/demo/random';
+import { openRandom } from '../../apps/server/src/random';
 import { simulateBatch } from '../../apps/server/src/demo/simulateBatch';
 import type { Measured } from '../bench';
 

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { DEFAULT_KITCHEN, type BatchEvent, type Need, planBatch } from '@kettle-scale/core';
 import { v7 as uuidv7 } from 'uuid';
 import { openDatabase } from '../../apps/server/src/db/openDatabase';
-import { openRandom } from '../../apps/server/src/demo/random';
+import { openRandom } from '../../apps/server/src/random';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import { simulateBatch } from '../../apps/server/src/demo/simulateBatch';
 import { openStores } from '../../apps/server/src/stores';

@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEFAULT_KITCHEN } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core';
 import { runKettle } from './cli';
 
 const folder = mkdtempSync(join(tmpdir(), 'kettle-cli-'));
@@ -34,6 +34,83 @@ test('plan prints the plan', async () => {
   const { code, out } = await kettle('plan in.json', request);
   expect(code).toBe(0);
   expect(JSON.parse(out)).toMatchObject({ format: 'kettle-scale/plan', pieces: 24, bowls: 1 });
+});
+
+test('plan takes every need and the day', async () => {
+  const conditions = { ...ORDINARY_DAY, doughC: 30, flourMoisture: 0.12 };
+  const need = { by: 'stock', atHand: [{ ingredient: 'flour-strong', massG: 3000 }], ballG: 105 };
+  const asked = { ...request, formatVersion: 2, need, conditions };
+  const { code, out } = await kettle('plan in.json', asked);
+  expect(code).toBe(0);
+  expect(JSON.parse(out)).toMatchObject({
+    scarcest: 'Strong flour',
+    today: { doughC: 30, flourMoisture: 0.12 },
+  });
+});
+
+describe('one question of the bench', () => {
+  const answer = async (command: string) => {
+    const { code, out, err } = await kettle(command);
+    expect(err).toBe('');
+    expect(code).toBe(0);
+    return JSON.parse(out);
+  };
+
+  test('water', async () => {
+    expect(await answer('water --hydration 55 --moisture 12')).toMatchObject({
+      inputs: { hydration: 55, moisture: 12 },
+      hydrationForMoisturePercent: expect.closeTo(58.6, 2),
+      hydrationTodayPercent: expect.closeTo(58.6, 2),
+    });
+    const learned = await answer('water --hydration 55 --moisture 14 --observed 2,2,2,2');
+    expect(learned.hydrationTodayPercent).toBeCloseTo(55 + 8 / 4.25, 6);
+  });
+
+  test('watertemp', async () => {
+    const parts = '--part flour-strong:10000:22 --part oil-rapeseed:1100:22 --part salt-fine:200:22';
+    const cold = `watertemp ${parts} --liquid-g 5400 --hydration-heat 0`;
+    expect(await answer(`${cold} --dough 30`)).toMatchObject({
+      liquidC: expect.closeTo(37.04, 2),
+      reachable: true,
+    });
+    const hot = 'watertemp --part flour-strong:10000:22 --part oil-rapeseed:1000:22 --liquid-g 5800';
+    expect(await answer(`${hot} --liquid-temp 96 --hydration-heat 0`)).toMatchObject({
+      doughC: expect.closeTo(63.01, 2),
+    });
+  });
+
+  test('rest', async () => {
+    expect(await answer('rest --spring-back 6 --tau 12')).toMatchObject({ restMin: expect.closeTo(26.4, 1) });
+    const ball = await answer('rest --ball 60 --from 4 --air 24');
+    expect(ball.centreC).toMatchObject({ 10: expect.closeTo(5.46, 1), 60: expect.closeTo(17.58, 1) });
+  });
+
+  test('correct', async () => {
+    expect(await answer('correct --feel sticky --flour-g 1000 --hydration 55 --top-up salt:2')).toMatchObject(
+      {
+        kind: 'flour',
+        massG: expect.closeTo(30 / 0.55, 6),
+        topUps: [{ name: 'salt', massG: expect.closeTo(0.6 / 0.55, 6) }],
+      },
+    );
+  });
+
+  test.each([
+    ['water --hydration lots', 'hydration: Hydration must be a number.'],
+    ['water --hydration 55 --humidity 120', 'humidity: Air humidity must be between 2 and 98 %.'],
+    [
+      'watertemp --liquid-g 100',
+      'dough: Say the wanted dough temperature (--dough) or that of the liquid (--liquid-temp).',
+    ],
+    ['watertemp --part stone:1:2 --liquid-g 100 --dough 30', 'part[0]: There is no ingredient “stone”.'],
+    ['rest --spring-back 40', 'springBack: Spring-back must be between 0 and 22 %.'],
+    ['correct --feel odd --flour-g 1 --hydration 50', 'feel: Feel must be one of:'],
+  ])('%s is refused in one line', async (command, sentence) => {
+    const { code, err } = await kettle(command);
+    expect(code).toBe(2);
+    expect(err).toContain(sentence);
+    expect(err.trim().split('\n')).toHaveLength(1);
+  });
 });
 
 test('formula check says what a formula comes to', async () => {

@@ -3,6 +3,7 @@ import { resolve } from 'node:path';
 import { InputError, parseInput, planBatch, planRequestSchema } from '@kettle-scale/core';
 import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/documents';
 import { Argument, Command, CommanderError } from 'commander';
+import { addBenchCommands } from './benchCommands';
 import { addFormulaCommands } from './formulaCommands';
 
 interface Streams {
@@ -47,6 +48,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
     .description('print the plan of a plan request')
     .argument('<file>')
     .action((file: string) => print(planBatch(parseInput(planRequestSchema, document(file)))));
+  addBenchCommands(program, { print });
   addFormulaCommands(program, { out, print, read: text, readJson: document });
   program
     .command('schema')
@@ -68,7 +70,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
       if (error.exitCode === 0) return 0;
       const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
       err(
-        `${words === '(outputHelp)' ? 'Say what to do: plan, formula or schema; --help lists them.' : words}\n`,
+        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, formula or schema; --help lists them.' : words}\n`,
       );
       return BAD_INPUT;
     }

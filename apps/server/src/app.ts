@@ -1,3 +1,4 @@
+import { DEVICE_KINDS } from '@kettle-scale/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -6,12 +7,16 @@ import { pinoHttp } from 'pino-http';
 import { batchRoutes } from './batches/routes';
 import { bookRoutes } from './book/routes';
 import type { Database } from './db/openDatabase';
+import { openDevices } from './devices/devices';
+import { deviceRoutes } from './devices/routes';
 import { formulaRoutes } from './formulas/routes';
 import { flourLotRoutes } from './flourLots/routes';
 import { noSuchAddress, problemHandler } from './http/problem';
 import { routerOf } from './http/route';
 import { ingredientRoutes } from './ingredients/routes';
 import { kitchenRoutes } from './kitchen/routes';
+import { newsStream, streamHandler } from './live/eventStream';
+import { type Hub, createHub } from './live/hub';
 import { planRoutes } from './plans/routes';
 import type { Stores } from './stores';
 import { openApiDocument } from './system/openApi';
@@ -32,19 +37,33 @@ export interface AppOptions {
   /** Folder of the exported web app; without it only the API is served. */
   webDir?: string;
   now?: () => Date;
+  /** Tells screens what was stored; closing it ends their streams. */
+  hub?: Hub;
+  /** Of the simulated devices, so that a test can be repeated. */
+  deviceSeed?: number;
 }
 
 /** Builds the whole server as a value: no port, no signals, no clock of its own. */
-export function createApp({ database, stores, logger, webDir, now = () => new Date() }: AppOptions): Express {
+export function createApp({
+  database,
+  stores,
+  logger,
+  webDir,
+  now = () => new Date(),
+  hub = createHub(),
+  deviceSeed = 1,
+}: AppOptions): Express {
+  const devices = openDevices({ now, seed: deviceSeed });
   const routes = [
     ...systemRoutes(database, VERSION, now),
     ...ingredientRoutes(stores.ingredients, stores),
     ...kitchenRoutes(stores.kitchen),
-    ...flourLotRoutes(stores.flourLots),
+    ...flourLotRoutes(stores.flourLots, { ingredients: stores.ingredients, hub, now }),
     ...formulaRoutes(stores.formulas, stores.ingredients, now),
     ...bookRoutes(database, stores, now),
-    ...planRoutes(stores.ingredients),
-    ...batchRoutes(stores, now),
+    ...planRoutes(stores.plans, stores.ingredients, hub),
+    ...batchRoutes(stores, hub, now),
+    ...deviceRoutes(devices),
   ];
   const openApi = openApiDocument(routes, VERSION);
 
@@ -67,6 +86,13 @@ export function createApp({ database, stores, logger, webDir, now = () => new Da
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json(openApi);
   });
+  app.get('/api/v1/stream', newsStream(hub));
+  for (const kind of DEVICE_KINDS) {
+    app.get(
+      `/api/v1/devices/${kind}/stream`,
+      streamHandler(hub, (send) => devices.follow(kind, send)),
+    );
+  }
   app.use('/api/v1', routerOf(routes));
   app.use('/api', noSuchAddress);
   if (webDir) app.use(serveWebApp(webDir));

@@ -5,6 +5,7 @@ import pino from 'pino';
 import { createApp } from './app';
 import { openDatabase } from './db/openDatabase';
 import { seedDemo } from './demo/seedDemo';
+import { createHub } from './live/hub';
 import { openStores } from './stores';
 
 // Sequelize makes an error object for every query; mapping its stack back to TypeScript would cost more than the query.
@@ -17,6 +18,7 @@ const { values } = parseArgs({
     data: { type: 'string', default: '.data/kitchen' },
     web: { type: 'string' },
     demo: { type: 'boolean', default: false },
+    'device-seed': { type: 'string', default: '1' },
   },
 });
 
@@ -35,7 +37,15 @@ const database = await openDatabase(join(values.data, 'kitchen.sqlite'));
 const stores = await openStores(database);
 if (values.demo) await seedDemo(stores, new Date());
 
-const app = createApp({ database, stores, logger, ...(values.web ? { webDir: values.web } : {}) });
+const hub = createHub();
+const app = createApp({
+  database,
+  stores,
+  logger,
+  hub,
+  deviceSeed: Number(values['device-seed']),
+  ...(values.web ? { webDir: values.web } : {}),
+});
 const server = createServer(app);
 server.on('error', (error: NodeJS.ErrnoException) => {
   const reason =
@@ -57,6 +67,7 @@ function stop(): void {
   server.close(() => {
     void database.close().then(() => process.exit(0));
   });
+  hub.close();
   server.closeIdleConnections();
 }
 process.on('SIGINT', stop);

@@ -3,6 +3,7 @@ import type { Database } from './db/openDatabase';
 import { type FlourLotStore, openFlourLotStore } from './flourLots/store';
 import { type FormulaStore, openFormulaStore } from './formulas/store';
 import { type IngredientStore, openIngredientStore } from './ingredients/store';
+import { type PlanStore, openPlanStore } from './plans/store';
 import { type KitchenStore, openKitchenStore } from './kitchen/store';
 
 export interface Stores {
@@ -11,6 +12,7 @@ export interface Stores {
   flourLots: FlourLotStore;
   formulas: FormulaStore;
   batches: BatchStore;
+  plans: PlanStore;
 }
 
 /** Opens every store on a database that is up to date. */
@@ -21,5 +23,6 @@ export async function openStores(database: Database): Promise<Stores> {
     flourLots: openFlourLotStore(database),
     formulas: openFormulaStore(database),
     batches: openBatchStore(database),
+    plans: openPlanStore(database),
   };
 }

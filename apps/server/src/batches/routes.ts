@@ -5,6 +5,7 @@ import {
   batchStartSchema,
   batchSummarySchema,
   eventSchema,
+  lotToday,
   planBatch,
 } from '@kettle-scale/core';
 import { z } from 'zod';
@@ -15,6 +16,7 @@ import { HttpProblem, notFound } from '../http/problem';
 import { JsonText, route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
 import type { KitchenStore } from '../kitchen/store';
+import type { Hub } from '../live/hub';
 import type { BatchStore } from './store';
 
 const DAY_MS = 24 * 3600 * 1000;
@@ -33,7 +35,7 @@ export interface BatchStores {
   flourLots: FlourLotStore;
 }
 
-export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
+export function batchRoutes(stores: BatchStores, hub: Hub, now: () => Date): Route[] {
   const { batches } = stores;
 
   /** Clocks of phones differ a little; an act more than a day ahead is a wrong clock and would break every timer. */
@@ -43,17 +45,28 @@ export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
     }
   };
 
+  /** The day with what the kitchen itself knows of the lot, whatever the phone last heard. */
+  async function dayOf({ flourLotId, conditions }: BatchStart) {
+    const nowMs = now().getTime();
+    const lot = flourLotId
+      ? (await stores.flourLots.states(nowMs)).find(({ id }) => id === flourLotId)
+      : undefined;
+    if (flourLotId && !lot) throw InputError.at('flourLotId', 'This flour lot is not in this kitchen.');
+    if (!conditions) return {};
+    const { lot: _told, ...day } = conditions;
+    return { conditions: { ...day, ...(lot ? { lot: lotToday(lot, nowMs) } : {}) } };
+  }
+
   async function planFor(start: BatchStart) {
     const version = await stores.formulas.get(start.formulaId, start.formulaVersion);
     if (!version) throw InputError.at('formulaId', 'This version of the formula is not in this kitchen.');
-    if (start.flourLotId && !(await stores.flourLots.has(start.flourLotId))) {
-      throw InputError.at('flourLotId', 'This flour lot is not in this kitchen.');
-    }
     return planBatch({
       formula: version.formula,
       need: start.need,
       kitchen: await stores.kitchen.get(),
       ingredients: await stores.ingredients.list(),
+      ...(await dayOf(start)),
+      ...(start.mixer === undefined ? {} : { mixer: start.mixer }),
     });
   }
 
@@ -81,6 +94,7 @@ export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
             { path: 'id', message: 'This id is taken.' },
           ]);
         }
+        if (stored.outcome === 'new') hub.publish({ type: 'batch', batchId: body.id });
         return { status: stored.outcome === 'new' ? 201 : 200, body: stored.value };
       },
     }),
@@ -129,6 +143,7 @@ export function batchRoutes(stores: BatchStores, now: () => Date): Route[] {
           const { reason, path, message } = result.refusal;
           throw new HttpProblem(reason === 'over' ? 409 : 422, message, [{ path, message }]);
         }
+        if (result.outcome === 'new') hub.publish({ type: 'event', batchId: params.id, event: body });
         return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
       },
     }),

@@ -36,6 +36,12 @@ interface SummaryRow extends Omit<BatchSummary, 'record'> {
 /** Acts after which a batch may be over, or no longer over. */
 const TURNING: ReadonlySet<BatchEvent['type']> = new Set(['finished', 'abandoned', 'void']);
 
+/** Flour of the lot that a plan asks for, of a batch whose record does not say. */
+const PLANNED_LOT_FLOUR = `
+  SELECT SUM(line.value ->> 'massG') * ($9 ->> '$.bowls')
+  FROM json_each($9, '$.sheet') AS line, flour_lots AS lot
+  WHERE lot.id = $6 AND line.value ->> 'ingredient' = lot.ingredientId`;
+
 /** The record as the log keeps it. */
 function summaryText(record: BatchRecord): string {
   const { lines, ...summary } = record;
@@ -105,11 +111,12 @@ export function openBatchStore({ sequelize, write }: Database) {
     const { id, at, formulaId, formulaVersion, flourLotId = null } = start;
     const over = record.status !== 'running';
     await run(
-      `INSERT INTO batches (id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, status, start, plan, record)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      `INSERT INTO batches (id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, status, start, plan, record, lotFlourG, lotPoints)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, COALESCE($11, (${PLANNED_LOT_FLOUR})), $12)`,
       [
         ...[id, at, formulaId, plan.formula.name, formulaVersion, flourLotId, record.status],
         ...[JSON.stringify(start), JSON.stringify(plan), over ? summaryText(record) : null],
+        ...[record.lotFlourG ?? null, record.lotPoints ?? null],
       ],
       transaction,
     );
@@ -136,8 +143,9 @@ export function openBatchStore({ sequelize, write }: Database) {
       const [seq] = await sequelize.query(sql, { bind, type: QueryTypes.INSERT, transaction });
       const kept = record.status === 'running' ? null : summaryText(record);
       await run(
-        'UPDATE batches SET status = $1, record = $2 WHERE id = $3',
-        [record.status, kept, id],
+        `UPDATE batches SET status = $1, record = $2, lotFlourG = COALESCE($4, lotFlourG), lotPoints = $5
+         WHERE id = $3`,
+        [record.status, kept, id, record.lotFlourG ?? null, record.lotPoints ?? null],
         transaction,
       );
       return seq;

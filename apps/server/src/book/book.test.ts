@@ -172,10 +172,18 @@ test('a kitchen of the first release opens with all it had', async () => {
     'deckhand-wrap',
     JSON.stringify({ ...wrap(), formatVersion: 1 }),
   ]);
+  const plan = { formula: { name: 'Wrap' }, bowls: 2, sheet: [{ ingredient: 'flour-strong', massG: 1500 }] };
+  await run(
+    `INSERT INTO batches (id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, status, start, plan)
+     VALUES ('b', '2026-01-02T09:00:00.000Z', 'deckhand-wrap', 'Wrap', 1, 'lot-1', 'finished', '{}', $1)`,
+    [JSON.stringify(plan)],
+  );
   await old.close();
 
   const opened = await openTestKitchen({ file });
-  expect((await opened.api.get('/api/v1/flour-lots')).body).toEqual([lot]);
+  expect((await opened.api.get('/api/v1/flour-lots')).body).toMatchObject([
+    { ...lot, boughtG: 25_000, usedG: 3000, leftG: 22_000, uses: [{ batchId: 'b' }] },
+  ]);
   expect((await opened.api.get('/api/v1/formulas')).body).toMatchObject([
     { id: 'deckhand-wrap', formatVersion: 1 },
   ]);

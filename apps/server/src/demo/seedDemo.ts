@@ -1,9 +1,11 @@
 import {
+  type Conditions,
   type FlourLot,
   type Formula,
   type Kitchen,
   type Need,
   formulaSchema,
+  lotToday,
   parseInput,
   planBatch,
 } from '@kettle-scale/core';
@@ -15,7 +17,7 @@ import lanternRound from './formulas/lantern-round.json';
 import pilotPress from './formulas/pilot-press.json';
 import sailclothSheet from './formulas/sailcloth-sheet.json';
 import { type Cook, simulateBatch } from './simulateBatch';
-import { openRandom } from './random';
+import { openRandom } from '../random';
 
 const SEED = 20_417;
 const DAY_MS = 24 * 3600 * 1000;
@@ -31,15 +33,60 @@ const DEMO_KITCHEN: Kitchen = {
   benchLoss: 0.005,
   measures: 'us',
   currency: 'EUR',
+  coldLimitH: 4,
+  mixers: [
+    {
+      id: 'spiral',
+      name: 'Spiral',
+      by: 'machine',
+      minG: 3000,
+      maxG: 12_000,
+      warmCPerMin: 0.9,
+      openingMm: 480,
+    },
+    {
+      id: 'small',
+      name: 'Small mixer',
+      by: 'machine',
+      minG: 800,
+      maxG: 3500,
+      warmCPerMin: 0.5,
+      openingMm: 300,
+    },
+    { id: 'tub', name: 'Tub, by hand', by: 'hand', minG: 200, maxG: 5000, warmCPerMin: 0, openingMm: 420 },
+  ],
 };
 
-const lot = (id: string, name: string, daysAgo: number, nowMs: number): FlourLot => ({
+const lot = (
+  id: string,
+  name: string,
+  daysAgo: number,
+  nowMs: number,
+  more: Pick<FlourLot, 'bags' | 'bagPrice' | 'moisture' | 'storage'>,
+): FlourLot => ({
   id,
   ingredient: 'flour-strong',
   name,
   receivedOn: new Date(nowMs - daysAgo * DAY_MS).toISOString().slice(0, 10),
   bagKg: 25,
+  ...more,
 });
+
+/** How much more each lot really drinks than its moisture says, in points; the records find it out. */
+export const LOT_THIRST: Record<string, number> = { 'quay-12': 0.8, 'quay-13': 2.6 };
+
+/** The quay's air: a dry week, then the usual damp. */
+const DRY_WEEK_DAYS_AGO = { from: 13, to: 7 } as const;
+const airOf = (daysAgo: number): Conditions => {
+  const dry = daysAgo <= DRY_WEEK_DAYS_AGO.from && daysAgo >= DRY_WEEK_DAYS_AGO.to;
+  return {
+    airC: dry ? 27 : 24,
+    humidity: dry ? 0.34 : 0.6,
+    airFrom: 'sensor',
+    flourC: dry ? 24 : 22,
+    liquidC: 16,
+  };
+};
 
 const STEADY: Cook = { weighingSdSteps: 0.5, overPour: 0, rejects: 0.02 };
 const HURRIED: Cook = { weighingSdSteps: 0.9, overPour: 1, rejects: 0.05 };
@@ -57,6 +104,24 @@ interface Past {
 
 /** What was made lately, before the sailings. */
 const PAST: readonly Past[] = [
+  ...[12, 10, 8].map((daysAgo): Past => ({
+    formula: 'deckhand-wrap',
+    daysAgo,
+    hour: 9,
+    need: { by: 'pieces', pieces: 56, ballG: 105 },
+    cook: STEADY,
+    flourLotId: 'quay-12',
+    note: 'Dry week: the dough wanted more water.',
+  })),
+  {
+    formula: 'pilot-press',
+    daysAgo: 6,
+    hour: 13.5,
+    need: { by: 'pieces', pieces: 60, ballG: 36 },
+    cook: { ...STEADY, rejects: 0.3 },
+    flourLotId: 'quay-12',
+    note: 'Tasted salty: coarse salt was measured with the spoon for fine.',
+  },
   {
     formula: 'deckhand-wrap',
     daysAgo: 5,
@@ -124,8 +189,17 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
   const random = openRandom(SEED);
 
   await stores.kitchen.put(DEMO_KITCHEN);
-  await stores.flourLots.add(lot('quay-12', 'Quay mill 12', 19, nowMs));
-  await stores.flourLots.add(lot('quay-13', 'Quay mill 13, new', 1, nowMs));
+  await stores.flourLots.put(
+    lot('quay-12', 'Quay mill 12', 19, nowMs, { bags: 3, bagPrice: 21.5, storage: 'open' }),
+  );
+  await stores.flourLots.put(
+    lot('quay-13', 'Quay mill 13, new', 2, nowMs, {
+      bags: 2,
+      bagPrice: 22,
+      moisture: 0.138,
+      storage: 'closed',
+    }),
+  );
   const formulas = new Map(demoFormulas().map((formula) => [formula.id, formula]));
   const savedAt = new Date(nowMs - 14 * DAY_MS).toISOString();
   for (const formula of formulas.values()) {
@@ -136,7 +210,14 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
     const formula = formulas.get(past.formula);
     if (!formula) throw new Error(`the demo has no formula ${past.formula}`);
     const startMs = midnightMs - past.daysAgo * DAY_MS + past.hour * 3600 * 1000;
-    const plan = planBatch({ formula, need: past.need, kitchen: DEMO_KITCHEN, ingredients });
+    const lots = await stores.flourLots.states(startMs);
+    const known = lots.find(({ id: lotId }) => lotId === past.flourLotId);
+    const conditions = {
+      ...airOf(past.daysAgo),
+      ...(known ? { lot: lotToday(known, startMs) } : {}),
+    };
+    const plan = planBatch({ formula, need: past.need, kitchen: DEMO_KITCHEN, ingredients, conditions });
+    const cook = { ...past.cook, thirstPoints: LOT_THIRST[past.flourLotId ?? ''] ?? 0 };
     const id = uuidv7({ msecs: startMs, random: random.bytes(16) });
     const at = new Date(startMs).toISOString();
     const start = {
@@ -146,8 +227,9 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
       formulaVersion: 1,
       need: past.need,
       flourLotId: past.flourLotId,
+      conditions,
     };
-    await stores.batches.insertWhole(start, plan, simulateBatch(plan, startMs, past.cook, random, past.note));
+    await stores.batches.insertWhole(start, plan, simulateBatch(plan, startMs, cook, random, past.note));
   }
   return true;
 }

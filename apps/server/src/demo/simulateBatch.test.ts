@@ -1,5 +1,5 @@
 import { DEFAULT_KITCHEN, foldBatch, planBatch } from '@kettle-scale/core';
-import { openRandom } from './random';
+import { openRandom } from '../random';
 import { demoFormulas } from './seedDemo';
 import { simulateBatch } from './simulateBatch';
 

@@ -6,14 +6,16 @@ import {
   type StepKind,
   ballForCountG,
   checkWeight,
+  correctionLines,
   foldBatch,
   offerRescale,
   roundToStep,
+  runningDough,
   stepWindow,
   sumG,
 } from '@kettle-scale/core';
 import { v7 as uuidv7 } from 'uuid';
-import type { Random } from './random';
+import type { Random } from '../random';
 
 /** How well the simulated cook works. */
 export interface Cook {
@@ -23,6 +25,8 @@ export interface Cook {
   overPour: number;
   /** Share of pieces rejected. */
   rejects: number;
+  /** How much more the flour really drinks than formula and moisture say, in points; the cook only feels it. */
+  thirstPoints?: number;
 }
 
 interface Story {
@@ -34,6 +38,9 @@ interface Story {
 }
 
 const SECOND_MS = 1000;
+/** Held-back water goes in by pours of at most this share of the flour. */
+const LARGEST_POUR = 0.02;
+const MOST_ADDITIONS = 12;
 /** An over-pour that a cook would rather follow than scoop out. */
 const OVER_POUR = [1.03, 1.07] as const;
 
@@ -50,10 +57,12 @@ function weigh(story: Story, step: Step): void {
   const state = foldBatch(plan, story.events);
   const { targetG } = checkWeight(plan, state, step, line.massG);
   const isLiquid = line.kind === 'water' || line.kind === 'dairy';
-  const fresh = state.bowls[(step.bowl ?? 1) - 1]?.factor === 1;
+  const bowl = state.bowls[(step.bowl ?? 1) - 1];
+  const fresh = bowl?.factor === 1;
+  const inAll = bowl?.lines.find(({ lineId }) => lineId === line.lineId)?.totalG;
   if (isLiquid && fresh && random.chance(cook.overPour)) {
     const [low, high] = OVER_POUR;
-    const massG = roundToStep(targetG * (low + (high - low) * random.uniform()), line.stepG);
+    const massG = roundToStep((inAll ?? targetG) * (low + (high - low) * random.uniform()), line.stepG);
     const offer = offerRescale(plan, state, step, massG);
     if (offer.fits) {
       tell(story, 25, { type: 'weighed', stepId: step.id, massG });
@@ -63,6 +72,44 @@ function weigh(story: Story, step: Step): void {
   }
   const massG = roundToStep(targetG + random.normal(0, cook.weighingSdSteps) * line.stepG, line.stepG);
   tell(story, random.normal(18, 4), { type: 'weighed', stepId: step.id, massG: Math.max(line.stepG, massG) });
+}
+
+/** What one batch differs from the next of the same flour, in points. */
+const BATCH_SD_POINTS = 0.8;
+
+/** Water in by feel: the cook stops where the flour really is right. */
+function mix(story: Story, step: Step): void {
+  const { plan, random, cook } = story;
+  tell(story, random.normal(12, 4), { type: 'started', stepId: step.id });
+  const { liquid } = correctionLines(plan);
+  const wanted =
+    (plan.today ? plan.today.hydration.formula + plan.today.hydration.byMoisture : plan.totals.hydration) +
+    ((cook.thirstPoints ?? 0) + random.normal(0, BATCH_SD_POINTS)) / 100;
+  for (let turn = 0; turn < MOST_ADDITIONS && liquid; turn += 1) {
+    const dough = runningDough(plan, foldBatch(plan, story.events), step.bowl ?? 1);
+    if (!dough) break;
+    const food = plan.ingredients.find(({ id }) => id === liquid.ingredient);
+    const shortG = ((wanted - dough.totals.hydration) * dough.flourG) / (food?.water ?? 1);
+    const massG = roundToStep(Math.min(shortG, LARGEST_POUR * dough.flourG), liquid.stepG);
+    if (massG < liquid.stepG) break;
+    const why = dough.heldLeftG >= liquid.stepG ? 'hold-back' : 'correction';
+    tell(story, random.normal(20, 5), { type: 'added', stepId: step.id, lineId: liquid.lineId, massG, why });
+  }
+  const { mix: work } = plan.formula.method;
+  tell(story, (work.minS + work.maxS) / 4, { type: 'done', stepId: step.id });
+}
+
+function knead(story: Story, step: Step): void {
+  const { method } = story.plan.formula;
+  tell(story, story.random.normal(12, 4), { type: 'started', stepId: step.id });
+  const into = 0.1 + 0.5 * story.random.uniform();
+  tell(story, method.knead.minS + into * (method.knead.maxS - method.knead.minS), {
+    type: 'tested',
+    stepId: step.id,
+    passed: true,
+  });
+  tell(story, 4, { type: 'felt', stepId: step.id, feel: 'right' });
+  tell(story, 3, { type: 'done', stepId: step.id });
 }
 
 function timed(story: Story, step: Step): void {
@@ -94,13 +141,13 @@ function griddle(story: Story, step: Step): void {
 
 const ACTS: Record<StepKind, (story: Story, step: Step) => void> = {
   weigh,
-  mix: timed,
-  knead: timed,
+  mix,
+  knead,
   rest: timed,
   divide: (story) => {
     const { plan, random } = story;
     const inBowlsG = sumG(
-      foldBatch(plan, story.events).bowls.flatMap((b) => b.lines.map((l) => l.weighedG ?? 0)),
+      foldBatch(plan, story.events).bowls.flatMap((b) => b.lines.map((l) => (l.weighedG ?? 0) + l.addedG)),
     );
     const doughG = roundToStep(
       inBowlsG * (1 - Math.max(0.002, random.normal(0.011, 0.003))),

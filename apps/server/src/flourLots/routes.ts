@@ -1,14 +1,50 @@
-import { flourLotSchema } from '@kettle-scale/core';
+import { type LotState, flourLotSchema, lotStateSchema } from '@kettle-scale/core';
 import { z } from 'zod';
+import { idParams } from '../http/params';
+import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import type { IngredientStore } from '../ingredients/store';
+import type { Hub } from '../live/hub';
 import type { FlourLotStore } from './store';
 
-export const flourLotRoutes = (store: FlourLotStore): Route[] => [
+interface Around {
+  ingredients: IngredientStore;
+  hub: Hub;
+  now: () => Date;
+}
+
+export const flourLotRoutes = (store: FlourLotStore, { ingredients, hub, now }: Around): Route[] => [
   route({
     method: 'get',
     path: '/flour-lots',
-    summary: 'Flour lots, the newest first',
-    response: z.array(flourLotSchema),
-    run: () => store.list(),
+    summary: 'Flour lots with what is left and what their batches have taught, the newest first',
+    response: z.array(lotStateSchema),
+    run: () => store.states(now().getTime()),
+  }),
+  route({
+    method: 'put',
+    path: '/flour-lots/:id',
+    summary: 'Receive a lot, or correct one',
+    params: idParams,
+    body: flourLotSchema,
+    response: lotStateSchema,
+    run: async ({ params, body }): Promise<LotState> => {
+      if (body.id !== params.id) {
+        throw new HttpProblem(422, 'The id in the address and in the lot differ.', [
+          { path: 'id', message: 'This is not the id in the address.' },
+        ]);
+      }
+      const food = (await ingredients.list()).find(({ id }) => id === body.ingredient);
+      if (food?.kind !== 'flour') {
+        throw new HttpProblem(422, 'A lot is of a flour in the catalogue.', [
+          { path: 'ingredient', message: 'This is not a flour in the catalogue.' },
+        ]);
+      }
+      await store.put(body);
+      hub.publish({ type: 'lots' });
+      const saved = (await store.states(now().getTime())).find(({ id }) => id === body.id);
+      if (!saved) throw notFound('This lot');
+      return saved;
+    },
   }),
 ];

@@ -1,7 +1,19 @@
-import type { FlourLot } from '@kettle-scale/core';
-import { DataTypes } from 'sequelize';
+import { type FlourLot, type LotState, type LotUse, lotState } from '@kettle-scale/core';
+import { DataTypes, QueryTypes } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';
+
+interface UseRow extends LotUse {
+  lotId: string;
+}
+
+interface MeanRow {
+  lotId: string;
+  mean: number;
+}
+
+const mean = (numbers: readonly number[]): number =>
+  numbers.length > 0 ? numbers.reduce((sum, x) => sum + x, 0) / numbers.length : 0;
 
 /** The flour lots that the kitchen has received. */
 export function openFlourLotStore({ sequelize, write }: Database) {
@@ -10,15 +22,41 @@ export function openFlourLotStore({ sequelize, write }: Database) {
     ingredientId: { type: DataTypes.TEXT, allowNull: false },
   });
 
+  const list = async (): Promise<FlourLot[]> =>
+    (await rows.findAll())
+      .map((row) => row.document)
+      .sort((a, b) => b.receivedOn.localeCompare(a.receivedOn) || a.id.localeCompare(b.id));
+
   return {
-    list: async (): Promise<FlourLot[]> =>
-      (await rows.findAll())
-        .map((row) => row.document)
-        .sort((a, b) => b.receivedOn.localeCompare(a.receivedOn) || a.id.localeCompare(b.id)),
+    list,
+
+    /** Every lot with what is left of it and what its batches have taught, the newest first. */
+    states: async (nowMs: number): Promise<LotState[]> => {
+      const [lots, uses, means] = await Promise.all([
+        list(),
+        sequelize.query<UseRow>(
+          `SELECT flourLotId AS lotId, id AS batchId, startedAt, formulaName,
+             COALESCE(lotFlourG, 0) AS flourG, lotPoints AS points
+           FROM batches WHERE flourLotId IS NOT NULL AND status <> 'abandoned' ORDER BY startedAt DESC`,
+          { type: QueryTypes.SELECT },
+        ),
+        sequelize.query<MeanRow>(
+          `SELECT flourLotId AS lotId, AVG(lotPoints) AS mean FROM batches
+           WHERE flourLotId IS NOT NULL AND lotPoints IS NOT NULL GROUP BY flourLotId`,
+          { type: QueryTypes.SELECT },
+        ),
+      ]);
+      const usesOf = new Map<string, LotUse[]>();
+      for (const { lotId, ...use } of uses) usesOf.set(lotId, [...(usesOf.get(lotId) ?? []), use]);
+      return lots.map((lot) => {
+        const others = means.filter(({ lotId }) => lotId !== lot.id);
+        return lotState(lot, usesOf.get(lot.id) ?? [], mean(others.map((other) => other.mean)), nowMs);
+      });
+    },
     has: async (id: string): Promise<boolean> => (await rows.count({ where: { id } })) > 0,
-    add: async (document: FlourLot): Promise<void> => {
+    put: async (document: FlourLot): Promise<void> => {
       await write((transaction) =>
-        rows.create({ id: document.id, ingredientId: document.ingredient, document }, { transaction }),
+        rows.upsert({ id: document.id, ingredientId: document.ingredient, document }, { transaction }),
       );
     },
   };

@@ -8,6 +8,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
 import { openDatabase } from '../db/openDatabase';
 import { demoFormulas, seedDemo } from '../demo/seedDemo';
+import { createHub } from '../live/hub';
 import { openStores } from '../stores';
 
 export const NOW = new Date('2026-03-04T10:00:00.000Z');
@@ -36,8 +37,9 @@ export async function openTestKitchen({ file = '', demo = false } = {}) {
   const database = await openDatabase(path);
   const stores = await openStores(database);
   if (demo) await seedDemo(stores, NOW);
-  const app = createApp({ database, stores, logger: pino({ level: 'silent' }), now: () => NOW });
-  return { path, stores, api: request(app), close: () => database.close() };
+  const hub = createHub();
+  const app = createApp({ database, stores, hub, logger: pino({ level: 'silent' }), now: () => NOW });
+  return { path, stores, hub, app, api: request(app), close: () => database.close() };
 }
 
 export const wrap = (): Formula => {

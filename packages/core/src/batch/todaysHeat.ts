@@ -59,11 +59,17 @@ function coolingOf(
   if (fromC <= HAND_SAFE_C) return null;
   const massG = parts.reduce((sum, part) => sum + part.massG, 0);
   const question = { fromC, toC: HAND_SAFE_C, airC, heatKJK: heatOfDegree(parts) };
+  const inBowlS = coolingS({
+    ...question,
+    surfaceM2: bowlSurfaceM2(mixer?.openingMm ?? USUAL_OPENING_MM),
+  });
+  const spreadS = coolingS({ ...question, surfaceM2: spreadSurfaceM2(massG, densityGMl, SPREAD_MM) });
   return {
     fromC,
     toC: HAND_SAFE_C,
-    waitS: finite(coolingS({ ...question, surfaceM2: bowlSurfaceM2(mixer?.openingMm ?? USUAL_OPENING_MM) })),
-    spreadS: finite(coolingS({ ...question, surfaceM2: spreadSurfaceM2(massG, densityGMl, SPREAD_MM) })),
+    waitS: finite(inBowlS),
+    // A little dough lies thinner in its bowl than on the bench.
+    spreadS: spreadS < inBowlS ? finite(spreadS) : null,
   };
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, fractionField, instantField, numberField, slugField } from '../fields';
+import { choiceField, fractionField, instantField, numberField } from '../fields';
 
 /** The instruments of a kitchen. Each ships as a simulated stand-in; the bridge of a real one posts the same readings. */
 export const DEVICE_KINDS = ['scale', 'room', 'probe'] as const;
@@ -85,4 +85,14 @@ export const deviceSchema = z.strictObject({
 
 export type Device = z.infer<typeof deviceSchema>;
 
-export const deviceParamsSchema = z.strictObject({ kind: slugField('Device') });
+/** Acts of a simulated device at set times, so that a test or a demonstration can be repeated. */
+export const scriptSchema = z
+  .array(
+    z.strictObject({
+      afterS: numberField('Time of the act', { min: 0, max: 86_400, unit: 's' }),
+      what: deviceActSchema,
+    }),
+  )
+  .max(1000, 'A script has at most a thousand acts.');
+
+export type ScriptedAct = z.infer<typeof scriptSchema>[number];

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import * as start from './0001-start';
 import * as book from './0002-book';
+import * as bench from './0003-bench';
 
 export interface Migration {
   name: string;
@@ -11,4 +12,5 @@ export interface Migration {
 export const migrations: readonly Migration[] = [
   { name: '0001-start', up: start.up },
   { name: '0002-book', up: book.up },
+  { name: '0003-bench', up: bench.up },
 ];

@@ -1,0 +1,124 @@
+import type { DeviceAct, Reading, ReadingOf } from '@kettle-scale/core';
+import { openRandom } from '../random';
+import { openTestKitchen } from '../test/kitchen';
+import { openDevices } from './devices';
+import { simulateScale } from './simulateScale';
+
+const AT = '2026-03-04T10:00:00.000Z';
+const TICK_S = 0.1;
+
+/** A scale after acts and seconds in turn. */
+function scaleAfter(...story: (DeviceAct | number)[]): ReadingOf<'scale'>[] {
+  const scale = simulateScale(openRandom(3), { resolutionG: 1, maxG: 5000, driftGPerMin: 0.05 });
+  const readings: ReadingOf<'scale'>[] = [];
+  for (const part of story) {
+    if (typeof part !== 'number') scale.act(part);
+    else {
+      for (let tick = 0; tick < part / TICK_S; tick += 1) {
+        scale.advance(TICK_S);
+        readings.push(scale.read(AT));
+      }
+    }
+  }
+  return readings;
+}
+const last = (readings: ReadingOf<'scale'>[]) => readings.at(-1);
+
+describe('the simulated scale', () => {
+  test('settles on what is placed, to its step', () => {
+    const readings = scaleAfter({ act: 'place', massG: 432.4 }, 3);
+    expect(readings[0]?.steady).toBe(false);
+    expect(last(readings)).toMatchObject({ steady: true, overload: false });
+    expect(Math.abs((last(readings)?.massG ?? 0) - 432.4)).toBeLessThanOrEqual(1);
+    expect(Number.isInteger(last(readings)?.massG)).toBe(true);
+  });
+
+  test('shows a pour rising, never steady until it ends', () => {
+    const during = scaleAfter({ act: 'pour', massG: 1000, seconds: 5 }, 4);
+    expect(during.slice(5).some(({ steady }) => steady)).toBe(false);
+    const masses = during.map(({ massG }) => massG);
+    expect(masses.at(-1)).toBeGreaterThan(700);
+    expect(last(scaleAfter({ act: 'pour', massG: 1000, seconds: 5 }, 9))?.massG).toBeCloseTo(1000, -1);
+  });
+
+  test('tare, scoop and clear do what they say; a load above its limit is said', () => {
+    const place: DeviceAct = { act: 'place', massG: 800 };
+    const near = (massG: number, story: (DeviceAct | number)[]) =>
+      expect(Math.abs((last(scaleAfter(...story))?.massG ?? NaN) - massG)).toBeLessThanOrEqual(1);
+    near(0, [place, 3, { act: 'tare' }, 2]);
+    near(250, [place, 3, { act: 'tare' }, { act: 'place', massG: 250 }, 3]);
+    near(700, [place, 3, { act: 'scoop', massG: 100 }, 3]);
+    near(0, [place, 3, { act: 'clear' }, 3]);
+    expect(last(scaleAfter({ act: 'place', massG: 6000 }, 3))?.overload).toBe(true);
+  });
+
+  test('its zero creeps, slowly', () => {
+    const hour = scaleAfter(3600);
+    expect(last(hour)?.massG).toBeGreaterThanOrEqual(2);
+    expect(last(hour)?.massG).toBeLessThanOrEqual(4);
+  });
+
+  test('one seed, one story', () => {
+    expect(scaleAfter({ act: 'place', massG: 50 }, 2)).toEqual(scaleAfter({ act: 'place', massG: 50 }, 2));
+  });
+});
+
+test('a script plays at its seconds, and the probe creeps towards what it is put into', () => {
+  let nowMs = Date.parse(AT);
+  const devices = openDevices({ now: () => new Date(nowMs), seed: 5 });
+  devices.play('scale', [
+    { afterS: 1, what: { act: 'place', massG: 300 } },
+    { afterS: 6, what: { act: 'clear' } },
+  ]);
+  const shows = (afterMs: number): Reading => {
+    nowMs = Date.parse(AT) + afterMs;
+    return devices.read('scale');
+  };
+  const massOf = (reading: Reading) => (reading.kind === 'scale' ? reading.massG : NaN);
+  expect(Math.abs(massOf(shows(500)))).toBeLessThanOrEqual(1);
+  expect(massOf(shows(5500))).toBeCloseTo(300, -1);
+  expect(Math.abs(massOf(shows(9500)))).toBeLessThanOrEqual(1);
+  devices.act('probe', { act: 'dip', tempC: 31 });
+  nowMs += 1000;
+  expect(devices.read('probe')).toMatchObject({ steady: false });
+  nowMs += 9500;
+  devices.read('probe');
+  nowMs += 9500;
+  expect(devices.read('probe')).toMatchObject({ steady: true, tempC: expect.closeTo(31, 0) });
+});
+
+describe('over HTTP', () => {
+  test('lists three devices, and a bridge’s reading takes the place of the simulated one', async () => {
+    const { api, close } = await openTestKitchen();
+    const list = await api.get('/api/v1/devices').expect(200);
+    expect(list.body).toMatchObject([
+      { kind: 'scale', simulated: true, unit: 'g' },
+      { kind: 'room', simulated: true },
+      { kind: 'probe', simulated: true },
+    ]);
+    const reading = { kind: 'scale', at: AT, massG: 1234, steady: true, overload: false };
+    await api.post('/api/v1/devices/scale/readings').send(reading).expect(201);
+    expect((await api.get('/api/v1/devices')).body).toMatchObject([{ simulated: false, reading }, {}, {}]);
+    await close();
+  });
+
+  test.each([
+    ['/api/v1/devices/toaster/acts', { act: 'tare' }, 'The device is one of: scale, room, probe.'],
+    ['/api/v1/devices/scale/acts', { act: 'kick' }, 'This act is not known.'],
+    [
+      '/api/v1/devices/scale/acts',
+      { act: 'pour', massG: -1, seconds: 2 },
+      'Pour must be between 0.01 and 100,000 g.',
+    ],
+    [
+      '/api/v1/devices/scale/readings',
+      { kind: 'room', at: AT, tempC: 20, humidity: 0.5 },
+      'This is a reading of a room, sent to the scale.',
+    ],
+  ])('%s refuses %j in words', async (path, body, sentence) => {
+    const { api, close } = await openTestKitchen();
+    const refused = await api.post(path).send(body).expect(422);
+    expect((refused.body as { detail: string }).detail).toContain(sentence);
+    await close();
+  });
+});

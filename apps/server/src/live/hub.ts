@@ -1,0 +1,31 @@
+import { EventEmitter } from 'node:events';
+import type { BatchEvent } from '@kettle-scale/core';
+
+/** What happens in the kitchen, as it is told to every screen that listens. */
+export type News =
+  | { type: 'event'; batchId: string; event: BatchEvent }
+  | { type: 'batch'; batchId: string }
+  | { type: 'lots' }
+  | { type: 'plans' };
+
+/** Tells what was stored to whoever listens, after it is on the disk. */
+export function createHub() {
+  const emitter = new EventEmitter();
+  emitter.setMaxListeners(0);
+  return {
+    publish: (news: News): void => void emitter.emit('news', news),
+    /** Returns the way to stop listening. */
+    subscribe: (listener: (news: News) => void): (() => void) => {
+      emitter.on('news', listener);
+      return () => emitter.off('news', listener);
+    },
+    /** Runs once when the server stops, so that open streams do not hold it. */
+    onClose: (listener: () => void): (() => void) => {
+      emitter.once('close', listener);
+      return () => emitter.off('close', listener);
+    },
+    close: (): void => void emitter.emit('close'),
+  };
+}
+
+export type Hub = ReturnType<typeof createHub>;

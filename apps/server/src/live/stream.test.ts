@@ -1,0 +1,61 @@
+import { createServer, get } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type { BatchEvent } from '@kettle-scale/core';
+import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
+
+/** The kitchen on a port, and a phone that listens: messages as they come, by what they are about. */
+async function listening(path: string) {
+  const kitchen = await openTestKitchen();
+  await kitchen.stores.formulas.create(wrap(), 'new', '2026-03-01T00:00:00.000Z');
+  const server = createServer(kitchen.app);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  let text = '';
+  let heard: () => void = () => undefined;
+  const request = get({ port, path, headers: { 'accept-encoding': 'gzip' } }, (answer) => {
+    answer.setEncoding('utf8');
+    answer.on('data', (chunk: string) => {
+      text += chunk;
+      heard();
+    });
+  });
+  /** Waits until a message of a type has come, and gives its data. */
+  const message = async <T>(type: string): Promise<T> => {
+    for (;;) {
+      const found = new RegExp(`event: ${type}\\ndata: (.*)\\n`).exec(text);
+      if (found?.[1]) return JSON.parse(found[1]) as T;
+      await new Promise<void>((resolve) => (heard = resolve));
+    }
+  };
+  const close = async () => {
+    kitchen.hub.close();
+    request.destroy();
+    await new Promise((resolve) => server.close(resolve));
+    await kitchen.close();
+  };
+  // The stream is open once its greeting came.
+  while (!text.includes('retry:')) await new Promise<void>((resolve) => (heard = resolve));
+  return { kitchen, message, close };
+}
+
+test('a second phone hears of a batch and of every act, once it is stored', async () => {
+  const { kitchen, message, close } = await listening('/api/v1/stream');
+  const { body: batch } = await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+  const { id } = batch as { id: string };
+  expect(await message('batch')).toEqual({ batchId: id });
+  const note = event({ type: 'note', text: 'heard?' });
+  await kitchen.api.post(`/api/v1/batches/${id}/events`).send(note).expect(201);
+  expect(await message<{ batchId: string; event: BatchEvent }>('event')).toEqual({
+    batchId: id,
+    event: note,
+  });
+  await close();
+});
+
+test('the scale streams its weight, and a bridge hears the tare', async () => {
+  const { kitchen, message, close } = await listening('/api/v1/devices/scale/stream');
+  expect(await message('reading')).toMatchObject({ kind: 'scale', massG: expect.any(Number) });
+  await kitchen.api.post('/api/v1/devices/scale/acts').send({ act: 'tare' }).expect(200);
+  expect(await message('command')).toEqual({ act: 'tare' });
+  await close();
+});

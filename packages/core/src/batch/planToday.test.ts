@@ -1,0 +1,287 @@
+import fc from 'fast-check';
+import { hydrationAtMoisture } from '../dough/flourMoisture';
+import { InputError } from '../problem';
+import { sumG } from '../quantity/roundToStep';
+import { formula, kitchen, request } from '../test/examples';
+import { comparePlans } from './comparePlans';
+import { type Conditions, ORDINARY_DAY } from './conditionsSchema';
+import { explainToday } from './explainToday';
+import { mixGuide } from './mixGuide';
+import { planBatch } from './planBatch';
+import { planClock } from './planClock';
+import { type Need, needSchema } from './planRequestSchema';
+
+const lot = (changes: object = {}): NonNullable<Conditions['lot']> => ({
+  id: 'lot',
+  name: 'Lot',
+  ingredient: 'flour-strong',
+  moisture: 0.14,
+  days: 0,
+  storage: 'closed',
+  offset: { meanPoints: 0, sdPoints: 2, noisePoints: 1, batches: 0 },
+  ...changes,
+});
+const planOn = (conditions: Partial<Conditions> = {}, changes: object = {}) =>
+  planBatch({ ...request(changes), conditions: { ...ORDINARY_DAY, ...conditions } });
+const todayOf = (...args: Parameters<typeof planOn>) => {
+  const { today } = planOn(...args);
+  if (!today) throw new Error('no day');
+  return today;
+};
+const method = (changes: object) => ({ formula: { ...formula, method: { ...formula.method, ...changes } } });
+
+describe('the six ways to say how much', () => {
+  const needs: Need[] = [
+    { by: 'pieces', pieces: 40, ballG: 92 },
+    { by: 'discs', pieces: 40, diameterMm: 240, thicknessMm: 1.8 },
+    { by: 'dough', doughG: 5000, ballG: 92 },
+    { by: 'flour', flourG: 3000, ballG: 92 },
+    { by: 'stock', atHand: [{ ingredient: 'oil-rapeseed', massG: 250 }], ballG: 92 },
+    { by: 'bowl', bowls: 2, ballG: 92 },
+  ];
+
+  test.each(needs.map((need) => [need.by, need] as const))(
+    'by %s gives a sheet that re-adds',
+    (_by, need) => {
+      const plan = planBatch(request({ need: needSchema.parse(need) }));
+      expect(sumG(plan.sheet.map(({ massG }) => massG))).toBe(plan.bowlG);
+      expect(plan.bowlG * plan.bowls).toBeCloseTo(plan.doughG, 9);
+      expect(plan.leftoverG).toBeGreaterThan(-plan.ballG / 2);
+      expect(plan.leftoverG).toBeLessThan(plan.ballG * 1.05);
+    },
+  );
+
+  test('by the bread: the ball is what a disc of that size weighs', () => {
+    const plan = planBatch(request({ need: { by: 'discs', pieces: 10, diameterMm: 240, thicknessMm: 1.8 } }));
+    expect(plan.relaxed.thicknessMm).toBe(1.8);
+    expect(Math.abs(plan.relaxed.diameterMm - 240)).toBeLessThan(0.5);
+    expect(plan.ballG).toBeCloseTo((plan.doughDensityGMl * Math.PI * 240 ** 2 * 1.8) / 4000, 0);
+  });
+
+  test('the scarcest ingredient decides, and no line takes more than there is', () => {
+    const atHand = fc.record({
+      flour: fc.integer({ min: 300, max: 8000 }),
+      oil: fc.integer({ min: 40, max: 900 }),
+      salt: fc.integer({ min: 6, max: 150 }),
+    });
+    fc.assert(
+      fc.property(atHand, ({ flour, oil, salt }) => {
+        const stock = { 'flour-strong': flour, 'oil-rapeseed': oil, 'salt-fine': salt };
+        const need: Need = {
+          by: 'stock',
+          ballG: 92,
+          atHand: Object.entries(stock).map(([ingredient, massG]) => ({ ingredient, massG })),
+        };
+        const plan = planBatch(request({ need }));
+        const scarce = [];
+        for (const [ingredient, massG] of Object.entries(stock)) {
+          const used = plan.sheet.find((row) => row.ingredient === ingredient);
+          const takes = (used?.massG ?? 0) * plan.bowls;
+          expect(takes).toBeLessThanOrEqual(massG + 1e-6);
+          if ((used?.exactG ?? 0) * plan.bowls > massG - 1e-6) scarce.push(used?.name);
+        }
+        expect(scarce).toContain(plan.scarcest);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('full bowls are full, to the scale', () => {
+    const plan = planBatch(request({ need: { by: 'bowl', bowls: 2, ballG: 92 } }));
+    expect(plan.bowls).toBe(2);
+    expect(plan.bowlG).toBeLessThanOrEqual(kitchen.bowlCapacityG);
+    expect(plan.bowlG).toBeGreaterThan(kitchen.bowlCapacityG - 25);
+  });
+
+  test.each([
+    [{ by: 'dough', doughG: 60, ballG: 92 }, 'need.doughG'],
+    [{ by: 'stock', atHand: [{ ingredient: 'salt-fine', massG: 0.5 }], ballG: 92 }, 'need.atHand'],
+    [{ by: 'stock', atHand: [{ ingredient: 'honey', massG: 500 }], ballG: 92 }, 'need.atHand'],
+  ] as const)('%j gives no piece and is said at %s', (need, path) => {
+    const run = () => planBatch(request({ need: needSchema.parse(need) }));
+    expect(run).toThrow(InputError);
+    expect(run).toThrow(expect.objectContaining({ problems: [expect.objectContaining({ path })] }));
+  });
+});
+
+describe('the day’s water', () => {
+  test('follows the flour’s moisture and the lot, and the sheet has it', () => {
+    const { today, totals } = planOn({
+      flourMoisture: 0.12,
+      lot: lot({ offset: { meanPoints: 1.5, sdPoints: 0.5, noisePoints: 1, batches: 4 } }),
+    });
+    const expected = hydrationAtMoisture(0.54, 0.12) + 0.015;
+    expect(today?.hydration.today).toBeCloseTo(expected, 9);
+    expect(totals.hydration).toBeCloseTo(expected, 2);
+    const reach = 0.016449 * Math.hypot(0.5, 1);
+    expect(today?.hydration.high).toBeCloseTo(expected + reach, 4);
+  });
+
+  test('an open bin in dry air asks for more than a closed bag', () => {
+    const dry = { airC: 27, humidity: 0.3 };
+    const after = (storage: 'open' | 'closed') => todayOf({ ...dry, lot: lot({ days: 10, storage }) });
+    expect(after('open').hydration.today).toBeGreaterThan(after('closed').hydration.today + 0.03);
+  });
+
+  test('a lot nobody knows holds more back than a known one; start and hold-back are the line', () => {
+    const known = { meanPoints: 0, sdPoints: 0.3, noisePoints: 0.5, batches: 12 };
+    const [wide, narrow] = [planOn({ lot: lot() }), planOn({ lot: lot({ offset: known }) })];
+    const held = ({ holdBack }: typeof wide) => holdBack?.massG ?? 0;
+    expect(held(wide)).toBeGreaterThanOrEqual(held(narrow));
+    expect(held(narrow)).toBeGreaterThan(0);
+    for (const plan of [wide, narrow]) {
+      const water = plan.sheet.find(({ lineId }) => lineId === 'water');
+      expect((water?.startG ?? 0) + held(plan)).toBe(water?.massG);
+      expect(plan.today?.liquid).toMatchObject({ startG: water?.startG, heldG: held(plan) });
+    }
+  });
+
+  test('a formula without hold-back keeps none; flour-back keeps flour instead', () => {
+    expect(planOn({ lot: lot() }, method({ holdBack: 0 })).holdBack).toBeNull();
+    const back = planOn({}, method({ school: 'flour-back', holdBack: 0.1 }));
+    const started = back.sheet.filter(({ startG }) => startG !== undefined).map(({ kind }) => kind);
+    expect(started).toEqual(['flour', 'flour']);
+  });
+
+  test('without a day the plan is the formula’s', () => {
+    const plan = planBatch(request());
+    expect(plan.today).toBeUndefined();
+    expect(explainToday(plan, 'water')).toBeNull();
+    expect(plan.totals.hydration).toBeCloseTo(0.54, 2);
+  });
+});
+
+describe('the day’s temperatures', () => {
+  test('the liquid brings what everything else lacks', () => {
+    const { liquid, doughC } = todayOf({ doughC: 30 });
+    // Per kg of flour at 22 °C and oil, salt at 24 °C; 6 kJ of hydration; c 1.75, 2.0, 0.88, 4.18.
+    const missingKJ = 1.75 * 8 + 0.11 * 2 * 6 + 0.019 * 0.88 * 6 - 6;
+    expect(doughC).toBe(30);
+    expect(liquid?.tempC).toBeCloseTo(30 + missingKJ / (0.54 * 4.18), 1);
+    expect(liquid?.reachable).toBe(true);
+  });
+
+  const mixer = {
+    ...{ id: 'spiral', name: 'Spiral', by: 'machine' as const },
+    ...{ minG: 3000, maxG: 9000, warmCPerMin: 0.9, openingMm: 480 },
+  };
+  const withMixer = { ...kitchen, mixers: [mixer] };
+
+  test('a mixer that warms the dough wants cooler water, and takes its own loads', () => {
+    const byMachine = method({ knead: { by: 'machine', minS: 300, maxS: 600, test: 'stretch' } });
+    const base = { ...request(byMachine), kitchen: withMixer, conditions: { ...ORDINARY_DAY, doughC: 30 } };
+    const [hand, spiral] = [planBatch(base), planBatch({ ...base, mixer: 'spiral' })];
+    expect(spiral.today?.frictionC).toBeCloseTo(0.9 * 7.5, 9);
+    expect(spiral.today?.liquid?.tempC).toBeLessThan((hand.today?.liquid?.tempC ?? 0) - 10);
+    expect(
+      planBatch({ ...base, mixer: 'spiral', need: { by: 'dough', doughG: 17_000, ballG: 92 } }).bowls,
+    ).toBe(2);
+    const small = planBatch({ ...base, mixer: 'spiral', need: { by: 'pieces', pieces: 12, ballG: 92 } });
+    expect(small.warnings.map(({ path }) => path)).toContain('kitchen.bowlMinimumG');
+    expect(() => planBatch({ ...base, mixer: 'robot' })).toThrow(/no bowl or mixer “robot”/);
+  });
+
+  test('what cannot be reached is said, with what can', () => {
+    const { liquid, doughC } = todayOf({ doughC: 60, flourC: -10 });
+    expect(liquid).toMatchObject({ reachable: false, ice: null });
+    expect(liquid?.bestDoughC).toBe(doughC);
+    expect(doughC).toBeLessThan(60);
+    const cold = todayOf({ doughC: 12, flourC: 30, airC: 34 });
+    expect(cold.liquid?.ice?.iceG).toBeGreaterThan(0);
+  });
+
+  test('boiling water: hot after scalding, a wait until hands may go in, less when spread out', () => {
+    const boiling = method({ school: 'boiling-water', liquidTempC: 96 });
+    const { cooling, liquid } = todayOf({}, { ...boiling, need: { by: 'flour', flourG: 5000, ballG: 92 } });
+    expect(liquid?.tempC).toBe(96);
+    expect(cooling?.fromC).toBeGreaterThan(55);
+    expect(cooling?.waitS).toBeGreaterThan(600);
+    expect(cooling?.spreadS).toBeLessThan(cooling?.waitS ?? 0);
+    const plan = planOn({}, { ...boiling, need: { by: 'flour', flourG: 5000, ballG: 92 } });
+    const wait = mixGuide(plan).find(({ kind }) => kind === 'wait');
+    expect(wait).toMatchObject({ waitS: plan.today?.cooling?.waitS, caution: { lead: 'Scald.' } });
+  });
+});
+
+describe('the day’s rests', () => {
+  const rest = (of: 'dough' | 'balls', where: 'room' | 'fridge', earliestS: number, latestS: number) => ({
+    ...{ of, where, earliestS, latestS },
+    cover: 'film',
+  });
+
+  test('a short rest is stretched until a disc keeps its size, sooner when warm', () => {
+    const short = method({ rests: [rest('balls', 'room', 300, 3600)] });
+    const at = (liquidTempC: number) =>
+      todayOf({}, { formula: { ...short.formula, method: { ...short.formula.method, liquidTempC } } })
+        .rests[0];
+    expect(at(30)?.earliestS).toBeGreaterThan(900);
+    expect(at(30)?.whyEarliest).toMatch(/springs back more than/);
+    expect(at(60)?.earliestS).toBeLessThan(at(30)?.earliestS ?? 0);
+  });
+
+  test('a long rest of the formula stays as it is', () => {
+    const long = method({ rests: [rest('balls', 'room', 5400, 7200)] });
+    expect(todayOf({}, long).rests[0]).toMatchObject({ earliestS: 5400, latestS: 7200 });
+  });
+
+  test('balls from the fridge wait until their centre is warm', () => {
+    const cold = method({
+      rests: [rest('balls', 'fridge', 12 * 3600, 48 * 3600), rest('balls', 'room', 600, 7200)],
+    });
+    const [, warm] = todayOf({}, cold).rests;
+    expect(warm?.whyEarliest).toMatch(/its centre is below 18/);
+    // A 92 g ball from 4 °C in air of 24 °C needs over an hour for 18 °C.
+    expect(warm?.earliestS).toBeGreaterThan(3600);
+    expect(warm?.earliestS).toBeLessThan(2 * 3600);
+  });
+
+  test('milk sets a limit in the warm, and the kitchen its length', () => {
+    const milk = {
+      ...formula,
+      lines: formula.lines.map((line) =>
+        line.id === 'water' ? { ...line, ingredient: 'milk-whole' } : line,
+      ),
+      method: { ...formula.method, rests: [rest('balls', 'room', 1800, 6 * 3600)] },
+    };
+    const latest = (coldLimitH: number) =>
+      todayOf({}, { formula: milk, kitchen: { ...kitchen, coldLimitH } }).rests[0];
+    expect(latest(2)?.whyLatest).toMatch(/out of the cold for 2.h/);
+    expect(latest(2)?.latestS).toBeLessThan(2 * 3600);
+    expect(latest(4)?.latestS).toBe((latest(2)?.latestS ?? 0) + 2 * 3600);
+    expect(todayOf({}, method({ rests: milk.method.rests })).rests[0]?.latestS).toBe(6 * 3600);
+  });
+});
+
+test('the clock adds up, bowl by bowl, and a rest says its last moment', () => {
+  const plan = planOn({}, { need: { by: 'bowl', bowls: 2, ballG: 92 } });
+  const clock = planClock(plan, 0);
+  expect(clock.at(-1)?.endMs).toBeCloseTo(plan.expectedS * 1000, 3);
+  expect(clock.map(({ title }) => title)).toContain('Knead, bowl 2');
+  clock.slice(1).forEach((entry, index) => expect(entry.startMs).toBe(clock[index]?.endMs));
+  const rest = clock.find(({ kind }) => kind === 'rest');
+  expect(rest?.latestMs).toBe((rest?.startMs ?? 0) + (plan.today?.rests[0]?.latestS ?? 0) * 1000);
+});
+
+test('two plans are compared figure by figure', () => {
+  const rows = comparePlans(planOn({ flourMoisture: 0.14 }), planOn({ flourMoisture: 0.11 }));
+  const differing = rows.filter(({ same }) => !same).map(({ what }) => what);
+  expect(differing).toEqual(expect.arrayContaining(['Hydration', 'Flour moisture', 'Water']));
+  expect(differing).not.toContain('Pieces');
+  expect(comparePlans(planOn(), planOn()).every(({ same }) => same)).toBe(true);
+});
+
+test('every school has its own order, and every figure of the day its reasons', () => {
+  const titles = (school: string) => mixGuide(planOn({}, method({ school }))).map(({ id }) => id);
+  expect(titles('hold-back')).toEqual(['dry', 'fat', 'liquid', 'by-feel']);
+  expect(titles('rubbed-in').slice(0, 2)).toEqual(['dry', 'fat']);
+  expect(titles('creamed').slice(0, 2)).toEqual(['fat', 'dry']);
+  expect(titles('flour-back')).toEqual(['wet-start', 'flour-back', 'top-ups']);
+  expect(titles('boiling-water')).toEqual(['dry', 'scald', 'cool', 'fat', 'by-feel']);
+  expect(titles('yogurt-leavener').slice(0, 2)).toEqual(['leavener', 'cold']);
+  const plan = planOn({ doughC: 28, lot: lot() }, method({ school: 'boiling-water', liquidTempC: 96 }));
+  for (const figure of ['water', 'liquidTemp', 'doughTemp', 'cooling', 'rest:0', 'rest:1'] as const) {
+    const why = explainToday(plan, figure);
+    expect(why?.inputs.length).toBeGreaterThan(1);
+    expect(why?.value).not.toMatch(/NaN|undefined|Infinity/);
+  }
+});
