@@ -3,12 +3,11 @@ import {
   DEFAULT_KITCHEN,
   type Need,
   type Plan,
-  foldBatch,
   formulaFacts,
   hydrationSpread,
   parseQuantity,
-  planBatch,
 } from '@kettle-scale/core';
+import { foldBatch, planBatch } from '@kettle-scale/core/batch';
 import { listFormula, readList } from '@kettle-scale/core/writing';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import { openRandom } from '../../apps/server/src/random';

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
-import { DEFAULT_KITCHEN, type BatchEvent, type Need, planBatch } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, type BatchEvent, type Need } from '@kettle-scale/core';
+import { planBatch } from '@kettle-scale/core/batch';
 import { v7 as uuidv7 } from 'uuid';
 import { openDatabase } from '../../apps/server/src/db/openDatabase';
 import { openRandom } from '../../apps/server/src/random';

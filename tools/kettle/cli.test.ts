@@ -1,7 +1,8 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN } from '@kettle-scale/core';
+import { ORDINARY_DAY } from '@kettle-scale/core/batch';
 import { runKettle } from './cli';
 
 const folder = mkdtempSync(join(tmpdir(), 'kettle-cli-'));

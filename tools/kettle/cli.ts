@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { InputError, parseInput, planBatch, planRequestSchema } from '@kettle-scale/core';
+import { InputError, parseInput } from '@kettle-scale/core';
+import { planBatch, planRequestSchema } from '@kettle-scale/core/batch';
 import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/documents';
 import { Argument, Command, CommanderError } from 'commander';
 import { addBenchCommands } from './benchCommands';

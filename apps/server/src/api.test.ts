@@ -1,4 +1,5 @@
-import { type Batch, foldBatch, planSchema, type ProductStandard } from '@kettle-scale/core';
+import type { Batch, ProductStandard } from '@kettle-scale/core';
+import { foldBatch, planSchema } from '@kettle-scale/core/batch';
 import { batchStart, event, openTestKitchen, wrap } from './test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;

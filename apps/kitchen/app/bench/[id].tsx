@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BatchScreen } from '../../src/features/bench/BatchScreen';
+import { lazily } from '../../src/ui/lazily';
+
+const BatchScreen = lazily(async () => ({ default: (await import('../../src/screens/work')).BatchScreen }));
 
 export default function RunningBatch() {
   const { id } = useLocalSearchParams<{ id: string }>();

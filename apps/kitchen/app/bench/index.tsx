@@ -1,5 +1,3 @@
-import { BenchScreen } from '../../src/features/bench/BenchScreen';
+import { lazily } from '../../src/ui/lazily';
 
-export default function Bench() {
-  return <BenchScreen />;
-}
+export default lazily(async () => ({ default: (await import('../../src/screens/work')).BenchScreen }));

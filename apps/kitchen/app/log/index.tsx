@@ -1,5 +1,3 @@
-import { LogScreen } from '../../src/features/log/LogScreen';
+import { lazily } from '../../src/ui/lazily';
 
-export default function Log() {
-  return <LogScreen />;
-}
+export default lazily(async () => ({ default: (await import('../../src/screens/work')).LogScreen }));

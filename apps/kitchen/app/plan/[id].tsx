@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PlanScreen } from '../../src/features/plan/PlanScreen';
+import { lazily } from '../../src/ui/lazily';
+
+const PlanScreen = lazily(async () => ({ default: (await import('../../src/screens/work')).PlanScreen }));
 
 export default function Plan() {
   const { id } = useLocalSearchParams<{ id: string }>();

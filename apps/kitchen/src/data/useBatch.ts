@@ -1,4 +1,5 @@
-import { type Batch, type BatchEvent, type BatchState, type EventBody, foldBatch } from '@kettle-scale/core';
+import type { Batch, BatchEvent, BatchState, EventBody } from '@kettle-scale/core';
+import { foldBatch } from '@kettle-scale/core/batch';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { QueueState } from './eventQueue';

@@ -5,10 +5,9 @@ import {
   type Formula,
   type Plan,
   type Step,
-  foldBatch,
   formulaSchema,
-  planBatch,
 } from '@kettle-scale/core';
+import { foldBatch, planBatch } from '@kettle-scale/core/batch';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';

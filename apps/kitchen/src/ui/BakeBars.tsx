@@ -1,5 +1,6 @@
-import type { BakeProgram } from '@kettle-scale/core';
 import { bakePhases } from '@kettle-scale/core';
+import type { BakeProgram } from '@kettle-scale/core';
+
 import { StyleSheet, Text, View } from 'react-native';
 import { useColours } from './theme';
 import { FONT } from './tokens';

@@ -1,13 +1,11 @@
+import { type BatchStart, InputError, lotToday } from '@kettle-scale/core';
 import {
-  type BatchStart,
-  InputError,
   batchSchema,
   batchStartSchema,
   batchSummarySchema,
   eventSchema,
-  lotToday,
   planBatch,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/batch';
 import { z } from 'zod';
 import type { FlourLotStore } from '../flourLots/store';
 import type { FormulaStore } from '../formulas/store';

@@ -1,4 +1,5 @@
-import { type BatchSummary, foldBatch } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core';
+import { foldBatch } from '@kettle-scale/core/batch';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;

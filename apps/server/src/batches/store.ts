@@ -1,16 +1,14 @@
 import { isDeepStrictEqual } from 'node:util';
-import {
-  type Batch,
-  type BatchEvent,
-  type BatchRecord,
-  type BatchStart,
-  type BatchSummary,
-  type Plan,
-  type Refusal,
-  batchRecord,
-  foldBatch,
-  refuseEvent,
+import type {
+  Batch,
+  BatchEvent,
+  BatchRecord,
+  BatchStart,
+  BatchSummary,
+  Plan,
+  Refusal,
 } from '@kettle-scale/core';
+import { batchRecord, foldBatch, refuseEvent } from '@kettle-scale/core/batch';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 import { type LiveBatch, openLiveBatches } from './liveBatches';

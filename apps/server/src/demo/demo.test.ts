@@ -1,11 +1,5 @@
-import {
-  type BatchEvent,
-  type BatchSummary,
-  batchRecord,
-  checkFormula,
-  foldBatch,
-  planBatch,
-} from '@kettle-scale/core';
+import { type BatchEvent, type BatchSummary, checkFormula } from '@kettle-scale/core';
+import { batchRecord, foldBatch, planBatch } from '@kettle-scale/core/batch';
 import { NOW, openTestKitchen } from '../test/kitchen';
 import { LOT_THIRST, demoFormulas } from './seedDemo';
 

@@ -7,8 +7,8 @@ import {
   formulaSchema,
   lotToday,
   parseInput,
-  planBatch,
 } from '@kettle-scale/core';
+import { planBatch } from '@kettle-scale/core/batch';
 import { v7 as uuidv7 } from 'uuid';
 import type { Stores } from '../stores';
 import breakwaterThick from './formulas/breakwater-thick.json';

@@ -1,4 +1,5 @@
-import { DEFAULT_KITCHEN, foldBatch, planBatch } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN } from '@kettle-scale/core';
+import { foldBatch, planBatch } from '@kettle-scale/core/batch';
 import { openRandom } from '../random';
 import { demoFormulas } from './seedDemo';
 import { simulateBatch } from './simulateBatch';

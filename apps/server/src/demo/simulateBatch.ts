@@ -4,16 +4,18 @@ import {
   type Plan,
   type Step,
   type StepKind,
+  roundToStep,
+  sumG,
+} from '@kettle-scale/core';
+import {
   ballForCountG,
   checkWeight,
   correctionLines,
   foldBatch,
   offerRescale,
-  roundToStep,
   runningDough,
   stepWindow,
-  sumG,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/batch';
 import { v7 as uuidv7 } from 'uuid';
 import type { Random } from '../random';
 

@@ -1,4 +1,5 @@
-import { ORDINARY_DAY, type Batch, type LotState } from '@kettle-scale/core';
+import type { Batch, LotState } from '@kettle-scale/core';
+import { ORDINARY_DAY } from '@kettle-scale/core/batch';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 const LOT = {

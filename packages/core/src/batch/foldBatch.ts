@@ -43,17 +43,9 @@ export interface StepState {
   extendedToMs: number | null;
 }
 
-const SEEN_TYPES = [
-  'felt',
-  'tested',
-  'measured',
-  'poked',
-  'sprang-back',
-  'covered',
-  'added',
-  'dusted',
-] as const;
-export type SeenEvent = EventOf<(typeof SEEN_TYPES)[number]>;
+export type SeenEvent = EventOf<
+  'felt' | 'tested' | 'measured' | 'poked' | 'sprang-back' | 'covered' | 'added' | 'dusted'
+>;
 
 /** The piece over heat, one at a time on this plate. */
 export interface GriddleState {

@@ -7,7 +7,8 @@ import { foldBatch } from './foldBatch';
 import { planBatch } from './planBatch';
 import { planRequestSchema } from './planRequestSchema';
 import { batchRecord } from './record';
-import { kneadTestWords, stepTitle, stepWindow } from './stepText';
+import { kneadTestWords } from '../formula/kneadTestWords';
+import { stepTitle, stepWindow } from './stepText';
 
 const plan = planBatch(request());
 const step = (id: string) => {

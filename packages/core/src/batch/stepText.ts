@@ -1,18 +1,5 @@
-import type { Method } from '../formula/methodSchema';
 import type { StepState } from './foldBatch';
 import type { Plan, Step } from './planSchema';
-
-const KNEAD_TEST_WORDS: Record<Plan['formula']['method']['knead']['test'], string> = {
-  'dent-stays': 'a finger dent stays',
-  'springs-back': 'a finger dent springs back',
-  'clean-bowl': 'the dough leaves the bowl clean',
-  stretch: 'it stretches thin without tearing',
-};
-
-/** The test that ends kneading, in words. */
-export const kneadTestWords = (plan: {
-  formula: { method: { knead: Pick<Method['knead'], 'test'> } };
-}): string => KNEAD_TEST_WORDS[plan.formula.method.knead.test];
 
 const lineName = (plan: Plan, step: Step): string =>
   plan.sheet.find((line) => line.lineId === step.lineId)?.name.toLowerCase() ?? 'the line';

@@ -1,5 +1,5 @@
 import { escapeUTF8 } from 'entities';
-import { kneadTestWords } from '../batch/stepText';
+import { kneadTestWords } from '../formula/kneadTestWords';
 import { bakePhases } from '../batch/bakePhases';
 import { formulaFacts } from '../formula/formulaFacts';
 import type { Formula } from '../formula/formulaSchema';

@@ -1,7 +1,7 @@
 import { decodeHTML } from 'entities';
 import type { Formula } from '../formula/formulaSchema';
 import { formulaFacts } from '../formula/formulaFacts';
-import { kneadTestWords } from '../batch/stepText';
+import { kneadTestWords } from '../formula/kneadTestWords';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { formatSpan, formatTemp } from '../quantity/formatQuantity';
 

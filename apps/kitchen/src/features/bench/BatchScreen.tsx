@@ -1,4 +1,5 @@
-import { type BatchState, batchRecord, formatPercent, type StepKind, type Step } from '@kettle-scale/core';
+import { type BatchState, formatPercent, type StepKind, type Step } from '@kettle-scale/core';
+import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { type ReactNode, useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';

@@ -1,4 +1,5 @@
-import { type BatchState, type Plan, batchRecord, formatPercent, stepTitle } from '@kettle-scale/core';
+import { type BatchState, type Plan, formatPercent } from '@kettle-scale/core';
+import { batchRecord, stepTitle } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import { Icon } from '../../ui/Icon';
 import { Leader, Ticket, TicketRule } from '../../ui/Ticket';

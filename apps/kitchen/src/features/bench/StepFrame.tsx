@@ -1,4 +1,5 @@
-import { type Explanation, type Step, stepTitle } from '@kettle-scale/core';
+import type { Explanation, Step } from '@kettle-scale/core';
+import { stepTitle } from '@kettle-scale/core/batch';
 import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../data/useBatch';

@@ -1,4 +1,5 @@
 import { HOLDINGS, KNEAD_TESTS, MIXING_SCHOOLS, type Rest, kneadTestWords } from '@kettle-scale/core';
+
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/actions';
 import { Check, Choices } from '../../ui/Choices';

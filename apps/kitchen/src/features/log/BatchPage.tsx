@@ -1,4 +1,5 @@
-import { type Batch, batchRecord, foldBatch, formatPercent, sumG } from '@kettle-scale/core';
+import { type Batch, formatPercent, sumG } from '@kettle-scale/core';
+import { batchRecord, foldBatch } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useBatchQuery, useFlourLots } from '../../data/queries';

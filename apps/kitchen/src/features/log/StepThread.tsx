@@ -1,4 +1,5 @@
-import { type BatchState, type Plan, type StepTime, formatSpan, stepTimes } from '@kettle-scale/core';
+import { type BatchState, type Plan, type StepTime, formatSpan } from '@kettle-scale/core';
+import { stepTimes } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../../ui/theme';
 import { Ticket } from '../../ui/Ticket';

@@ -1,5 +1,5 @@
 import type { Batch, BatchSummary, EventBody } from '@kettle-scale/core';
-import { batchRecord } from '@kettle-scale/core';
+import { batchRecord } from '@kettle-scale/core/batch';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';

@@ -1,13 +1,12 @@
 import {
   type FigureId,
-  explainFigure,
   formatMoney,
-  planCost,
   type Formula,
   type Ingredient,
   type Kitchen,
   type FlourLot,
 } from '@kettle-scale/core';
+import { explainFigure, planCost } from '@kettle-scale/core/batch';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';

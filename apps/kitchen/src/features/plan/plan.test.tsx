@@ -1,4 +1,4 @@
-import { explainFigure, planBatch } from '@kettle-scale/core';
+import { explainFigure, planBatch } from '@kettle-scale/core/batch';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { draw, formula, plan } from '../../test/liveBatch';

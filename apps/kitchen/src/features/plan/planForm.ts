@@ -1,11 +1,5 @@
-import {
-  type Need,
-  type Unit,
-  type UnitSystem,
-  massFigure,
-  needSchema,
-  parseQuantity,
-} from '@kettle-scale/core';
+import { type Need, type Unit, type UnitSystem, massFigure, parseQuantity } from '@kettle-scale/core';
+import { needSchema } from '@kettle-scale/core/batch';
 import { z } from 'zod';
 
 /** What the plan screen's fields hold, as typed. */

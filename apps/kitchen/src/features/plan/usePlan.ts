@@ -5,8 +5,8 @@ import {
   type Kitchen,
   type Need,
   type Plan,
-  planBatch,
 } from '@kettle-scale/core';
+import { planBatch } from '@kettle-scale/core/batch';
 import { useMemo } from 'react';
 
 export type PlanResult = { plan: Plan; problem: null } | { plan: null; problem: string };

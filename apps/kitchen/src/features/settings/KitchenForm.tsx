@@ -11,8 +11,8 @@ import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 
-/** The figures; cups and money are chosen beside them. */
-type Field = Exclude<keyof Kitchen, 'measures' | 'currency'>;
+/** The figures; cups, money and mixers stand beside them. */
+type Field = Exclude<keyof Kitchen, 'measures' | 'currency' | 'mixers' | 'coldLimitH'>;
 type Text = Record<Field, string>;
 
 interface FieldSpec {

@@ -1,12 +1,5 @@
-import {
-  ballForCountG,
-  countForBall,
-  explainDivision,
-  parseQuantity,
-  roundToStep,
-  type Step,
-  batchRecord,
-} from '@kettle-scale/core';
+import { parseQuantity, roundToStep, type Step } from '@kettle-scale/core';
+import { ballForCountG, countForBall, explainDivision, batchRecord } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';

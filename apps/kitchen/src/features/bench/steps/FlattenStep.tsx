@@ -1,4 +1,5 @@
-import { type Step, discDiameterMm, explainRolling, roundToStep } from '@kettle-scale/core';
+import { type Step, discDiameterMm, roundToStep } from '@kettle-scale/core';
+import { explainRolling } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { IconButton } from 'react-native-paper';

@@ -1,4 +1,5 @@
-import { type Step, bakePhases, formatClock, windowAt } from '@kettle-scale/core';
+import { type Step, formatClock, bakePhases } from '@kettle-scale/core';
+import { windowAt } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Caution } from '../../../ui/Caution';

@@ -1,4 +1,5 @@
-import { checkWeight, formatPercent, fractionIfKept, offerRescale, type Step } from '@kettle-scale/core';
+import { formatPercent, type Step } from '@kettle-scale/core';
+import { checkWeight, fractionIfKept, offerRescale } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Action } from '../../../ui/actions';

@@ -1,12 +1,5 @@
-import {
-  type Step,
-  formatClock,
-  formatSpan,
-  kneadTestWords,
-  stepWindow,
-  windowAt,
-  type TimeWindow,
-} from '@kettle-scale/core';
+import { type Step, formatClock, formatSpan, type TimeWindow, kneadTestWords } from '@kettle-scale/core';
+import { stepWindow, windowAt } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Caution } from '../../../ui/Caution';

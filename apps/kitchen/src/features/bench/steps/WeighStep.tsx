@@ -1,4 +1,5 @@
-import { checkWeight, explainTarget, formatPercent, parseQuantity, type Step } from '@kettle-scale/core';
+import { formatPercent, parseQuantity, type Step } from '@kettle-scale/core';
+import { checkWeight, explainTarget } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
