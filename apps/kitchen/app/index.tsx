@@ -1,5 +1,5 @@
 import { Redirect } from 'expo-router';
 
 export default function Start() {
-  return <Redirect href="/formulas" />;
+  return <Redirect href="/shift" />;
 }

@@ -6,17 +6,23 @@ import type {
   BatchRecord,
   BatchStart,
   BatchSummary,
+  Device,
+  DeviceAct,
+  DeviceKind,
   FlourLot,
   Formula,
   FormulaVersion,
   ImportReport,
   Ingredient,
   Kitchen,
+  LotState,
   OnTaken,
   Problem,
+  Reading,
+  SavedPlan,
 } from '@kettle-scale/core';
 
-const ROOT = '/api/v1';
+export const ROOT = '/api/v1';
 /** A request that takes longer than this is given up; the queue tries again. */
 const TIMEOUT_MS = 10_000;
 
@@ -78,7 +84,13 @@ export const api = {
   ingredients: () => call<Ingredient[]>('GET', '/ingredients'),
   kitchen: () => call<Kitchen>('GET', '/kitchen'),
   saveKitchen: (kitchen: Kitchen) => call<Kitchen>('PUT', '/kitchen', kitchen),
-  flourLots: () => call<FlourLot[]>('GET', '/flour-lots'),
+  flourLots: () => call<LotState[]>('GET', '/flour-lots'),
+  saveFlourLot: (lot: FlourLot) => call<LotState>('PUT', `/flour-lots/${slug(lot.id)}`, lot),
+  savedPlans: () => call<SavedPlan[]>('GET', '/saved-plans'),
+  savePlan: (plan: SavedPlan) => call<SavedPlan>('PUT', `/saved-plans/${slug(plan.id)}`, plan),
+  forgetPlan: (id: string) => call<SavedPlan[]>('DELETE', `/saved-plans/${slug(id)}`),
+  devices: () => call<Device[]>('GET', '/devices'),
+  deviceAct: (kind: DeviceKind, act: DeviceAct) => call<Reading>('POST', `/devices/${kind}/acts`, act),
   saveIngredient: (food: Ingredient) => call<Ingredient>('PUT', `/ingredients/${slug(food.id)}`, food),
   resetIngredient: (id: string) => call<Ingredient[]>('DELETE', `/ingredients/${slug(id)}`),
   book: () => call<BookEntry[]>('GET', '/book'),

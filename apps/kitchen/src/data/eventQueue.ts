@@ -38,8 +38,8 @@ export interface EventQueue {
   /** The state now; a new object whenever something changed. */
   state: () => QueueState;
   subscribe: (listener: () => void) => () => void;
-  /** Takes an act at once; it is sent after those before it. */
-  add: (queued: QueuedEvent) => void;
+  /** Takes an act at once; it is sent after those before it. Done when it is kept on this device. */
+  add: (queued: QueuedEvent) => Promise<void>;
   /** Takes up what an earlier visit left behind, and sends. Returns when nothing more can be sent now. */
   resume: () => Promise<void>;
   /** Tries again now. Does nothing while it is sending. */
@@ -95,7 +95,9 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
         pending: [...state.pending, queued],
         status: state.status === 'offline' ? 'offline' : 'sending',
       });
-      void storage.put(queued).then(drain);
+      const kept = storage.put(queued);
+      void kept.then(drain);
+      return kept;
     },
     resume: async () => {
       const left = await storage.load();

@@ -3,18 +3,20 @@ import type {
   BatchStart,
   Book,
   BookEntry,
+  FlourLot,
   Formula,
   FormulaVersion,
   Ingredient,
   Kitchen,
   OnTaken,
+  SavedPlan,
 } from '@kettle-scale/core';
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { Refused, api } from './api';
 
 const MINUTE_MS = 60_000;
-/** How often a running batch looks for acts from another phone. */
-const RUNNING_POLL_MS = 2000;
+/** The stream tells of acts at once; this only catches what a broken stream missed. */
+const RUNNING_POLL_MS = 15_000;
 const RETRIES = 2;
 
 export const queryClient = new QueryClient({
@@ -30,6 +32,8 @@ export const keys = {
   ingredients: ['ingredients'],
   kitchen: ['kitchen'],
   flourLots: ['flour-lots'],
+  savedPlans: ['saved-plans'],
+  devices: ['devices'],
   book: ['book'],
   versions: (id: string) => ['versions', id],
   batches: (status?: BatchRecord['status']) => (status ? ['batches', status] : ['batches']),
@@ -65,6 +69,38 @@ export const useVersions = (id: string) =>
 
 export const useBatches = (status?: BatchRecord['status']) =>
   useQuery({ queryKey: keys.batches(status), queryFn: () => api.batches(status), staleTime: 0 });
+
+/** What is on the go, looked at again now and then even if the stream is quiet. */
+export const useRunning = () =>
+  useQuery({
+    queryKey: keys.batches('running'),
+    queryFn: () => api.batches('running'),
+    staleTime: 0,
+    refetchInterval: RUNNING_POLL_MS,
+  });
+
+export const useSavedPlans = () => useQuery({ queryKey: keys.savedPlans, queryFn: api.savedPlans });
+
+export const useSavePlan = () =>
+  useMutation({
+    mutationFn: (plan: SavedPlan) => api.savePlan(plan),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: keys.savedPlans }),
+  });
+
+export const useForgetPlan = () =>
+  useMutation({
+    mutationFn: (id: string) => api.forgetPlan(id),
+    onSuccess: (plans) => queryClient.setQueryData(keys.savedPlans, plans),
+  });
+
+export const useSaveFlourLot = () =>
+  useMutation({
+    mutationFn: (lot: FlourLot) => api.saveFlourLot(lot),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: keys.flourLots }),
+  });
+
+export const useDevices = () =>
+  useQuery({ queryKey: keys.devices, queryFn: api.devices, staleTime: 0, gcTime: 0 });
 
 export const useBatchQuery = (id: string) =>
   useQuery({

@@ -1,5 +1,6 @@
 import type { Batch, BatchEvent, BatchState, EventBody } from '@kettle-scale/core';
 import { foldBatch } from '@kettle-scale/core/batch';
+import { useMutation } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { QueueState } from './eventQueue';
@@ -32,14 +33,19 @@ export function useBatch(id: string): { live: LiveBatch | null; error: Error | n
   }, [stored, queue.pending, id]);
   const state = useMemo(() => (batch ? foldBatch(batch.plan, batch.events) : null), [batch]);
 
+  // Done once the acts are kept on this device; the queue takes them from there, with or without a network.
+  const { mutate } = useMutation({
+    mutationKey: ['act', id],
+    networkMode: 'always',
+    mutationFn: (events: BatchEvent[]) =>
+      Promise.all(events.map((event) => kitchenQueue.add({ batchId: id, event }))),
+  });
   const act = useCallback(
     (...bodies: EventBody[]) => {
-      for (const body of bodies) {
-        const event = { ...body, id: uuidv7(), at: new Date().toISOString() } as BatchEvent;
-        kitchenQueue.add({ batchId: id, event });
-      }
+      const at = new Date().toISOString();
+      mutate(bodies.map((body) => ({ ...body, id: uuidv7(), at }) as BatchEvent));
     },
-    [id],
+    [mutate],
   );
   const lastActId = state?.lastAct?.id;
   const undo = useCallback(() => {

@@ -2,4 +2,5 @@
 export { BatchScreen } from '../features/bench/BatchScreen';
 export { BenchScreen } from '../features/bench/BenchScreen';
 export { LogScreen } from '../features/log/LogScreen';
+export { PlansScreen } from '../features/plan/PlansScreen';
 export { PlanScreen } from '../features/plan/PlanScreen';

@@ -5,6 +5,7 @@ import {
   type Formula,
   type Plan,
   type Step,
+  type StepState,
   formulaSchema,
 } from '@kettle-scale/core';
 import { foldBatch, planBatch } from '@kettle-scale/core/batch';
@@ -90,6 +91,13 @@ export function liveBatch(...bodies: EventBody[]) {
   };
   return { live, acts };
 }
+
+/** The present step of a batch, as its screen is given it; its state is folded from what happened. */
+export const nowOf = (live: LiveBatch, id: string): StepState => {
+  const found = live.state.steps.find(({ step }) => step.id === id);
+  if (!found) throw new Error(`no step ${id}`);
+  return found;
+};
 
 /** Draws a part of the app as it stands in it. */
 export const draw = (part: ReactNode) =>

@@ -7,6 +7,7 @@ import ChartLine from 'lucide-react-native/dist/esm/icons/chart-line';
 import Check from 'lucide-react-native/dist/esm/icons/check';
 import ChevronLeft from 'lucide-react-native/dist/esm/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/dist/esm/icons/chevron-right';
+import Clock from 'lucide-react-native/dist/esm/icons/clock';
 import ClipboardPaste from 'lucide-react-native/dist/esm/icons/clipboard-paste';
 import Copy from 'lucide-react-native/dist/esm/icons/copy';
 import Delete from 'lucide-react-native/dist/esm/icons/delete';
@@ -48,6 +49,7 @@ const ICONS = {
   next: ChevronRight,
   plus: Plus,
   settings: Settings,
+  shift: Clock,
   undo: Undo2,
   upload: Upload,
   archive: Archive,

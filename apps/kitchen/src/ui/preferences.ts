@@ -8,7 +8,10 @@ interface Preferences {
   units: UnitSystem;
   theme: ThemeName;
   sound: boolean;
-  set: (changes: Partial<Pick<Preferences, 'units' | 'theme' | 'sound'>>) => void;
+  /** Weigh by the live scale, and go on by itself when the weight is steady and right. */
+  scale: boolean;
+  autoAdvance: boolean;
+  set: (changes: Partial<Omit<Preferences, 'set'>>) => void;
 }
 
 /** How this person reads the app on this device; kept on the device. */
@@ -18,6 +21,8 @@ export const usePreferences = create<Preferences>()(
       units: 'metric',
       theme: 'paper',
       sound: true,
+      scale: false,
+      autoAdvance: false,
       set: (changes) => set(changes),
     }),
     { name: 'kettle-scale-preferences' },

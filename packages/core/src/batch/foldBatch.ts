@@ -36,7 +36,7 @@ export interface StepState {
   startedMs: number | null;
   doneMs: number | null;
   /** Parts of the step that are done. */
-  parts: string[];
+  parts: { part: string; atMs: number }[];
   /** What was felt, measured, tried and looked at during it, in order. */
   seen: SeenEvent[];
   /** A rest was made longer, to here. */
@@ -83,7 +83,7 @@ export const weighingToleranceG = (line: Pick<SheetLine, 'stepG'>, targetG: numb
 interface Draft extends Omit<BatchState, 'steps' | 'now' | 'lastAct' | 'status'> {
   started: Map<string, number>;
   done: Map<string, number>;
-  parts: Map<string, string[]>;
+  parts: Map<string, StepState['parts']>;
   seen: Map<string, SeenEvent[]>;
   extended: Map<string, number>;
 }
@@ -178,8 +178,9 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   poked: see,
   'sprang-back': see,
   covered: see,
-  'part-done': (draft, event) => {
-    draft.parts.set(event.stepId, [...(draft.parts.get(event.stepId) ?? []), event.part]);
+  'part-done': (draft, event, _plan, atMs) => {
+    const before = draft.parts.get(event.stepId) ?? [];
+    draft.parts.set(event.stepId, [...before, { part: event.part, atMs }]);
   },
   extended: (draft, event, _plan, atMs) => {
     draft.extended.set(event.stepId, atMs + event.seconds * 1000);

@@ -1,11 +1,11 @@
 import { doughTotals } from '../formula/percentages';
 import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
-import { type BatchState, inBowlG } from './foldBatch';
+import { type BatchState, type StepState, inBowlG } from './foldBatch';
 import { keptShare } from './amounts';
 import type { Plan } from './planSchema';
 import type { BatchRecord } from './recordSchema';
-import { stepTitle } from './stepText';
+import { liveWindow, stepTitle } from './stepText';
 
 /** Points of hydration in a share. */
 const POINTS = 100;
@@ -20,6 +20,35 @@ function judgedRight(state: BatchState): boolean {
       (said?.type === 'felt' ? said.feel === 'right' : said?.type === 'tested' && said.passed)
     );
   });
+}
+
+/** The present step with the marks of its clock. */
+function nowOf(plan: Plan, now: StepState): NonNullable<BatchRecord['now']> {
+  const { step, startedMs } = now;
+  const window = liveWindow(plan, now);
+  const at = (seconds: number | undefined) =>
+    startedMs === null || seconds === undefined ? null : startedMs + seconds * 1000;
+  return {
+    stepId: step.id,
+    kind: step.kind,
+    title: stepTitle(plan, step),
+    startedMs,
+    opensMs: at(window?.earliestS),
+    closesMs: at(window?.latestS),
+  };
+}
+
+/** What is still to do, the present step first; weighing and bowls that follow each other in one. */
+function aheadOf(plan: Plan, state: BatchState): NonNullable<BatchRecord['ahead']> {
+  const ahead: NonNullable<BatchRecord['ahead']> = [];
+  for (const { step, status } of state.steps) {
+    if (status === 'done') continue;
+    const title = step.kind === 'weigh' ? 'Weigh' : stepTitle(plan, step);
+    const last = ahead.at(-1);
+    if (last?.title === title) last.seconds += step.expectedS;
+    else ahead.push({ kind: step.kind, title, seconds: step.expectedS });
+  }
+  return ahead;
 }
 
 /** Summarises a batch from its plan and its folded state. */
@@ -81,6 +110,7 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
             POINTS * (actual.hydration - plan.today.hydration.formula - plan.today.hydration.byMoisture),
         }
       : {}),
+    ...(state.now ? { now: nowOf(plan, state.now), ahead: aheadOf(plan, state) } : {}),
     finishedMs: finished ? Date.parse(finished.at) : null,
   };
 }

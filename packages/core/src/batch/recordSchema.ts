@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { totalsSchema } from './planSchema';
+import { STEP_KINDS, totalsSchema } from './planSchema';
 
 /** A line of the whole batch, planned against weighed. */
 const recordLineSchema = z.strictObject({
@@ -33,6 +33,20 @@ export const batchRecordSchema = z.strictObject({
   /** What the flour lot gave to it, and how much more it drank than its formula and its moisture say, once judged right. */
   lotFlourG: z.number().optional(),
   lotPoints: z.number().optional(),
+  /** What a running batch is at, with the marks of its clock, and what comes after; neither once it is over. */
+  now: z
+    .strictObject({
+      stepId: z.string(),
+      kind: z.enum(STEP_KINDS),
+      title: z.string(),
+      startedMs: z.number().nullable(),
+      opensMs: z.number().nullable(),
+      closesMs: z.number().nullable(),
+    })
+    .optional(),
+  ahead: z
+    .array(z.strictObject({ kind: z.enum(STEP_KINDS), title: z.string(), seconds: z.number() }))
+    .optional(),
   finishedMs: z.number().nullable(),
 });
 

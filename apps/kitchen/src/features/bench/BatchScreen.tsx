@@ -1,4 +1,4 @@
-import { type BatchState, formatPercent, type StepKind, type Step } from '@kettle-scale/core';
+import { type BatchState, formatPercent, type StepKind, type StepState } from '@kettle-scale/core';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { type ReactNode, useEffect } from 'react';
@@ -13,13 +13,15 @@ import { BigFigure, Body, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { useWide } from '../../ui/useWide';
 import { useKeys } from '../../ui/useKeys';
-import { openSpeakerOnFirstTouch } from './alarm';
+import { openSpeakerOnFirstTouch } from '../../ui/alarm';
 import { BatchSide } from './BatchSide';
 import { DivideStep } from './steps/DivideStep';
 import { FinishStep } from './steps/FinishStep';
 import { FlattenStep } from './steps/FlattenStep';
 import { GriddleStep } from './steps/GriddleStep';
-import { TimedStep } from './steps/TimedStep';
+import { KneadStep } from './steps/KneadStep';
+import { MixStep } from './steps/MixStep';
+import { RestStep } from './steps/RestStep';
 import { WeighStep } from './steps/WeighStep';
 import { useKeepAwake } from './useKeepAwake';
 import { useStepWidth } from './useStepWidth';
@@ -34,21 +36,17 @@ const styles = StyleSheet.create({
   sideContent: { padding: SPACE.m, paddingTop: SPACE.l },
 });
 
-type StepView = (live: LiveBatch, step: Step, startedMs: number | null) => ReactNode;
-
-const timed: StepView = (live, step, startedMs) => (
-  <TimedStep live={live} step={step} startedMs={startedMs} />
-);
+type StepView = (live: LiveBatch, now: StepState) => ReactNode;
 
 const VIEWS: Record<StepKind, StepView> = {
-  weigh: (live, step) => <WeighStep live={live} step={step} />,
-  mix: timed,
-  knead: timed,
-  rest: timed,
-  divide: (live, step) => <DivideStep live={live} step={step} />,
-  flatten: (live, step) => <FlattenStep live={live} step={step} />,
-  griddle: (live, step) => <GriddleStep live={live} step={step} />,
-  finish: (live, step) => <FinishStep live={live} step={step} />,
+  weigh: (live, { step }) => <WeighStep live={live} step={step} />,
+  mix: (live, now) => <MixStep live={live} now={now} />,
+  knead: (live, now) => <KneadStep live={live} now={now} />,
+  rest: (live, now) => <RestStep live={live} now={now} />,
+  divide: (live, { step }) => <DivideStep live={live} step={step} />,
+  flatten: (live, { step }) => <FlattenStep live={live} step={step} />,
+  griddle: (live, { step }) => <GriddleStep live={live} step={step} />,
+  finish: (live, { step }) => <FinishStep live={live} step={step} />,
 };
 
 function Over({ live }: { live: LiveBatch }) {
@@ -149,7 +147,7 @@ export function BatchScreen({ id }: { id: string }) {
   const { now } = live.state;
   const view = now ? (
     <View key={viewKey(live.state)} style={styles.step}>
-      {VIEWS[now.step.kind](live, now.step, now.startedMs)}
+      {VIEWS[now.step.kind](live, now)}
     </View>
   ) : (
     <Over live={live} />

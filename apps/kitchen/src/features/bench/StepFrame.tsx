@@ -12,7 +12,7 @@ import { Label } from '../../ui/type';
 import { useKeys } from '../../ui/useKeys';
 import { WhySheet } from '../../ui/Why';
 import { kitchenQueue } from '../../data/kitchenQueue';
-import { AlarmBar } from './AlarmBar';
+import { AlarmBar } from '../../ui/AlarmBar';
 import { BatchExtras } from './BatchExtras';
 import { useStepWidth } from './useStepWidth';
 

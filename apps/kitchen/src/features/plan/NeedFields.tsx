@@ -1,80 +1,125 @@
-import { parseQuantity, roundToStep } from '@kettle-scale/core';
+import { type Formula, type Ingredient, type Need, parseQuantity, roundToStep } from '@kettle-scale/core';
 import { StyleSheet, View } from 'react-native';
-import { Segments } from '../../ui/Segments';
-import { StepperField } from '../../ui/StepperField';
+import { Choices } from '../../ui/Choices';
+import { FigureField } from '../../ui/FigureField';
+import { FieldError, StepperField } from '../../ui/StepperField';
 import { SPACE } from '../../ui/tokens';
+import { Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { type NeedText, bareUnit, typedMass } from './planForm';
+import { FIELDS_OF, type NeedErrors, type NeedField, type NeedText, bareUnit, typedMass } from './planForm';
 
-/** One press of − or +, in grams or pieces. */
-const STEP = { pieces: 1, ball: 1, flour: 100 } as const;
+/** One press of − or +: pieces, grams or millimetres. */
+const STEP: Record<NeedField, number> = {
+  pieces: 1,
+  bowls: 1,
+  ball: 1,
+  flour: 100,
+  dough: 100,
+  diameter: 5,
+  thickness: 0.1,
+};
 const GRAMS_PER_OUNCE_STEP = 28.349523125 / 10;
+const INCH_STEP = { diameter: 0.25, thickness: 0.005 } as const;
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', gap: SPACE.l } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: SPACE.m },
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  cell: { flexGrow: 1, flexBasis: 150 },
+});
+
+const WAYS: readonly (readonly [Need['by'], string])[] = [
+  ['pieces', 'Pieces'],
+  ['discs', 'Bread size'],
+  ['dough', 'Dough'],
+  ['flour', 'Flour at hand'],
+  ['stock', 'What is left'],
+  ['bowl', 'Full bowls'],
+];
+
+const isLength = (field: NeedField): field is 'diameter' | 'thickness' =>
+  field === 'diameter' || field === 'thickness';
+const isMass = (field: NeedField): field is 'ball' | 'flour' | 'dough' =>
+  field === 'ball' || field === 'flour' || field === 'dough';
+
+const WORDS: Record<NeedField, string> = {
+  pieces: 'Pieces',
+  bowls: 'Bowls',
+  ball: 'Ball',
+  flour: 'Flour at hand',
+  dough: 'Dough',
+  diameter: 'Across',
+  thickness: 'Thick',
+};
 
 interface NeedFieldsProps {
   text: NeedText;
-  errors: Partial<Record<keyof NeedText, string>>;
-  onChange: (field: keyof NeedText, value: string) => void;
+  errors: NeedErrors;
+  onChange: (changes: Partial<NeedText>) => void;
+  /** What a stock may be named of. */
+  formula: Formula;
+  ingredients: readonly Ingredient[];
 }
 
-/** How much is needed: pieces × ball weight, or the flour at hand. */
-export function NeedFields({ text, errors, onChange }: NeedFieldsProps) {
+/** How much is needed, said in the way that is known: pieces, bread, dough, flour, what is left, full bowls. */
+export function NeedFields({ text, errors, onChange, formula, ingredients }: NeedFieldsProps) {
   const { units } = useFormat();
-  const unit = units === 'metric' ? 'g' : 'oz';
+  const massUnit = units === 'metric' ? 'g' : 'oz';
+  const unitOf = (field: NeedField) =>
+    isMass(field) ? `, ${massUnit}` : isLength(field) ? `, ${units === 'metric' ? 'mm' : 'in'}` : '';
 
-  const stepMass = (field: 'ball' | 'flour') => (direction: 1 | -1) => {
-    const parsed = parseQuantity(text[field], { defaultUnit: bareUnit(units) });
-    const stepG = units === 'us' && field === 'ball' ? GRAMS_PER_OUNCE_STEP : STEP[field];
-    const fromG = parsed.ok && parsed.quantity.kind === 'mass' ? parsed.quantity.amount : 0;
-    const steps = Math.max(1, Math.round(fromG / stepG) + direction);
-    onChange(field, typedMass(units === 'us' ? steps * stepG : roundToStep(steps * stepG, 1), units));
+  const stepped = (field: NeedField, direction: 1 | -1): string => {
+    if (isMass(field)) {
+      const parsed = parseQuantity(text[field], { defaultUnit: bareUnit(units) });
+      const stepG = units === 'us' && field === 'ball' ? GRAMS_PER_OUNCE_STEP : STEP[field];
+      const fromG = parsed.ok && parsed.quantity.kind === 'mass' ? parsed.quantity.amount : 0;
+      const steps = Math.max(1, Math.round(fromG / stepG) + direction);
+      return typedMass(units === 'us' ? steps * stepG : roundToStep(steps * stepG, 1), units);
+    }
+    const step = isLength(field) && units === 'us' ? INCH_STEP[field] : STEP[field];
+    const now = Number.parseFloat(text[field]) || 0;
+    return String(Number(Math.max(step, now + direction * step).toFixed(3)));
   };
-  const stepPieces = (direction: 1 | -1) => {
-    const now = Number.parseInt(text.pieces, 10) || 0;
-    onChange('pieces', String(Math.max(1, now + direction * STEP.pieces)));
-  };
-
+  const foodOf = (id: string) => ingredients.find((food) => food.id === id);
+  const stocked = [...new Set(formula.lines.map((line) => line.ingredient))].filter(
+    (id) => foodOf(id)?.kind !== 'water',
+  );
   return (
     <View style={{ gap: SPACE.m }}>
-      <Segments
-        label="How much"
-        value={text.by}
-        onChange={(by) => onChange('by', by)}
-        options={[
-          ['pieces', 'By pieces'],
-          ['flour', 'By flour at hand'],
-        ]}
-      />
+      <Choices label="How much" quiet value={text.by} onChange={(by) => onChange({ by })} options={WAYS} />
       <View style={styles.row}>
-        {text.by === 'pieces' ? (
+        {FIELDS_OF[text.by].map(([field]) => (
           <StepperField
-            name="pieces"
-            label="Pieces"
-            text={text.pieces}
-            onText={(value) => onChange('pieces', value)}
-            onStep={stepPieces}
-            error={errors.pieces}
+            key={field}
+            name={field}
+            label={`${WORDS[field]}${unitOf(field)}`}
+            text={text[field]}
+            onText={(value) => onChange({ [field]: value })}
+            onStep={(direction) => onChange({ [field]: stepped(field, direction) })}
+            error={errors[field]}
+            size={text.by === 'discs' ? 44 : 56}
           />
-        ) : (
-          <StepperField
-            name="flour"
-            label={`Flour at hand, ${unit}`}
-            text={text.flour}
-            onText={(value) => onChange('flour', value)}
-            onStep={stepMass('flour')}
-            error={errors.flour}
-          />
-        )}
-        <StepperField
-          name="ball"
-          label={`Ball, ${unit}`}
-          text={text.ball}
-          onText={(value) => onChange('ball', value)}
-          onStep={stepMass('ball')}
-          error={errors.ball}
-        />
+        ))}
       </View>
+      {text.by === 'stock' ? (
+        <View style={{ gap: SPACE.s }}>
+          <Label>At hand; leave empty what there is plenty of.</Label>
+          <View style={styles.grid}>
+            {stocked.map((id) => (
+              <FigureField
+                key={id}
+                labelled
+                name={`stock-${id}`}
+                label={foodOf(id)?.name ?? id}
+                unit={massUnit}
+                value={text.stock[id] ?? ''}
+                onText={(value) => onChange({ stock: { ...text.stock, [id]: value } })}
+                style={styles.cell}
+              />
+            ))}
+          </View>
+          {errors.stock ? <FieldError id="stock-error" message={errors.stock} /> : null}
+        </View>
+      ) : null}
     </View>
   );
 }

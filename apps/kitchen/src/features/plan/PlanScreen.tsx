@@ -1,22 +1,25 @@
 import {
   type FigureId,
-  formatMoney,
   type Formula,
   type Ingredient,
   type Kitchen,
-  type FlourLot,
+  type LotState,
+  type UnitSystem,
+  discDiameterMm,
+  doughDensity,
+  formatClockTime,
+  formatMoney,
+  resolveLines,
 } from '@kettle-scale/core';
-import { explainFigure, planCost } from '@kettle-scale/core/batch';
+import { type TodayFigure, explainFigure, explainToday, planCost } from '@kettle-scale/core/batch';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { useFlourLots, useFormulas, useIngredients, useKitchen, useStartBatch } from '../../data/queries';
 import { PrimaryAction } from '../../ui/actions';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Segments } from '../../ui/Segments';
 import { FieldError } from '../../ui/StepperField';
 import { SPACE } from '../../ui/tokens';
 import { Label, Strong } from '../../ui/type';
@@ -25,16 +28,24 @@ import { useKeys } from '../../ui/useKeys';
 import { useNow } from '../../ui/useNow';
 import { useWide } from '../../ui/useWide';
 import { Ask, WhySheet } from '../../ui/Why';
+import { ClockTicket } from './ClockTicket';
+import { DayTicket } from './DayTicket';
+import { KeepPlan } from './KeepPlan';
 import { NeedFields } from './NeedFields';
 import { PlanPicture } from './PlanPicture';
+import { TodayTicket } from './TodayTicket';
 import { WeighSheet } from './WeighSheet';
-import { type NeedText, fromAddress, needTextSchema, toAddress } from './planForm';
-import { usePlan } from './usePlan';
+import {
+  type NeedAddress,
+  type NeedText,
+  needFromAddress,
+  needToAddress,
+  readNeed,
+  typedMass,
+} from './planForm';
+import { usePlan, useToday } from './usePlan';
 
 const MINUTE_MS = 60_000;
-/** Offered when a formula is first planned by pieces. */
-const FIRST_PIECES = 24;
-const FIRST_FLOUR_G = 2000;
 
 const styles = StyleSheet.create({
   panes: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
@@ -46,57 +57,58 @@ interface LoadedProps {
   formula: Formula;
   kitchen: Kitchen;
   ingredients: Ingredient[];
-  lots: FlourLot[];
+  lots: LotState[];
+}
+
+type Asked = { of: 'plan'; figure: FigureId } | { of: 'today'; figure: TodayFigure };
+
+/** Two places where there is room for two, else one after the other. */
+function TwoPanes({ children }: { children: readonly [ReactNode, ReactNode] }) {
+  const wide = useWide();
+  if (!wide) return <>{children}</>;
+  return (
+    <View style={styles.panes}>
+      <View style={styles.pane}>{children[0]}</View>
+      <View style={styles.pane}>{children[1]}</View>
+    </View>
+  );
 }
 
 function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
   const router = useRouter();
-  const wide = useWide();
   const format = useFormat();
-  const address = useLocalSearchParams<Partial<NeedText> & { lot?: string }>();
+  const address = useLocalSearchParams<NeedAddress>();
   const start = useStartBatch();
-  const [figure, setFigure] = useState<FigureId | null>(null);
-  const closeWhy = useCallback(() => setFigure(null), []);
-
-  const schema = useMemo(() => needTextSchema(format.units), [format.units]);
-  const form = useForm<NeedText>({
-    defaultValues: {
-      by: address.by === 'flour' ? 'flour' : 'pieces',
-      pieces: address.pieces ?? String(FIRST_PIECES),
-      ball: fromAddress(address.ball, formula.product.ballG, format.units),
-      flour: fromAddress(address.flour, FIRST_FLOUR_G, format.units),
-    },
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const closeWhy = useCallback(() => setAsked(null), []);
+  const askPlan = (figure: FigureId) => setAsked({ of: 'plan', figure });
+  const [text, setText] = useState(() => {
+    const { ballG, thicknessMm } = formula.product;
+    return needFromAddress(
+      address,
+      { ballG, thicknessMm, diameterMm: firstDiameterMm(formula, ingredients) },
+      format.units,
+    );
   });
-  const text = useWatch({ control: form.control }) as NeedText;
-  const { by, pieces, ball, flour } = text;
-  const parsed = useMemo(
-    () => schema.safeParse({ by, pieces, ball, flour }),
-    [schema, by, pieces, ball, flour],
+  const { need, errors } = useMemo(() => readNeed(text, format.units), [text, format.units]);
+  const fitting = lots.filter(
+    (lot) => !lot.closed && formula.lines.some((line) => line.ingredient === lot.ingredient),
   );
-  const fitting = lots.filter((lot) => formula.lines.some((line) => line.ingredient === lot.ingredient));
   const [lotId, setLotId] = useState(address.lot ?? fitting[0]?.id);
-
-  // The address holds what was typed, so that a reload or a shared link finds the same plan.
+  const lot = fitting.find(({ id }) => id === lotId);
   useEffect(() => {
-    const weights = { ball: toAddress(ball, format.units), flour: toAddress(flour, format.units) };
-    router.setParams({ by, pieces, ...weights, ...(lotId ? { lot: lotId } : {}) });
-  }, [router, by, pieces, ball, flour, lotId, format.units]);
+    router.setParams({ ...needToAddress(text, format.units), ...(lotId ? { lot: lotId } : {}) });
+  }, [router, text, lotId, format.units]);
 
-  const need = parsed.success ? parsed.data : null;
-  const { plan: planned, problem } = usePlan(formula, need, kitchen, ingredients);
+  const today = useToday(kitchen, lot);
+  const { plan: planned, problem } = usePlan({ formula, need, kitchen, ingredients, lot });
   const [last, setLast] = useState(planned);
   if (planned && planned !== last) setLast(planned);
   const plan = planned ?? last;
-  const errors = Object.fromEntries(
-    parsed.success
-      ? []
-      : parsed.error.issues.map((issue) => [String(issue.path[0] ?? 'ball'), issue.message]),
-  ) as Partial<Record<keyof NeedText, string>>;
-
   const now = useNow(MINUTE_MS / 2);
-  const readyAt = plan ? new Date(now + plan.expectedS * 1000) : null;
-  const ready = readyAt?.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const ready = plan ? formatClockTime(now + plan.expectedS * 1000) : '–';
   const cost = useMemo(() => (plan ? planCost(plan) : null), [plan]);
+
   const begin = () => {
     if (!planned || start.isPending) return;
     start.mutate(
@@ -106,7 +118,8 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
         formulaId: formula.id,
         formulaVersion: formula.version,
         need: planned.need,
-        ...(lotId ? { flourLotId: lotId } : {}),
+        ...(lot ? { flourLotId: lot.id } : {}),
+        ...today,
       },
       { onSuccess: (batch) => router.replace(`/bench/${batch.id}`) },
     );
@@ -117,45 +130,46 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
     <View style={styles.stack}>
       <NeedFields
         text={text}
-        errors={errors}
-        onChange={(field, value) => form.setValue(field, value, { shouldDirty: true })}
+        errors={errors ?? {}}
+        onChange={(changes) => setText((was) => ({ ...was, ...withStock(changes, was, lots, format.units) }))}
+        formula={formula}
+        ingredients={ingredients}
       />
       {problem ? <FieldError id="plan-error" message={problem} /> : null}
-      {plan ? <PlanPicture plan={plan} onWhy={setFigure} /> : null}
+      {plan ? <PlanPicture plan={plan} onWhy={askPlan} /> : null}
+      <DayTicket kitchen={kitchen} lots={fitting} lotId={lot?.id} onLot={setLotId} />
     </View>
   );
   const sheet = plan ? (
     <View style={styles.stack}>
       {planned ? null : <Strong tone="plum">Below is the last plan that works.</Strong>}
-      <WeighSheet plan={plan} onWhy={setFigure} />
-      {fitting.length > 0 ? (
-        <Segments
-          label="Flour lot"
-          labelled
-          value={lotId ?? ''}
-          onChange={setLotId}
-          options={fitting.map(({ id, name }) => [id, name] as const)}
-        />
-      ) : null}
+      {plan.scarcest ? <Strong>{`${plan.scarcest} is what runs out first.`}</Strong> : null}
+      <WeighSheet plan={plan} onWhy={askPlan} />
+      <TodayTicket plan={plan} onWhy={(figure) => setAsked({ of: 'today', figure })} />
       {plan.warnings.map(({ message }) => (
         <Strong key={message} tone="plum">
           {message}
         </Strong>
       ))}
-      <Ask onPress={() => setFigure('ready')}>
-        <Label>{`Begun now, the last piece comes off about ${ready}. One cook, usual times.`}</Label>
-      </Ask>
+      <ClockTicket plan={plan} nowMs={now} onWhy={askPlan} />
       {cost ? (
-        <Ask onPress={() => setFigure('cost')}>
+        <Ask onPress={() => askPlan('cost')}>
           <Label>{`Ingredients cost ${formatMoney(cost.perBatch, kitchen.currency)}, ${formatMoney(cost.perPiece, kitchen.currency)} a piece.`}</Label>
         </Ask>
       ) : null}
-      {need?.by === 'pieces' || !plan ? null : (
+      {need?.by === 'pieces' || need?.by === 'discs' ? null : (
         <Label>{`${format.mass(Math.max(0, plan.leftoverG))} of dough is left over.`}</Label>
       )}
+      <KeepPlan plan={plan} mixer={today.mixer} />
     </View>
   ) : null;
 
+  const why =
+    plan && asked
+      ? asked.of === 'plan'
+        ? explainFigure(plan, asked.figure, format.units)
+        : explainToday(plan, asked.figure, format.units)
+      : null;
   return (
     <Screen
       eyebrow="Plan a batch of"
@@ -164,27 +178,43 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
         <>
           {start.error ? <FieldError id="start-error" message={start.error.message} /> : null}
           <PrimaryAction
-            label={`Start batch · ready ${ready ?? '–'}`}
+            label={`Start batch · ready ${ready}`}
             onPress={begin}
             disabled={!planned || start.isPending}
           />
         </>
       }
     >
-      {wide ? (
-        <View style={styles.panes}>
-          <View style={styles.pane}>{needs}</View>
-          <View style={styles.pane}>{sheet}</View>
-        </View>
-      ) : (
-        <>
-          {needs}
-          {sheet}
-        </>
-      )}
-      <WhySheet why={plan && figure ? explainFigure(plan, figure, format.units) : null} onClose={closeWhy} />
+      <TwoPanes>
+        {needs}
+        {sheet}
+      </TwoPanes>
+      <WhySheet why={why} onClose={closeWhy} />
     </Screen>
   );
+}
+
+/** Who plans by what is left starts from what the lots say is left. */
+function withStock(
+  changes: Partial<NeedText>,
+  was: NeedText,
+  lots: readonly LotState[],
+  units: UnitSystem,
+): Partial<NeedText> {
+  if (changes.by !== 'stock' || Object.keys(was.stock).length > 0) return changes;
+  const leftG: Record<string, number> = {};
+  for (const { ingredient, leftG: left, closed } of lots) {
+    if (!closed) leftG[ingredient] = (leftG[ingredient] ?? 0) + left;
+  }
+  const stock = Object.entries(leftG).map(([id, g]) => [id, typedMass(Math.floor(g), units)] as const);
+  return { ...changes, stock: Object.fromEntries(stock) };
+}
+
+/** Diameter of the formula's own bread, offered when a batch is said by its size. */
+function firstDiameterMm(formula: Formula, ingredients: Ingredient[]): number {
+  const { ballG, thicknessMm, air } = formula.product;
+  const parts = resolveLines(formula, ingredients).map(({ fraction, food }) => ({ mass: fraction, food }));
+  return Math.round(discDiameterMm(ballG, thicknessMm, doughDensity(parts, air)));
 }
 
 /** From a formula and a need to a weigh sheet, live. */

@@ -1,18 +1,29 @@
-import { explainFigure, planBatch } from '@kettle-scale/core/batch';
+import { CATALOGUE } from '@kettle-scale/core';
+import { ORDINARY_DAY, explainFigure, planBatch } from '@kettle-scale/core/batch';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { draw, formula, plan } from '../../test/liveBatch';
 import { WhySheet } from '../../ui/Why';
 import { NeedFields } from './NeedFields';
+import { TodayTicket } from './TodayTicket';
 import { WeighSheet } from './WeighSheet';
-import type { NeedText } from './planForm';
+import { type NeedAddress, type NeedText, needFromAddress, readNeed } from './planForm';
+
+const first = { ballG: 105, diameterMm: 280, thicknessMm: 1.5 };
+function Fields({ address = {} }: { address?: NeedAddress }) {
+  const [text, setText] = useState<NeedText>(() => needFromAddress(address, first, 'metric'));
+  return (
+    <NeedFields
+      text={text}
+      errors={readNeed(text, 'metric').errors ?? {}}
+      onChange={(changes) => setText((now) => ({ ...now, ...changes }))}
+      formula={formula}
+      ingredients={CATALOGUE}
+    />
+  );
+}
 
 describe('how much', () => {
-  function Fields() {
-    const [text, setText] = useState<NeedText>({ by: 'pieces', pieces: '24', ball: '105', flour: '2,000' });
-    const change = (field: keyof NeedText, value: string) => setText((now) => ({ ...now, [field]: value }));
-    return <NeedFields text={text} errors={{}} onChange={change} />;
-  }
   const value = (label: string) => screen.getByLabelText<HTMLInputElement>(label).value;
   const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 
@@ -35,10 +46,33 @@ describe('how much', () => {
 
   test('flour at hand steps by a hundred grams', () => {
     draw(<Fields />);
-    fireEvent.click(screen.getByRole('radio', { name: 'By flour at hand' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'Flour at hand' }));
     press('Flour at hand, g: more');
     expect(value('Flour at hand, g')).toBe('2,100');
   });
+});
+
+test('by what is left: every ingredient but water may be named, and a bad weight is said', () => {
+  draw(<Fields address={{ by: 'stock' }} />);
+  const salt = screen.getByLabelText('Fine salt, g');
+  fireEvent.focus(salt);
+  fireEvent.change(salt, { target: { value: 'some' } });
+  expect(screen.getByRole('alert').textContent).toMatch(/some/);
+  expect(screen.queryByLabelText('Water, g')).toBeNull();
+});
+
+test('the day says what to start with, and every figure can be asked', () => {
+  const asked: string[] = [];
+  const request = { formula, need: { by: 'pieces' as const, pieces: 10, ballG: 100 }, kitchen: plan.kitchen };
+  const today = planBatch({ ...request, conditions: { ...ORDINARY_DAY, doughC: 30 } });
+  draw(<TodayTicket plan={today} onWhy={(figure) => asked.push(figure)} />);
+  for (const name of [/^Start with/, /^Water at/, /^Dough comes out at 30/, /^Rest the dough/]) {
+    fireEvent.click(screen.getByRole('button', { name: name }));
+  }
+  expect(asked).toEqual(['water', 'liquidTemp', 'doughTemp', 'rest:0']);
+  const cold = planBatch({ ...request, conditions: { ...ORDINARY_DAY, doughC: 60, flourC: -15 } });
+  draw(<TodayTicket plan={cold} onWhy={jest.fn()} />);
+  expect(screen.getByText(/cannot be reached with water alone/)).toBeTruthy();
 });
 
 describe('the weigh sheet', () => {

@@ -1,4 +1,11 @@
-import { type Need, type Unit, type UnitSystem, massFigure, parseQuantity } from '@kettle-scale/core';
+import {
+  type Need,
+  type Unit,
+  type UnitSystem,
+  lengthFigure,
+  massFigure,
+  parseQuantity,
+} from '@kettle-scale/core';
 import { needSchema } from '@kettle-scale/core/batch';
 import { z } from 'zod';
 
@@ -8,55 +15,114 @@ export interface NeedText {
   pieces: string;
   ball: string;
   flour: string;
+  dough: string;
+  diameter: string;
+  thickness: string;
+  bowls: string;
+  /** At hand, by ingredient; empty where there is plenty. */
+  stock: Record<string, string>;
 }
+
+export type NeedField = Exclude<keyof NeedText, 'by' | 'stock'>;
+/** What the address of the plan screen may hold. */
+export type NeedAddress = Partial<Record<NeedField | 'by' | 'stock' | 'lot', string>>;
+export type NeedErrors = Partial<Record<keyof NeedText, string>>;
+
+const MM_PER_INCH = 25.4;
+const MASS_FIELDS: ReadonlySet<NeedField> = new Set(['ball', 'flour', 'dough']);
 
 /** A bare number in a weight field is in the unit this person reads. */
 export const bareUnit = (units: UnitSystem): Unit['id'] => (units === 'metric' ? 'g' : 'oz');
 
-const massText = (units: UnitSystem) =>
-  z.string().transform((text, context) => {
-    const parsed = parseQuantity(text, { defaultUnit: bareUnit(units) });
-    if (parsed.ok && parsed.quantity.kind === 'mass') return parsed.quantity.amount;
-    context.addIssue({
-      code: 'custom',
-      message: parsed.ok ? 'Give a weight here, like 105 g or 4 oz.' : parsed.message,
-    });
-    return z.NEVER;
-  });
+type Read = { value: number } | { problem: string };
 
-const piecesText = z.string().transform((text, context) => {
+function readMass(text: string, units: UnitSystem): Read {
+  const parsed = parseQuantity(text, { defaultUnit: bareUnit(units) });
+  if (parsed.ok && parsed.quantity.kind === 'mass') return { value: parsed.quantity.amount };
+  return { problem: parsed.ok ? 'Give a weight here, like 105 g or 4 oz.' : parsed.message };
+}
+
+/** A length in mm, or in inches for those who read them. */
+function readLength(text: string, units: UnitSystem): Read {
+  const [, digits = '', unit = ''] = /^\s*([\d.,]+)\s*(mm|cm|in|")?\s*$/i.exec(text) ?? [];
+  const value = Number(digits.replace(',', '.'));
+  if (digits === '' || !Number.isFinite(value)) return { problem: 'Give a length here, like 240 mm.' };
+  const inches = unit === 'in' || unit === '"' || (unit === '' && units === 'us');
+  return { value: inches ? value * MM_PER_INCH : unit.toLowerCase() === 'cm' ? value * 10 : value };
+}
+
+function readCount(text: string, what: string): Read {
   const digits = text.trim().replaceAll(',', '');
-  if (/^-?\d+(\.\d+)?$/.test(digits)) return Number(digits);
-  context.addIssue({
-    code: 'custom',
-    message: digits ? 'Pieces must be a whole number.' : 'Say how many pieces.',
-  });
-  return z.NEVER;
-});
+  if (/^-?\d+(\.\d+)?$/.test(digits)) return { value: Number(digits) };
+  return { problem: digits ? `${what} must be a whole number.` : `Say how many ${what.toLowerCase()}.` };
+}
 
-/** Field of the screen for a field of the need. */
-const FIELD_OF: Record<string, keyof NeedText> = { pieces: 'pieces', ballG: 'ball', flourG: 'flour' };
+const READ: Record<NeedField, (text: string, units: UnitSystem) => Read> = {
+  pieces: (text) => readCount(text, 'Pieces'),
+  bowls: (text) => readCount(text, 'Bowls'),
+  ball: readMass,
+  flour: readMass,
+  dough: readMass,
+  diameter: readLength,
+  thickness: readLength,
+};
 
-/** The schema of the screen: typed text in, a need for core out, every problem at its field. */
-export function needTextSchema(units: UnitSystem) {
-  const mass = massText(units);
-  return z
-    .discriminatedUnion('by', [
-      z.object({ by: z.literal('pieces'), pieces: piecesText, ball: mass }),
-      z.object({ by: z.literal('flour'), flour: mass, ball: mass }),
-    ])
-    .transform((fields, context): Need => {
-      const candidate =
-        fields.by === 'pieces'
-          ? { by: fields.by, pieces: fields.pieces, ballG: fields.ball }
-          : { by: fields.by, flourG: fields.flour, ballG: fields.ball };
-      const need = needSchema.safeParse(candidate);
-      if (need.success) return need.data;
-      for (const { path, message } of need.error.issues) {
-        context.addIssue({ code: 'custom', message, path: [FIELD_OF[String(path[0])] ?? 'ball'] });
-      }
-      return z.NEVER;
-    });
+/** Fields of the screen for each way of saying the need, and the fields of the need they fill. */
+export const FIELDS_OF: Record<Need['by'], readonly (readonly [NeedField, string])[]> = {
+  pieces: [
+    ['pieces', 'pieces'],
+    ['ball', 'ballG'],
+  ],
+  discs: [
+    ['pieces', 'pieces'],
+    ['diameter', 'diameterMm'],
+    ['thickness', 'thicknessMm'],
+  ],
+  dough: [
+    ['dough', 'doughG'],
+    ['ball', 'ballG'],
+  ],
+  flour: [
+    ['flour', 'flourG'],
+    ['ball', 'ballG'],
+  ],
+  stock: [['ball', 'ballG']],
+  bowl: [
+    ['bowls', 'bowls'],
+    ['ball', 'ballG'],
+  ],
+};
+
+/** Typed text to a need for core, or every problem at its field. */
+export function readNeed(
+  text: NeedText,
+  units: UnitSystem,
+): { need: Need; errors: null } | { need: null; errors: NeedErrors } {
+  const errors: NeedErrors = {};
+  const candidate: Record<string, unknown> = { by: text.by };
+  for (const [field, name] of FIELDS_OF[text.by]) {
+    const read = READ[field](text[field], units);
+    if ('value' in read) candidate[name] = read.value;
+    else errors[field] = read.problem;
+  }
+  if (text.by === 'stock') {
+    const atHand = Object.entries(text.stock).filter(([, typed]) => typed.trim() !== '');
+    const read = atHand.map(([ingredient, typed]) => ({ ingredient, ...readMass(typed, units) }));
+    const bad = read.find((one) => 'problem' in one);
+    if (bad && 'problem' in bad) errors.stock = bad.problem;
+    candidate.atHand = read.map((one) => ({
+      ingredient: one.ingredient,
+      massG: 'value' in one ? one.value : undefined,
+    }));
+  }
+  if (Object.keys(errors).length > 0) return { need: null, errors };
+  const need = needSchema.safeParse(candidate);
+  if (need.success) return { need: need.data, errors: null };
+  for (const { path, message } of need.error.issues) {
+    const field = FIELDS_OF[text.by].find(([, name]) => name === path[0])?.[0] ?? 'stock';
+    errors[field] ??= message;
+  }
+  return { need: null, errors };
 }
 
 /** Finer than the scale: a tenth of an ounce is three grams, too coarse for the weight of a ball. */
@@ -68,6 +134,9 @@ export function typedMass(massG: number, units: UnitSystem): string {
   return value.includes('lb') ? `${value} ${unit}` : value;
 }
 
+/** Writes a length the way it may be typed back. */
+export const typedLength = (mm: number, units: UnitSystem): string => lengthFigure(mm, units).value;
+
 /** A typed weight as the address keeps it: with its unit, so that it means the same to someone who reads other units. */
 export const toAddress = (text: string, units: UnitSystem): string =>
   /[a-z]/i.test(text) ? text : `${text} ${bareUnit(units)}`;
@@ -75,6 +144,77 @@ export const toAddress = (text: string, units: UnitSystem): string =>
 /** A weight from the address as this person would type it; what cannot be read is shown as it is. */
 export function fromAddress(text: string | undefined, otherwiseG: number, units: UnitSystem): string {
   if (text === undefined) return typedMass(otherwiseG, units);
-  const parsed = parseQuantity(text, { defaultUnit: bareUnit(units) });
-  return parsed.ok && parsed.quantity.kind === 'mass' ? typedMass(parsed.quantity.amount, units) : text;
+  const read = readMass(text, units);
+  return 'value' in read ? typedMass(read.value, units) : text;
+}
+
+const stockSchema = z.record(z.string(), z.string());
+
+/** The address of a plan holds what was typed, so that a reload or a shared link finds the same plan. */
+export function needToAddress(text: NeedText, units: UnitSystem): Record<string, string> {
+  const typed = FIELDS_OF[text.by].map(([field]): [string, string] => [
+    field,
+    MASS_FIELDS.has(field) ? toAddress(text[field], units) : text[field],
+  ]);
+  const stock: Record<string, string> = text.by === 'stock' ? { stock: JSON.stringify(text.stock) } : {};
+  return { by: text.by, ...Object.fromEntries(typed), ...stock };
+}
+
+/** Offered when a formula is first planned. */
+const FIRST = { pieces: 24, flourG: 2000, doughG: 3000, bowls: 1 } as const;
+
+interface First {
+  ballG: number;
+  diameterMm: number;
+  thicknessMm: number;
+}
+
+/** The fields as an address says, or as they are first offered. */
+export function needFromAddress(address: NeedAddress, first: First, units: UnitSystem): NeedText {
+  const by = address.by ?? '';
+  const length = (field: 'diameter' | 'thickness', mm: number) => address[field] ?? typedLength(mm, units);
+  let stock: Record<string, string> = {};
+  if (address.stock !== undefined) {
+    try {
+      stock = stockSchema.parse(JSON.parse(address.stock));
+    } catch (error) {
+      // An address that was cut short: the fields start empty.
+      if (!(error instanceof SyntaxError || error instanceof z.ZodError)) throw error;
+    }
+  }
+  return {
+    by: by in FIELDS_OF ? (by as Need['by']) : 'pieces',
+    pieces: address.pieces ?? String(FIRST.pieces),
+    bowls: address.bowls ?? String(FIRST.bowls),
+    ball: fromAddress(address.ball, first.ballG, units),
+    flour: fromAddress(address.flour, FIRST.flourG, units),
+    dough: fromAddress(address.dough, FIRST.doughG, units),
+    diameter: length('diameter', first.diameterMm),
+    thickness: length('thickness', first.thicknessMm),
+    stock,
+  };
+}
+
+/** A need as the address of the plan screen, to open a plan that was kept. */
+export function addressOfNeed(need: Need): Record<string, string> {
+  const fields = FIELDS_OF[need.by].map(([field, name]): [string, string] => {
+    const value = String((need as unknown as Record<string, number>)[name]);
+    return [
+      field,
+      MASS_FIELDS.has(field)
+        ? `${value} g`
+        : field === 'diameter' || field === 'thickness'
+          ? `${value} mm`
+          : value,
+    ];
+  });
+  const stock: Record<string, string> =
+    need.by === 'stock'
+      ? {
+          stock: JSON.stringify(
+            Object.fromEntries(need.atHand.map(({ ingredient, massG }) => [ingredient, `${massG} g`])),
+          ),
+        }
+      : {};
+  return { by: need.by, ...Object.fromEntries(fields), ...stock };
 }

@@ -7,6 +7,7 @@ import { usePreferences } from '../../ui/preferences';
 import { Heading } from '../../ui/type';
 import { KitchenForm } from './KitchenForm';
 import { KitchenWays } from './KitchenWays';
+import { Mixers } from './Mixers';
 
 /** This person's units and look; the kitchen's scales, bowl and losses. */
 export function SettingsScreen() {
@@ -50,6 +51,7 @@ export function SettingsScreen() {
       {kitchen.data ? (
         <>
           <KitchenWays kitchen={kitchen.data} />
+          <Mixers kitchen={kitchen.data} />
           <KitchenForm kitchen={kitchen.data} />
         </>
       ) : (

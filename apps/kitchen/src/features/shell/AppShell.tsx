@@ -4,12 +4,15 @@ import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed
 import { QueryClientProvider } from '@tanstack/react-query';
 import { loadAsync } from 'expo-font';
 import { Slot } from 'expo-router';
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { followNews } from '../../data/news';
 import { prefetchBook, queryClient } from '../../data/queries';
 import { useThemeName } from '../../ui/preferences';
 import { ThemeScope, useColours } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
+import { AlarmWatch } from './AlarmWatch';
 import { KeyHelp } from './KeyHelp';
 import { Navigation } from './Navigation';
 
@@ -30,6 +33,7 @@ function Frame() {
     <View style={[styles.frame, wide && styles.wide, { backgroundColor: colours.ground }]}>
       {wide ? <Navigation wide /> : null}
       <View role="main" style={styles.content}>
+        <AlarmWatch />
         <Slot />
       </View>
       {wide ? null : <Navigation wide={false} />}
@@ -41,6 +45,7 @@ function Frame() {
 /** What stands around every screen: fonts, theme, data, navigation. */
 export function AppShell() {
   const theme = useThemeName();
+  useEffect(followNews, []);
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={queryClient}>

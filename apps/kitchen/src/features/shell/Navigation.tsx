@@ -5,7 +5,7 @@ import { useColours } from '../../ui/theme';
 import { FONT, SPACE } from '../../ui/tokens';
 
 interface Place {
-  href: '/formulas' | '/bench' | '/log' | '/settings';
+  href: '/shift' | '/formulas' | '/bench' | '/log' | '/settings';
   name: string;
   icon: IconName;
   /** Addresses that belong to this place. */
@@ -13,8 +13,9 @@ interface Place {
 }
 
 const PLACES: readonly Place[] = [
+  { href: '/shift', name: 'Shift', icon: 'shift', covers: ['/shift', '/plans', '/stock'] },
   { href: '/formulas', name: 'Formulas', icon: 'formulas', covers: ['/formulas', '/write', '/ingredients'] },
-  { href: '/bench', name: 'Bench', icon: 'bench', covers: ['/bench', '/plan'] },
+  { href: '/bench', name: 'Bench', icon: 'bench', covers: ['/bench', '/plan/'] },
   { href: '/log', name: 'Log', icon: 'log', covers: ['/log'] },
   { href: '/settings', name: 'Settings', icon: 'settings', covers: ['/settings'] },
 ];

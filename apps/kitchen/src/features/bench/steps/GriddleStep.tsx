@@ -10,7 +10,7 @@ import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useNow } from '../../../ui/useNow';
 import { StepFrame } from '../StepFrame';
-import { useAlarm } from '../useAlarm';
+import { useAlarm } from '../../../ui/useAlarm';
 import { useRingSize } from '../useStepWidth';
 
 const TICK_MS = 100;

@@ -19,13 +19,13 @@ describe('weighing', () => {
     const acts = onWater();
     expect(title()).toBe('Weigh water');
     press(/ is in$/);
-    expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: water?.massG }]);
+    expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: water?.startG, by: 'hand' }]);
   });
 
   test('warns of a scald and says what to hold back', () => {
     onWater();
     expect(see(/It scalds/)).toBeTruthy();
-    expect(see(/^Keep .* of it aside/)).toBeTruthy();
+    expect(see(/^To start with\. .* more is kept ready/)).toBeTruthy();
   });
 
   test('a keyed weight within tolerance is taken as it is', () => {

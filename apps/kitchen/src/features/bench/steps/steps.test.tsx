@@ -5,7 +5,6 @@ import { DivideStep } from './DivideStep';
 import { FinishStep } from './FinishStep';
 import { FlattenStep } from './FlattenStep';
 import { GriddleStep } from './GriddleStep';
-import { TimedStep } from './TimedStep';
 
 beforeEach(() => {
   jest.useFakeTimers();
@@ -16,52 +15,6 @@ beforeEach(() => {
 afterEach(() => {
   jest.useRealTimers();
   localStorage.clear();
-});
-
-describe('timed steps', () => {
-  const resting = (afterS: number) => {
-    const { live, acts } = liveBatch();
-    draw(<TimedStep live={live} step={stepOf('rest-1')} startedMs={START_MS - afterS * 1000} />);
-    return acts;
-  };
-
-  test('start when the cook says so', () => {
-    const { live, acts } = liveBatch();
-    draw(<TimedStep live={live} step={stepOf('mix-1')} startedMs={null} />);
-    expect(see(/Guard down, no hands/)).toBeTruthy();
-    press('Start mixing');
-    expect(acts).toEqual([{ type: 'started', stepId: 'mix-1' }]);
-  });
-
-  test('run from the stored start, to the same second after a reload', () => {
-    resting(66);
-    expect(screen.getByRole('timer').textContent).toContain('8:54');
-    act(() => void jest.advanceTimersByTime(4000));
-    expect(screen.getByRole('timer').textContent).toContain('8:50');
-  });
-
-  test('early, the end is offered without weight; in the window, plainly', () => {
-    const acts = resting(60);
-    expect(screen.queryByRole('alert')).toBeNull();
-    press('End the rest early');
-    expect(acts).toEqual([{ type: 'done', stepId: 'rest-1' }]);
-  });
-
-  test('the alarm rings at the earliest until it is heard, and not again after a reload', () => {
-    const vibrate = jest.fn();
-    Object.assign(navigator, { vibrate });
-    resting(600);
-    expect(screen.getByRole('alert').textContent).toContain('Rest is done');
-    expect(vibrate).toHaveBeenCalled();
-    press(/Quiet$/);
-    expect(screen.queryByRole('alert')).toBeNull();
-  });
-
-  test('past the latest it says how long, and rings anew', () => {
-    resting(1265);
-    expect(screen.getByRole('timer').textContent).toContain('+1:05');
-    expect(screen.getByRole('alert').textContent).toContain('past its latest');
-  });
 });
 
 describe('dividing', () => {

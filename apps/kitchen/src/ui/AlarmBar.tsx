@@ -1,9 +1,9 @@
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Icon } from '../../ui/Icon';
-import { useColours } from '../../ui/theme';
-import { SPACE, TOUCH } from '../../ui/tokens';
-import { Heading, Strong } from '../../ui/type';
-import { useNow } from '../../ui/useNow';
+import { Icon } from './Icon';
+import { useColours } from './theme';
+import { SPACE, TOUCH } from './tokens';
+import { Heading, Strong } from './type';
+import { useNow } from './useNow';
 
 const BLINK_MS = 500;
 

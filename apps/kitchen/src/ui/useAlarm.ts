@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from './preferences';
 import { ring } from './alarm';
 
 const REMEMBERED = 100;
@@ -33,4 +33,12 @@ export function useAlarm(key: string | null): { ringing: boolean; quiet: () => v
   const ringing = key !== null && !heard;
   useEffect(() => (ringing ? ring(sound) : undefined), [ringing, sound]);
   return { ringing, quiet: () => key !== null && add(key) };
+}
+
+/** Rings while any of these was not heard yet: the first of them, until it is quieted. */
+export function useAlarms(keys: readonly string[]): { ringing: string | null; quiet: () => void } {
+  const heard = useAcknowledged((state) => state.keys);
+  const first = keys.find((key) => !heard.includes(key)) ?? null;
+  const { ringing, quiet } = useAlarm(first);
+  return { ringing: ringing ? first : null, quiet };
 }

@@ -1,0 +1,5 @@
+import { StockScreen } from '../src/features/stock/StockScreen';
+
+export default function Stock() {
+  return <StockScreen />;
+}

@@ -1,0 +1,180 @@
+import { type ReadingOf, pourOf } from '@kettle-scale/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Path, Rect } from 'react-native-svg';
+import { api } from '../../data/api';
+import { Action, ActionRow } from '../../ui/actions';
+import { Check } from '../../ui/Choices';
+import { Sheet } from '../../ui/Sheet';
+import { usePreferences } from '../../ui/preferences';
+import { useColours } from '../../ui/theme';
+import { SPACE } from '../../ui/tokens';
+import { BigFigure, Body, Heading, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { useStripWidth } from '../../ui/useStripWidth';
+import { useStepWidth } from './useStepWidth';
+
+const HEIGHT = 56;
+const BAR = { top: 18, height: 24 } as const;
+/** The strip ends this far above the target, as a share of it. */
+const HEADROOM = 0.25;
+/** A band thinner than this could not be seen. */
+const LEAST_BAND_PX = 10;
+const NEEDLE = 9;
+
+const styles = StyleSheet.create({
+  stack: { gap: SPACE.s },
+  strip: { width: '100%', height: HEIGHT },
+  state: { flexDirection: 'row', alignItems: 'center', gap: SPACE.m },
+  words: { flex: 1 },
+});
+
+interface LiveScaleProps {
+  reading: ReadingOf<'scale'>;
+  targetG: number;
+  toleranceG: number;
+  stepG: number;
+  tone: 'ink' | 'water';
+  onTare: () => void;
+}
+
+const WORDS = { below: 'to go', 'in band': 'right', above: 'too much' } as const;
+
+/** The weight as it comes, against its target and the band that is right. */
+export function LiveScale({ reading, targetG, toleranceG, stepG, tone, onTare }: LiveScaleProps) {
+  const colours = useColours();
+  const format = useFormat();
+  const stepWidth = useStepWidth();
+  const { width, onLayout } = useStripWidth();
+  const pour = pourOf(reading.massG, targetG, toleranceG);
+  const figure = format.massFigure(reading.massG, stepG);
+  const x = (g: number) => (Math.max(0, g) / (targetG * (1 + HEADROOM))) * width;
+  const needle = Math.min(width - 2, x(reading.massG));
+  const band = Math.max(LEAST_BAND_PX, x(targetG + toleranceG) - x(targetG - toleranceG));
+  const fill =
+    pour.state === 'above' ? colours.plum : pour.state === 'in band' ? colours.sage : colours.water;
+  const off = format.mass(Math.abs(pour.offG), stepG);
+  const state = reading.overload
+    ? 'Overloaded: take something off'
+    : `${pour.state === 'in band' ? WORDS[pour.state] : `${off} ${WORDS[pour.state]}`}${reading.steady ? ', steady' : ''}`;
+  return (
+    <View style={styles.stack}>
+      <Label>{`On the scale, ${format.mass(targetG, stepG)} ± ${format.mass(toleranceG, stepG)} wanted`}</Label>
+      <BigFigure
+        value={figure.value}
+        unit={figure.unit}
+        width={stepWidth}
+        tone={pour.state === 'in band' ? 'sage' : pour.state === 'above' ? 'plum' : tone}
+      />
+      <View style={styles.strip} onLayout={onLayout} aria-hidden>
+        {width > 0 ? (
+          <Svg width={width} height={HEIGHT}>
+            <Rect
+              x={0}
+              y={BAR.top}
+              width={width}
+              height={BAR.height}
+              fill={colours.surface}
+              stroke={colours.ink}
+              strokeWidth={2}
+            />
+            <Rect x={0} y={BAR.top + 3} width={Math.min(needle, width)} height={BAR.height - 6} fill={fill} />
+            <Rect
+              x={x(targetG) - band / 2}
+              y={BAR.top - 6}
+              width={band}
+              height={BAR.height + 12}
+              fill="none"
+              stroke={colours.sage}
+              strokeWidth={3}
+            />
+            <Path
+              d={`M${needle} ${BAR.top + BAR.height + 2}l${-NEEDLE} ${NEEDLE}h${2 * NEEDLE}z`}
+              fill={colours.ink}
+            />
+          </Svg>
+        ) : null}
+      </View>
+      <View style={styles.state}>
+        <View role="status" style={styles.words}>
+          <Strong
+            tone={
+              reading.overload || pour.state === 'above' ? 'plum' : pour.state === 'in band' ? 'sage' : 'soot'
+            }
+          >
+            {state}
+          </Strong>
+        </View>
+        <Action label="Tare" onPress={onTare} />
+      </View>
+    </View>
+  );
+}
+
+const POURS_G = [10, 100, 1000] as const;
+const SCOOPS_G = [5, 50] as const;
+/** A steady hand pours this fast. */
+const G_PER_S = 200;
+const SLOWEST_POUR_S = 0.5;
+
+const act = (what: Parameters<typeof api.deviceAct>[1]) => void api.deviceAct('scale', what);
+
+/** Plays with the simulated scale: for demonstrations and tests. */
+export function ScalePanel({ wantG }: { wantG: number }) {
+  const format = useFormat();
+  const [open, setOpen] = useState(false);
+  const pour = (massG: number) =>
+    act({ act: 'pour', massG, seconds: Math.max(SLOWEST_POUR_S, massG / G_PER_S) });
+  return (
+    <>
+      <Action label="Simulated scale: pour, scoop" onPress={() => setOpen(true)} />
+      <Sheet open={open} onClose={() => setOpen(false)} label="Simulated scale">
+        <Heading>Simulated scale</Heading>
+        <Body tone="soot">It stands in for a real one, whose bridge posts the same readings.</Body>
+        {wantG > 0 ? (
+          <Action
+            label={`Pour what is missing, ${format.mass(wantG)}`}
+            onPress={() => {
+              pour(wantG);
+              setOpen(false);
+            }}
+          />
+        ) : null}
+        <ActionRow
+          actions={POURS_G.map((massG) => ({
+            key: String(massG),
+            label: `Pour ${format.mass(massG)}`,
+            onPress: () => pour(massG),
+          }))}
+        />
+        <ActionRow
+          actions={[
+            ...SCOOPS_G.map((massG) => ({
+              key: String(massG),
+              label: `Scoop ${format.mass(massG)}`,
+              onPress: () => act({ act: 'scoop', massG }),
+            })),
+            { key: 'clear', label: 'Clear', onPress: () => act({ act: 'clear' }) },
+          ]}
+        />
+      </Sheet>
+    </>
+  );
+}
+
+/** By the live scale or by hand; and whether a steady right weight goes on by itself. */
+export function ScaleChoice() {
+  const { scale, autoAdvance, set } = usePreferences();
+  return (
+    <View>
+      <Check label="Weigh with the live scale" value={scale} onChange={(value) => set({ scale: value })} />
+      {scale ? (
+        <Check
+          label="Go on by itself when steady and right"
+          value={autoAdvance}
+          onChange={(value) => set({ autoAdvance: value })}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,184 @@
+import { type StepState, formatClock, formatPercent } from '@kettle-scale/core';
+import {
+  type MixPart,
+  additionG,
+  correctionLines,
+  mixGuide,
+  runningDough,
+  wantedHydration,
+} from '@kettle-scale/core/batch';
+import { StyleSheet, View } from 'react-native';
+import type { LiveBatch } from '../../../data/useBatch';
+import { ActionRow } from '../../../ui/actions';
+import { Caution } from '../../../ui/Caution';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { WaterGauge } from '../../../ui/WaterGauge';
+import { ColdChainLine } from '../ColdChainLine';
+import { DoughTicket } from '../DoughTicket';
+import { ProbeButton } from '../ProbeButton';
+import { StepFrame } from '../StepFrame';
+import { useStepClock } from '../useStepClock';
+
+const styles = StyleSheet.create({
+  stack: { gap: SPACE.m },
+  clock: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.m },
+  part: { fontSize: 40, lineHeight: 44 },
+});
+
+/** Additions are offered in halves, one and one and a half of what suits the dough. */
+const SIZES = [0.5, 1, 1.5] as const;
+
+interface PartProps {
+  live: LiveBatch;
+  now: StepState;
+  part: MixPart;
+}
+
+/** Water or flour by feel: how far it is, and what to add. */
+function ByFeel({ live, now, part }: PartProps) {
+  const { batch, state, act } = live;
+  const { plan } = batch;
+  const format = useFormat();
+  const dough = runningDough(plan, state, now.step.bowl ?? 1);
+  const lines = correctionLines(plan);
+  const flourBack = part.id === 'flour-back';
+  const line = flourBack ? lines.flour : lines.liquid;
+  if (!dough || !line) return null;
+  const liquid = plan.today?.liquid;
+  const inG = dough.lines.find(({ line: row }) => row.lineId === line.lineId)?.inG ?? 0;
+  const one = additionG(dough, line.stepG);
+  const sizes = [
+    ...new Set(
+      SIZES.map((share) => Math.max(line.stepG, Math.round((one * share) / line.stepG) * line.stepG)),
+    ),
+  ];
+  return (
+    <>
+      <View style={styles.clock}>
+        <Figure value={formatPercent(dough.totals.hydration, 1)} size={64} tone="water" />
+        <Label>{`hydration now, ${formatPercent(wantedHydration(plan), 1)} is usual today`}</Label>
+      </View>
+      <ActionRow
+        actions={sizes.map((massG) => ({
+          key: String(massG),
+          label: `+${format.mass(massG, line.stepG)}`,
+          hint: `Add ${format.mass(massG, line.stepG)} ${line.name.toLowerCase()}`,
+          onPress: () =>
+            act({
+              ...{ type: 'added', stepId: now.step.id, lineId: line.lineId, massG },
+              why: flourBack ? 'flour-back' : 'hold-back',
+            }),
+        }))}
+      />
+      {!flourBack && liquid ? (
+        <WaterGauge
+          label={`${format.mass(inG, line.stepG)} are in; usual for this lot from ${format.mass(liquid.lowG, line.stepG)} to ${format.mass(liquid.highG, line.stepG)}`}
+          nowG={inG}
+          startG={liquid.startG}
+          lowG={liquid.lowG}
+          highG={liquid.highG}
+          words={{
+            low: format.mass(liquid.lowG, line.stepG),
+            high: format.mass(liquid.highG, line.stepG),
+            now: format.mass(inG, line.stepG),
+          }}
+        />
+      ) : null}
+      <Strong>{`${format.mass(dough.heldLeftG, line.stepG)} kept back still to hand`}</Strong>
+      {flourBack || part.id === 'top-ups' ? (
+        <DoughTicket
+          dough={dough}
+          onTopUp={(lineId, massG) =>
+            act({ type: 'added', stepId: now.step.id, lineId, massG, why: 'top-up' })
+          }
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** Mixing in the order of the formula's school, part by part. */
+export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
+  const { batch, state, act } = live;
+  const { plan } = batch;
+  const format = useFormat();
+  const { nowMs, window, running, alarm } = useStepClock(live, now);
+  const guide = mixGuide(plan, format.units);
+  const done = new Set(now.parts.map(({ part }) => part));
+  const part = guide.find(({ id }) => !done.has(id));
+  const index = part ? guide.indexOf(part) : guide.length;
+  const stepId = now.step.id;
+  const fromMs = now.parts.at(-1)?.atMs ?? now.startedMs ?? nowMs;
+  const waitS = part?.kind === 'wait' && part.waitS ? part.waitS - (nowMs - fromMs) / 1000 : null;
+  const temps = now.seen.flatMap((event) => (event.type === 'measured' ? [event] : []));
+  const dough = runningDough(plan, state, now.step.bowl ?? 1);
+
+  const primary = !running
+    ? { label: 'Start mixing', onPress: () => act({ type: 'started', stepId }) }
+    : part
+      ? {
+          label:
+            part.kind === 'add'
+              ? 'Enough: it feels right'
+              : part.kind === 'wait'
+                ? 'Cool enough'
+                : 'Done, next',
+          quiet: waitS !== null && waitS > 0,
+          onPress: () => act({ type: 'part-done', stepId, part: part.id }),
+        }
+      : { label: 'Mixed', onPress: () => act({ type: 'done', stepId }) };
+  const late = running?.phase === 'late' && !part;
+  return (
+    <StepFrame
+      live={live}
+      step={now.step}
+      primary={primary}
+      {...(late ? { alarm: { ...alarm, words: 'Long enough' } } : {})}
+    >
+      <View style={styles.clock} role="timer" aria-label="Mixing">
+        <Figure value={formatClock(running ? Math.floor(running.elapsedS) : 0)} size={36} />
+        <Label>{`guard rail ${formatClock(window.earliestS)} to ${formatClock(window.latestS)}, ${plan.formula.method.mix.by === 'machine' ? 'in the mixer' : 'by hand'}`}</Label>
+      </View>
+      {part ? (
+        <View style={styles.stack}>
+          <Label>{`part ${index + 1} of ${guide.length}`}</Label>
+          <Heading style={styles.part}>{part.title}</Heading>
+          {waitS !== null ? (
+            <Figure
+              value={waitS > 0 ? formatClock(Math.ceil(waitS)) : 'now'}
+              size={96}
+              tone={waitS > 0 ? 'ember' : 'sage'}
+            />
+          ) : null}
+          <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body>
+          {part.caution ? <Caution {...part.caution} /> : null}
+          {running && (part.kind === 'add' || part.id === 'top-ups') ? (
+            <ByFeel live={live} now={now} part={part} />
+          ) : null}
+          {running && (part.probe || part.kind === 'wait') ? (
+            <ProbeButton
+              of={part.probe ?? 'dough'}
+              onTake={(tempC) =>
+                act({ type: 'measured', stepId, what: part.probe ?? 'dough', tempC, by: 'probe' })
+              }
+            />
+          ) : null}
+        </View>
+      ) : (
+        <View style={styles.stack}>
+          <Heading style={styles.part}>No dry flour left?</Heading>
+          {dough ? <DoughTicket dough={dough} /> : null}
+        </View>
+      )}
+      {temps.length > 0 ? (
+        <Label>{`Measured: ${temps.map(({ what, tempC }) => `${what} ${format.temp(tempC)}`).join(', ')}`}</Label>
+      ) : null}
+      <ColdChainLine live={live} nowMs={nowMs} />
+      {plan.formula.method.mix.by === 'machine' ? (
+        <Caution lead="Mixer." text="Guard down, no hands, no sleeves while it turns." />
+      ) : null}
+    </StepFrame>
+  );
+}

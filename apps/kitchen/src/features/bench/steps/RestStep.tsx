@@ -1,0 +1,174 @@
+import { POKES, type Poke } from '@kettle-scale/core/dough';
+import { type StepState, formatClockTime, formatPercent, formatSpan } from '@kettle-scale/core';
+import { explainRest, explainToday, restAdvice } from '@kettle-scale/core/batch';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { LiveBatch } from '../../../data/useBatch';
+import { Action } from '../../../ui/actions';
+import { Choices } from '../../../ui/Choices';
+import { FigureField, numberTyped } from '../../../ui/FigureField';
+import { FieldError } from '../../../ui/StepperField';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Heading, Label, Strong } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { ColdChainLine } from '../ColdChainLine';
+import { ProbeButton } from '../ProbeButton';
+import { StepFrame } from '../StepFrame';
+import { TimerRing } from '../TimerRing';
+import { useStepClock } from '../useStepClock';
+import { useRingSize } from '../useStepWidth';
+
+const PHASE = { early: 'to go', open: 'ready; this long left', late: 'past its best' } as const;
+const DONE = { early: 'End the rest early', open: 'Rested: go on', late: 'Go on' } as const;
+const ALARM = { open: 'Rest is done', late: 'Rest is past its latest' } as const;
+/** The cover is asked after again when it was not looked at for so long. */
+const COVER_EVERY_MS = 30 * 60_000;
+const POKE_NAMES = Object.keys(POKES) as Poke[];
+const RUNNING_RING_SHARE = 0.75;
+const MM_PER_INCH = 25.4;
+
+const styles = StyleSheet.create({
+  middle: { alignItems: 'center', gap: SPACE.s },
+  stack: { gap: SPACE.s },
+  row: { flexDirection: 'row', gap: SPACE.s },
+  field: { flex: 1 },
+});
+
+/** One disc rolled for a trial: how far it shrinks tells how calm the dough is. */
+function TrialDisc({ onMeasured }: { onMeasured: (rolledMm: number, relaxedMm: number) => void }) {
+  const { units } = useFormat();
+  const [text, setText] = useState({ rolled: '', relaxed: '' });
+  const [problem, setProblem] = useState<string | null>(null);
+  const unit = units === 'metric' ? 'mm' : 'in';
+  const toMm = (typed: string) => numberTyped(typed) * (units === 'metric' ? 1 : MM_PER_INCH);
+  const use = () => {
+    const [rolledMm, relaxedMm] = [toMm(text.rolled), toMm(text.relaxed)];
+    if (!(rolledMm > 0 && relaxedMm > 0)) setProblem('Both diameters are needed, as numbers.');
+    else if (relaxedMm > rolledMm)
+      setProblem('A disc does not grow when it relaxes: check the two diameters.');
+    else {
+      setProblem(null);
+      onMeasured(rolledMm, relaxedMm);
+    }
+  };
+  return (
+    <View style={styles.stack}>
+      <View style={styles.row}>
+        {(['rolled', 'relaxed'] as const).map((field) => (
+          <FigureField
+            key={field}
+            labelled
+            name={`trial-${field}`}
+            label={field === 'rolled' ? 'Trial disc, rolled to' : 'a minute later'}
+            unit={unit}
+            value={text[field]}
+            onText={(value) => setText((was) => ({ ...was, [field]: value }))}
+            style={styles.field}
+          />
+        ))}
+      </View>
+      {problem ? <FieldError id="trial-error" message={problem} /> : null}
+      <Action label="Use the trial disc" onPress={use} disabled={text.rolled === '' || text.relaxed === ''} />
+    </View>
+  );
+}
+
+/** A rest with its window, why it is so, and what a poke or a trial disc says of it. */
+export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
+  const { batch, state, act } = live;
+  const { plan } = batch;
+  const format = useFormat();
+  const full = useRingSize();
+  const { nowMs, window, running, alarm } = useStepClock(live, now);
+  const { startedMs, step } = now;
+  const stepId = step.id;
+  const index = step.rest ?? 0;
+  const rest = plan.formula.method.rests[index];
+  const today = plan.today?.rests[index];
+  const phase = running?.phase;
+  // Once it runs, what the dough says needs the room.
+  const size = running ? full * RUNNING_RING_SHARE : full;
+  const advice = running ? restAdvice(plan, state, now, nowMs) : null;
+  const moreS = advice ? Math.ceil(advice.moreS / 60) * 60 : 0;
+  const last = !plan.formula.method.rests.some((_other, other) => other > index);
+  const looks = now.seen.flatMap((event) => (event.type === 'poked' ? [event.poke] : []));
+  const coveredMs = Math.max(
+    startedMs ?? nowMs,
+    ...now.seen.flatMap((event) => (event.type === 'covered' ? [Date.parse(event.at)] : [])),
+  );
+  const span = `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`;
+  const longer = running && last && moreS > 0 && running.elapsedS + moreS > window.earliestS;
+  return (
+    <StepFrame
+      live={live}
+      step={step}
+      why={() =>
+        advice
+          ? explainRest(advice, format.units)
+          : (explainToday(plan, `rest:${index}`, format.units) ?? plainWhy(span))
+      }
+      primary={
+        phase
+          ? { label: DONE[phase], quiet: phase === 'early', onPress: () => act({ type: 'done', stepId }) }
+          : { label: 'Covered: start the rest', onPress: () => act({ type: 'started', stepId }) }
+      }
+      {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}
+    >
+      <View style={styles.middle}>
+        <TimerRing size={size} running={running} earliestS={window.earliestS} words={PHASE} label={span} />
+        {startedMs === null ? (
+          <Heading>{span}</Heading>
+        ) : (
+          <Heading>{`good from ${formatClockTime(startedMs + window.earliestS * 1000)}, best by ${formatClockTime(startedMs + window.latestS * 1000)}`}</Heading>
+        )}
+      </View>
+      {running && nowMs - coveredMs > COVER_EVERY_MS ? (
+        <Action
+          label="Cover still tight, cloth still damp"
+          onPress={() => act({ type: 'covered', stepId })}
+        />
+      ) : null}
+      {advice ? (
+        <View style={styles.stack}>
+          <Strong tone={advice.moreS > 0 ? 'ink' : 'sage'}>
+            {advice.moreS > 0
+              ? `A disc rolled now springs back ${formatPercent(advice.springBackNow)}; calm in ${formatSpan(moreS)}.`
+              : `Calm: a disc rolled now springs back ${formatPercent(advice.springBackNow)}.`}
+          </Strong>
+          {longer ? (
+            <Action
+              label={`Rest ${formatSpan(moreS)} from now`}
+              onPress={() => act({ type: 'extended', stepId, seconds: moreS })}
+            />
+          ) : null}
+          <Choices
+            label="Poke one"
+            value={looks.at(-1) ?? null}
+            onChange={(poke) => act({ type: 'poked', stepId, poke })}
+            options={POKE_NAMES.map((name) => [name, name] as const)}
+          />
+          <TrialDisc
+            onMeasured={(rolledMm, relaxedMm) => act({ type: 'sprang-back', stepId, rolledMm, relaxedMm })}
+          />
+          <ProbeButton
+            of="dough"
+            onTake={(tempC) => act({ type: 'measured', stepId, what: 'dough', tempC, by: 'probe' })}
+          />
+        </View>
+      ) : null}
+      {today ? <Label>{`Not before: ${today.whyEarliest}. Not after: ${today.whyLatest}.`}</Label> : null}
+      {rest ? (
+        <Body>{`${rest.where === 'room' ? 'At room temperature' : 'In the fridge'}, ${rest.cover}. An open skin dries and cracks.`}</Body>
+      ) : null}
+      <ColdChainLine live={live} nowMs={nowMs} />
+    </StepFrame>
+  );
+}
+
+const plainWhy = (span: string) => ({
+  title: 'Rest',
+  value: span,
+  equation: 'As the formula says',
+  inputs: [],
+  changes: ['Plan for the day, and the rest follows the dough’s temperature.'],
+});

@@ -1,0 +1,16 @@
+import type { StepState } from '@kettle-scale/core';
+import { liveWindow, windowAt } from '@kettle-scale/core/batch';
+import type { LiveBatch } from '../../data/useBatch';
+import { useAlarm } from '../../ui/useAlarm';
+import { useNow } from '../../ui/useNow';
+
+/** The clock of a timed step, from its stored start, with the alarm of its marks. */
+export function useStepClock({ batch }: LiveBatch, now: StepState) {
+  const nowMs = useNow();
+  const window = liveWindow(batch.plan, now) ?? { earliestS: 0, latestS: 1 };
+  const { startedMs } = now;
+  const running = startedMs === null ? null : windowAt(startedMs, window.earliestS, window.latestS, nowMs);
+  const ringing = running && running.phase !== 'early';
+  const alarm = useAlarm(ringing ? `${batch.id}/${now.step.id}/${startedMs}/${running.phase}` : null);
+  return { nowMs, window, running, alarm };
+}

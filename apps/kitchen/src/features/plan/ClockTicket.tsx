@@ -1,0 +1,39 @@
+import { type FigureId, type Plan, formatClockTime, formatSpan } from '@kettle-scale/core';
+import { planClock } from '@kettle-scale/core/batch';
+import { View } from 'react-native';
+import { Leader, Ticket } from '../../ui/Ticket';
+import { Heading, Label } from '../../ui/type';
+import { Ask } from '../../ui/Why';
+
+/** When each part would be, begun now. */
+export function ClockTicket({
+  plan,
+  nowMs,
+  onWhy,
+}: {
+  plan: Plan;
+  nowMs: number;
+  onWhy: (figure: FigureId) => void;
+}) {
+  return (
+    <Ticket>
+      <Heading>Begun now</Heading>
+      <View>
+        {planClock(plan, nowMs).map(({ title, startMs, endMs, latestMs }) => (
+          <Leader
+            key={title}
+            name={title}
+            value={formatClockTime(startMs)}
+            aside={
+              latestMs === null ? formatSpan((endMs - startMs) / 1000) : `by ${formatClockTime(latestMs)}`
+            }
+          />
+        ))}
+        <Leader name="Last piece off" value={formatClockTime(nowMs + plan.expectedS * 1000)} tone="sage" />
+      </View>
+      <Ask onPress={() => onWhy('ready')}>
+        <Label>One cook, usual times; rests with their earliest end. Why?</Label>
+      </Ask>
+    </Ticket>
+  );
+}

@@ -1,0 +1,170 @@
+import type { Kitchen, LotState } from '@kettle-scale/core';
+import { conditionsSchema } from '@kettle-scale/core/batch';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useReading } from '../../data/useReading';
+import { Action } from '../../ui/actions';
+import { Check, Choices } from '../../ui/Choices';
+import { FigureField, numberTyped } from '../../ui/FigureField';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { useWide } from '../../ui/useWide';
+import { type Day, useDay } from './day';
+
+type Field = Exclude<keyof Day, 'airFrom'>;
+
+interface FieldSpec {
+  field: Field;
+  label: string;
+  kind: 'temp' | 'percent';
+  /** May be left empty. */
+  optional?: boolean;
+}
+
+const FIELDS: readonly FieldSpec[] = [
+  { field: 'airC', label: 'Air', kind: 'temp' },
+  { field: 'humidity', label: 'Humidity', kind: 'percent' },
+  { field: 'flourC', label: 'Flour', kind: 'temp' },
+  { field: 'liquidC', label: 'Liquid as it comes', kind: 'temp' },
+  { field: 'doughC', label: 'Dough wanted', kind: 'temp', optional: true },
+  { field: 'flourMoisture', label: 'Flour moisture', kind: 'percent', optional: true },
+];
+const PERCENT = 100;
+
+const styles = StyleSheet.create({
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  cell: { flexGrow: 1, flexBasis: 150 },
+});
+
+const toF = (c: number) => (c * 9) / 5 + 32;
+const toC = (f: number) => ((f - 32) * 5) / 9;
+
+function DayField({ field, label, kind, optional = false }: FieldSpec) {
+  const { units } = useFormat();
+  const { day, change, clear } = useDay();
+  const [error, setError] = useState<string>();
+  const us = units === 'us';
+  const stored = day[field];
+  const shown = stored === undefined ? '' : kind === 'percent' ? stored * PERCENT : us ? toF(stored) : stored;
+  const typed = (text: string) => {
+    if (optional && text.trim() === '') {
+      setError(undefined);
+      if (field === 'doughC' || field === 'flourMoisture') clear(field);
+      return;
+    }
+    const number = numberTyped(text);
+    const value = kind === 'percent' ? number / PERCENT : us ? toC(number) : number;
+    const checked = conditionsSchema.shape[field].safeParse(value);
+    setError(checked.success ? undefined : checked.error.issues[0]?.message);
+    if (checked.success && checked.data !== undefined) {
+      change({
+        [field]: checked.data,
+        ...(field === 'airC' || field === 'humidity' ? { airFrom: 'hand' } : {}),
+      });
+    }
+  };
+  return (
+    <FigureField
+      labelled
+      name={`day-${field}`}
+      label={optional ? `${label}, if known` : label}
+      unit={kind === 'percent' ? '%' : us ? '°F' : '°C'}
+      value={shown === '' ? '' : String(Number(shown.toFixed(1)))}
+      onText={typed}
+      error={error}
+      style={styles.cell}
+    />
+  );
+}
+
+interface DayTicketProps {
+  kitchen: Kitchen;
+  lots: readonly LotState[];
+  lotId: string | undefined;
+  onLot: (id: string) => void;
+}
+
+/** The day in one line, for a screen without room. */
+function DayLine({ lot, mixer }: { lot: LotState | undefined; mixer: string }) {
+  const format = useFormat();
+  const { on, day } = useDay();
+  if (!on) return <Body>As the formula is written, whatever the day.</Body>;
+  const wanted = day.doughC === undefined ? '' : `, dough wanted at ${format.temp(day.doughC)}`;
+  return (
+    <Body>
+      {`Air ${format.temp(day.airC)} and ${(day.humidity * PERCENT).toFixed(0)} %${day.airFrom === 'sensor' ? ' from the sensor' : ''}, flour ${format.temp(day.flourC)}, liquid ${format.temp(day.liquidC)}${wanted}. ${lot ? `${lot.name}. ` : ''}${mixer}.`}
+    </Body>
+  );
+}
+
+/** The day as the cook finds it: air from the sensor or by hand, flour and its lot, water, bowl. */
+export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
+  const format = useFormat();
+  const wide = useWide();
+  const [asked, setAsked] = useState(false);
+  const open = wide || asked;
+  const { on, set, day, change, mixer } = useDay();
+  const room = useReading('room', on && open);
+  const mixers = kitchen.mixers ?? [];
+  const mixerName = mixers.find(({ id }) => id === mixer)?.name ?? 'Usual bowl';
+  const takeRoom = () => {
+    if (room) change({ airC: room.tempC, humidity: room.humidity, airFrom: 'sensor' });
+  };
+  return (
+    <Ticket>
+      <Heading>The day</Heading>
+      {open ? null : (
+        <>
+          <DayLine lot={lots.find(({ id }) => id === lotId)} mixer={mixerName} />
+          <Action label="Change air, flour, water, bowl" onPress={() => setAsked(true)} />
+        </>
+      )}
+      {open ? (
+        <Check
+          label="Plan for today’s flour, air and water"
+          value={on}
+          onChange={(value) => set({ on: value })}
+        />
+      ) : null}
+      {open && on ? (
+        <View style={styles.grid}>
+          {FIELDS.map((spec) => (
+            <DayField key={spec.field} {...spec} />
+          ))}
+        </View>
+      ) : null}
+      {open && !on ? <Label>The formula’s own water and temperatures hold.</Label> : null}
+      {on && room ? (
+        <Action
+          label={`Room sensor: ${format.temp(room.tempC)}, ${(room.humidity * PERCENT).toFixed(0)} %${day.airFrom === 'sensor' ? ' (taken)' : ''}`}
+          onPress={takeRoom}
+        />
+      ) : null}
+      {open && lots.length > 0 ? (
+        <Choices
+          label="Flour lot"
+          value={lotId ?? null}
+          onChange={onLot}
+          options={lots.map(
+            ({ id, name, leftG }) => [id, `${name} · ${(leftG / 1000).toFixed(1)} kg left`] as const,
+          )}
+        />
+      ) : null}
+      {open && mixers.length > 0 ? (
+        <Choices
+          label="Mixed in"
+          value={mixer ?? ''}
+          onChange={(id) => set({ mixer: id === '' ? null : id })}
+          options={[
+            ...mixers.map(
+              ({ id, name, maxG }) => [id, `${name}, to ${(maxG / 1000).toFixed(1)} kg`] as const,
+            ),
+            ['', `Usual bowl, to ${(kitchen.bowlCapacityG / 1000).toFixed(1)} kg`] as const,
+          ]}
+        />
+      ) : null}
+    </Ticket>
+  );
+}

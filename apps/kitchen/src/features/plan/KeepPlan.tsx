@@ -1,0 +1,63 @@
+import type { Plan } from '@kettle-scale/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { useSavePlan } from '../../data/queries';
+import { Action, ActionRow } from '../../ui/actions';
+import { Sheet } from '../../ui/Sheet';
+import { FieldError } from '../../ui/StepperField';
+import { Heading } from '../../ui/type';
+import { WordField } from '../../ui/WordField';
+
+const LONGEST_NAME = 60;
+
+/** Keeps what was asked, to plan it again another day or to hold it against another plan. */
+export function KeepPlan({ plan, mixer }: { plan: Plan; mixer: string | undefined }) {
+  const router = useRouter();
+  const save = useSavePlan();
+  const [name, setName] = useState<string | null>(null);
+  const close = () => setName(null);
+  const keep = () => {
+    const { formula, need, today } = plan;
+    save.mutate(
+      {
+        id: uuidv7(),
+        name: (name ?? '').trim(),
+        savedAt: new Date().toISOString(),
+        formulaId: formula.id,
+        formulaVersion: formula.version,
+        need,
+        ...(today ? { conditions: today.conditions } : {}),
+        ...(mixer ? { mixer } : {}),
+      },
+      { onSuccess: close },
+    );
+  };
+  const bad = name !== null && (name.trim() === '' || name.length > LONGEST_NAME);
+  return (
+    <>
+      <ActionRow
+        actions={[
+          {
+            key: 'keep',
+            label: 'Keep for later',
+            onPress: () => setName(`${plan.formula.name}, ${plan.pieces} pieces`),
+          },
+          { key: 'kept', label: 'Kept plans', onPress: () => router.push('/plans') },
+        ]}
+      />
+      <Sheet open={name !== null} onClose={close} label="Keep this plan">
+        <Heading>Keep this plan</Heading>
+        <WordField
+          name="plan-name"
+          label="Name"
+          value={name ?? ''}
+          onText={setName}
+          error={bad ? `A name of 1 to ${LONGEST_NAME} letters.` : undefined}
+        />
+        {save.error ? <FieldError id="keep-error" message={save.error.message} /> : null}
+        <Action label="Keep it" onPress={keep} disabled={bad || save.isPending} />
+      </Sheet>
+    </>
+  );
+}

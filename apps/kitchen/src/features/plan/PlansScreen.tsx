@@ -1,0 +1,145 @@
+import {
+  type Formula,
+  InputError,
+  type Ingredient,
+  type Kitchen,
+  type Plan,
+  type SavedPlan,
+} from '@kettle-scale/core';
+import { comparePlans, planBatch } from '@kettle-scale/core/batch';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useBookAndKitchen, useForgetPlan, useSavedPlans } from '../../data/queries';
+import { Action, ActionRow } from '../../ui/actions';
+import { Check } from '../../ui/Choices';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Table } from '../../ui/Table';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { useDay } from './day';
+import { addressOfNeed } from './planForm';
+
+const styles = StyleSheet.create({ list: { gap: SPACE.m } });
+const PAIR = 2;
+
+/** A kept plan worked out for its own day; a sentence where it cannot be any more. */
+function workOut(
+  { formulaId, formulaVersion: _kept, name: _name, savedAt: _at, id: _id, ...asked }: SavedPlan,
+  formulas: readonly Formula[],
+  kitchen: Kitchen,
+  ingredients: Ingredient[],
+): Plan | string {
+  const formula = formulas.find(({ id }) => id === formulaId);
+  if (!formula) return 'Its formula is not in the book any more.';
+  try {
+    return planBatch({ formula, kitchen, ingredients, ...asked });
+  } catch (error) {
+    if (error instanceof InputError) return error.message;
+    throw error;
+  }
+}
+
+/** Two kept plans side by side. */
+function Compared({ a, b, names }: { a: Plan; b: Plan; names: readonly [string, string] }) {
+  const format = useFormat();
+  const rows = comparePlans(a, b, format.units);
+  const differing = rows.filter(({ same }) => !same);
+  return (
+    <Ticket>
+      <Heading>Held against each other</Heading>
+      {differing.length === 0 ? <Body>They come to the same.</Body> : null}
+      {differing.length > 0 ? (
+        <Table
+          label="Where the plans differ"
+          columns={['', ...names]}
+          rows={differing.map(({ what, a: ofA, b: ofB }) => [what, ofA, ofB])}
+        />
+      ) : null}
+      <Label>{`${rows.length - differing.length} figures are the same.`}</Label>
+    </Ticket>
+  );
+}
+
+/** Plans kept for later: open one, hold two against each other, forget one. */
+export function PlansScreen() {
+  const router = useRouter();
+  const plans = useSavedPlans();
+  const { ready, error, retry } = useBookAndKitchen();
+  const forget = useForgetPlan();
+  const { change, set } = useDay();
+  const [chosen, setChosen] = useState<string[]>([]);
+  if (!plans.data || !ready) {
+    return (
+      <Screen title="Kept plans">
+        <Waiting what="the plans" error={plans.error ?? error} onRetry={retry} />
+      </Screen>
+    );
+  }
+  const formulas = ready.entries.map(({ formula }) => formula);
+  const worked = plans.data.map((kept) => ({
+    kept,
+    plan: workOut(kept, formulas, ready.kitchen, ready.foods),
+  }));
+  const open = ({ formulaId, need, conditions, mixer }: SavedPlan) => {
+    set({ on: conditions !== undefined, mixer: mixer ?? null });
+    if (conditions) {
+      const { lot: _lot, ...day } = conditions;
+      change(day);
+    }
+    const address = { ...addressOfNeed(need), ...(conditions?.lot ? { lot: conditions.lot.id } : {}) };
+    router.push({ pathname: '/plan/[id]', params: { id: formulaId, ...address } });
+  };
+  const pair = worked.filter(({ kept }) => chosen.includes(kept.id));
+  const [first, second] = pair;
+  return (
+    <Screen title="Kept plans">
+      {worked.length === 0 ? (
+        <Notice
+          title="No plan is kept"
+          text="Plan a batch and keep it for later; then it can be opened or compared here."
+        />
+      ) : null}
+      {pair.length === PAIR &&
+      first &&
+      second &&
+      typeof first.plan !== 'string' &&
+      typeof second.plan !== 'string' ? (
+        <Compared a={first.plan} b={second.plan} names={[first.kept.name, second.kept.name]} />
+      ) : worked.length >= PAIR ? (
+        <Label>Tick two to hold them against each other.</Label>
+      ) : null}
+      <View style={styles.list}>
+        {worked.map(({ kept, plan }) => (
+          <Ticket key={kept.id}>
+            <Heading>{kept.name}</Heading>
+            <Body tone="soot">
+              {typeof plan === 'string'
+                ? plan
+                : `${plan.formula.name}: ${plan.pieces} pieces, ${(plan.doughG / 1000).toFixed(1)} kg of dough in ${plan.bowls} ${plan.bowls === 1 ? 'bowl' : 'bowls'}`}
+            </Body>
+            <Check
+              label="Compare"
+              value={chosen.includes(kept.id)}
+              onChange={(value) =>
+                setChosen((ids) =>
+                  value ? [...ids, kept.id].slice(-PAIR) : ids.filter((id) => id !== kept.id),
+                )
+              }
+            />
+            <ActionRow
+              actions={[
+                { key: 'open', label: 'Open', onPress: () => open(kept), disabled: typeof plan === 'string' },
+                { key: 'forget', label: 'Forget it', onPress: () => forget.mutate(kept.id) },
+              ]}
+            />
+          </Ticket>
+        ))}
+      </View>
+      <Action label="To the shift" onPress={() => router.push('/shift')} />
+    </Screen>
+  );
+}

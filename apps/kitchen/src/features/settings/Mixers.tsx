@@ -1,0 +1,182 @@
+import { type Kitchen, type Mixer, kitchenSchema, freeId, mixerSchema, slugOf } from '@kettle-scale/core';
+import { useCallback, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useSaveKitchen } from '../../data/queries';
+import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { FigureField, numberTyped } from '../../ui/FigureField';
+import { Sheet } from '../../ui/Sheet';
+import { FieldError } from '../../ui/StepperField';
+import { Leader, Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading } from '../../ui/type';
+import { WordField } from '../../ui/WordField';
+
+const DEFAULT_COLD_LIMIT_H = 4;
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  cell: { flexGrow: 1, flexBasis: 140 },
+});
+
+type Text = Record<'minG' | 'maxG' | 'warmCPerMin' | 'openingMm', string> & Pick<Mixer, 'id' | 'name' | 'by'>;
+
+const asText = (mixer: Mixer): Text => ({
+  ...mixer,
+  minG: String(mixer.minG),
+  maxG: String(mixer.maxG),
+  warmCPerMin: String(mixer.warmCPerMin),
+  openingMm: String(mixer.openingMm),
+});
+
+const NEW: Text = {
+  id: '',
+  name: '',
+  by: 'machine',
+  minG: '500',
+  maxG: '5000',
+  warmCPerMin: '0.5',
+  openingMm: '350',
+};
+
+interface MixerFormProps {
+  text: Text;
+  onSave: (mixer: Mixer) => void;
+  onRemove: (() => void) | null;
+  problem: string | undefined;
+  /** Ids of the others. */
+  taken: ReadonlySet<string>;
+}
+
+function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormProps) {
+  const [text, setText] = useState(first);
+  const [problems, setProblems] = useState<Partial<Record<string, string>>>({});
+  const set = (changes: Partial<Text>) => setText((was) => ({ ...was, ...changes }));
+  const submit = () => {
+    const checked = mixerSchema.safeParse({
+      id: text.id || freeId(slugOf(text.name), taken),
+      name: text.name,
+      by: text.by,
+      minG: numberTyped(text.minG),
+      maxG: numberTyped(text.maxG),
+      warmCPerMin: numberTyped(text.warmCPerMin),
+      openingMm: numberTyped(text.openingMm),
+    });
+    if (checked.success) onSave(checked.data);
+    else
+      setProblems(
+        Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
+      );
+  };
+  const figure = (field: 'minG' | 'maxG' | 'warmCPerMin' | 'openingMm', label: string, unit: string) => (
+    <FigureField
+      labelled
+      name={`mixer-${field}`}
+      label={label}
+      unit={unit}
+      value={text[field]}
+      onText={(typed) => set({ [field]: typed })}
+      error={problems[field]}
+      style={styles.cell}
+    />
+  );
+  return (
+    <>
+      <Heading>{text.id ? text.name : 'A bowl or mixer'}</Heading>
+      <WordField
+        name="mixer-name"
+        label="Name"
+        value={text.name}
+        onText={(name) => set({ name })}
+        error={problems.name}
+      />
+      <Choices
+        label="Worked by"
+        value={text.by}
+        onChange={(by) => set({ by })}
+        options={[
+          ['hand', 'Hand'],
+          ['machine', 'Machine'],
+        ]}
+      />
+      <View style={styles.row}>
+        {figure('minG', 'Least it mixes well', 'g')}
+        {figure('maxG', 'Most it takes', 'g')}
+        {figure('warmCPerMin', 'Warms the dough a minute', '°C')}
+        {figure('openingMm', 'Opening across', 'mm')}
+      </View>
+      <Body tone="soot">Warming: probe the dough, run five minutes, probe again, divide by five.</Body>
+      {problem ? <FieldError id="mixer-error" message={problem} /> : null}
+      <PrimaryAction label="Save" onPress={submit} />
+      {onRemove ? <Action label="Take it away" onPress={onRemove} /> : null}
+    </>
+  );
+}
+
+/** Bowls and machines with what they take and how they warm a dough; and the limit for perishable dough. */
+export function Mixers({ kitchen }: { kitchen: Kitchen }) {
+  const save = useSaveKitchen();
+  const [open, setOpen] = useState<Text | null>(null);
+  const close = useCallback(() => setOpen(null), []);
+  const [limit, setLimit] = useState(String(kitchen.coldLimitH ?? DEFAULT_COLD_LIMIT_H));
+  const mixers = kitchen.mixers ?? [];
+  const store = (next: Mixer[]) => save.mutate({ ...kitchen, mixers: next }, { onSuccess: close });
+  const checkedLimit = kitchenSchema.shape.coldLimitH.safeParse(numberTyped(limit));
+  return (
+    <Ticket>
+      <Heading>Bowls and mixers</Heading>
+      <View>
+        {mixers.map((mixer) => (
+          <Leader
+            key={mixer.id}
+            name={mixer.name}
+            value={`${(mixer.minG / 1000).toFixed(1)} to ${(mixer.maxG / 1000).toFixed(1)}`}
+            unit="kg"
+            aside={mixer.by === 'machine' ? `+${mixer.warmCPerMin} °C/min` : 'by hand'}
+          />
+        ))}
+      </View>
+      {mixers.length > 0 ? (
+        <ActionRow
+          actions={mixers.map((mixer) => ({
+            key: mixer.id,
+            label: mixer.name,
+            hint: `Change ${mixer.name}`,
+            onPress: () => setOpen(asText(mixer)),
+          }))}
+        />
+      ) : null}
+      <Action label="Add a bowl or mixer" onPress={() => setOpen(NEW)} />
+      <FigureField
+        labelled
+        name="cold-limit"
+        label="Milk, yogurt or egg dough out of the cold, at most in all"
+        unit="h"
+        value={limit}
+        onText={(typed) => {
+          setLimit(typed);
+          const checked = kitchenSchema.shape.coldLimitH.safeParse(numberTyped(typed));
+          if (checked.success && checked.data !== undefined)
+            save.mutate({ ...kitchen, coldLimitH: checked.data });
+        }}
+        error={checkedLimit.success ? undefined : checkedLimit.error.issues[0]?.message}
+      />
+      <Body tone="soot">Follow your local food code; the person in charge decides.</Body>
+      <Sheet open={open !== null} onClose={close} label="Bowl or mixer">
+        {open ? (
+          <MixerForm
+            text={open}
+            taken={new Set(mixers.map(({ id }) => id))}
+            problem={save.error?.message}
+            onSave={(mixer) =>
+              store(
+                open.id ? mixers.map((other) => (other.id === open.id ? mixer : other)) : [...mixers, mixer],
+              )
+            }
+            onRemove={open.id ? () => store(mixers.filter(({ id }) => id !== open.id)) : null}
+          />
+        ) : null}
+      </Sheet>
+    </Ticket>
+  );
+}

@@ -1,0 +1,61 @@
+import { usePathname, useRouter } from 'expo-router';
+import { useEffect, useEffectEvent, useState } from 'react';
+import { View } from 'react-native';
+import { useRunning } from '../../data/queries';
+import { AlarmBar } from '../../ui/AlarmBar';
+import { useAlarms } from '../../ui/useAlarm';
+import { type Alarm, alarmsOf, nextMarkMs } from '../../data/board';
+import { startAlarmClock } from '../../workers/alarmClock';
+
+/** Tells a hidden page's alarm by the system, where that was allowed. */
+function notify({ key, words }: Alarm): void {
+  if (document.visibilityState === 'visible') return;
+  if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
+  new Notification('Kettle Scale', { body: words, tag: key, requireInteraction: true });
+}
+
+/** Time that is renewed at the next mark, also in a hidden page, where timers of the page itself are slowed. */
+function useMarks(nextMs: number | null): number {
+  const [nowMs, setNowMs] = useState(() => Date.now());
+  useEffect(() => {
+    const wake = () => setNowMs(Date.now());
+    const stop = nextMs === null ? () => undefined : startAlarmClock(nextMs, wake);
+    document.addEventListener('visibilitychange', wake);
+    return () => {
+      stop();
+      document.removeEventListener('visibilitychange', wake);
+    };
+  }, [nextMs]);
+  return nowMs;
+}
+
+/** Alarms of every running batch, wherever the cook is in the app; the batch on the screen rings by itself. */
+export function AlarmWatch() {
+  const router = useRouter();
+  const path = usePathname();
+  const { data: running = [] } = useRunning();
+  const [soon, setSoon] = useState<number | null>(null);
+  const nowMs = useMarks(soon);
+  const next = nextMarkMs(running, nowMs);
+  if (next !== soon) setSoon(next);
+  const due = alarmsOf(running, nowMs);
+  const elsewhere = due.filter(({ batchId }) => path !== `/bench/${batchId}`);
+  const { ringing, quiet } = useAlarms(elsewhere.map(({ key }) => key));
+  const alarm = elsewhere.find(({ key }) => key === ringing);
+  const told = due.map(({ key }) => key).join();
+  const tellAll = useEffectEvent(() => due.forEach(notify));
+  // A mark is told once, when it is reached.
+  useEffect(() => {
+    if (told) tellAll();
+  }, [told]);
+  if (!alarm) return null;
+  const open = () => {
+    quiet();
+    router.push(`/bench/${alarm.batchId}`);
+  };
+  return (
+    <View>
+      <AlarmBar words={alarm.words} onQuiet={open} />
+    </View>
+  );
+}

@@ -1,0 +1,171 @@
+import { type LotState, type SavedPlan, formatClock, formatClockTime } from '@kettle-scale/core';
+import { Link, useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { useFlourLots, useFormulas, useRunning, useSavedPlans } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Leader, Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
+import { useNow } from '../../ui/useNow';
+import { useWide } from '../../ui/useWide';
+import { Timeline } from './Timeline';
+import { type BoardRow, boardOf } from '../../data/board';
+import { AllowAlarms } from './AllowAlarms';
+
+const styles = StyleSheet.create({
+  link: { display: 'flex', flexDirection: 'column' },
+  stack: { gap: SPACE.m },
+  panes: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
+  main: { flex: 1.7, minWidth: 0, gap: SPACE.m },
+  side: { flex: 1, minWidth: 0, gap: SPACE.m },
+  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.m },
+  words: { flex: 1, minWidth: 0 },
+});
+
+const STATE_WORDS = { late: 'late by', due: 'ready', running: 'in' } as const;
+const TONE = { late: 'plum', due: 'sage', running: 'ink' } as const;
+/** Lots with less than this many days of flour are named. */
+const SOON_DAYS = 3;
+const DAY_MS = 24 * 3600 * 1000;
+
+function BoardTicket({ row: { batch, state, seconds } }: { row: BoardRow }) {
+  const { record } = batch;
+  const tone = TONE[state];
+  const clock = seconds === null ? null : formatClock(Math.floor(seconds));
+  return (
+    <Link href={`/bench/${batch.id}`} style={styles.link}>
+      <Ticket>
+        <View style={styles.row}>
+          <View style={styles.words}>
+            <Label>{`${record.piecesPlanned} pieces, begun ${formatClockTime(Date.parse(batch.startedAt))}`}</Label>
+            <Heading>{batch.formulaName}</Heading>
+            <Strong tone={tone}>{record.nowTitle ?? ''}</Strong>
+          </View>
+          <View style={{ alignItems: 'flex-end' }}>
+            <Label tone={state === 'late' ? 'plum' : 'soot'}>
+              {clock === null ? 'waits for a hand' : STATE_WORDS[state]}
+            </Label>
+            {clock === null ? null : <Figure value={clock} size={48} tone={tone} />}
+          </View>
+        </View>
+      </Ticket>
+    </Link>
+  );
+}
+
+/** Flour that runs out soon. */
+function StockTicket({ lots, nowMs }: { lots: readonly LotState[]; nowMs: number }) {
+  const open = lots.filter(({ closed }) => !closed);
+  const soon = (lot: LotState) =>
+    lot.runsOutOn !== null && Date.parse(lot.runsOutOn) - nowMs < SOON_DAYS * DAY_MS;
+  return (
+    <Link href="/stock" style={styles.link}>
+      <Ticket>
+        <Heading>Flour left</Heading>
+        <View>
+          {open.map((lot) => (
+            <Leader
+              key={lot.id}
+              name={lot.name}
+              value={(lot.leftG / 1000).toFixed(1)}
+              unit="kg"
+              tone={soon(lot) ? 'plum' : 'ink'}
+              {...(soon(lot) && lot.runsOutOn ? { aside: `to ${lot.runsOutOn.slice(5)}` } : {})}
+            />
+          ))}
+        </View>
+        {open.length === 0 ? <Body tone="soot">No lot is received yet.</Body> : null}
+      </Ticket>
+    </Link>
+  );
+}
+
+function KeptTicket({ plans }: { plans: readonly SavedPlan[] }) {
+  if (plans.length === 0) return null;
+  return (
+    <Link href="/plans" style={styles.link}>
+      <Ticket>
+        <Heading>Kept plans</Heading>
+        {plans.map(({ id, name }) => (
+          <Body key={id}>{name}</Body>
+        ))}
+      </Ticket>
+    </Link>
+  );
+}
+
+/** What is running and due next, over all batches; and what to make next. */
+export function ShiftScreen() {
+  const router = useRouter();
+  const wide = useWide();
+  const nowMs = useNow(500);
+  const running = useRunning();
+  const formulas = useFormulas();
+  const lots = useFlourLots();
+  const plans = useSavedPlans();
+  const board = boardOf(running.data ?? [], nowMs);
+  const late = board.filter(({ state }) => state === 'late').length;
+  const pieces = board.reduce((sum, { batch }) => sum + batch.record.piecesPlanned, 0);
+  const headline =
+    board.length === 0
+      ? 'Shift'
+      : `${board.length} ${board.length === 1 ? 'batch' : 'batches'}, ${pieces} pieces${late > 0 ? `, ${late} late` : ''}`;
+
+  const main = running.data ? (
+    <>
+      {board.length === 0 ? (
+        <Notice title="Nothing is running" text="Choose what to make; the plan comes first." />
+      ) : null}
+      {board.map((row) => (
+        <BoardTicket key={row.batch.id} row={row} />
+      ))}
+      {board.length > 0 ? (
+        <Ticket>
+          <Heading>How it goes on from here</Heading>
+          <Timeline batches={board.map(({ batch }) => batch)} nowMs={nowMs} />
+        </Ticket>
+      ) : null}
+      {board.length > 0 ? <AllowAlarms /> : null}
+    </>
+  ) : (
+    <Waiting what="the batches" error={running.error} onRetry={() => void running.refetch()} />
+  );
+  const side = (
+    <>
+      <Ticket>
+        <Heading>Plan a batch of</Heading>
+        {formulas.data?.map(({ id, name }) => (
+          <Action key={id} label={name} onPress={() => router.push(`/plan/${id}`)} />
+        ))}
+        {formulas.data?.length === 0 ? <Body tone="soot">The formula book is empty.</Body> : null}
+      </Ticket>
+      {lots.data ? <StockTicket lots={lots.data} nowMs={nowMs} /> : null}
+      <KeptTicket plans={plans.data ?? []} />
+    </>
+  );
+  return (
+    <Screen
+      eyebrow={new Date(nowMs).toLocaleDateString('en-GB', {
+        weekday: 'long',
+        day: 'numeric',
+        month: 'long',
+      })}
+      title={headline}
+      aside={<Figure value={formatClockTime(nowMs)} size={36} label={`It is ${formatClockTime(nowMs)}`} />}
+    >
+      {wide ? (
+        <View style={styles.panes}>
+          <View style={styles.main}>{main}</View>
+          <View style={styles.side}>{side}</View>
+        </View>
+      ) : (
+        <View style={styles.stack}>
+          {main}
+          {side}
+        </View>
+      )}
+    </Screen>
+  );
+}

@@ -1,0 +1,148 @@
+import type { BatchSummary, StepKind } from '@kettle-scale/core';
+import { formatClockTime } from '@kettle-scale/core';
+import { View } from 'react-native';
+import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
+import { useColours } from '../../ui/theme';
+import { FONT, type Colours } from '../../ui/tokens';
+import { useStripWidth } from '../../ui/useStripWidth';
+
+const ROW = 64;
+const HEAD = 28;
+const BAR = 32;
+const HALF_HOUR_MS = 30 * 60_000;
+const LEAST_SPAN_MS = 60 * 60_000;
+const NAME_PX = 16;
+/** A word is written in a bar that is at least this wide. */
+const WORD_FROM_PX = 52;
+
+const FILL: Record<StepKind, keyof Colours> = {
+  weigh: 'ink',
+  mix: 'ink',
+  knead: 'soot',
+  rest: 'maize',
+  divide: 'soot',
+  flatten: 'soot',
+  griddle: 'ember',
+  finish: 'sage',
+};
+
+/** The shift as it would go on from now: a row for each running batch, its steps as bars. */
+export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[]; nowMs: number }) {
+  const colours = useColours();
+  const { width, onLayout } = useStripWidth();
+  const rows = batches.map((batch) => {
+    const { now, ahead = [] } = batch.record;
+    let atMs = now?.startedMs ?? nowMs;
+    const bars = ahead.map(({ kind, title, seconds }, index) => {
+      const startMs = atMs;
+      const openMs = index === 0 ? (now?.opensMs ?? startMs + seconds * 1000) : startMs + seconds * 1000;
+      atMs = index === 0 ? Math.max(openMs, nowMs) : openMs;
+      return { kind, title, startMs, endMs: atMs, now: index === 0 };
+    });
+    return { batch, bars };
+  });
+  const fromMs = Math.min(
+    nowMs - HALF_HOUR_MS / 3,
+    ...rows.flatMap(({ bars }) => bars.slice(0, 1).map((bar) => bar.startMs)),
+  );
+  const toMs =
+    Math.max(fromMs + LEAST_SPAN_MS, ...rows.flatMap(({ bars }) => bars.map((bar) => bar.endMs))) +
+    HALF_HOUR_MS / 6;
+  const x = (ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width;
+  const everyMs =
+    HALF_HOUR_MS * Math.max(1, Math.ceil((toMs - fromMs) / HALF_HOUR_MS / Math.max(2, width / 90)));
+  const ticks: number[] = [];
+  for (let ms = Math.ceil(fromMs / everyMs) * everyMs; ms < toMs; ms += everyMs) ticks.push(ms);
+  const height = HEAD + rows.length * ROW + 8;
+  const words = rows
+    .map(
+      ({ batch, bars }) =>
+        `${batch.formulaName}: ${bars.map(({ title, endMs }) => `${title.toLowerCase()} to ${formatClockTime(endMs)}`).join(', ')}`,
+    )
+    .join('. ');
+  return (
+    <View role="img" aria-label={`Timeline. ${words}`} onLayout={onLayout} style={{ width: '100%', height }}>
+      {width > 0 ? (
+        <Svg width={width} height={height}>
+          {ticks.map((ms) => (
+            <Line
+              key={ms}
+              x1={x(ms)}
+              x2={x(ms)}
+              y1={HEAD - 6}
+              y2={height}
+              stroke={colours.rule}
+              strokeWidth={1}
+            />
+          ))}
+          {ticks.map((ms) => (
+            <SvgText
+              key={`t${ms}`}
+              x={x(ms)}
+              y={14}
+              textAnchor="middle"
+              fill={colours.soot}
+              fontFamily={FONT.figure}
+              fontSize={15}
+            >
+              {formatClockTime(ms)}
+            </SvgText>
+          ))}
+          {rows.map(({ batch, bars }, row) => {
+            const y = HEAD + row * ROW;
+            return [
+              <SvgText
+                key={`n${batch.id}`}
+                x={2}
+                y={y + NAME_PX}
+                fill={colours.ink}
+                fontFamily={FONT.figure}
+                fontSize={NAME_PX}
+              >
+                {`${batch.formulaName}, ${batch.record.piecesPlanned} pieces`}
+              </SvgText>,
+              ...bars.map((bar, index) => (
+                <Rect
+                  key={`${batch.id}${index}`}
+                  x={x(bar.startMs) + 1}
+                  y={y + NAME_PX + 6}
+                  width={Math.max(2, x(bar.endMs) - x(bar.startMs) - 2)}
+                  height={BAR}
+                  fill={bar.now ? colours[FILL[bar.kind]] : 'none'}
+                  stroke={colours[FILL[bar.kind]]}
+                  strokeWidth={2}
+                />
+              )),
+              ...bars.map((bar, index) =>
+                x(bar.endMs) - x(bar.startMs) >= WORD_FROM_PX ? (
+                  <SvgText
+                    key={`w${batch.id}${index}`}
+                    x={(x(bar.startMs) + x(bar.endMs)) / 2}
+                    y={y + NAME_PX + 27}
+                    textAnchor="middle"
+                    fill={bar.now ? (bar.kind === 'rest' ? colours.onMaize : colours.ground) : colours.ink}
+                    fontFamily={FONT.figure}
+                    fontSize={15}
+                  >
+                    {bar.kind === 'rest' ? 'rest' : bar.kind}
+                  </SvgText>
+                ) : null,
+              ),
+            ];
+          })}
+          {rows.map(({ batch }, row) => (
+            <Line
+              key={`now${batch.id}`}
+              x1={x(nowMs)}
+              x2={x(nowMs)}
+              y1={HEAD + row * ROW + NAME_PX + 2}
+              y2={HEAD + row * ROW + NAME_PX + BAR + 10}
+              stroke={colours.ember}
+              strokeWidth={3}
+            />
+          ))}
+        </Svg>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,181 @@
+import {
+  type FlourLot,
+  type Ingredient,
+  type LotState,
+  flourLotSchema,
+  freeId,
+  slugOf,
+} from '@kettle-scale/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useSaveFlourLot } from '../../data/queries';
+import { PrimaryAction } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { FigureField, numberTyped } from '../../ui/FigureField';
+import { FieldError } from '../../ui/StepperField';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading } from '../../ui/type';
+import { WordField } from '../../ui/WordField';
+
+const PERCENT = 100;
+const G_PER_KG = 1000;
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  cell: { flexGrow: 1, flexBasis: 140 },
+});
+
+interface LotFormProps {
+  /** To correct; null to receive one. */
+  lot: FlourLot | null;
+  taken: readonly string[];
+  flours: readonly Ingredient[];
+  currency: string;
+  onDone: () => void;
+}
+
+interface Text {
+  name: string;
+  ingredient: string;
+  receivedOn: string;
+  bagKg: string;
+  bags: string;
+  bagPrice: string;
+  moisture: string;
+  storage: 'open' | 'closed';
+}
+
+const asText = (lot: FlourLot | null, flours: readonly Ingredient[]): Text => ({
+  name: lot?.name ?? '',
+  ingredient: lot?.ingredient ?? flours[0]?.id ?? '',
+  receivedOn: lot?.receivedOn ?? new Date().toISOString().slice(0, 10),
+  bagKg: String(lot?.bagKg ?? 25),
+  bags: String(lot?.bags ?? 1),
+  bagPrice: lot?.bagPrice === undefined ? '' : String(lot.bagPrice),
+  moisture: lot?.moisture === undefined ? '' : String(Number((lot.moisture * PERCENT).toFixed(1))),
+  storage: lot?.storage ?? 'closed',
+});
+
+/** Receive a delivery, or correct what was written of one. */
+export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) {
+  const save = useSaveFlourLot();
+  const [text, setText] = useState(() => asText(lot, flours));
+  const [problems, setProblems] = useState<Partial<Record<string, string>>>({});
+  const set = (changes: Partial<Text>) => setText((was) => ({ ...was, ...changes }));
+  const optional = (typed: string, scale = 1) =>
+    typed.trim() === '' ? {} : { value: numberTyped(typed) / scale };
+  const submit = () => {
+    const price = optional(text.bagPrice);
+    const moisture = optional(text.moisture, PERCENT);
+    const checked = flourLotSchema.safeParse({
+      id: lot?.id ?? freeId(slugOf(text.name), new Set(taken)),
+      ingredient: text.ingredient,
+      name: text.name,
+      receivedOn: text.receivedOn,
+      bagKg: numberTyped(text.bagKg),
+      bags: numberTyped(text.bags),
+      storage: text.storage,
+      ...('value' in price ? { bagPrice: price.value } : {}),
+      ...('value' in moisture ? { moisture: moisture.value } : {}),
+      ...(lot?.counted ? { counted: lot.counted } : {}),
+      ...(lot?.closed === undefined ? {} : { closed: lot.closed }),
+    });
+    if (!checked.success) {
+      setProblems(
+        Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
+      );
+      return;
+    }
+    setProblems({});
+    save.mutate(checked.data, { onSuccess: onDone });
+  };
+  const figure = (field: 'bagKg' | 'bags' | 'bagPrice' | 'moisture', label: string, unit: string) => (
+    <FigureField
+      labelled
+      name={`lot-${field}`}
+      label={label}
+      unit={unit}
+      value={text[field]}
+      onText={(typed) => set({ [field]: typed })}
+      error={problems[field]}
+      style={styles.cell}
+    />
+  );
+  return (
+    <>
+      <Heading>{lot ? `Correct ${lot.name}` : 'Receive a lot'}</Heading>
+      <WordField
+        name="lot-name"
+        label="What you call it"
+        value={text.name}
+        onText={(name) => set({ name })}
+        error={problems.name}
+      />
+      <Choices
+        label="Flour"
+        value={text.ingredient}
+        onChange={(ingredient) => set({ ingredient })}
+        options={flours.map(({ id, name }) => [id, name] as const)}
+      />
+      <View style={styles.row}>
+        {figure('bags', 'Bags', '')}
+        {figure('bagKg', 'A bag', 'kg')}
+        {figure('bagPrice', 'Price of a bag, if known', currency)}
+        {figure('moisture', 'Moisture, if the mill says', '%')}
+      </View>
+      <WordField
+        name="lot-day"
+        label="Came on, year-month-day"
+        value={text.receivedOn}
+        onText={(receivedOn) => set({ receivedOn })}
+        error={problems.receivedOn}
+      />
+      <Choices
+        label="Kept in"
+        value={text.storage}
+        onChange={(storage) => set({ storage })}
+        options={[
+          ['closed', 'Closed bags'],
+          ['open', 'An open bin'],
+        ]}
+      />
+      {save.error ? <FieldError id="lot-error" message={save.error.message} /> : null}
+      <PrimaryAction label={lot ? 'Save' : 'Receive it'} onPress={submit} disabled={save.isPending} />
+    </>
+  );
+}
+
+interface CountFormProps {
+  lot: LotState;
+  /** The lot as it is to be stored with this count. */
+  onSave: (leftG: number) => FlourLot;
+  onDone: () => void;
+}
+
+/** What the bin really holds: the count outweighs the sums. */
+export function CountForm({ lot, onSave, onDone }: CountFormProps) {
+  const save = useSaveFlourLot();
+  const [text, setText] = useState((lot.leftG / G_PER_KG).toFixed(1));
+  const checked = flourLotSchema.shape.counted.unwrap().shape.leftG.safeParse(numberTyped(text) * G_PER_KG);
+  return (
+    <>
+      <Heading>{`Count ${lot.name}`}</Heading>
+      <Body tone="soot">Weigh or count what is there now. From here on batches are taken off this.</Body>
+      <FigureField
+        labelled
+        name="lot-left"
+        label="Left now"
+        unit="kg"
+        value={text}
+        onText={setText}
+        error={checked.success ? undefined : checked.error.issues[0]?.message}
+      />
+      {save.error ? <FieldError id="count-error" message={save.error.message} /> : null}
+      <PrimaryAction
+        label="Keep the count"
+        disabled={!checked.success || save.isPending}
+        onPress={() => checked.success && save.mutate(onSave(checked.data), { onSuccess: onDone })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,160 @@
+import type { FlourLot, Ingredient, LotState } from '@kettle-scale/core';
+import { useCallback, useState } from 'react';
+import { View } from 'react-native';
+import { useFlourLots, useIngredients, useKitchen, useSaveFlourLot } from '../../data/queries';
+import { Action, ActionRow } from '../../ui/actions';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Leader, Ticket } from '../../ui/Ticket';
+import { Heading, Label } from '../../ui/type';
+import { useNow } from '../../ui/useNow';
+import { CountForm, LotForm } from './LotForm';
+import { OffsetPicture } from './OffsetPicture';
+
+const KG = 1000;
+const kg = (g: number): string => (g / KG).toFixed(1);
+/** Batches shown under a lot; the log has them all. */
+const SHOWN_USES = 5;
+const MINUTE_MS = 60_000;
+
+const day = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+
+interface LotTicketProps {
+  lot: LotState;
+  flour: string;
+  onEdit: () => void;
+  onCount: () => void;
+}
+
+function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
+  const save = useSaveFlourLot();
+  const { uses, perDayG, runsOutOn } = lot;
+  return (
+    <Ticket>
+      <View>
+        <Label>{`${flour}, came ${day(lot.receivedOn)}, ${lot.storage === 'open' ? 'open bin' : 'closed bags'}`}</Label>
+        <Heading>{lot.name}</Heading>
+      </View>
+      <View>
+        <Leader name="Left" value={kg(lot.leftG)} unit="kg" aside={`of ${kg(lot.boughtG)}`} />
+        <Leader name="Runs out" value={runsOutOn ? day(runsOutOn) : '–'} />
+        {perDayG === null ? null : <Label>{`At ${kg(perDayG)} kg a day, as in the last week.`}</Label>}
+      </View>
+      <OffsetPicture offset={lot.offset} uses={uses} />
+      <View>
+        {uses.slice(0, SHOWN_USES).map((use) => (
+          <Leader
+            key={use.batchId}
+            name={`${day(use.startedAt)}, ${use.formulaName}`}
+            value={kg(use.flourG)}
+            unit="kg"
+            aside={
+              use.points === null
+                ? 'not judged'
+                : `${use.points >= 0 ? '+' : '−'}${Math.abs(use.points).toFixed(1)} pt`
+            }
+          />
+        ))}
+      </View>
+      <ActionRow
+        actions={[
+          { key: 'count', label: 'Count it', onPress: onCount },
+          { key: 'edit', label: 'Correct', onPress: onEdit },
+          {
+            key: 'close',
+            label: lot.closed ? 'In use again' : 'Used up',
+            onPress: () => save.mutate(asLot(lot, { closed: !lot.closed })),
+          },
+        ]}
+      />
+    </Ticket>
+  );
+}
+
+/** The lot as it is stored, without what is worked out of it. */
+function asLot(state: LotState, changes: Partial<FlourLot>): FlourLot {
+  const {
+    boughtG: _b,
+    usedG: _u,
+    leftG: _l,
+    perDayG: _p,
+    runsOutOn: _r,
+    offset: _o,
+    uses: _s,
+    ...lot
+  } = state;
+  return { ...lot, ...changes };
+}
+
+type Open = { kind: 'new' } | { kind: 'edit' | 'count'; lot: LotState } | null;
+
+/** Flour lots: receive, what is left, when it runs out, and what each has taught. */
+export function StockScreen() {
+  const lots = useFlourLots();
+  const foods = useIngredients();
+  const kitchen = useKitchen();
+  const nowMs = useNow(MINUTE_MS);
+  const [open, setOpen] = useState<Open>(null);
+  const close = useCallback(() => setOpen(null), []);
+  const data =
+    lots.data && foods.data && kitchen.data
+      ? { lots: lots.data, foods: foods.data, kitchen: kitchen.data }
+      : null;
+  if (!data) {
+    const error = lots.error ?? foods.error ?? kitchen.error;
+    return (
+      <Screen title="Flour">
+        <Waiting
+          what="the stock"
+          error={error}
+          onRetry={() => void Promise.all([lots, foods, kitchen].map((query) => query.refetch()))}
+        />
+      </Screen>
+    );
+  }
+  const flours: Ingredient[] = data.foods.filter(({ kind, hidden }) => kind === 'flour' && !hidden);
+  const nameOf = (id: string) => data.foods.find((food) => food.id === id)?.name ?? id;
+  const ordered = [...data.lots].sort((a, b) => Number(a.closed ?? false) - Number(b.closed ?? false));
+  return (
+    <Screen title="Flour" aside={<Action label="Receive a lot" onPress={() => setOpen({ kind: 'new' })} />}>
+      {ordered.length === 0 ? (
+        <Notice
+          title="No lot yet"
+          text="Receive a delivery; each batch then takes its flour from a lot and teaches how it drinks."
+        />
+      ) : null}
+      {ordered.map((lot) => (
+        <LotTicket
+          key={lot.id}
+          lot={lot}
+          flour={nameOf(lot.ingredient)}
+          onEdit={() => setOpen({ kind: 'edit', lot })}
+          onCount={() => setOpen({ kind: 'count', lot })}
+        />
+      ))}
+      <Sheet
+        open={open !== null}
+        onClose={close}
+        label={open?.kind === 'count' ? 'Count the lot' : 'Flour lot'}
+      >
+        {open?.kind === 'count' ? (
+          <CountForm
+            lot={open.lot}
+            onSave={(leftG) => asLot(open.lot, { counted: { at: new Date(nowMs).toISOString(), leftG } })}
+            onDone={close}
+          />
+        ) : open ? (
+          <LotForm
+            lot={open.kind === 'edit' ? asLot(open.lot, {}) : null}
+            taken={data.lots.map(({ id }) => id)}
+            flours={flours}
+            currency={data.kitchen.currency ?? 'EUR'}
+            onDone={close}
+          />
+        ) : null}
+      </Sheet>
+    </Screen>
+  );
+}
