@@ -1,5 +1,12 @@
 import { type Page, expect } from '@playwright/test';
 
+/** Plans follow the formulas as they are written, not the day: for journeys that know the figures. */
+export const asWritten = async (page: Page): Promise<void> => {
+  await page.addInitScript(() => {
+    localStorage.setItem('kettle-scale-day', JSON.stringify({ state: { on: false }, version: 0 }));
+  });
+};
+
 /** Words for what a cook does, so that journeys read as the work. */
 export function bench(page: Page) {
   const press = (name: string | RegExp) =>
@@ -23,6 +30,21 @@ export function bench(page: Page) {
         if (before === 'Mix') return;
         await press(/ is in$/);
         await expect(title).not.toHaveText(before ?? '');
+      }
+    },
+    /** Mixes part by part, with all that was kept back. */
+    mix: async () => {
+      await press('Start mixing');
+      const next = page.getByRole('button', {
+        name: /^(Done, next|Enough: it feels right|Cool enough|Mixed)$/,
+      });
+      const part = () => page.getByText(/^part \d of \d$/).allTextContents();
+      for (;;) {
+        const [words, before] = [await next.textContent(), await part()];
+        if (words === 'Enough: it feels right') await press(/^All .* at once$/);
+        await next.click();
+        if (words === 'Mixed') return;
+        await expect.poll(part).not.toEqual(before);
       }
     },
     keyIn: async (digits: string) => {

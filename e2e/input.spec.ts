@@ -26,7 +26,7 @@ test('bad input on the plan: a sentence at the field, the last plan stays, nothi
   await expect(start).toBeEnabled();
   await page.reload();
   await expect(ball).toHaveValue('99');
-  await page.getByRole('radio', { name: 'By flour at hand' }).click();
+  await page.getByRole('radio', { name: 'Flour at hand' }).click();
   await page.getByLabel('Flour at hand, g', { exact: true }).fill('20');
   await expect(page.getByRole('alert')).toContainText('less than one ball');
 });

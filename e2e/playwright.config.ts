@@ -13,7 +13,7 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   forbidOnly: Boolean(process.env.CI),
-  // A second phone looks every two seconds, and a machine that has just built everything is slow.
+  // A machine that has just built everything is slow.
   expect: { timeout: 15_000 },
   timeout: 90_000,
   reporter: [['list'], ['json']],

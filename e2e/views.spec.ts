@@ -37,6 +37,9 @@ for (const [name, viewport] of [
       '/write',
       '/ingredients',
       '/ingredients/flour-strong',
+      '/shift',
+      '/stock',
+      '/plans',
       '/plan/sailcloth-sheet',
       '/bench',
       '/log',
@@ -44,7 +47,7 @@ for (const [name, viewport] of [
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-      await page.waitForLoadState('networkidle');
+      await expect(page.getByText(/^Fetching/)).toHaveCount(0);
       expect(await seriousOn(page), path).toEqual([]);
       expect(await sideways(page), path).toBe(false);
     }
@@ -66,12 +69,16 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   expect(await seriousOn(page), 'keypad').toEqual([]);
   await cook.press('Back');
   await cook.weighAll();
-  await cook.press('Start mixing');
   expect(await seriousOn(page), 'mix').toEqual([]);
-  await cook.press('Mixed already');
+  await cook.mix();
   await cook.press('Start kneading');
+  await page.getByRole('radio', { name: 'sticky' }).click();
+  await expect(page.getByText(/in all, in \d pours? of about/)).toBeVisible();
+  expect(await seriousOn(page), 'knead').toEqual([]);
   await cook.press('It is right already');
   await cook.press('Covered: start the rest');
+  await page.getByRole('radio', { name: 'fills slowly' }).click();
+  expect(await seriousOn(page), 'rest').toEqual([]);
   await cook.press('End the rest early');
   expect(await seriousOn(page), 'divide').toEqual([]);
   await cook.press(/^Cut/);

@@ -20,7 +20,7 @@ const press = async (page: Page, name: string | RegExp) => {
 };
 
 async function settle(page: Page): Promise<void> {
-  await page.waitForLoadState('networkidle');
+  await page.waitForFunction(() => !/Fetching /.test(document.body.innerText));
   await page.evaluate(() => document.fonts.ready);
 }
 

@@ -16,7 +16,6 @@ export function ProbeButton({ of, onTake }: ProbeButtonProps) {
   return (
     <Action
       label={`Probe in the ${of}: ${format.temp(probe.tempC)}${probe.steady ? '' : ' …'}`}
-      hint={`Take ${format.temp(probe.tempC)} from the probe for the ${of}`}
       onPress={() => onTake(probe.tempC)}
     />
   );

@@ -122,7 +122,7 @@ export function PlansScreen() {
                 : `${plan.formula.name}: ${plan.pieces} pieces, ${(plan.doughG / 1000).toFixed(1)} kg of dough in ${plan.bowls} ${plan.bowls === 1 ? 'bowl' : 'bowls'}`}
             </Body>
             <Check
-              label="Compare"
+              label={`Compare ${kept.name}`}
               value={chosen.includes(kept.id)}
               onChange={(value) =>
                 setChosen((ids) =>

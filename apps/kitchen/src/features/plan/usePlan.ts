@@ -11,7 +11,11 @@ import {
 } from '@kettle-scale/core';
 import { planBatch } from '@kettle-scale/core/batch';
 import { useMemo } from 'react';
+import { useNow } from '../../ui/useNow';
 import { useDay } from './day';
+
+const MINUTE_MS = 60_000;
+const DAY_MS = 24 * 60 * MINUTE_MS;
 
 export type PlanResult = { plan: Plan; problem: null } | { plan: null; problem: string };
 
@@ -29,11 +33,13 @@ export function useToday(
   lot: LotState | undefined,
 ): { conditions?: Conditions; mixer?: string } {
   const { on, day, mixer } = useDay();
+  // A lot ages by whole days.
+  const dayMs = Math.floor(useNow(MINUTE_MS) / DAY_MS) * DAY_MS;
   return useMemo(() => {
-    const conditions = on ? { ...day, ...(lot ? { lot: lotToday(lot, Date.now()) } : {}) } : undefined;
+    const conditions = on ? { ...day, ...(lot ? { lot: lotToday(lot, dayMs) } : {}) } : undefined;
     const known = kitchen.mixers?.some(({ id }) => id === mixer);
     return { ...(conditions ? { conditions } : {}), ...(mixer && known ? { mixer } : {}) };
-  }, [on, day, mixer, lot, kitchen]);
+  }, [on, day, mixer, lot, kitchen, dayMs]);
 }
 
 /** Plans while the cook is still choosing; the same function that the server runs when the batch starts. */

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useRunning } from '../../data/queries';
 import { AlarmBar } from '../../ui/AlarmBar';
 import { useAlarms } from '../../ui/useAlarm';
+import { useNow } from '../../ui/useNow';
 import { type Alarm, alarmsOf, nextMarkMs } from '../../data/board';
 import { startAlarmClock } from '../../workers/alarmClock';
 
@@ -14,19 +15,17 @@ function notify({ key, words }: Alarm): void {
   new Notification('Kettle Scale', { body: words, tag: key, requireInteraction: true });
 }
 
-/** Time that is renewed at the next mark, also in a hidden page, where timers of the page itself are slowed. */
+const SECOND_MS = 1000;
+
+/** The time, renewed every second, and at the next mark also in a hidden page, where the page's own timers are slowed. */
 function useMarks(nextMs: number | null): number {
-  const [nowMs, setNowMs] = useState(() => Date.now());
-  useEffect(() => {
-    const wake = () => setNowMs(Date.now());
-    const stop = nextMs === null ? () => undefined : startAlarmClock(nextMs, wake);
-    document.addEventListener('visibilitychange', wake);
-    return () => {
-      stop();
-      document.removeEventListener('visibilitychange', wake);
-    };
-  }, [nextMs]);
-  return nowMs;
+  const seenMs = useNow(SECOND_MS);
+  const [wokenMs, setWokenMs] = useState(0);
+  useEffect(
+    () => (nextMs === null ? undefined : startAlarmClock(nextMs, () => setWokenMs(Date.now()))),
+    [nextMs],
+  );
+  return Math.max(seenMs, wokenMs);
 }
 
 /** Alarms of every running batch, wherever the cook is in the app; the batch on the screen rings by itself. */

@@ -163,7 +163,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
             actions={DUSTINGS_G.map((massG) => ({
               key: String(massG),
               label: `+${format.mass(massG)}`,
-              hint: `Bench flour: ${format.mass(massG)} more`,
+              hint: `+${format.mass(massG)} bench flour`,
               onPress: () => act({ type: 'dusted', stepId, massG }),
             }))}
           />

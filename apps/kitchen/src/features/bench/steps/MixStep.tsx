@@ -9,7 +9,7 @@ import {
 } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
-import { ActionRow } from '../../../ui/actions';
+import { Action, ActionRow } from '../../../ui/actions';
 import { Caution } from '../../../ui/Caution';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
@@ -54,6 +54,11 @@ function ByFeel({ live, now, part }: PartProps) {
       SIZES.map((share) => Math.max(line.stepG, Math.round((one * share) / line.stepG) * line.stepG)),
     ),
   ];
+  const add = (massG: number) =>
+    act({
+      ...{ type: 'added', stepId: now.step.id, lineId: line.lineId, massG },
+      why: flourBack ? 'flour-back' : 'hold-back',
+    });
   return (
     <>
       <View style={styles.clock}>
@@ -64,14 +69,16 @@ function ByFeel({ live, now, part }: PartProps) {
         actions={sizes.map((massG) => ({
           key: String(massG),
           label: `+${format.mass(massG, line.stepG)}`,
-          hint: `Add ${format.mass(massG, line.stepG)} ${line.name.toLowerCase()}`,
-          onPress: () =>
-            act({
-              ...{ type: 'added', stepId: now.step.id, lineId: line.lineId, massG },
-              why: flourBack ? 'flour-back' : 'hold-back',
-            }),
+          hint: `+${format.mass(massG, line.stepG)} ${line.name.toLowerCase()}`,
+          onPress: () => add(massG),
         }))}
       />
+      {dough.heldLeftG >= line.stepG && !flourBack ? (
+        <Action
+          label={`All ${format.mass(dough.heldLeftG, line.stepG)} at once`}
+          onPress={() => add(dough.heldLeftG)}
+        />
+      ) : null}
       {!flourBack && liquid ? (
         <WaterGauge
           label={`${format.mass(inG, line.stepG)} are in; usual for this lot from ${format.mass(liquid.lowG, line.stepG)} to ${format.mass(liquid.highG, line.stepG)}`}

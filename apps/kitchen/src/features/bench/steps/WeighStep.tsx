@@ -51,17 +51,18 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
 
   const beforeG = inBowl?.weighedG ?? 0;
   const check = reading && inBowl ? checkWeight(plan, state, step, beforeG + reading.massG) : null;
+  const scaleG = sumG([beforeG, reading?.massG ?? 0]);
+  const takeRight = () => {
+    if (taken.current || scaleG <= 0) return;
+    taken.current = true;
+    void tare().then(() => act({ type: 'weighed', stepId: step.id, massG: scaleG, by: 'scale' }));
+  };
   const takeScale = () => {
-    if (!reading || taken.current) return;
-    const massG = sumG([beforeG, reading.massG]);
-    if (massG <= 0) return;
-    if (check?.verdict === 'right') {
-      taken.current = true;
-      void tare().then(() => act({ type: 'weighed', stepId: step.id, massG, by: 'scale' }));
-    } else setDoubtG(massG);
+    if (check?.verdict === 'right') takeRight();
+    else setDoubtG(scaleG);
   };
   const ready = autoAdvance && reading?.steady === true && check?.verdict === 'right' && typed === null;
-  const takeNow = useEffectEvent(takeScale);
+  const takeNow = useEffectEvent(takeRight);
   useEffect(() => {
     if (ready) takeNow();
   }, [ready]);

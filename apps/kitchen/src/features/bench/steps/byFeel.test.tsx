@@ -52,7 +52,7 @@ describe('mixing', () => {
     const acts = mixing(started, done('dry'), done('liquid'));
     const held = plan.holdBack?.massG ?? 0;
     expect(see(new RegExp(`^${held}\\sg kept back`))).toBeTruthy();
-    const [smallest] = screen.getAllByRole('button', { name: /^Add \d+\sg water/ });
+    const [smallest] = screen.getAllByRole('button', { name: /^\+\d+\sg water/ });
     if (!smallest) throw new Error('nothing to add');
     fireEvent.click(smallest);
     const massG = Number(/\d+/.exec(smallest.getAttribute('aria-label') ?? '')?.[0]);
@@ -113,7 +113,7 @@ describe('kneading', () => {
 
   test('bench flour is counted, the test is one tap, and right ends it with the judgement', () => {
     const acts = kneading();
-    press(/^Bench flour: 10\sg more/);
+    press(/^\+10\sg bench flour/);
     press('It does');
     press('It is right');
     expect(acts).toEqual([

@@ -1,0 +1,242 @@
+import { type APIRequestContext, type Page, expect, test } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
+import { bench } from './bench';
+
+interface Stored {
+  events: { type: string; stepId?: string; massG?: number; by?: string; feel?: string }[];
+  plan: { sheet: { lineId: string; massG: number; startG?: number }[]; flourG: number };
+}
+
+const batchOf = async (page: Page, request: APIRequestContext): Promise<Stored> =>
+  (await (await request.get(`/api/v1/batches/${page.url().split('/').at(-1)}`)).json()) as Stored;
+
+/** A copy of a demo formula under its own name, with another way of mixing. */
+async function variant(request: APIRequestContext, from: string, id: string, method: object): Promise<void> {
+  const formula = (await (await request.get(`/api/v1/formulas/${from}`)).json()) as { method: object };
+  const copy = { ...formula, id, version: 1, name: id, method: { ...formula.method, ...method } };
+  const saved = await request.post('/api/v1/formulas', { data: { formula: copy, reason: 'for a journey' } });
+  expect(saved.ok()).toBe(true);
+}
+
+const act = (request: APIRequestContext, device: string, data: object) =>
+  request.post(`/api/v1/devices/${device}/acts`, { data });
+
+test('the live scale: weight against target, auto-advance, over-pour and scoop', async ({
+  page,
+  request,
+}) => {
+  const cook = bench(page);
+  await act(request, 'scale', { act: 'clear' });
+  await cook.start('lantern-round', '?by=pieces&pieces=20&ball=58 g');
+  const { plan } = await batchOf(page, request);
+  const [flour, water] = plan.sheet;
+  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await cook.press('Tare');
+  await page.getByRole('checkbox', { name: 'Go on by itself when steady and right' }).click();
+  await act(request, 'scale', { act: 'pour', massG: (flour?.massG ?? 0) - 100, seconds: 1 });
+  await expect(page.getByRole('status').getByText(/^1?\d\d\sg to go, steady/)).toBeVisible();
+  await act(request, 'scale', { act: 'place', massG: 100 });
+  // Steady and right: it goes on by itself, and the scale is tared for the next line.
+  await cook.step('Weigh water');
+  await act(request, 'scale', { act: 'pour', massG: (water?.massG ?? 0) + 60, seconds: 1 });
+  await expect(page.getByRole('status').getByText(/too much, steady/)).toBeVisible();
+  await cook.press(/^Take /);
+  await cook.step('Too much water');
+  await cook.press(/^Take out/);
+  await act(request, 'scale', { act: 'scoop', massG: 60 });
+  await cook.step('Mix');
+  await cook.expectSaved();
+  const { events } = await batchOf(page, request);
+  expect(events.map(({ type, by }) => `${type} by ${by}`)).toEqual(['weighed by scale', 'weighed by scale']);
+  expect(Math.abs((events[1]?.massG ?? 0) - (water?.massG ?? 0))).toBeLessThanOrEqual(6);
+});
+
+test('a day’s dough by feel: start low, add, correct, judge; the lot learns it', async ({
+  page,
+  request,
+}) => {
+  const cook = bench(page);
+  const id = 'journey-lot';
+  const lot = { id, ingredient: 'flour-plain', name: 'Journey lot', receivedOn: '2026-01-05', bagKg: 25 };
+  await request.put(`/api/v1/flour-lots/${id}`, { data: lot });
+  await variant(request, 'breakwater-thick', 'held-thick', { school: 'hold-back' });
+  await page.goto(`/plan/held-thick?by=flour&flour=2000 g&lot=${id}`);
+  await cook.press('Change air, flour, water, bowl');
+  await page.getByLabel('Humidity, %').fill('30');
+  await page.getByLabel('Dough wanted, if known, °C').fill('27');
+  await expect(page.getByRole('button', { name: /^Dough comes out at 27/ })).toBeVisible();
+  await cook.press(/^Start with .*why/);
+  await expect(page.getByRole('dialog')).toContainText('so the interval is wide');
+  await page.keyboard.press('Escape');
+  await cook.press(/^Start batch/);
+  await cook.step(/^Weigh/);
+  await cook.weighAll();
+  await cook.press('Start mixing');
+  await cook.press('Done, next');
+  await cook.press('Done, next');
+  await cook.press('Done, next');
+  await expect(page.getByText(/kept back still to hand$/)).toBeVisible();
+  await page
+    .getByRole('button', { name: /^\+\d+\sg water/ })
+    .first()
+    .click();
+  await cook.press('Enough: it feels right');
+  await cook.press('Mixed');
+  await cook.press('Start kneading');
+  await page.getByRole('radio', { name: 'a bit dry' }).click();
+  await page.getByRole('button', { name: /^Add \d+\sg water$/ }).click();
+  await cook.press(/^\+5\sg bench flour/);
+  await cook.press('It is right already');
+  await cook.step('Rest the dough');
+  await cook.press('Covered: start the rest');
+  await page.getByRole('radio', { name: 'dent stays' }).click();
+  await expect(page.getByText(/^Calm: a disc rolled now/)).toBeVisible();
+  await cook.expectSaved();
+  const { events } = await batchOf(page, request);
+  expect(events.filter(({ type }) => type === 'added')).toHaveLength(2);
+  expect(events.find(({ type }) => type === 'felt' && true)?.feel).toBe('a bit dry');
+  expect(events.findLast(({ type }) => type === 'felt')?.feel).toBe('right');
+  await page.goto('/stock');
+  await expect(page.getByText('Journey lot', { exact: true })).toBeVisible();
+  await expect(page.getByText('23.0 kg')).toBeVisible();
+});
+
+test('boiling water: scald cautions, the wait by the law of cooling, then by hand', async ({
+  page,
+  request,
+}) => {
+  await page.clock.install();
+  const cook = bench(page);
+  await variant(request, 'deckhand-wrap', 'scalded-wrap', { school: 'boiling-water', liquidTempC: 96 });
+  await page.goto('/plan/scalded-wrap?by=flour&flour=1000 g&ball=105 g');
+  await expect(page.getByRole('button', { name: /^Hot from scalding, \d+\s°C: wait/ })).toBeVisible();
+  await cook.press(/^Start batch/);
+  await cook.step(/^Weigh/);
+  await cook.weighAll();
+  await cook.press('Start mixing');
+  await cook.press('Done, next');
+  await expect(page.getByRole('note').filter({ hasText: 'long spoon' })).toBeVisible();
+  await cook.press('Done, next');
+  await expect(page.getByText('Let it cool for the hand')).toBeVisible();
+  await page.clock.fastForward('20:00');
+  await page.reload();
+  await expect(page.getByText('Let it cool for the hand')).toBeVisible();
+  await page.clock.fastForward('02:00:00');
+  await expect(page.getByText('now', { exact: true })).toBeVisible();
+  for (const name of ['Cool enough', 'Done, next', 'Enough: it feels right', 'Mixed', 'Start kneading']) {
+    await cook.press(name);
+  }
+  await page.clock.fastForward('05:00');
+  await cook.press('Test the dough. Quiet');
+  await cook.press('It is right');
+  await cook.press('Covered: start the rest');
+  await page.clock.fastForward('03:00:00');
+  await expect(page.getByRole('timer')).toContainText('past its best');
+});
+
+test('milk dough with the network cut in the middle, another phone on another batch', async ({
+  page,
+  browser,
+}) => {
+  const cook = bench(page);
+  await cook.start('sailcloth-sheet', '?by=pieces&pieces=12&ball=72 g');
+  await cook.weighAll();
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const other = await phone.newPage();
+  const second = bench(other);
+  await second.start('pilot-press', '?by=pieces&pieces=10&ball=36 g');
+  await page.context().setOffline(true);
+  await cook.mix();
+  await cook.press('Start kneading');
+  await expect(page.getByText('offline, kept here')).toBeVisible();
+  await cook.press('It is right already');
+  await cook.press('Covered: start the rest');
+  await expect(page.getByText(/^Milk or egg in it: out of the cold/)).toBeVisible();
+  await second.press(/ is in$/);
+  await page.context().setOffline(false);
+  await cook.expectSaved();
+  // The second phone looks at the first one's batch: everything arrived, once and in order.
+  await other.goto(page.url());
+  await second.step('Rest the dough');
+  await second.press('End the rest early');
+  await cook.step('Divide');
+  await phone.close();
+});
+
+test('the shift board: what is due first, and an alarm that names batch and act wherever the cook is', async ({
+  page,
+}) => {
+  await page.clock.install();
+  const cook = bench(page);
+  await cook.start('pilot-press', '?by=pieces&pieces=10&ball=36 g');
+  await cook.weighAll();
+  await cook.mix();
+  await cook.press('Start kneading');
+  const kneading = page.url();
+  await page.getByRole('link', { name: 'Formulas' }).click();
+  await expect(page.getByRole('link', { name: /Deckhand wrap/ }).first()).toBeVisible();
+  await page.clock.fastForward('05:00');
+  const alarm = page.getByRole('alert').filter({ hasText: 'Pilot press: test the dough' });
+  await expect(alarm).toBeVisible();
+  await page.getByRole('link', { name: 'Shift' }).click();
+  await expect(page.getByRole('link', { name: /Pilot press.*Knead/ }).first()).toContainText('ready');
+  await page.clock.fastForward('30:00');
+  await expect(page.getByRole('link', { name: /Pilot press.*Knead/ }).first()).toContainText('late by');
+  await cook.press(/^Pilot press: stop kneading and test/);
+  await page.waitForURL(kneading);
+  await expect(page.getByRole('timer')).toContainText('over the guard rail');
+});
+
+test('a lot is received and counted; bad figures are said at their field', async ({ page }) => {
+  const cook = bench(page);
+  await page.goto('/stock');
+  await cook.press('Receive a lot');
+  await page.getByLabel('A bag, kg').fill('0');
+  await cook.press('Receive it');
+  await expect(page.getByText('Lot name is empty.')).toBeVisible();
+  await expect(page.getByText('Bag must be between 0.5 and 1,000 kg.')).toBeVisible();
+  await page.getByLabel('What you call it').fill('Pier mill 3');
+  await page.getByLabel('A bag, kg').fill('20');
+  await page.getByRole('dialog').getByRole('radio', { name: 'Fine wholemeal' }).click();
+  await cook.press('Receive it');
+  await expect(page.getByRole('heading', { name: 'Pier mill 3' })).toBeVisible();
+  await page.getByRole('button', { name: 'Count it' }).first().click();
+  await page.getByLabel('Left now, kg').fill('-2');
+  await expect(page.getByText('Left must be between 0 and 100,000,000 g.')).toBeVisible();
+  await page.getByLabel('Left now, kg').fill('12.5');
+  await cook.press('Keep the count');
+  await expect(page.getByText('12.5 kg').first()).toBeVisible();
+});
+
+test('plans said six ways, kept, and held against each other', async ({ page }) => {
+  const cook = bench(page);
+  const name = uuidv7().slice(-6);
+  await page.goto('/plan/lantern-round');
+  const choose = (way: string) => page.getByRole('radio', { name: way }).click();
+  await choose('Bread size');
+  await page.getByLabel('Across, mm', { exact: true }).fill('200');
+  await expect(page.getByRole('button', { name: /200\smm/ }).first()).toBeVisible();
+  await choose('Full bowls');
+  await expect(page.getByRole('button', { name: /^Dough (11,9\d\d|12,000)\sg/ })).toBeVisible();
+  await choose('What is left');
+  await page.getByLabel('Fine wholemeal, g').fill('1500');
+  await expect(page.getByText('Fine wholemeal is what runs out first.')).toBeVisible();
+  await choose('Dough');
+  await page.getByLabel('Dough, g', { exact: true }).fill('3000');
+  const keep = async (suffix: string) => {
+    await cook.press('Keep for later');
+    await page.getByLabel('Name', { exact: true }).fill(`${name} ${suffix}`);
+    await cook.press('Keep it');
+    await expect(page.getByRole('dialog')).toBeHidden();
+  };
+  await keep('small');
+  await page.getByLabel('Dough, g', { exact: true }).fill('6000');
+  await keep('large');
+  await cook.press('Kept plans');
+  for (const suffix of ['small', 'large']) {
+    await page.getByRole('checkbox', { name: `Compare ${name} ${suffix}` }).click();
+  }
+  await expect(page.getByRole('row', { name: /^Dough/ })).toContainText('6,000 g');
+  await page.reload();
+  await expect(page.getByRole('heading', { name: `${name} small` })).toBeVisible();
+});
