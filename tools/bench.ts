@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { benchApi } from './bench/api';
 import { benchBook } from './bench/book';
 import { benchCore } from './bench/core';
+import { benchBench } from './bench/liveBench';
 import { benchFirstLoad } from './bench/firstLoad';
 import { ROOT } from './install.mjs';
 
@@ -24,6 +25,7 @@ const rows: Measured[] = [
   ...benchCore(),
   ...(await benchFirstLoad()),
   ...(await benchBook()),
+  ...(await benchBench()),
   ...(await benchApi(quick)),
 ];
 const width = Math.max(...rows.map(({ what }) => what.length));

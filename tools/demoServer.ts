@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './install.mjs';
@@ -15,6 +16,17 @@ const PROGRAMS = {
   product: ['tools/run.mjs', 'serve'],
   server: ['--import', 'tsx', 'apps/server/src/main.ts'],
 } as const;
+
+/** A port that nobody listens on now. */
+export const freePort = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
 
 /** Starts the real server as a process of its own on a free port; resolves when it says that it is ready. */
 export async function startServer(

@@ -1,5 +1,6 @@
-// Kills the server with SIGKILL again and again while phones write, and counts what is lost or doubled:
-//   npm run durability [-- --kills 200]
+// Kills the server with SIGKILL again and again while phones write and a cook works in a tab that is closed without
+// warning; counts what is lost or doubled:
+//   npm run durability [-- --kills 200 --tabs 20]
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,18 +8,30 @@ import { parseArgs } from 'node:util';
 import type { Batch, BatchEvent, Formula } from '@kettle-scale/core';
 import { v7 as uuidv7 } from 'uuid';
 import { openRandom } from '../apps/server/src/random';
-import { type RunningServer, startServer } from './demoServer';
+import { type RunningServer, freePort, startServer } from './demoServer';
+import { openCook } from './durability/cook';
+import { WEB_DIR, ensureWebBuild } from './webBuild';
 
 const { values } = parseArgs({
-  options: { kills: { type: 'string', default: '200' }, seed: { type: 'string', default: '1' } },
+  options: {
+    kills: { type: 'string', default: '200' },
+    tabs: { type: 'string', default: '20' },
+    seed: { type: 'string', default: '1' },
+  },
 });
 const kills = Number(values.kills);
+const tabs = Number(values.tabs);
 const random = openRandom(Number(values.seed));
 
 /** Phones that write at once. */
 const PHONES = 3;
-/** The server lives this long between kills. */
+/** The server lives this long between kills; longer where a tab must open first. */
 const LIFE_MS = [60, 500] as const;
+const LIFE_WITH_TAB_MS = [6000, 10_000] as const;
+/** A tab outlives the server by this much, so that some acts are done without it. */
+const TAB_OUTLIVES_MS = [0, 1200] as const;
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 const data = mkdtempSync(join(tmpdir(), 'kettle-kill-'));
 const batchId = uuidv7();
@@ -55,36 +68,66 @@ async function write(phone: number, url: string, isUp: () => boolean): Promise<v
   }
 }
 
-async function liveAndDie(server: RunningServer): Promise<void> {
+async function liveAndDie(server: RunningServer, life: readonly [number, number]): Promise<void> {
   let up = true;
   const gone = new Promise((resolve) => server.process.once('exit', resolve));
   const phones = Array.from({ length: PHONES }, (_, phone) => write(phone, server.url, () => up));
-  await new Promise((resolve) => setTimeout(resolve, random.int(...LIFE_MS)));
+  await pause(random.int(...life));
   server.process.kill('SIGKILL');
   up = false;
   await Promise.all([gone, ...phones]);
 }
 
-let server = await startServer(['--demo', '--data', data], 'server');
+/** A browser keeps what waits on the device by origin, so the server comes back on the same port. */
+const port = await freePort();
+ensureWebBuild();
+const ARGS = ['--demo', '--data', data, '--port', String(port), '--web', WEB_DIR];
+const start = () => startServer(ARGS, 'server');
+
+let server = await start();
 const [formula] = (await (await fetch(`${server.url}/api/v1/formulas`)).json()) as Formula[];
-await post(server.url, '/batches', {
-  id: batchId,
-  at: new Date().toISOString(),
-  formulaId: formula?.id,
-  formulaVersion: 1,
-  need: { by: 'pieces', pieces: 20, ballG: 60 },
-});
+const begin = (id: string) =>
+  post(server.url, '/batches', {
+    id,
+    at: new Date().toISOString(),
+    formulaId: formula?.id,
+    formulaVersion: 1,
+    need: { by: 'pieces', pieces: 20, ballG: 60 },
+  });
+const tabBatchId = uuidv7();
+await begin(batchId);
+await begin(tabBatchId);
+
+const cook = await openCook(`${server.url}/bench/${tabBatchId}`);
+const everyKills = tabs > 0 ? Math.max(1, Math.floor(kills / tabs)) : Infinity;
 for (let kill = 0; kill < kills; kill += 1) {
-  await liveAndDie(server);
-  server = await startServer(['--demo', '--data', data], 'server');
+  const withTab = kill % everyKills === 0;
+  const acting = withTab ? cook.work(random.int(3, 20)) : Promise.resolve();
+  await liveAndDie(server, withTab ? LIFE_WITH_TAB_MS : LIFE_MS);
+  if (withTab) {
+    await pause(random.int(...TAB_OUTLIVES_MS));
+    await cook.closeTab();
+  }
+  await acting;
+  server = await start();
 }
-const batch = (await (await fetch(`${server.url}/api/v1/batches/${batchId}`)).json()) as Batch;
+const told = await cook.finish();
+const eventsOf = async (id: string): Promise<string[]> => {
+  const batch = (await (await fetch(`${server.url}/api/v1/batches/${id}`)).json()) as Batch;
+  return batch.events.map((event) => event.id);
+};
+const stored = await eventsOf(batchId);
+const byTab = await eventsOf(tabBatchId);
 await server.stop();
 
-const stored = batch.events.map(({ id }) => id);
 const lost = [...acknowledged].filter((id) => !stored.includes(id)).length;
-const doubled = stored.length - new Set(stored).size;
+const doubled = stored.length - new Set(stored).size + byTab.length - new Set(byTab).size;
+// An act whose tab was closed while it was being pressed may or may not be kept; every other one must be.
+const lostByTab = Math.max(0, told.kept - byTab.length);
+const extra = Math.max(0, byTab.length - told.pressed);
 process.stdout.write(
-  `${kills} kills, ${acknowledged.size} events acknowledged, ${lost} lost, ${doubled} doubled\n`,
+  `${kills} kills, ${acknowledged.size} events acknowledged to phones, ${lost} lost; ` +
+    `${told.closed} tabs closed, ${told.kept} acts kept by them, ${lostByTab} lost; ${doubled + extra} doubled\n`,
 );
-process.exitCode = lost + doubled === 0 && acknowledged.size > 0 ? 0 : 1;
+const sound = lost + lostByTab + doubled + extra === 0;
+process.exitCode = sound && acknowledged.size > 0 && (tabs === 0 || told.kept > 0) ? 0 : 1;

@@ -108,6 +108,13 @@ export function journeys(chromium: string): Count {
   return { passed: result.stats.expected, failed: failed === 0 && !ok ? 1 : failed };
 }
 
+/** A few kills of the server and tabs closed without warning; nothing that was acknowledged may be lost. */
+export function durability(chromium: string): Count {
+  heading('durability');
+  const short = ['tools/run.mjs', 'durability', '--kills', '8', '--tabs', '2'];
+  return one(run('node', short, { CHROMIUM_PATH: chromium }));
+}
+
 export function sum(counts: readonly Count[]): Count {
   return {
     passed: counts.reduce((total, count) => total + count.passed, 0),

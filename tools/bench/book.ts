@@ -1,15 +1,14 @@
 import { BOOK_FORMAT, BOOK_FORMAT_VERSION } from '@kettle-scale/core';
-import { type Page, chromium } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import type { Measured } from '../bench';
 import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
 import { startServer } from '../demoServer';
+import { FRAME_MS, frames, framesRow as row } from './frames';
 
 const FORMULAS = 500;
-const FRAME_MS = 1000 / 60;
-/** A gap this long means that a frame at 60 a second was not drawn. */
-const DROPPED_MS = 1.5 * FRAME_MS;
 const PHONE = { width: 390, height: 844 };
+const SETTLED_MS = 1000;
 const WHEEL_TURNS = 40;
 const WHEEL_PX = 400;
 
@@ -40,35 +39,6 @@ async function fill(url: string): Promise<void> {
   if (!answer.ok) throw new Error(await answer.text());
 }
 
-/** Runs in the page, as text: notes the time between frames until it is stopped. */
-const WATCH = `(() => {
-  globalThis.frameGaps = [];
-  let last = performance.now();
-  const tick = (now) => {
-    globalThis.frameGaps.push(now - last);
-    last = now;
-    globalThis.frameTimer = requestAnimationFrame(tick);
-  };
-  globalThis.frameTimer = requestAnimationFrame(tick);
-})()`;
-const STOP = '(cancelAnimationFrame(globalThis.frameTimer), globalThis.frameGaps)';
-
-/** Counts the frames that were drawn and dropped while something happens on a page. */
-async function frames(page: Page, act: () => Promise<void>): Promise<{ drawn: number; dropped: number }> {
-  await page.evaluate(WATCH);
-  await act();
-  const gaps = await page.evaluate<number[]>(STOP);
-  const dropped = gaps.reduce((sum, gap) => sum + (gap > DROPPED_MS ? Math.round(gap / FRAME_MS) - 1 : 0), 0);
-  return { drawn: gaps.length, dropped };
-}
-
-const row = (what: string, { drawn, dropped }: { drawn: number; dropped: number }): Measured => ({
-  what,
-  value: `${dropped} of ${drawn + dropped}`,
-  bar: 'none',
-  holds: dropped === 0,
-});
-
 /** A book of 500 formulas on a phone: scrolled from end to end, and searched letter by letter. */
 export async function benchBook(): Promise<Measured[]> {
   const server = await startServer(['--demo']);
@@ -78,7 +48,8 @@ export async function benchBook(): Promise<Measured[]> {
     const page = await browser.newPage({ viewport: PHONE });
     await page.goto(`${server.url}/formulas`);
     await page.getByRole('link', { name: /Bread 000/ }).waitFor();
-    await page.waitForLoadState('networkidle');
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(SETTLED_MS);
     await page.mouse.move(PHONE.width / 2, PHONE.height / 2);
     const scrolled = await frames(page, async () => {
       for (let turn = 0; turn < WHEEL_TURNS; turn += 1) {

@@ -130,6 +130,7 @@ function waterTemp(text: unknown) {
     wantedC: inputs.dough,
     extraKJ,
     comesAtC: inputs.comesAt,
+    isWater: liquidFood.kind === 'water',
   });
   return { inputs: { ...inputs, parts: dry }, ...answer };
 }

@@ -42,6 +42,8 @@ const styles = StyleSheet.create({
     padding: 0,
     // The box around it shows the focus.
     outlineWidth: 0,
+    outlineStyle: 'solid',
+    outlineColor: 'transparent',
   },
   focused: { outlineWidth: 3, outlineStyle: 'solid', outlineOffset: 0 },
   unit: { fontFamily: FONT.figure, fontSize: 18, marginLeft: 6 },

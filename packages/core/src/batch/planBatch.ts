@@ -10,6 +10,7 @@ import { InputError } from '../problem';
 import { formatMass, formatPercent } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
 import { amountsFor, keptShare } from './amounts';
+import type { Conditions } from './conditionsSchema';
 import { keepBack } from './holdBack';
 import { type Kitchen, kitchenWith } from './kitchenSchema';
 import type { PlanRequest } from './planRequestSchema';
@@ -107,7 +108,12 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     ...limits.map(({ covers, maxG }) => ({ covers, maxG: maxG / bowls })),
     { covers: () => true, maxG: kitchen.bowlCapacityG },
   ];
-  const rows = weighSheet(lines, neededG / doughPerFlour / bowls, kitchen, ceilings);
+  const rows = weighSheet(
+    withoutOldTemperature(lines, conditions),
+    neededG / doughPerFlour / bowls,
+    kitchen,
+    ceilings,
+  );
   const sumOf = (of: readonly SheetLine[]) => sumG(of.map((row) => row.massG));
   const bowlG = sumOf(rows);
   const bowlFlourG = sumOf(rows.filter((row) => row.kind === 'flour'));
@@ -165,6 +171,19 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0) + (today?.cooling?.waitS ?? 0),
     warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
   };
+}
+
+/** A note on the liquid speaks of the formula's temperature; where the day asks for another, it would mislead. */
+function withoutOldTemperature(
+  lines: readonly ResolvedLine[],
+  conditions: Conditions | undefined,
+): ResolvedLine[] {
+  const liquid = conditions?.doughC === undefined ? null : wettestLine(lines);
+  return lines.map((line) => {
+    if (line.id !== liquid?.id) return line;
+    const { note: _note, ...rest } = line;
+    return rest;
+  });
 }
 
 /** What a plan must remember of an ingredient: what it is made of, not how it is written or measured. */

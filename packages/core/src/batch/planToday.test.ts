@@ -167,6 +167,18 @@ describe('the day’s temperatures', () => {
   };
   const withMixer = { ...kitchen, mixers: [mixer] };
 
+  test('a note that names another temperature gives way to the day’s', () => {
+    const noted = formula.lines.map((line) =>
+      line.id === 'water' ? { ...line, note: 'hot tap, 47 °C' } : line,
+    );
+    const noteOn = (conditions: object) =>
+      planOn(conditions, { formula: { ...formula, lines: noted } }).sheet.find(
+        ({ lineId }) => lineId === 'water',
+      )?.note;
+    expect(noteOn({})).toBe('hot tap, 47 °C');
+    expect(noteOn({ doughC: 28 })).toBeUndefined();
+  });
+
   test('a mixer that warms the dough wants cooler water, and takes its own loads', () => {
     const byMachine = method({ knead: { by: 'machine', minS: 300, maxS: 600, test: 'stretch' } });
     const base = { ...request(byMachine), kitchen: withMixer, conditions: { ...ORDINARY_DAY, doughC: 30 } };
@@ -186,8 +198,13 @@ describe('the day’s temperatures', () => {
     expect(liquid).toMatchObject({ reachable: false, ice: null });
     expect(liquid?.bestDoughC).toBe(doughC);
     expect(doughC).toBeLessThan(60);
-    const cold = todayOf({ doughC: 12, flourC: 30, airC: 34 });
-    expect(cold.liquid?.ice?.iceG).toBeGreaterThan(0);
+    const hot = { doughC: 12, flourC: 30, airC: 34 };
+    expect(todayOf(hot).liquid?.ice?.iceG).toBeGreaterThan(0);
+    const milk = formula.lines.map((line) =>
+      line.id === 'water' ? { ...line, ingredient: 'milk-whole' } : line,
+    );
+    // Ice would thin the milk.
+    expect(todayOf(hot, { formula: { ...formula, lines: milk } }).liquid?.ice).toBeNull();
   });
 
   test('boiling water: hot after scalding, a wait until hands may go in, less when spread out', () => {

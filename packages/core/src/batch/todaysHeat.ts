@@ -100,6 +100,7 @@ export function heatToday(setting: HeatSetting): TodaysHeat {
           wantedC: conditions.doughC,
           extraKJ,
           comesAtC: conditions.liquidC,
+          isWater: liquidLine?.food.kind === 'water',
         });
   const doughC =
     conditions.doughC !== undefined && liquid

@@ -114,6 +114,7 @@ describe('the heat of a dough', () => {
       wantedC,
       extraKJ: 0,
       comesAtC: 15,
+      isWater: true,
       ...changes,
     });
 
@@ -140,6 +141,7 @@ describe('the heat of a dough', () => {
             wantedC,
             extraKJ,
             comesAtC: 15,
+            isWater: true,
           });
           expect(mixedTemperature([...withLard, part('water', 5.4, liquidC)], extraKJ)).toBeCloseTo(
             wantedC,
@@ -159,6 +161,7 @@ describe('the heat of a dough', () => {
         wantedC: at,
         extraKJ: 0,
         comesAtC: 15,
+        isWater: true,
       }).liquidC;
     // From 20 to 31 °C half of 70 kJ melts, besides 2 kJ a degree.
     expect(lard(31) - ask(31).liquidC).toBeCloseTo((35 + 2 * 11) / (5.4 * 4.18), 6);

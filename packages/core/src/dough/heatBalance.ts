@@ -87,6 +87,8 @@ export interface WaterQuestion {
   extraKJ: number;
   /** The liquid as it comes, °C: the tap, or the fridge for milk. */
   comesAtC: number;
+  /** Ice is water: it may take the place of water only. */
+  isWater: boolean;
 }
 
 /** What the liquid must be so that the dough comes out at a temperature. */
@@ -125,14 +127,14 @@ export function waterForDough(q: WaterQuestion): WaterAnswer {
   const dryKJ = q.dry.reduce((sum, part) => sum + heatTo(part, q.wantedC), 0);
   const liquidKJK = (q.liquidG / G_PER_KG) * q.liquidHeatKJKgK;
   const liquidC = q.wantedC + (dryKJ - q.extraKJ) / liquidKJK;
-  const ice = liquidC < q.comesAtC ? iceFor(q, dryKJ) : null;
+  const ice = q.isWater && liquidC < q.comesAtC ? iceFor(q, dryKJ) : null;
   const reachable = liquidC >= LIQUID_C.coldest && liquidC <= LIQUID_C.hottest;
   if (reachable || ice) return { liquidC, reachable, ice, bestDoughC: null, dryC: null };
 
   const tooCold = liquidC < LIQUID_C.coldest;
   const edgeC = tooCold ? LIQUID_C.coldest : LIQUID_C.hottest;
   const liquid = { massG: q.liquidG, heatKJKgK: q.liquidHeatKJKgK, tempC: edgeC, latentKJKg: 0 };
-  const iceKJ = tooCold ? (q.liquidG / G_PER_KG) * ICE_KJ_KG : 0;
+  const iceKJ = tooCold && q.isWater ? (q.liquidG / G_PER_KG) * ICE_KJ_KG : 0;
   const shortKJ = liquidKJK * (q.wantedC - edgeC) + iceKJ - q.extraKJ;
   const dryKJK = heatOfDegree(q.dry);
   return {

@@ -4,11 +4,13 @@ import type { LiveBatch } from '../../data/useBatch';
 import { useAlarm } from '../../ui/useAlarm';
 import { useNow } from '../../ui/useNow';
 
+const SECOND_MS = 1000;
+
 /** The clock of a timed step, from its stored start, with the alarm of its marks. */
 export function useStepClock({ batch }: LiveBatch, now: StepState) {
-  const nowMs = useNow();
   const window = liveWindow(batch.plan, now) ?? { earliestS: 0, latestS: 1 };
   const { startedMs } = now;
+  const nowMs = useNow(SECOND_MS, startedMs ?? 0);
   const running = startedMs === null ? null : windowAt(startedMs, window.earliestS, window.latestS, nowMs);
   const ringing = running && running.phase !== 'early';
   const alarm = useAlarm(ringing ? `${batch.id}/${now.step.id}/${startedMs}/${running.phase}` : null);

@@ -48,18 +48,22 @@ export function TodayTicket({ plan, onWhy }: { plan: Plan; onWhy: (figure: Today
           <Ask onPress={() => onWhy('liquidTemp')}>
             <Leader
               name={`${name} at`}
-              value={format.temp(Math.min(100, Math.max(0, liquid.tempC)))}
-              tone={liquid.reachable ? 'water' : 'plum'}
+              value={
+                liquid.ice && !liquid.reachable
+                  ? 'with ice'
+                  : format.temp(Math.min(100, Math.max(0, liquid.tempC)))
+              }
+              tone={liquid.reachable || liquid.ice ? 'water' : 'plum'}
             />
           </Ask>
           {liquid.ice ? (
             <Strong tone="water">
-              {`Colder than it comes: ${format.mass(liquid.ice.iceG, stepG)} of it as ice, ${format.mass(liquid.ice.liquidG, stepG)} as it comes.`}
+              {`Colder than it comes: ${format.mass(liquid.ice.iceG, stepG)} of it as ice, ${format.mass(liquid.ice.liquidG, stepG)} at ${format.temp(today.conditions.liquidC)}.`}
             </Strong>
           ) : null}
           {liquid.reachable || liquid.ice ? null : (
             <Strong tone="plum">
-              {`${format.temp(today.conditions.doughC ?? 0)} cannot be reached with ${name.toLowerCase()} alone. The most it gives is ${format.temp(liquid.bestDoughC ?? 0)}${liquid.flourC === null ? '' : `; with flour at ${format.temp(liquid.flourC)} it would work`}.`}
+              {`${format.temp(today.conditions.doughC ?? 0)} cannot be reached with ${name.toLowerCase()} alone. It gives at best ${format.temp(liquid.bestDoughC ?? 0)}${liquid.flourC === null ? '' : `; with flour at ${format.temp(liquid.flourC)} it would work`}.`}
             </Strong>
           )}
         </>

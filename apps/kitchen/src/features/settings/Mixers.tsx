@@ -2,12 +2,12 @@ import { type Kitchen, type Mixer, kitchenSchema, freeId, mixerSchema, slugOf } 
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../data/queries';
-import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
+import { Action, PrimaryAction } from '../../ui/actions';
 import { Choices } from '../../ui/Choices';
 import { FigureField, numberTyped } from '../../ui/FigureField';
 import { Sheet } from '../../ui/Sheet';
 import { FieldError } from '../../ui/StepperField';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 import { WordField } from '../../ui/WordField';
@@ -125,27 +125,13 @@ export function Mixers({ kitchen }: { kitchen: Kitchen }) {
   return (
     <Ticket>
       <Heading>Bowls and mixers</Heading>
-      <View>
-        {mixers.map((mixer) => (
-          <Leader
-            key={mixer.id}
-            name={mixer.name}
-            value={`${(mixer.minG / 1000).toFixed(1)} to ${(mixer.maxG / 1000).toFixed(1)}`}
-            unit="kg"
-            aside={mixer.by === 'machine' ? `+${mixer.warmCPerMin} °C/min` : 'by hand'}
-          />
-        ))}
-      </View>
-      {mixers.length > 0 ? (
-        <ActionRow
-          actions={mixers.map((mixer) => ({
-            key: mixer.id,
-            label: mixer.name,
-            hint: `Change ${mixer.name}`,
-            onPress: () => setOpen(asText(mixer)),
-          }))}
+      {mixers.map((mixer) => (
+        <Action
+          key={mixer.id}
+          label={`${mixer.name}: ${(mixer.minG / 1000).toFixed(1)} to ${(mixer.maxG / 1000).toFixed(1)} kg${mixer.by === 'machine' ? `, +${mixer.warmCPerMin} °C/min` : ''}`}
+          onPress={() => setOpen(asText(mixer))}
         />
-      ) : null}
+      ))}
       <Action label="Add a bowl or mixer" onPress={() => setOpen(NEW)} />
       <FigureField
         labelled

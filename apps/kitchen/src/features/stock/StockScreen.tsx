@@ -1,16 +1,22 @@
 import type { FlourLot, Ingredient, LotState } from '@kettle-scale/core';
 import { useCallback, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useIngredients, useKitchen, useSaveFlourLot } from '../../data/queries';
 import { Action, ActionRow } from '../../ui/actions';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Leader, Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
 import { Heading, Label } from '../../ui/type';
 import { useNow } from '../../ui/useNow';
 import { CountForm, LotForm } from './LotForm';
 import { OffsetPicture } from './OffsetPicture';
+
+const styles = StyleSheet.create({
+  lots: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
+  lot: { flexGrow: 1, flexBasis: 340, minWidth: 0 },
+});
 
 const KG = 1000;
 const kg = (g: number): string => (g / KG).toFixed(1);
@@ -125,15 +131,18 @@ export function StockScreen() {
           text="Receive a delivery; each batch then takes its flour from a lot and teaches how it drinks."
         />
       ) : null}
-      {ordered.map((lot) => (
-        <LotTicket
-          key={lot.id}
-          lot={lot}
-          flour={nameOf(lot.ingredient)}
-          onEdit={() => setOpen({ kind: 'edit', lot })}
-          onCount={() => setOpen({ kind: 'count', lot })}
-        />
-      ))}
+      <View style={styles.lots}>
+        {ordered.map((lot) => (
+          <View key={lot.id} style={styles.lot}>
+            <LotTicket
+              lot={lot}
+              flour={nameOf(lot.ingredient)}
+              onEdit={() => setOpen({ kind: 'edit', lot })}
+              onCount={() => setOpen({ kind: 'count', lot })}
+            />
+          </View>
+        ))}
+      </View>
       <Sheet
         open={open !== null}
         onClose={close}

@@ -1,0 +1,115 @@
+import { type Browser, type Page, chromium } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
+import type { Measured } from '../bench';
+import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
+import { type RunningServer, startServer } from '../demoServer';
+import { frames, framesRow } from './frames';
+
+const PHONE = { width: 390, height: 844 };
+const POUR = { massG: 800, seconds: 8 } as const;
+const AWAY = '01:00:00';
+const CHANGES = 8;
+const LARGEST_ERROR_MS = 100;
+
+const send = (url: string, path: string, body: object) =>
+  fetch(`${url}/api/v1${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+
+async function startBatch({ url }: RunningServer): Promise<string> {
+  const id = uuidv7();
+  const need = { by: 'pieces', pieces: 40, ballG: 58 };
+  const at = new Date().toISOString();
+  await send(url, '/batches', { id, at, formulaId: 'lantern-round', formulaVersion: 1, need });
+  return id;
+}
+
+/** Frames drawn while the live weight moves. */
+async function weightFrames(browser: Browser, server: RunningServer): Promise<Measured> {
+  const page = await browser.newPage({ viewport: PHONE });
+  await page.goto(`${server.url}/bench/${await startBatch(server)}`);
+  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await page.getByRole('button', { name: 'Tare' }).waitFor();
+  await page.waitForTimeout(1000);
+  const seen = await frames(page, async () => {
+    await send(server.url, '/devices/scale/acts', { act: 'pour', ...POUR });
+    await page.waitForTimeout(POUR.seconds * 1000);
+  });
+  await page.close();
+  return framesRow('frames dropped while the live weight moves', seen);
+}
+
+/** Runs in the page: when the shown seconds changed, by the page's own clock. */
+const changesOf = (page: Page, count: number) =>
+  page.evaluate(
+    (wanted) =>
+      new Promise<number[]>((resolve) => {
+        const seen: number[] = [];
+        let last = document.querySelector('[role="timer"]')?.textContent;
+        const look = () => {
+          const text = document.querySelector('[role="timer"]')?.textContent;
+          if (text !== last) {
+            last = text;
+            seen.push(Date.now());
+          }
+          if (seen.length < wanted) requestAnimationFrame(look);
+          else resolve(seen);
+        };
+        look();
+      }),
+    count,
+  );
+
+/** How far the shown seconds are from the clock after an hour away. */
+async function timerError(browser: Browser, server: RunningServer): Promise<Measured> {
+  const page = await browser.newPage({ viewport: PHONE });
+  await page.clock.install();
+  const id = await startBatch(server);
+  const plan = (
+    (await (await fetch(`${server.url}/api/v1/batches/${id}`)).json()) as {
+      plan: { steps: { id: string; kind: string }[] };
+    }
+  ).plan;
+  const startedMs = Date.now();
+  const at = new Date(startedMs).toISOString();
+  for (const { id: stepId, kind } of plan.steps) {
+    if (kind === 'rest') {
+      await send(server.url, `/batches/${id}/events`, { id: uuidv7(), at, type: 'started', stepId });
+      break;
+    }
+    const body = kind === 'weigh' ? { type: 'weighed', stepId, massG: 100 } : { type: 'done', stepId };
+    await send(server.url, `/batches/${id}/events`, { id: uuidv7(), at, ...body });
+  }
+  await page.goto(`${server.url}/bench/${id}`);
+  await page.getByRole('timer').waitFor();
+  await page.clock.fastForward(AWAY);
+  await page.waitForTimeout(1500);
+  const changes = await changesOf(page, CHANGES);
+  const worstMs = Math.max(
+    ...changes.map((ms) => {
+      const into = (ms - startedMs) % 1000;
+      return Math.min(into, 1000 - into);
+    }),
+  );
+  await page.close();
+  return {
+    what: 'timer against the clock after an hour away',
+    value: `${worstMs.toFixed(0)} ms`,
+    bar: `${LARGEST_ERROR_MS} ms`,
+    holds: worstMs <= LARGEST_ERROR_MS,
+  };
+}
+
+/** The bench as it runs: the live weight drawn, and timers that agree with the wall. */
+export async function benchBench(): Promise<Measured[]> {
+  const server = await startServer(['--demo']);
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: CHROMIUM_ARGS });
+  try {
+    return [await weightFrames(browser, server), await timerError(browser, server)];
+  } finally {
+    await browser.close();
+    await server.stop();
+  }
+}

@@ -1,0 +1,72 @@
+import { type Page, chromium } from '@playwright/test';
+import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
+
+/** What became of the acts of a cook in a browser. */
+export interface Told {
+  /** Buttons that were pressed. */
+  pressed: number;
+  /** Acts that the app then called saved, or kept on this device. */
+  kept: number;
+  closed: number;
+}
+
+const ACT_MS = 4000;
+const SAVED_MS = 60_000;
+
+/** The tab was closed, or the page is not there while the server is down. */
+const isGone = (error: unknown): boolean =>
+  error instanceof Error && /closed|Timeout|ERR_|interrupted/.test(error.message);
+
+/** A cook who weighs a line and takes it back, again and again, in the real app. */
+export async function openCook(url: string) {
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: CHROMIUM_ARGS });
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const told: Told = { pressed: 0, kept: 0, closed: 0 };
+  let page: Page | null = null;
+
+  async function act(tab: Page): Promise<void> {
+    const weigh = tab.getByRole('button', { name: / is in$/ });
+    const before = await tab.getByRole('heading', { level: 1 }).textContent({ timeout: ACT_MS });
+    await weigh.click({ timeout: ACT_MS });
+    told.pressed += 1;
+    await tab.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, before, {
+      timeout: ACT_MS,
+    });
+    await tab.getByText(/^(saved|offline, kept here)$/).waitFor({ timeout: ACT_MS });
+    told.kept += 1;
+    await tab.getByRole('button', { name: 'Undo' }).click({ timeout: ACT_MS });
+    told.pressed += 1;
+    await tab.waitForFunction((is) => document.querySelector('h1')?.textContent === is, before, {
+      timeout: ACT_MS,
+    });
+    await tab.getByText(/^(saved|offline, kept here)$/).waitFor({ timeout: ACT_MS });
+    told.kept += 1;
+  }
+
+  return {
+    /** Opens a tab and acts a few times, for as long as the tab is there. */
+    work: async (turns: number): Promise<void> => {
+      try {
+        page = await context.newPage();
+        await page.goto(url);
+        for (let turn = 0; turn < turns; turn += 1) await act(page);
+      } catch (error) {
+        if (!isGone(error)) throw error;
+      }
+    },
+    /** Shuts the tab without a word. */
+    closeTab: async (): Promise<void> => {
+      await page?.close({ runBeforeUnload: false });
+      page = null;
+      told.closed += 1;
+    },
+    /** Opens the app once more, lets everything that waited arrive, and says what was kept. */
+    finish: async (): Promise<Told> => {
+      const last = await context.newPage();
+      await last.goto(url);
+      await last.getByText('saved', { exact: true }).waitFor({ timeout: SAVED_MS });
+      await browser.close();
+      return told;
+    },
+  };
+}
