@@ -47,6 +47,9 @@ async function start(page: Page, url: string, plan: string): Promise<void> {
   await page.waitForURL(/\/bench\//);
 }
 
+/** On the scale when the picture is taken. */
+const POURED_G = 2140;
+
 /** A list with a little of everything, and one question left. */
 const LIST = `Night shift rounds
 2 3/4 cups bread flour, scooped
@@ -78,8 +81,17 @@ async function phone(page: Page, url: string): Promise<void> {
   await shoot(page, 'why-phone');
   await page.keyboard.press('Escape');
   await start(page, url, 'deckhand-wrap?by=pieces&pieces=64&ball=105 g');
-  await weigh(page, 2);
+  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await press(page, 'Tare');
+  await fetch(`${url}/api/v1/devices/scale/acts`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ act: 'pour', massG: POURED_G, seconds: 1 }),
+  });
+  await page.getByText(/to go, steady/).waitFor();
   await shoot(page, 'weigh-phone');
+  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await weigh(page, 2);
   await press(page, 'Key it in');
   for (const digit of '2330') await press(page, digit);
   await press(page, /^Use/);
@@ -87,8 +99,14 @@ async function phone(page: Page, url: string): Promise<void> {
   await press(page, /^Keep it/);
   await weigh(page, 2);
   await press(page, 'Start mixing');
-  await press(page, 'Mixed already');
+  for (let part = 0; part < 3; part += 1) await press(page, 'Done, next');
+  await press(page, /^\+\d+\s(g) water/);
+  await shoot(page, 'mix-phone');
+  await press(page, 'Enough: it feels right');
+  await press(page, 'Mixed');
   await press(page, 'Start kneading');
+  await page.getByRole('radio', { name: 'a bit dry' }).click();
+  await shoot(page, 'knead-phone');
   await press(page, 'It is right already');
   await press(page, 'Covered: start the rest');
   await settle(page);
@@ -108,20 +126,19 @@ async function phone(page: Page, url: string): Promise<void> {
 }
 
 async function wide(page: Page, url: string): Promise<void> {
-  await page.goto(`${url}/formulas/deckhand-wrap`);
-  await shoot(page, 'formulas-wide');
   await page.goto(`${url}/formulas/deckhand-wrap/swap`);
   await page.getByRole('radio', { name: /^Rapeseed oil/ }).click();
   await press(page, 'Choose what takes its place');
   await press(page, 'Lard');
   await shoot(page, 'swap-wide');
-  await page.goto(`${url}/ingredients/flour-wholemeal-fine`);
-  await shoot(page, 'ingredients-wide');
   await page.goto(`${url}/plan/sailcloth-sheet?by=flour&flour=2500 g&ball=72 g`);
   await shoot(page, 'plan-wide');
   await start(page, url, 'pilot-press?by=pieces&pieces=60&ball=36 g');
   await weigh(page, 3);
-  await shoot(page, 'bench-wide');
+  await page.goto(`${url}/shift`);
+  await shoot(page, 'shift-wide');
+  await page.goto(`${url}/stock`);
+  await shoot(page, 'stock-wide');
   await page.goto(`${url}/log`);
   await page
     .getByRole('link', { name: /Pilot press .*finished|finished .*Pilot press/ })

@@ -53,6 +53,20 @@ describe('the log', () => {
   });
 });
 
+test('an act that another phone made before the end arrives after it, and the record has it', async () => {
+  const id = await start(1);
+  const late = {
+    ...event({ type: 'weighed', stepId: 'weigh-1-strong', massG: 2000 }),
+    at: '2026-03-04T09:30:00.000Z',
+  };
+  const end = event({ type: 'finished', pieces: 24, good: 20 });
+  await kitchen.stores.batches.append(id, end, end.at);
+  const before = (await log())[0]?.record.doughG ?? 0;
+  expect(await kitchen.stores.batches.append(id, late, end.at)).toMatchObject({ outcome: 'new' });
+  expect((await log())[0]?.record).toMatchObject({ status: 'finished', good: 20 });
+  expect((await log())[0]?.record.doughG).toBeGreaterThan(before);
+});
+
 describe('batches in hand', () => {
   test('what another server added to the same file is seen, and nothing is stored twice', async () => {
     const id = await start(1);

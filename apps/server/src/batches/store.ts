@@ -132,7 +132,9 @@ export function openBatchStore({ sequelize, write }: Database) {
   async function store(id: string, event: BatchEvent, receivedAt: string, batch: LiveBatch): Promise<number> {
     const sql = 'INSERT INTO batch_events (id, batchId, document, receivedAt) VALUES ($1, $2, $3, $4)';
     const bind = [event.id, id, JSON.stringify(event), receivedAt];
-    if (!TURNING.has(event.type)) {
+    // A late act of a batch that is over changes its record too.
+    const over = batch.events.some(({ type }) => type === 'finished' || type === 'abandoned');
+    if (!over && !TURNING.has(event.type)) {
       const [seq] = await sequelize.query(sql, { bind, type: QueryTypes.INSERT });
       return seq;
     }

@@ -1,4 +1,5 @@
 import { springBackAfter } from '../dough/springBack';
+import { pourOf } from '../device/pour';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { lotState } from '../ingredient/lotState';
 import { eventsOf, formula, kitchen, request } from '../test/examples';
@@ -142,6 +143,22 @@ describe('a bowl mixed by feel', () => {
     expect(refuse({ type: 'poked', stepId: 'mix-1', poke: 'dent stays' })).toMatch(/cannot be poked/);
     expect(refuse(add(10))).toBeUndefined();
   });
+});
+
+test('an act that happened before the batch ended elsewhere is late, not refused', () => {
+  const [end, note] = eventsOf(
+    { type: 'finished', pieces: 10, good: 10 },
+    { type: 'note', text: 'from the phone that was offline' },
+  );
+  if (!end || !note) throw new Error('no events');
+  expect(refuseEvent(plan, [end], note)?.reason).toBe('over');
+  expect(refuseEvent(plan, [end], { ...note, at: '2026-03-04T09:59:59.000Z' })).toBeNull();
+});
+
+test('a live weight is below, in its band, or above', () => {
+  expect(pourOf(480, 500, 5)).toEqual({ state: 'below', offG: -20, share: 0.96 });
+  expect(pourOf(505, 500, 5).state).toBe('in band');
+  expect(pourOf(506, 500, 5).state).toBe('above');
 });
 
 describe('a running rest', () => {

@@ -192,8 +192,11 @@ describe('refuseEvent', () => {
   const voidOf = (id: string) => ({ ...eventsOf({ type: 'void', eventId: id })[0] }) as (typeof over)[number];
 
   test('a finished batch takes only the undo of its finish', () => {
-    expect(refuseEvent(plan, over, event as (typeof over)[number])).toMatchObject({ reason: 'over' });
-    expect(refuseEvent(plan, over, voidOf(eventId(0)))).toMatchObject({ reason: 'over' });
+    const after = { ...event, at: '2026-03-05T10:00:00.000Z' } as (typeof over)[number];
+    expect(refuseEvent(plan, over, after)).toMatchObject({ reason: 'over' });
+    expect(refuseEvent(plan, over, { ...voidOf(eventId(0)), at: '2026-03-05T10:00:00.000Z' })).toMatchObject({
+      reason: 'over',
+    });
     expect(refuseEvent(plan, over, voidOf(eventId(over.length - 1)))).toBeNull();
   });
 

@@ -168,7 +168,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     ...plan,
     ...(today ? { today } : {}),
     steps,
-    expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0) + (today?.cooling?.waitS ?? 0),
+    expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0),
     warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
   };
 }

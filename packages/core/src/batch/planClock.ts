@@ -16,8 +16,7 @@ export function planClock(plan: Plan, startMs: number): ClockEntry[] {
   const entries: ClockEntry[] = [];
   let nowMs = startMs;
   for (const step of plan.steps) {
-    const coolS = step.kind === 'mix' ? (plan.today?.cooling?.waitS ?? 0) : 0;
-    const endMs = nowMs + (step.expectedS + coolS) * 1000;
+    const endMs = nowMs + step.expectedS * 1000;
     const bowl = step.bowl && plan.bowls > 1 ? `, bowl ${step.bowl}` : '';
     const title = `${step.kind === 'weigh' ? 'Weigh' : stepTitle(plan, step)}${bowl}`;
     const rest =

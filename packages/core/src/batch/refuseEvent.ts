@@ -28,11 +28,13 @@ const STEP_KINDS_OF: Partial<Record<BatchEvent['type'], readonly StepKind[]>> = 
 
 /**
  * Says why a new event cannot join a batch, or null when it can.
- * A batch that is over takes only the undo of what ended it.
+ * A batch that is over takes only the undo of what ended it, and what happened before: an act of a phone that was offline
+ * while another ended the batch is late, not wrong.
  */
 export function refuseEvent(plan: Plan, events: readonly BatchEvent[], event: BatchEvent): Refusal | null {
   const end = liveEvents(events).find(({ type }) => type === 'finished' || type === 'abandoned');
-  if (end && !(event.type === 'void' && event.eventId === end.id)) {
+  const isLate = end !== undefined && Date.parse(event.at) < Date.parse(end.at);
+  if (end && !isLate && !(event.type === 'void' && event.eventId === end.id)) {
     return {
       reason: 'over',
       path: 'type',

@@ -21,7 +21,10 @@ export const stepTitle = (plan: Plan, step: Step): string => TITLE[step.kind](pl
 /** The window of a timed step in seconds, or null for a step without a clock. */
 export function stepWindow(plan: Plan, step: Step): { earliestS: number; latestS: number } | null {
   const { method } = plan.formula;
-  if (step.kind === 'mix') return { earliestS: method.mix.minS, latestS: method.mix.maxS };
+  if (step.kind === 'mix') {
+    const waitS = plan.today?.cooling?.waitS ?? 0;
+    return { earliestS: method.mix.minS + waitS, latestS: method.mix.maxS + waitS };
+  }
   if (step.kind === 'knead') return { earliestS: method.knead.minS, latestS: method.knead.maxS };
   const rest =
     step.kind === 'rest' ? (plan.today?.rests[step.rest ?? 0] ?? method.rests[step.rest ?? 0]) : undefined;

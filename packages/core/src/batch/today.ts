@@ -52,9 +52,11 @@ export function todayOf(
   };
 }
 
-/** Steps whose rests last as long as the day asks for. */
+/** Steps whose rests last as long as the day asks for, and whose mixing waits until scalded dough has cooled. */
 export const stepsToday = (steps: Step[], today: Today | null): Step[] =>
   steps.map((step) => {
     const rest = step.rest === undefined ? undefined : today?.rests[step.rest];
-    return rest ? { ...step, expectedS: rest.earliestS } : step;
+    if (rest) return { ...step, expectedS: rest.earliestS };
+    const waitS = step.kind === 'mix' ? (today?.cooling?.waitS ?? 0) : 0;
+    return { ...step, expectedS: step.expectedS + waitS };
   });

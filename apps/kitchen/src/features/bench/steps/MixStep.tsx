@@ -13,6 +13,7 @@ import { Action, ActionRow } from '../../../ui/actions';
 import { Caution } from '../../../ui/Caution';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
+import { useAlarm } from '../../../ui/useAlarm';
 import { useFormat } from '../../../ui/useFormat';
 import { WaterGauge } from '../../../ui/WaterGauge';
 import { ColdChainLine } from '../ColdChainLine';
@@ -119,6 +120,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const stepId = now.step.id;
   const fromMs = now.parts.at(-1)?.atMs ?? now.startedMs ?? nowMs;
   const waitS = part?.kind === 'wait' && part.waitS ? part.waitS - (nowMs - fromMs) / 1000 : null;
+  const cooled = useAlarm(waitS !== null && waitS <= 0 ? `${batch.id}/${stepId}/${fromMs}/cool` : null);
   const temps = now.seen.flatMap((event) => (event.type === 'measured' ? [event] : []));
   const dough = runningDough(plan, state, now.step.bowl ?? 1);
 
@@ -142,7 +144,11 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       live={live}
       step={now.step}
       primary={primary}
-      {...(late ? { alarm: { ...alarm, words: 'Long enough' } } : {})}
+      {...(cooled.ringing
+        ? { alarm: { ...cooled, words: 'Cool enough for hands' } }
+        : late
+          ? { alarm: { ...alarm, words: 'Long enough' } }
+          : {})}
     >
       <View style={styles.clock} role="timer" aria-label="Mixing">
         <Figure value={formatClock(running ? Math.floor(running.elapsedS) : 0)} size={36} />
