@@ -111,3 +111,17 @@ export const draw = (part: ReactNode) =>
 export const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 export const keyIn = (digits: string) => [...digits].forEach((digit) => press(digit));
 export const see = (text: string | RegExp) => screen.getByText(text);
+
+/** Stops the clock at the start of the batch for every test of a file. */
+export function atTheBench(): void {
+  beforeEach(() => {
+    jest.useFakeTimers();
+    jest.setSystemTime(START_MS);
+    // The test browser has no media queries.
+    Object.assign(window, { matchMedia: () => ({ matches: false }) });
+  });
+  afterEach(() => {
+    jest.useRealTimers();
+    localStorage.clear();
+  });
+}

@@ -63,26 +63,24 @@ export function WaterGauge({ label, nowG, startG, lowG, highG, words }: WaterGau
           >
             {words.now}
           </SvgText>
-          <SvgText
-            x={clip(x(lowG))}
-            y={HEIGHT - 6}
-            textAnchor="middle"
-            fill={colours.soot}
-            fontFamily={FONT.text}
-            fontSize={TEXT_PX}
-          >
-            {words.low}
-          </SvgText>
-          <SvgText
-            x={clip(x(highG))}
-            y={HEIGHT - 6}
-            textAnchor="middle"
-            fill={colours.soot}
-            fontFamily={FONT.text}
-            fontSize={TEXT_PX}
-          >
-            {words.high}
-          </SvgText>
+          {(
+            [
+              [lowG, words.low],
+              [highG, words.high],
+            ] as const
+          ).map(([g, word]) => (
+            <SvgText
+              key={g}
+              x={clip(x(g))}
+              y={HEIGHT - 6}
+              textAnchor="middle"
+              fill={colours.soot}
+              fontFamily={FONT.text}
+              fontSize={TEXT_PX}
+            >
+              {word}
+            </SvgText>
+          ))}
         </Svg>
       ) : null}
     </View>

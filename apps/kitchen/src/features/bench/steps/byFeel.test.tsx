@@ -1,22 +1,13 @@
 import type { EventBody } from '@kettle-scale/core';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { START_MS, draw, liveBatch, nowOf, plan, press, see } from '../../../test/liveBatch';
+import { START_MS, atTheBench, draw, liveBatch, nowOf, plan, press, see } from '../../../test/liveBatch';
 import { KneadStep } from './KneadStep';
 import { MixStep } from './MixStep';
 import { RestStep } from './RestStep';
 
 const MINUTE_MS = 60_000;
 
-beforeEach(() => {
-  jest.useFakeTimers();
-  jest.setSystemTime(START_MS);
-  // The test browser has no media queries.
-  Object.assign(window, { matchMedia: () => ({ matches: false }) });
-});
-afterEach(() => {
-  jest.useRealTimers();
-  localStorage.clear();
-});
+atTheBench();
 
 const weighed: EventBody[] = plan.sheet.map(({ lineId, massG, startG = massG }) => ({
   ...{ type: 'weighed', stepId: `weigh-1-${lineId}` },

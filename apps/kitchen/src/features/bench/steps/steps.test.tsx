@@ -1,21 +1,22 @@
 import type { EventBody } from '@kettle-scale/core';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { START_MS, draw, keyIn, liveBatch, plan, press, see, stepOf } from '../../../test/liveBatch';
+import {
+  START_MS,
+  atTheBench,
+  draw,
+  keyIn,
+  liveBatch,
+  plan,
+  press,
+  see,
+  stepOf,
+} from '../../../test/liveBatch';
 import { DivideStep } from './DivideStep';
 import { FinishStep } from './FinishStep';
 import { FlattenStep } from './FlattenStep';
 import { GriddleStep } from './GriddleStep';
 
-beforeEach(() => {
-  jest.useFakeTimers();
-  jest.setSystemTime(START_MS);
-  // The test browser has no media queries.
-  Object.assign(window, { matchMedia: () => ({ matches: false }) });
-});
-afterEach(() => {
-  jest.useRealTimers();
-  localStorage.clear();
-});
+atTheBench();
 
 describe('dividing', () => {
   const dividing = () => {

@@ -1,0 +1,118 @@
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { api } from '../../data/api';
+import { fakeStreams, streamAt, tell } from '../../test/eventSource';
+import { draw, liveBatch, plan, press, see, stepOf } from '../../test/liveBatch';
+import { usePreferences } from '../../ui/preferences';
+import { WeighStep } from './steps/WeighStep';
+
+const flour = plan.sheet[0];
+const targetG = flour?.massG ?? 0;
+
+let deviceActs: jest.SpyInstance;
+beforeEach(() => {
+  fakeStreams();
+  deviceActs = jest.spyOn(api, 'deviceAct').mockResolvedValue({} as never);
+  deviceActs.mockClear();
+  usePreferences.setState({ scale: true, autoAdvance: false });
+});
+afterEach(() => usePreferences.setState({ scale: false, autoAdvance: false }));
+
+function weighing() {
+  const { live, acts } = liveBatch();
+  draw(<WeighStep live={live} step={stepOf('weigh-1-flour')} />);
+  return acts;
+}
+/** The scale shows a weight. */
+const shows = (massG: number, more: { steady?: boolean; overload?: boolean } = {}) =>
+  act(() => {
+    const reading = { kind: 'scale', at: '2026-03-04T10:00:00.000Z', massG, steady: true, overload: false };
+    tell('/devices/scale/stream', 'reading', { ...reading, ...more });
+  });
+const state = () =>
+  screen
+    .getAllByRole('status')
+    .map(({ textContent }) => textContent)
+    .join(' ');
+
+test('before the scale says anything the line can be confirmed by hand', () => {
+  const acts = weighing();
+  press(/ is in$/);
+  expect(acts).toMatchObject([{ type: 'weighed', massG: targetG, by: 'hand' }]);
+});
+
+test('shows how much is to go, when it is right, and when it is too much', () => {
+  weighing();
+  shows(targetG - 100, { steady: false });
+  expect(state()).toContain('100\u00a0g to go');
+  expect(state()).not.toContain('steady');
+  shows(targetG);
+  expect(state()).toContain('right, steady');
+  shows(targetG + 50);
+  expect(state()).toContain('50\u00a0g too much');
+  shows(40_000, { overload: true });
+  expect(state()).toContain('Overloaded');
+});
+
+test('a right weight is taken as it stands, and the scale is tared for the next line', async () => {
+  const acts = weighing();
+  shows(targetG + 1);
+  press(/^Take/);
+  await waitFor(() => expect(acts).toHaveLength(1));
+  expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-flour', massG: targetG + 1, by: 'scale' }]);
+  expect(deviceActs).toHaveBeenCalledWith('scale', { act: 'tare' });
+});
+
+test('an over-pour is a choice, as by hand; scooped out it is weighed again on the scale', () => {
+  const acts = weighing();
+  shows(targetG + 60);
+  press(/^Take/);
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Too much plain flour');
+  expect(acts).toEqual([]);
+  press(/^Take out/);
+  shows(targetG);
+  expect(state()).toContain('right');
+});
+
+test('by itself it goes on only when steady and right, and only once', async () => {
+  usePreferences.setState({ autoAdvance: true });
+  const acts = weighing();
+  shows(targetG, { steady: false });
+  shows(targetG - 30);
+  expect(acts).toEqual([]);
+  shows(targetG);
+  shows(targetG);
+  await waitFor(() => expect(acts).toHaveLength(1));
+  shows(targetG - 1);
+  shows(targetG);
+  expect(acts).toHaveLength(1);
+});
+
+test('a scale that goes away leaves the step by hand', () => {
+  weighing();
+  shows(120);
+  expect(screen.queryByRole('button', { name: / is in$/ })).toBeNull();
+  act(() => void streamAt('/devices/scale/stream').dispatchEvent(new Event('error')));
+  expect(screen.getByRole('button', { name: / is in$/ })).toBeTruthy();
+});
+
+test('salt goes on the fine scale, by hand', () => {
+  const { live } = liveBatch();
+  draw(<WeighStep live={live} step={stepOf('weigh-1-salt')} />);
+  expect(screen.queryByRole('checkbox', { name: 'Weigh with the live scale' })).toBeNull();
+  expect(see(/on the fine scale/)).toBeTruthy();
+});
+
+test('the simulated scale pours what is missing, scoops and clears', () => {
+  weighing();
+  shows(100);
+  press('Simulated scale: pour, scoop');
+  const inSheet = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+  inSheet(/^Scoop 50/);
+  inSheet('Clear');
+  inSheet(/^Pour what is missing/);
+  expect(deviceActs.mock.calls.map(([, what]) => what)).toMatchObject([
+    { act: 'scoop', massG: 50 },
+    { act: 'clear' },
+    { act: 'pour', massG: targetG - 100 },
+  ]);
+});

@@ -1,0 +1,96 @@
+import { DEFAULT_KITCHEN, type LotState } from '@kettle-scale/core';
+import { ORDINARY_DAY } from '@kettle-scale/core/batch';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { fakeStreams, tell } from '../../test/eventSource';
+import { draw, press, see } from '../../test/liveBatch';
+import { usePreferences } from '../../ui/preferences';
+import { DayTicket } from './DayTicket';
+import { useDay } from './day';
+
+const lot = { id: 'quay-13', name: 'Quay mill 13', leftG: 47_200 } as LotState;
+const kitchen = {
+  ...DEFAULT_KITCHEN,
+  mixers: [
+    {
+      ...{ id: 'spiral', name: 'Spiral', by: 'machine' as const, minG: 3000, maxG: 12_000 },
+      ...{ warmCPerMin: 0.9, openingMm: 480 },
+    },
+  ],
+};
+
+const lots: string[] = [];
+function open(): void {
+  draw(<DayTicket kitchen={kitchen} lots={[lot]} lotId="quay-13" onLot={(id) => lots.push(id)} />);
+  press('Change air, flour, water, bowl');
+}
+const type = (label: string, text: string) => {
+  const field = screen.getByLabelText(label);
+  fireEvent.focus(field);
+  fireEvent.change(field, { target: { value: text } });
+};
+const value = (label: string) => screen.getByLabelText<HTMLInputElement>(label).value;
+
+beforeEach(() => {
+  fakeStreams();
+  lots.length = 0;
+  useDay.setState({ on: true, day: ORDINARY_DAY, mixer: null });
+});
+afterEach(() => usePreferences.setState({ units: 'metric' }));
+
+test('on a phone the day is one line until it is asked for', () => {
+  draw(<DayTicket kitchen={kitchen} lots={[lot]} lotId="quay-13" onLot={jest.fn()} />);
+  expect(
+    see(/^Air 24\s°C and 55 %, flour 22\s°C, liquid 16\s°C\. Quay mill 13\. Usual bowl\.$/),
+  ).toBeTruthy();
+  expect(screen.queryByLabelText('Humidity, %')).toBeNull();
+});
+
+test('figures are kept as they are typed; a wished one may be taken away again', () => {
+  open();
+  type('Humidity, %', '34');
+  type('Dough wanted, if known, °C', '27,5');
+  expect(useDay.getState().day).toMatchObject({ humidity: 0.34, airFrom: 'hand', doughC: 27.5 });
+  type('Dough wanted, if known, °C', '');
+  expect('doughC' in useDay.getState().day).toBe(false);
+});
+
+test.each([
+  ['Humidity, %', '140', 'Air humidity must be a fraction between 0.02 and 0.98 (2 to 98 %).'],
+  ['Air, °C', 'warm', 'Air temperature must be a number.'],
+  ['Dough wanted, if known, °C', '90', 'Dough temperature must be between 5 and 60 °C.'],
+])('%s “%s” gets its sentence and changes nothing', (label, typed, sentence) => {
+  open();
+  type(label, typed);
+  expect(screen.getByRole('alert').textContent).toBe(sentence);
+  expect(value(label)).toBe(typed);
+  expect(useDay.getState().day).toEqual(ORDINARY_DAY);
+});
+
+test('who reads °F types °F, and °C is kept', () => {
+  usePreferences.setState({ units: 'us' });
+  open();
+  expect(value('Air, °F')).toBe('75.2');
+  type('Flour, °F', '68');
+  expect(useDay.getState().day.flourC).toBeCloseTo(20, 9);
+});
+
+test('the room sensor is taken by a tap, not by itself', () => {
+  open();
+  act(
+    () => void tell('/devices/room/stream', 'reading', { kind: 'room', at: '', tempC: 26.4, humidity: 0.61 }),
+  );
+  expect(useDay.getState().day.airC).toBe(24);
+  press(/^Room sensor: 26\s°C, 61 %$/);
+  expect(useDay.getState().day).toMatchObject({ airC: 26.4, humidity: 0.61, airFrom: 'sensor' });
+});
+
+test('lot and bowl are chosen here; the day can be left out altogether', () => {
+  open();
+  fireEvent.click(screen.getByRole('radio', { name: /^Quay mill 13 · 47\.2 kg left/ }));
+  fireEvent.click(screen.getByRole('radio', { name: /^Spiral/ }));
+  expect(lots).toEqual(['quay-13']);
+  expect(useDay.getState().mixer).toBe('spiral');
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Plan for today/ }));
+  expect(screen.queryByLabelText('Humidity, %')).toBeNull();
+  expect(see('The formula’s own water and temperatures hold.')).toBeTruthy();
+});

@@ -1,0 +1,112 @@
+import { CATALOGUE, DEFAULT_KITCHEN, type FlourLot, type LotState, type LotUse } from '@kettle-scale/core';
+import { learnLotOffset } from '@kettle-scale/core/dough';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { api } from '../../data/api';
+import { keys, queryClient } from '../../data/queries';
+import { draw, press, see } from '../../test/liveBatch';
+import { StockScreen } from './StockScreen';
+
+const use = (points: number | null): LotUse => ({
+  ...{ batchId: `b${points}`, startedAt: '2026-03-03T09:00:00.000Z', formulaName: 'Deckhand wrap' },
+  ...{ flourG: 2800, points },
+});
+const lot = (uses: LotUse[], changes: Partial<LotState> = {}): LotState => ({
+  ...{ id: 'quay-12', ingredient: 'flour-strong', name: 'Quay mill 12', receivedOn: '2026-02-20', bagKg: 25 },
+  ...{ boughtG: 25_000, usedG: 5600, leftG: 19_400, perDayG: 1400, runsOutOn: '2026-03-18', uses },
+  offset: learnLotOffset(uses.flatMap(({ points }) => (points === null ? [] : [points]))),
+  ...changes,
+});
+
+let saved: jest.SpyInstance<Promise<LotState>, [FlourLot]>;
+beforeEach(() => {
+  queryClient.clear();
+  saved = jest.spyOn(api, 'saveFlourLot').mockResolvedValue(lot([]));
+  saved.mockClear();
+});
+
+function open(...lots: LotState[]): void {
+  jest.spyOn(api, 'flourLots').mockResolvedValue(lots);
+  queryClient.setQueryData(keys.flourLots, lots);
+  queryClient.setQueryData(keys.ingredients, CATALOGUE);
+  queryClient.setQueryData(keys.kitchen, DEFAULT_KITCHEN);
+  draw(<StockScreen />);
+}
+const type = (label: string, text: string) => {
+  const field = screen.getByLabelText(label);
+  fireEvent.focus(field);
+  fireEvent.change(field, { target: { value: text } });
+};
+const sent = () => saved.mock.calls[0]?.[0];
+
+test('says what is left, when it runs out, and what the lot has taught with its batches', () => {
+  open(lot([use(2), use(3), use(null)]));
+  expect(see('19.4')).toBeTruthy();
+  expect(see('Wed 18 Mar')).toBeTruthy();
+  expect(see('At 1.4 kg a day, as in the last week.')).toBeTruthy();
+  const belief = learnLotOffset([2, 3]);
+  expect(screen.getByRole('img').getAttribute('aria-label')).toContain(
+    `+${belief.meanPoints.toFixed(1)} points`,
+  );
+  expect(see('not judged')).toBeTruthy();
+});
+
+test('a lot without a judged batch says so, with its wide interval', () => {
+  open(lot([]));
+  expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(/^Not judged yet: .* give or take 3\.3/);
+});
+
+test('a delivery is received under an id of its own', async () => {
+  open(lot([]));
+  press('Receive a lot');
+  type('What you call it', 'Quay mill 12');
+  type('Bags', '3');
+  type('Price of a bag, if known, EUR', '21,50');
+  type('Moisture, if the mill says, %', '13,8');
+  fireEvent.click(screen.getByRole('radio', { name: 'An open bin' }));
+  press('Receive it');
+  await waitFor(() => expect(saved).toHaveBeenCalled());
+  expect(sent()).toMatchObject({
+    ...{ id: 'quay-mill-12', name: 'Quay mill 12', bags: 3, bagPrice: 21.5, storage: 'open' },
+    moisture: expect.closeTo(0.138, 9),
+  });
+});
+
+test('bad figures are said at their field, and nothing is sent', () => {
+  open();
+  press('Receive a lot');
+  type('Bags', 'two');
+  type('Moisture, if the mill says, %', '40');
+  type('Came on, year-month-day', 'Monday');
+  press('Receive it');
+  const said = screen.getAllByRole('alert').map(({ textContent }) => textContent);
+  expect(said).toEqual(
+    expect.arrayContaining([
+      'Lot name is empty.',
+      'Bags must be a number.',
+      'Moisture must be a fraction between 0.04 and 0.2 (4 to 20 %).',
+      'The day it came must be a date like 2026-03-04.',
+    ]),
+  );
+  expect(saved).not.toHaveBeenCalled();
+});
+
+test('a correction keeps the count; a count and “used up” keep everything else', async () => {
+  const counted = { at: '2026-03-01T08:00:00.000Z', leftG: 21_000 };
+  open(lot([use(2)], { counted, bags: 2 }));
+  press('Correct');
+  type('A bag, kg', '20');
+  press('Save');
+  await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
+  expect(sent()).toMatchObject({ id: 'quay-12', bagKg: 20, bags: 2, counted });
+  expect(sent()).not.toHaveProperty('uses');
+  saved.mockClear();
+  press('Count it');
+  type('Left now, kg', '18,2');
+  press('Keep the count');
+  await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
+  expect(sent()).toMatchObject({ id: 'quay-12', bagKg: 25, counted: { leftG: 18_200 } });
+  saved.mockClear();
+  press('Used up');
+  await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
+  expect(sent()).toMatchObject({ closed: true, counted });
+});
