@@ -42,12 +42,12 @@ beforeEach(() => {
   told.length = 0;
   Object.assign(window, { matchMedia: () => ({ matches: false }) });
   Object.assign(navigator, { vibrate: jest.fn() });
-  class FakeNotification {
-    static permission = 'granted';
-    constructor(title: string, options: { body?: string; tag?: string }) {
+  const FakeNotification = Object.assign(
+    function FakeNotification(title: string, options: object) {
       told.push({ title, ...options });
-    }
-  }
+    },
+    { permission: 'granted' },
+  );
   Object.assign(globalThis, { Notification: FakeNotification });
 });
 afterEach(() => jest.useRealTimers());
