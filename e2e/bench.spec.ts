@@ -163,6 +163,31 @@ test('milk dough with the network cut in the middle, another phone on another ba
   await phone.close();
 });
 
+test('a reload without a network comes back to the same step, and goes on from there', async ({
+  page,
+  request,
+}) => {
+  const cook = bench(page);
+  await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
+  // The app is on the device once its service worker has taken over.
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await cook.press(/ is in$/);
+  await cook.step('Weigh water');
+  await cook.expectSaved();
+  await page.context().setOffline(true);
+  await page.reload();
+  await cook.step('Weigh water');
+  await cook.press(/ is in$/);
+  await cook.step('Mix');
+  await page.reload();
+  await cook.step('Mix');
+  await expect(page.getByText('offline, kept here')).toBeVisible();
+  await page.context().setOffline(false);
+  await cook.expectSaved();
+  const { events } = await batchOf(page, request);
+  expect(events.map(({ type }) => type)).toEqual(['weighed', 'weighed']);
+});
+
 test('the shift board: what is due first, and an alarm that names batch and act wherever the cook is', async ({
   page,
 }) => {

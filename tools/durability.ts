@@ -80,7 +80,7 @@ async function liveAndDie(server: RunningServer, life: readonly [number, number]
 
 /** A browser keeps what waits on the device by origin, so the server comes back on the same port. */
 const port = await freePort();
-ensureWebBuild();
+await ensureWebBuild();
 const ARGS = ['--demo', '--data', data, '--port', String(port), '--web', WEB_DIR];
 const start = () => startServer(ARGS, 'server');
 

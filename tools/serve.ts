@@ -9,6 +9,6 @@ const folder = dataAt >= 0 ? given[dataAt + 1] : undefined;
 if (folder && !isAbsolute(folder)) given[dataAt + 1] = join(process.env.INIT_CWD ?? process.cwd(), folder);
 const defaults = folder ? [] : ['--data', join(ROOT, '.data', given.includes('--demo') ? 'demo' : 'kitchen')];
 
-ensureWebBuild();
+await ensureWebBuild();
 process.argv.splice(2, process.argv.length - 2, ...given, ...defaults, '--web', WEB_DIR);
 await import('../apps/server/src/main');

@@ -4,7 +4,7 @@ import { close, durability, journeys, lint, sum, types, unit } from './steps';
 import { ensureWebBuild } from './webBuild';
 
 const counts = [types(), lint(), unit()];
-ensureWebBuild();
+await ensureWebBuild();
 const chromium = ensureChromium();
 counts.push(journeys(chromium), durability(chromium));
 close(sum(counts));

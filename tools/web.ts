@@ -1,3 +1,3 @@
 import { ensureWebBuild } from './webBuild';
 
-ensureWebBuild();
+await ensureWebBuild();

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { generateSW } from 'workbox-build';
 import { filesBelow, hashOf } from './files';
 import { ROOT } from './install.mjs';
 
@@ -30,8 +31,28 @@ function compress(): void {
   }
 }
 
+/** A file larger than this is not kept on the device. */
+const LARGEST_KEPT_BYTES = 5_000_000;
+
+/** Writes the service worker that keeps the app on the device, so that a reload without a network finds it again. */
+async function writeServiceWorker(): Promise<void> {
+  await generateSW({
+    globDirectory: WEB_DIR,
+    globPatterns: ['index.html', '_expo/static/**/*.{js,css}', 'assets/**/*.ttf'],
+    swDest: join(WEB_DIR, 'sw.js'),
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    dontCacheBustURLsMatching: /[.-][0-9a-f]{32}\./,
+    maximumFileSizeToCacheInBytes: LARGEST_KEPT_BYTES,
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    skipWaiting: true,
+    clientsClaim: true,
+  });
+}
+
 /** Exports the web app when its sources have changed since the last time. */
-export function ensureWebBuild(): void {
+export async function ensureWebBuild(): Promise<void> {
   const hash = sourceHash();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
   process.stderr.write('Building the web app; this takes about a minute …\n');
@@ -45,6 +66,7 @@ export function ensureWebBuild(): void {
     process.stderr.write(`${expo.stdout}\n${expo.stderr}\nThe web build failed.\n`);
     process.exit(1);
   }
+  await writeServiceWorker();
   compress();
   writeFileSync(STAMP, hash);
 }

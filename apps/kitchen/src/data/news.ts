@@ -1,5 +1,6 @@
 import type { Batch, BatchEvent } from '@kettle-scale/core';
 import { ROOT } from './api';
+import { BATCH } from './keptBatches';
 import { keys, queryClient } from './queries';
 
 interface Told {
@@ -40,7 +41,7 @@ export function followNews(): () => void {
   source.addEventListener('open', () => {
     if (!broken) return;
     broken = false;
-    void queryClient.invalidateQueries({ queryKey: ['batch'] });
+    void queryClient.invalidateQueries({ queryKey: [BATCH] });
     void batchesChanged();
   });
   for (const type of Object.keys(TAKE) as (keyof Told)[]) {

@@ -13,6 +13,7 @@ import type {
 } from '@kettle-scale/core';
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { Refused, api } from './api';
+import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
 
 const MINUTE_MS = 60_000;
 /** The stream tells of acts at once; this only catches what a broken stream missed. */
@@ -28,6 +29,8 @@ export const queryClient = new QueryClient({
   },
 });
 
+keepBatchesOf(queryClient);
+
 export const keys = {
   ingredients: ['ingredients'],
   kitchen: ['kitchen'],
@@ -37,7 +40,7 @@ export const keys = {
   book: ['book'],
   versions: (id: string) => ['versions', id],
   batches: (status?: BatchRecord['status']) => (status ? ['batches', status] : ['batches']),
-  batch: (id: string) => ['batch', id],
+  batch: (id: string) => [BATCH, id],
 } as const;
 
 export const useIngredients = () => useQuery({ queryKey: keys.ingredients, queryFn: api.ingredients });
@@ -105,9 +108,10 @@ export const useDevices = () =>
 export const useBatchQuery = (id: string) =>
   useQuery({
     queryKey: keys.batch(id),
-    queryFn: () => api.batch(id),
+    queryFn: () => batchOrKept(id),
     staleTime: 0,
     refetchInterval: RUNNING_POLL_MS,
+    networkMode: 'always',
   });
 
 export const useSaveKitchen = () =>

@@ -25,6 +25,7 @@ import { RestStep } from './steps/RestStep';
 import { WeighStep } from './steps/WeighStep';
 import { useKeepAwake } from './useKeepAwake';
 import { useStepWidth } from './useStepWidth';
+import { keepApp } from '../../data/keptBatches';
 import { queryClient, keys } from '../../data/queries';
 
 const SIDE_WIDTH = 400;
@@ -128,6 +129,7 @@ export function BatchScreen({ id }: { id: string }) {
   const { live, error } = useBatch(id);
   useKeepAwake();
   useEffect(openSpeakerOnFirstTouch, []);
+  useEffect(keepApp, []);
 
   if (!live) {
     return (

@@ -1,0 +1,53 @@
+import type { Batch } from '@kettle-scale/core';
+import type { QueryClient } from '@tanstack/react-query';
+import { type UseStore, createStore, delMany, entries, get, set } from 'idb-keyval';
+import { Unreachable, api } from './api';
+
+/** First part of the key of a batch among the queries. */
+export const BATCH = 'batch';
+/** Batches kept on the device; the oldest go when there are more. */
+const MOST = 20;
+
+let opened: UseStore | undefined;
+const store = (): UseStore => (opened ??= createStore('kettle-scale-batches', 'batches'));
+
+async function keep(batch: Batch): Promise<void> {
+  await set(batch.id, batch, store());
+  const all = await entries<string, Batch>(store());
+  const old = all.sort(([, a], [, b]) => b.startedAt.localeCompare(a.startedAt)).slice(MOST);
+  if (old.length > 0)
+    await delMany(
+      old.map(([id]) => id),
+      store(),
+    );
+}
+
+const onDevice = (): boolean => typeof indexedDB !== 'undefined';
+
+/** Keeps every batch that is held here, as it changes: fetched, acted on, told by another phone. */
+export function keepBatchesOf(client: QueryClient): void {
+  if (!onDevice()) return;
+  client.getQueryCache().subscribe((change) => {
+    if (change.type !== 'updated' || change.action.type !== 'success') return;
+    if (change.query.queryKey[0] === BATCH) void keep(change.query.state.data as Batch);
+  });
+}
+
+/**
+ * A batch from the server, or, while that is away, as this device last had it: a reload without a network comes back to
+ * the same step. What was done since waits in the queue and is folded in.
+ */
+export async function batchOrKept(id: string): Promise<Batch> {
+  try {
+    return await api.batch(id);
+  } catch (error) {
+    const kept = onDevice() && error instanceof Unreachable ? await get<Batch>(id, store()) : undefined;
+    if (kept) return kept;
+    throw error;
+  }
+}
+
+/** Keeps the app itself on the device, from the first batch on that is worked here. */
+export function keepApp(): void {
+  if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
+}
