@@ -7,7 +7,7 @@ import {
   hydrationSpread,
   parseQuantity,
 } from '@kettle-scale/core';
-import { foldBatch, planBatch } from '@kettle-scale/core/batch';
+import { foldBatch, planBatch, ORDINARY_DAY } from '@kettle-scale/core/batch';
 import { listFormula, readList } from '@kettle-scale/core/writing';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import { openRandom } from '../../apps/server/src/random';
@@ -69,11 +69,21 @@ export function benchCore(): Measured[] {
     const need: Need = { by: 'pieces', pieces: 20 + (i % 100), ballG: formula.product.ballG };
     return planBatch({ formula, need, kitchen: DEFAULT_KITCHEN });
   };
+  const todayOf = (i: number): Plan => {
+    const { formula, need } = planOf(i);
+    return planBatch({
+      formula,
+      need,
+      kitchen: DEFAULT_KITCHEN,
+      conditions: { ...ORDINARY_DAY, doughC: 27 },
+    });
+  };
   const plan = planOf(1);
   const cook = { weighingSdSteps: 0.5, overPour: 0, rejects: 0.02 };
   const events = simulateBatch(plan, 0, cook, openRandom(1), '');
   return [
     row('plan from formula and need', medianMs(planOf), 2),
+    row('plan for the day', medianMs(todayOf), 2),
     row(
       `fold of a batch of ${events.length} events`,
       medianMs(() => foldBatch(plan, events)),

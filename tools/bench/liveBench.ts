@@ -1,4 +1,4 @@
-import { type Browser, type Page, chromium } from '@playwright/test';
+import { type Browser, chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import type { Measured } from '../bench';
 import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
@@ -41,26 +41,21 @@ async function weightFrames(browser: Browser, server: RunningServer): Promise<Me
   return framesRow('frames dropped while the live weight moves', seen);
 }
 
-/** Runs in the page: when the shown seconds changed, by the page's own clock. */
-const changesOf = (page: Page, count: number) =>
-  page.evaluate(
-    (wanted) =>
-      new Promise<number[]>((resolve) => {
-        const seen: number[] = [];
-        let last = document.querySelector('[role="timer"]')?.textContent;
-        const look = () => {
-          const text = document.querySelector('[role="timer"]')?.textContent;
-          if (text !== last) {
-            last = text;
-            seen.push(Date.now());
-          }
-          if (seen.length < wanted) requestAnimationFrame(look);
-          else resolve(seen);
-        };
-        look();
-      }),
-    count,
-  );
+/** Runs in the page, as text: when the shown seconds changed, by the page's own clock. */
+const CHANGES_OF = `(wanted) => new Promise((resolve) => {
+  const shown = () => document.querySelector('[role="timer"]')?.textContent;
+  const seen = [];
+  let last = shown();
+  const look = () => {
+    if (shown() !== last) {
+      last = shown();
+      seen.push(Date.now());
+    }
+    if (seen.length < wanted) requestAnimationFrame(look);
+    else resolve(seen);
+  };
+  look();
+})`;
 
 /** How far the shown seconds are from the clock after an hour away. */
 async function timerError(browser: Browser, server: RunningServer): Promise<Measured> {
@@ -86,7 +81,7 @@ async function timerError(browser: Browser, server: RunningServer): Promise<Meas
   await page.getByRole('timer').waitFor();
   await page.clock.fastForward(AWAY);
   await page.waitForTimeout(1500);
-  const changes = await changesOf(page, CHANGES);
+  const changes = await page.evaluate<number[]>(`(${CHANGES_OF})(${CHANGES})`);
   const worstMs = Math.max(
     ...changes.map((ms) => {
       const into = (ms - startedMs) % 1000;

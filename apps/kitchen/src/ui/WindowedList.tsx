@@ -13,7 +13,7 @@ export interface ListProps<T> {
 }
 
 /** Rows drawn beyond the edges, so that a flick of the thumb finds them there. */
-const OVERSCAN = 4;
+const OVERSCAN = 2;
 
 /** The box that scrolls around an element. */
 function scrollerOf(element: HTMLElement | null): HTMLElement | null {

@@ -17,7 +17,7 @@ import { WordField } from '../../ui/WordField';
 import { BringIn } from './BringIn';
 import { FormulaTicket } from './FormulaTicket';
 import { TakeBook } from './TakeOut';
-import { SORTS, indexBook, useBookView, viewBook } from './bookView';
+import { SORTS, indexBook, useBookView, orderBook, viewBook } from './bookView';
 
 /** The page of a formula comes when one is opened: the book is there first. */
 const FormulaPage = lazily(async () => ({ default: (await import('./FormulaPage')).FormulaPage }));
@@ -40,7 +40,8 @@ export function FormulasScreen({ id }: { id?: string | undefined }) {
   const index = useMemo(() => (book.data && foods ? indexBook(book.data, foods) : []), [book.data, foods]);
   const find = useDeferredValue(view.find);
   const { sort, archived } = view;
-  const shown = useMemo(() => viewBook(index, { find, sort, archived }), [index, find, sort, archived]);
+  const ordered = useMemo(() => orderBook(index, sort), [index, sort]);
+  const shown = useMemo(() => viewBook(ordered, { find, archived }), [ordered, find, archived]);
 
   if (!book.data || !foods) {
     const retry = () => void Promise.all([book.refetch(), ingredients.refetch()]);

@@ -37,22 +37,28 @@ export function indexBook(entries: readonly BookEntry[], foods: readonly Ingredi
   });
 }
 
+/** One collator for all names: `localeCompare` would look the language up at every comparison. */
+const byName = new Intl.Collator('en').compare;
+
 const COMPARE: Record<Sort, (a: IndexedEntry, b: IndexedEntry) => number> = {
-  name: (a, b) => a.entry.formula.name.localeCompare(b.entry.formula.name),
-  newest: (a, b) => b.entry.savedAt.localeCompare(a.entry.savedAt),
+  name: (a, b) => byName(a.entry.formula.name, b.entry.formula.name),
+  newest: (a, b) => (a.entry.savedAt < b.entry.savedAt ? 1 : -1),
   wettest: (a, b) => b.hydration - a.hydration,
 };
 
-/** The entries that every word is found in, in the order asked for. */
+/** The book in the order asked for; finding in it keeps the order. */
+export const orderBook = (index: readonly IndexedEntry[], sort: Sort): IndexedEntry[] =>
+  [...index].sort(COMPARE[sort]);
+
+/** The entries that every word is found in, in the order of the index. */
 export function viewBook(
   index: readonly IndexedEntry[],
-  { find, sort, archived }: { find: string; sort: Sort; archived: boolean },
+  { find, archived }: { find: string; archived: boolean },
 ): BookEntry[] {
   const words = find.toLowerCase().split(/\s+/).filter(Boolean);
   return index
     .filter(
       ({ entry, words: text }) => entry.archived === archived && words.every((word) => text.includes(word)),
     )
-    .sort(COMPARE[sort])
     .map(({ entry }) => entry);
 }

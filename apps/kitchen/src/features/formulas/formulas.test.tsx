@@ -8,7 +8,7 @@ import { push } from '../../test/router';
 import { usePreferences } from '../../ui/preferences';
 import { FormulaPage } from './FormulaPage';
 import { FormulasScreen } from './FormulasScreen';
-import { indexBook, viewBook } from './bookView';
+import { indexBook, orderBook, viewBook } from './bookView';
 import { methodWords } from './methodWords';
 import { bookFile, formulaFile, selfContained } from './sendOut';
 
@@ -53,7 +53,9 @@ test('the method is told in the order of work, with its windows', () => {
 
 test('the book is found by name and ingredient, sorted, and what is put away is apart', () => {
   const names = (find: string, sort: 'name' | 'newest' | 'wettest', archived = false) =>
-    viewBook(indexBook(entries, foods), { find, sort, archived }).map(({ formula: { name } }) => name);
+    viewBook(orderBook(indexBook(entries, foods), sort), { find, archived }).map(
+      ({ formula: { name } }) => name,
+    );
   expect(names('', 'name')).toEqual(['Other bread', 'Test round']);
   expect(names('', 'newest')).toEqual(['Other bread', 'Test round']);
   expect(names('LARD', 'name')).toEqual(['Other bread']);

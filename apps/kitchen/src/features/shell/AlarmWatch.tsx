@@ -1,3 +1,4 @@
+import type { BatchSummary } from '@kettle-scale/core';
 import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { View } from 'react-native';
@@ -30,9 +31,14 @@ function useMarks(nextMs: number | null): number {
 
 /** Alarms of every running batch, wherever the cook is in the app; the batch on the screen rings by itself. */
 export function AlarmWatch() {
+  const { data: running = [] } = useRunning();
+  // Without a clock to follow, the page is left in peace.
+  return running.length > 0 ? <Watch running={running} /> : null;
+}
+
+function Watch({ running }: { running: readonly BatchSummary[] }) {
   const router = useRouter();
   const path = usePathname();
-  const { data: running = [] } = useRunning();
   const [soon, setSoon] = useState<number | null>(null);
   const nowMs = useMarks(soon);
   const next = nextMarkMs(running, nowMs);
