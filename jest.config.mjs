@@ -7,7 +7,11 @@ const plain = {
   },
 };
 
+/** Long enough for a loaded machine with two cores; how fast things are is measured elsewhere. */
+const TIMEOUT_MS = 30_000;
+
 export default {
+  testTimeout: TIMEOUT_MS,
   projects: [
     { displayName: 'core', rootDir: 'packages/core', ...plain },
     { displayName: 'server', rootDir: 'apps/server', ...plain },

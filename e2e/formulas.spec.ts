@@ -114,8 +114,11 @@ test.describe('the percent editor', () => {
   test('dragged by the mouse; bad figures get a sentence and lose nothing; warnings say what the bread does', async ({
     page,
   }) => {
+    // All lines in sight: a page that scrolls under the pointer would carry the line further.
+    await page.setViewportSize({ width: 390, height: 1800 });
     await page.goto('/formulas/sailcloth-sheet/edit');
     await expect(page.getByLabel('Dough in all, g')).toBeVisible();
+    await page.evaluate(() => document.fonts.ready);
     const before = await names(page);
     const [first, third] = [
       page.getByRole('button', { name: `Move ${before[0]}` }),

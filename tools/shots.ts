@@ -20,7 +20,9 @@ const press = async (page: Page, name: string | RegExp) => {
 };
 
 async function settle(page: Page): Promise<void> {
-  await page.waitForFunction(() => !/Fetching /.test(document.body.innerText));
+  await page.waitForFunction(
+    () => document.querySelector('h1') !== null && !/Fetching /.test(document.body.innerText),
+  );
   await page.evaluate(() => document.fonts.ready);
 }
 
@@ -88,7 +90,7 @@ async function phone(page: Page, url: string): Promise<void> {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ act: 'pour', massG: POURED_G, seconds: 1 }),
   });
-  await page.getByText(/to go, steady/).waitFor();
+  await page.getByText(/^\d{3}\sg to go, steady/).waitFor();
   await shoot(page, 'weigh-phone');
   await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
   await weigh(page, 2);

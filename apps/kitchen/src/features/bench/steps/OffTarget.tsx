@@ -60,7 +60,11 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
           tone="plum"
           width={width}
         />
-        <Body tone="soot">{`${format.mass(massG, line.stepG)} on the scale, ${format.mass(targetG, line.stepG)} asked for`}</Body>
+        <Body tone="soot">
+          {over
+            ? `${format.mass(massG, line.stepG)} on the scale; the line comes to ${format.mass(massG - offG, line.stepG)} in all`
+            : `${format.mass(massG, line.stepG)} on the scale, ${format.mass(targetG, line.stepG)} asked for`}
+        </Body>
       </View>
       {over ? (
         <Ticket>
