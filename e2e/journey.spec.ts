@@ -173,7 +173,7 @@ test('a note is kept, a batch can be given up, and the log says why', async ({ p
   const cook = bench(page);
   await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
   await cook.press('Why?');
-  await expect(page.getByRole('dialog')).toContainText('Flour of the bowl × its share in the formula');
+  await expect(page.getByRole('dialog')).toContainText('Flour of the bowl × its share');
   await page.keyboard.press('Escape');
   await cook.press('Write a note');
   await cook.press('Keep the note');

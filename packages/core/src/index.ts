@@ -2,7 +2,6 @@ export type * from './batch';
 export * from './batch/bakePhases';
 export * from './batch/kitchenSchema';
 export * from './device/deviceSchema';
-export * from './device/pour';
 export * from './fields';
 export * from './format/bookRecords';
 export * from './format/bookSchema';

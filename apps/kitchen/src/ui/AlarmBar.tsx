@@ -7,6 +7,9 @@ import { useNow } from './useNow';
 
 const BLINK_MS = 500;
 
+/** On the web a frame may stand around the whole window; the types know only phones. */
+const FIXED = 'fixed' as unknown as 'absolute';
+
 const styles = StyleSheet.create({
   bar: {
     flexDirection: 'row',
@@ -17,8 +20,8 @@ const styles = StyleSheet.create({
   },
   words: { flex: 1 },
   flash: {
-    position: 'absolute',
-    top: -2000,
+    position: FIXED,
+    top: 0,
     bottom: 0,
     left: 0,
     right: 0,
@@ -29,15 +32,22 @@ const styles = StyleSheet.create({
 
 const quietly = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
+interface AlarmBarProps {
+  words: string;
+  /** What a tap does. */
+  act?: 'Quiet' | 'Open';
+  onAct: () => void;
+}
+
 /** The alarm to the eye: a bar with the word, and a frame that flashes, until acknowledged. */
-export function AlarmBar({ words, onQuiet }: { words: string; onQuiet: () => void }) {
+export function AlarmBar({ words, act = 'Quiet', onAct }: AlarmBarProps) {
   const colours = useColours();
   const beat = Math.floor(useNow(BLINK_MS) / BLINK_MS);
   const lit = quietly() || beat % 2 === 0;
   return (
     <>
       <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />
-      <Pressable role="button" aria-label={`${words}. Quiet`} onPress={onQuiet}>
+      <Pressable role="button" aria-label={`${words}. ${act}`} onPress={onAct}>
         <View
           role="alert"
           style={[styles.bar, { backgroundColor: colours.maize, borderColor: colours.ink, borderWidth: 2 }]}
@@ -46,7 +56,7 @@ export function AlarmBar({ words, onQuiet }: { words: string; onQuiet: () => voi
           <Heading tone="onMaize" style={styles.words}>
             {words}
           </Heading>
-          <Strong tone="onMaize">Quiet</Strong>
+          <Strong tone="onMaize">{act}</Strong>
         </View>
       </Pressable>
     </>

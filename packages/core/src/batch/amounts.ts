@@ -3,7 +3,7 @@ import { ballMassG } from '../portion/disc';
 import { wholePieces } from '../portion/wholePieces';
 import { InputError } from '../problem';
 import { formatMass } from '../quantity/formatQuantity';
-import type { Kitchen } from './kitchenSchema';
+import { type Kitchen, keptShare } from './kitchenSchema';
 import type { Need } from './planRequestSchema';
 import type { Ceiling } from './weighSheet';
 
@@ -17,9 +17,6 @@ export interface Amounts {
   /** Name of the ingredient that decides, where the stock does. */
   scarcest?: string;
 }
-
-/** Share of the dough that ends up in balls: (1 − bowl loss)(1 − bench loss). */
-export const keptShare = (kitchen: Kitchen): number => (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss);
 
 /** Dough to mix for a number of balls: N · m / ((1 − ℓ_bowl)(1 − ℓ_bench)), in grams. */
 export const doughForPiecesG = (pieces: number, ballG: number, kitchen: Kitchen): number =>

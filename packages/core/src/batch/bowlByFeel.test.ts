@@ -1,5 +1,3 @@
-import { springBackAfter } from '../dough/springBack';
-import { pourOf } from '../device/pour';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { lotState } from '../ingredient/lotState';
 import { eventsOf, formula, kitchen, request } from '../test/examples';
@@ -11,9 +9,7 @@ import { checkWeight, fractionIfKept, offerRescale } from './overPour';
 import { planBatch } from './planBatch';
 import { batchRecord } from './record';
 import { refuseEvent } from './refuseEvent';
-import { restAdvice } from './restAdvice';
 import { additionG, correctionFor, correctionLines, runningDough, topUps } from './runningDough';
-import { liveWindow } from './stepText';
 
 const plan = planBatch({
   ...request({ need: { by: 'flour', flourG: 2000, ballG: 92 } }),
@@ -153,67 +149,6 @@ test('an act that happened before the batch ended elsewhere is late, not refused
   if (!end || !note) throw new Error('no events');
   expect(refuseEvent(plan, [end], note)?.reason).toBe('over');
   expect(refuseEvent(plan, [end], { ...note, at: '2026-03-04T09:59:59.000Z' })).toBeNull();
-});
-
-test('a live weight is below, in its band, or above', () => {
-  expect(pourOf(480, 500, 5)).toEqual({ state: 'below', offG: -20, share: 0.96 });
-  expect(pourOf(505, 500, 5).state).toBe('in band');
-  expect(pourOf(506, 500, 5).state).toBe('above');
-});
-
-describe('a running rest', () => {
-  const MIN = 60_000;
-  const start = Date.UTC(2026, 2, 4, 10);
-  /** The balls' rest began `minutes` ago; events one minute apart from then on. */
-  const resting = (...more: EventBody[]) => {
-    const events = eventsOf({ type: 'started', stepId: 'rest-2' }, ...more);
-    const state = foldBatch(plan, events);
-    const step = state.steps.find(({ step: { id } }) => id === 'rest-2');
-    if (!step) throw new Error('no rest');
-    return { state, step };
-  };
-  const adviceAt = (minutes: number, ...more: EventBody[]) => {
-    const { state, step } = resting(...more);
-    return restAdvice(plan, state, step, start + minutes * MIN);
-  };
-
-  test('follows the law, minute by minute', () => {
-    const [early, later] = [adviceAt(5), adviceAt(10)];
-    expect(early.moreS - later.moreS).toBeCloseTo(300, 6);
-    expect(early.springBackNow).toBeCloseTo(springBackAfter(5, early.tauMin), 9);
-    expect(adviceAt(120).moreS).toBe(0);
-  });
-
-  test('a poke that springs right back asks for more than the law; a dent that stays for none', () => {
-    const poke = (what: 'springs right back' | 'dent stays') =>
-      adviceAt(40, { type: 'poked', stepId: 'rest-2', poke: what });
-    expect(poke('springs right back').moreS).toBe(0);
-    const soon = adviceAt(2, { type: 'poked', stepId: 'rest-2', poke: 'springs right back' });
-    expect(soon.from).toBe('poke');
-    expect(soon.moreS).toBeGreaterThan(0);
-    expect(adviceAt(2, { type: 'poked', stepId: 'rest-2', poke: 'dent stays' }).moreS).toBe(0);
-  });
-
-  test('a trial disc refits the time constant', () => {
-    const tau = 25;
-    const disc: EventBody = {
-      ...{ type: 'sprang-back', stepId: 'rest-2', rolledMm: 250 },
-      relaxedMm: 250 * (1 - springBackAfter(1, tau)),
-    };
-    expect(adviceAt(10, disc)).toMatchObject({ from: 'disc', tauMin: expect.closeTo(tau, 6) });
-  });
-
-  test('the probe’s temperature counts: a cold dough takes longer', () => {
-    const cold = adviceAt(5, { type: 'measured', stepId: 'rest-2', what: 'dough', tempC: 13, by: 'probe' });
-    expect(cold.tempC).toBe(13);
-    expect(cold.moreS).toBeGreaterThan(adviceAt(5).moreS);
-  });
-
-  test('made longer, its window opens later', () => {
-    const { step } = resting({ type: 'extended', stepId: 'rest-2', seconds: 3600 });
-    expect(liveWindow(plan, step)?.earliestS).toBeCloseTo(3660, 6);
-    expect(liveWindow(plan, resting().step)?.earliestS).toBe(plan.today?.rests[1]?.earliestS);
-  });
 });
 
 describe('the cold chain', () => {

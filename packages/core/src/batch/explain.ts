@@ -1,4 +1,3 @@
-import { discDiameterMm } from '../portion/disc';
 import {
   type UnitSystem,
   formatLength,
@@ -7,9 +6,9 @@ import {
   formatPercent,
   formatSpan,
 } from '../quantity/formatQuantity';
-import type { BatchState } from './foldBatch';
+import { openShare } from './holdBack';
 import { planCost } from './planCost';
-import type { Plan, Step } from './planSchema';
+import type { Plan } from './planSchema';
 import { stepTitle } from './stepText';
 
 /** A figure of a plan that can be asked "why this number". A line of the sheet is `line:` and its id. */
@@ -166,10 +165,14 @@ const EXPLAIN: Record<Exclude<FigureId, `line:${string}`>, Explain> = {
     return {
       title: 'Hold back',
       value: formatMass(plan.holdBack?.massG ?? 0, line?.stepG, system),
-      equation: 'A share of the liquid is kept back and added in small steps until the dough feels right',
+      equation:
+        'The formula’s share is kept back, or what the day leaves open if that is more, and added in small steps until the dough feels right',
       inputs: [
         { label: line?.name ?? 'Liquid', value: formatMass(line?.massG ?? 0, line?.stepG, system) },
-        { label: 'Share kept back', value: formatPercent(plan.formula.method.holdBack) },
+        { label: 'The formula keeps back', value: formatPercent(plan.formula.method.holdBack) },
+        ...(plan.today
+          ? [{ label: 'The day leaves open', value: formatPercent(openShare(plan.today)) }]
+          : []),
       ],
       changes: ['Flour that drinks less needs less of it: stop when the dough is right.'],
     };
@@ -209,15 +212,16 @@ const EXPLAIN: Record<Exclude<FigureId, `line:${string}`>, Explain> = {
   },
 };
 
-function explainLine(plan: Plan, lineId: string, system: UnitSystem): Explanation {
+/** Why a line of the sheet is what it is. */
+export function explainLine(plan: Plan, lineId: string, system: UnitSystem): Explanation {
   const line = plan.sheet.find((row) => row.lineId === lineId);
   if (!line) throw new RangeError(`the plan has no line “${lineId}”`);
   return {
     title: line.name,
     value: formatMass(line.massG, line.stepG, system),
-    equation: 'Flour of the bowl × its share in the formula, rounded to the scale',
+    equation: 'Flour of the bowl × its share, rounded to the scale',
     inputs: [
-      { label: 'Share in the formula', value: formatPercent(line.fraction, 1) },
+      { label: 'Share asked for', value: formatPercent(line.fraction, 1) },
       { label: 'Flour of the bowl', value: formatMass(plan.flourG / plan.bowls, 1, system) },
       { label: 'Exact', value: formatMass(line.exactG, 0.01, system) },
       { label: 'Step of the scale', value: formatMass(line.stepG, line.stepG, 'metric') },
@@ -239,71 +243,4 @@ function explainLine(plan: Plan, lineId: string, system: UnitSystem): Explanatio
 export function explainFigure(plan: Plan, figure: FigureId, system: UnitSystem = 'metric'): Explanation {
   if (figure.startsWith('line:')) return explainLine(plan, figure.slice('line:'.length), system);
   return EXPLAIN[figure as keyof typeof EXPLAIN](plan, system);
-}
-
-/** Why a bowl asks for this much of a line now: the planned mass, and the over-pour the batch follows, if any. */
-export function explainTarget(
-  plan: Plan,
-  state: BatchState,
-  step: Step,
-  system: UnitSystem = 'metric',
-): Explanation {
-  const planned = explainLine(plan, step.lineId ?? '', system);
-  const bowl = state.bowls[(step.bowl ?? 1) - 1];
-  const line = bowl?.lines.find(({ lineId }) => lineId === step.lineId);
-  const sheet = plan.sheet.find(({ lineId }) => lineId === step.lineId);
-  if (!bowl || !line || !sheet || bowl.factor === 1) return planned;
-  return {
-    ...planned,
-    value: formatMass(line.targetG, sheet.stepG, system),
-    equation: `${planned.equation}, times the factor of the over-pour that the batch follows`,
-    inputs: [
-      ...planned.inputs,
-      { label: 'On the sheet', value: formatMass(sheet.massG, sheet.stepG, system) },
-      { label: 'The batch follows', value: `× ${bowl.factor.toFixed(3)}` },
-      ...(line.weighedG === null
-        ? []
-        : [{ label: 'In the bowl already', value: formatMass(line.weighedG, sheet.stepG, system) }]),
-    ],
-  };
-}
-
-/** Why each ball weighs this much when a real dough is divided. */
-export function explainDivision(
-  plan: Plan,
-  doughG: number,
-  pieces: number,
-  system: UnitSystem = 'metric',
-): Explanation {
-  const keptG = doughG * (1 - plan.kitchen.benchLoss);
-  return {
-    title: 'Each ball',
-    value: formatMass(keptG / pieces, 0.1, system),
-    equation: 'The dough as it is, less what the bench keeps, shared out over the pieces',
-    inputs: [
-      { label: 'Dough', value: formatMass(doughG, plan.kitchen.benchStepG, system) },
-      { label: 'Lost on the bench', value: formatPercent(plan.kitchen.benchLoss, 1) },
-      { label: 'Left for balls', value: formatMass(keptG, 1, system) },
-      { label: 'Pieces', value: `${pieces}` },
-      { label: 'Planned ball', value: formatMass(plan.ballG, 0.1, system) },
-    ],
-    changes: ['One piece more makes each ball lighter; keep the ball weight and the count follows.'],
-  };
-}
-
-/** Why the disc is rolled this wide: the ball as it was cut, the thickness, and what springs back. */
-export function explainRolling(plan: Plan, ballG: number, system: UnitSystem = 'metric'): Explanation {
-  const { thicknessMm } = plan.rolled;
-  return {
-    title: 'Rolled diameter',
-    value: formatLength(discDiameterMm(ballG, thicknessMm, plan.doughDensityGMl), system),
-    equation: 'Ball weight = dough density × area × thickness, solved for the diameter as rolled',
-    inputs: [
-      { label: 'Ball', value: formatMass(ballG, 0.1, system) },
-      { label: 'Rolled thickness', value: formatLength(thicknessMm, system) },
-      { label: 'Dough density, from its composition', value: `${plan.doughDensityGMl.toFixed(3)} g/ml` },
-      { label: 'Springs back by', value: formatPercent(plan.formula.product.springBack, 1) },
-    ],
-    changes: ['If it springs back more than this, rest longer; rolling harder only makes it uneven.'],
-  };
 }

@@ -160,11 +160,14 @@ export const explainRest = (advice: RestAdvice, units: UnitSystem = 'metric'): E
     's(t) = s∞ + (s₀ − s∞) e^(−t/τ), solved for the time at which a disc springs back no more than wanted',
   inputs: [
     { label: 'Rests on', value: FROM_WORDS[advice.from] },
-    { label: 'Rest that counts so far', value: formatSpan(advice.ageMin * 60) },
+    { label: 'This rest so far', value: formatSpan(advice.restedMin * 60) },
     { label: 'Time constant τ', value: `${advice.tauMin.toFixed(0)} min` },
     { label: 'Dough', value: formatTemp(advice.tempC, units) },
     { label: 'A disc rolled now springs back', value: formatPercent(advice.springBackNow) },
     { label: 'Wanted', value: formatPercent(advice.wanted) },
+    ...(advice.coldS > 0
+      ? [{ label: 'Until its centre is warm enough', value: formatSpan(advice.coldS) }]
+      : []),
   ],
   changes: ['Poke a ball, or roll one disc and measure it twice: what you see outweighs the law.'],
 });

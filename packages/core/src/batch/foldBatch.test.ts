@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { eventId, eventsOf, kitchen, request } from '../test/examples';
 import type { EventBody } from './eventSchema';
-import { explainDivision, explainRolling, explainTarget } from './explain';
+import { explainDivision, explainRolling, explainTarget } from './explainBench';
 import { foldBatch } from './foldBatch';
 import { checkWeight, fractionIfKept, offerRescale } from './overPour';
 import { planBatch } from './planBatch';

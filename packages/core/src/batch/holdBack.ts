@@ -1,9 +1,13 @@
 import type { Formula, ResolvedLine } from '../formula/formulaSchema';
 import { sumG } from '../quantity/roundToStep';
-import type { Plan, SheetLine } from './planSchema';
+import type { Plan, SheetLine, Today } from './planSchema';
 
 /** Shares kept back to be added by feel, where the formula does not say. */
 const FLOUR_BACK_SHARE = 0.1;
+
+/** Share of the liquid that a day leaves open: from the least that is right to what is expected. */
+export const openShare = ({ hydration }: Pick<Today, 'hydration'>): number =>
+  1 - hydration.low / hydration.today;
 
 interface Held {
   holdBack: Plan['holdBack'];
@@ -18,12 +22,12 @@ export function keepBack(
   { method }: Formula,
   rows: SheetLine[],
   liquid: ResolvedLine | null,
-  openShare: number,
+  dayLeavesOpen: number,
 ): Held {
   const flourBack = method.school === 'flour-back';
   const share = flourBack
     ? method.holdBack || FLOUR_BACK_SHARE
-    : method.holdBack && Math.max(method.holdBack, openShare);
+    : method.holdBack && Math.max(method.holdBack, dayLeavesOpen);
   const heldOf = (row: SheetLine): number => {
     const follows = flourBack ? row.kind === 'flour' : row.lineId === liquid?.id;
     return follows ? sumG([Math.round((row.massG * share) / row.stepG) * row.stepG]) : 0;

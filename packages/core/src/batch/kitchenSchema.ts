@@ -91,3 +91,7 @@ export function kitchenWith(
   if (!mixer) return { kitchen, mixer };
   return { kitchen: { ...kitchen, bowlCapacityG: mixer.maxG, bowlMinimumG: mixer.minG }, mixer };
 }
+
+/** Share of the dough that ends up in balls: (1 − bowl loss)(1 − bench loss). */
+export const keptShare = (kitchen: Pick<Kitchen, 'bowlLoss' | 'benchLoss'>): number =>
+  (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss);

@@ -9,7 +9,7 @@ export interface MixPart {
   title: string;
   text: string;
   /** A hazard, shown in place. */
-  caution?: { lead: string; text: string };
+  caution?: { lead: string; text: string } | undefined;
   /** Additions by feel happen here; a wait runs by the clock; a temperature may be taken. */
   kind: 'do' | 'add' | 'wait';
   waitS?: number;
@@ -21,6 +21,8 @@ type Words = (plan: Plan, units: UnitSystem) => MixPart[];
 
 /** Fat temperatures that the schools work with (trade practice). */
 const FAT_C = { rubbed: [8, 16], creamed: [18, 22], melted: [40, 50] } as const;
+/** Above these a liquid is hot to the hand, and scalds it. */
+const WARM_C = 43;
 const SCALD_C = 50;
 
 const range = ([from, to]: readonly [number, number], units: UnitSystem) =>
@@ -39,15 +41,21 @@ const liquidC = (plan: Plan): number => plan.today?.liquid?.tempC ?? plan.formul
 const saltWords = ({ formula: { method } }: Plan): string =>
   method.saltIn === 'water' ? 'Dissolve the salt in the liquid first.' : 'Salt goes into the flour.';
 
-const scald = (plan: Plan, units: UnitSystem): Pick<MixPart, 'caution'> =>
-  liquidC(plan) > SCALD_C
-    ? {
-        caution: {
-          lead: `${formatTemp(liquidC(plan), units)}.`,
-          text: 'It scalds: pour away from you, stir with the spoon.',
-        },
-      }
-    : {};
+/** What to heed of a liquid at a temperature; null where it is harmless. */
+export function heatCaution(tempC: number, units: UnitSystem): MixPart['caution'] | null {
+  const lead = `${formatTemp(tempC, units)}.`;
+  if (tempC >= SCALD_C) return { lead, text: 'It scalds: pour away from you, stir with the spoon.' };
+  if (tempC >= WARM_C) return { lead, text: 'Hot tap water: test it on the wrist before hands go in.' };
+  return null;
+}
+
+const heeding = (plan: Plan, units: UnitSystem): Pick<MixPart, 'caution'> => {
+  const caution = heatCaution(liquidC(plan), units);
+  return caution ? { caution } : {};
+};
+
+/** Names of ingredients are in small letters; a sentence begins with a large one. */
+const sentence = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
 
 const dry: Words = (plan) => [
   {
@@ -65,7 +73,7 @@ const wet: Words = (plan, units) => [
     probe: 'liquid',
     title: 'First of the liquid',
     text: `Pour in ${liquidName(plan)} at ${formatTemp(liquidC(plan), units)} and turn until no dry flour is left.`,
-    ...scald(plan, units),
+    ...heeding(plan, units),
   },
 ];
 
@@ -127,7 +135,7 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
         kind: 'do',
         title: 'Start wet',
         text: `All of ${liquidName(plan)}${fatName(plan) ? `, ${fatName(plan)}` : ''} and the salt, then the first of the flour: a loose batter.`,
-        ...scald(plan, units),
+        ...heeding(plan, units),
       },
     ],
     (plan, units) => [
@@ -220,7 +228,7 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
         probe: 'liquid',
         title: 'Fold in, do not beat',
         text: `${liquidName(plan)}${fatName(plan) ? ` and ${fatName(plan)}` : ''} in at once. The leavener starts now: work on without a pause.`,
-        ...scald(plan, units),
+        ...heeding(plan, units),
       },
     ],
     byFeel,
@@ -229,4 +237,6 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
 
 /** The parts of mixing in the order of the formula's school, with the day's temperatures. */
 export const mixGuide = (plan: Plan, units: UnitSystem = 'metric'): MixPart[] =>
-  SCHOOLS[plan.formula.method.school].flatMap((words) => words(plan, units));
+  SCHOOLS[plan.formula.method.school].flatMap((words) =>
+    words(plan, units).map((part) => ({ ...part, text: sentence(part.text) })),
+  );

@@ -2,7 +2,7 @@ import { bakersFractions } from '../formula/percentages';
 import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import { type BatchState, inBowlG, startG, weighingToleranceG } from './foldBatch';
-import { keptShare } from './amounts';
+import { keptShare } from './kitchenSchema';
 import type { Plan, SheetLine, Step } from './planSchema';
 
 /** How a weight compares with its target. */

@@ -1,5 +1,8 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
 
+/** A kitchen's fridge, for what comes out of it and what rests in it (assumption). */
+export const FRIDGE_C = 4;
+
 /** Drier than this it keeps on a shelf, as milk powder does. */
 const KEEPS_BELOW_WATER = 0.3;
 

@@ -9,10 +9,10 @@ import { doughDensity } from '../portion/doughDensity';
 import { InputError } from '../problem';
 import { formatMass, formatPercent } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
-import { amountsFor, keptShare } from './amounts';
+import { amountsFor } from './amounts';
 import type { Conditions } from './conditionsSchema';
-import { keepBack } from './holdBack';
-import { type Kitchen, kitchenWith } from './kitchenSchema';
+import { keepBack, openShare } from './holdBack';
+import { type Kitchen, keptShare, kitchenWith } from './kitchenSchema';
 import type { PlanRequest } from './planRequestSchema';
 import { PLAN_FORMAT, type Plan, type SheetLine } from './planSchema';
 import { planSteps } from './planSteps';
@@ -123,8 +123,12 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
       `The flour of one bowl is less than the scale's step of ${formatMass(kitchen.benchStepG, kitchen.benchStepG)}; use a finer scale or make more.`,
     );
   }
-  const openShare = hydration ? 1 - hydration.hydration.low / hydration.hydration.today : 0;
-  const { holdBack, sheet } = keepBack(formula, rows, wettestLine(lines), openShare);
+  const { holdBack, sheet } = keepBack(
+    formula,
+    rows,
+    wettestLine(lines),
+    hydration ? openShare(hydration) : 0,
+  );
   const doughG = sumG([bowlG * bowls]);
   const foods = new Map(lines.map((line) => [line.id, line.food]));
   const parts = sheet.flatMap((row) => {

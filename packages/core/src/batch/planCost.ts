@@ -1,4 +1,5 @@
 import { type FormulaCost, costOf } from '../formula/cost';
+import { keptShare } from './kitchenSchema';
 import type { Plan } from './planSchema';
 
 /** What a planned batch costs, from the pack prices that were in force when it was planned. */
@@ -8,7 +9,6 @@ export function planCost({ sheet, ingredients, flourG, ballG, pieces, bowls, kit
     const food = foods.get(ingredient);
     return food ? [{ id: lineId, fraction: (massG * bowls) / flourG, food }] : [];
   });
-  const kept = (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss);
-  const cost = costOf(lines, { flourG, ballG, kept });
+  const cost = costOf(lines, { flourG, ballG, kept: keptShare(kitchen) });
   return { ...cost, pieces, perPiece: cost.perBatch / pieces };
 }

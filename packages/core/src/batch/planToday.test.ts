@@ -196,8 +196,10 @@ describe('the day’s temperatures', () => {
   test('what cannot be reached is said, with what can', () => {
     const { liquid, doughC } = todayOf({ doughC: 60, flourC: -10 });
     expect(liquid).toMatchObject({ reachable: false, ice: null });
-    expect(liquid?.bestDoughC).toBe(doughC);
-    expect(doughC).toBeLessThan(60);
+    expect(liquid?.tempC).toBe(100);
+    expect(liquid?.bestDoughC).toBeLessThan(60);
+    // It is kneaded once hands can bear it.
+    expect(doughC).toBe(45);
     const hot = { doughC: 12, flourC: 30, airC: 34 };
     expect(todayOf(hot).liquid?.ice?.iceG).toBeGreaterThan(0);
     const milk = formula.lines.map((line) =>

@@ -2,7 +2,7 @@ import { doughTotals } from '../formula/percentages';
 import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
 import { type BatchState, type StepState, inBowlG } from './foldBatch';
-import { keptShare } from './amounts';
+import { keptShare } from './kitchenSchema';
 import type { Plan } from './planSchema';
 import type { BatchRecord } from './recordSchema';
 import { liveWindow, stepTitle } from './stepText';

@@ -28,7 +28,7 @@ export function todayOf(
   const { today, low, high } = hydration.hydration;
   const rests = restsToday({
     ...{ formula, lines, kitchen, totals, ballG },
-    doughC: Math.min(warmth.doughC, warmth.cooling?.toC ?? warmth.doughC),
+    doughC: warmth.doughC,
     airC: conditions.airC,
     beforeS: planSteps(formula, sheet, bowls, plan.pieces)
       .filter(({ kind }) => kind === 'mix' || kind === 'knead')

@@ -10,6 +10,7 @@ import {
 import type { Formula, ResolvedLine } from '../formula/formulaSchema';
 import type { Conditions } from './conditionsSchema';
 import type { Mixer } from './kitchenSchema';
+import { FRIDGE_C } from './perishable';
 import type { SheetLine, Today } from './planSchema';
 
 export interface HeatSetting {
@@ -27,8 +28,8 @@ export type TodaysHeat = Pick<Today, 'doughC' | 'frictionC' | 'cooling'> & {
   liquid: Pick<NonNullable<Today['liquid']>, 'tempC' | 'reachable' | 'ice' | 'bestDoughC' | 'flourC'>;
 };
 
-/** Milk, yogurt and egg come from the fridge (assumption). */
-const FRIDGE_C = 5;
+/** Boiling and freezing bound what a liquid can be brought to. */
+const LIQUID_C = { coldest: 0, hottest: 100 } as const;
 /** Opening of a bowl that nobody measured (assumption). */
 const USUAL_OPENING_MM = 400;
 /** Hot dough spread this thick on the bench cools quickest. */
@@ -102,28 +103,25 @@ export function heatToday(setting: HeatSetting): TodaysHeat {
           comesAtC: conditions.liquidC,
           isWater: liquidLine?.food.kind === 'water',
         });
-  const doughC =
+  const tempC = Math.min(LIQUID_C.hottest, Math.max(LIQUID_C.coldest, answer.liquidC));
+  const all = [...dry, ...liquidAt(tempC)];
+  // Boiling water meets the flour before any kneading warms it.
+  const cooling = coolingOf(mixedTemperature(all, hydrationKJ), conditions.airC, all, mixer, doughDensityGMl);
+  const mixedC =
     conditions.doughC !== undefined && liquid
       ? (answer.bestDoughC ?? conditions.doughC)
-      : mixedTemperature([...dry, ...liquidAt(asWritten)], extraKJ);
-  // Boiling water meets the flour before any kneading warms it.
-  const scaldedC = mixedTemperature([...dry, ...liquidAt(answer.liquidC)], hydrationKJ);
+      : mixedTemperature(all, extraKJ);
   return {
     liquid: {
-      tempC: answer.liquidC,
+      tempC,
       reachable: answer.reachable,
       ice: answer.ice,
       bestDoughC: answer.bestDoughC,
       flourC: answer.dryC,
     },
-    doughC,
+    // Scalded dough is kneaded once it has cooled.
+    doughC: cooling ? Math.min(mixedC, cooling.toC + frictionC) : mixedC,
     frictionC,
-    cooling: coolingOf(
-      scaldedC,
-      conditions.airC,
-      [...dry, ...liquidAt(answer.liquidC)],
-      mixer,
-      doughDensityGMl,
-    ),
+    cooling,
   };
 }

@@ -7,6 +7,8 @@
 const DOUGH = { k: 0.4, rho: 1150, c: 2800 } as const;
 const TO_AIR_W_M2K = 10;
 const TERMS = 40;
+/** e to this power below zero cannot be seen in any digit. */
+const NEGLIGIBLE = 40;
 
 const radiusM = (massG: number): number => ((3 * (massG / 1000 / DOUGH.rho)) / (4 * Math.PI)) ** (1 / 3);
 
@@ -42,7 +44,13 @@ export function warmingBall(massG: number, startC: number, airC: number): Warmin
   });
   const at = (of: 'centre' | 'mean') => (seconds: number) => {
     if (seconds <= 0) return startC;
-    const left = terms.reduce((sum, term) => sum + term[of] * Math.exp(-term.z2 * fourierPerS * seconds), 0);
+    let left = 0;
+    for (const term of terms) {
+      const decay = term.z2 * fourierPerS * seconds;
+      // The terms die away one after the other; what follows is smaller still.
+      if (decay > NEGLIGIBLE) break;
+      left += term[of] * Math.exp(-decay);
+    }
     return airC + (startC - airC) * left;
   };
   return { centreC: at('centre'), meanC: at('mean') };

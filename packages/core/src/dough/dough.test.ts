@@ -12,7 +12,6 @@ import {
   learnLotOffset,
   minutesToAge,
   mixedTemperature,
-  moreRest,
   newLotOffset,
   nextBatchReach,
   relaxationFromDisc,
@@ -264,11 +263,6 @@ describe('spring-back', () => {
     const relaxedMm = 300 * (1 - springBackAfter(20, 17));
     expect(relaxationFromDisc(300, relaxedMm, 20)).toBeCloseTo(17, 6);
     expect(relaxationFromDisc(300, 299, 20)).toBe(2);
-  });
-
-  test('more rest is what is still missing', () => {
-    expect(moreRest(springBackAfter(10, 12), 0.06, 12)).toBeCloseTo(restFor(0.06, 12) - 10, 9);
-    expect(moreRest(0.05, 0.06, 12)).toBe(0);
   });
 });
 

@@ -54,6 +54,9 @@ export function learnLotOffset(observedPoints: readonly number[], kitchenMeanPoi
   };
 }
 
+/** Points on either side of the mean within which the lot's own offset lies nine times in ten. */
+export const offsetReach = ({ sdPoints }: Pick<LotOffset, 'sdPoints'>): number => Z_90 * sdPoints;
+
 /** Points on either side of the mean within which the next batch of the lot falls nine times in ten. */
 export const nextBatchReach = ({ sdPoints, noisePoints }: LotOffset): number =>
   Z_90 * Math.hypot(sdPoints, noisePoints);

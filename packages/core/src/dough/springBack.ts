@@ -57,31 +57,40 @@ export function relaxationFromDisc(rolledMm: number, relaxedMm: number, restMin:
 export const POKES = { 'springs right back': 0.14, 'fills slowly': 0.09, 'dent stays': 0.05 } as const;
 export type Poke = keyof typeof POKES;
 
-/** More rest, in minutes, for a dough whose spring-back is known: τ ln((s − s∞)/(s_wanted − s∞)). */
-export function moreRest(springBack: number, wanted: number, tauMin: number): number {
-  if (springBack <= wanted) return 0;
-  if (wanted <= SPRING_BACK.rested) return Infinity;
-  return tauMin * Math.log((springBack - SPRING_BACK.rested) / (wanted - SPRING_BACK.rested));
-}
+/** Step and end of the sums over time below, minutes. */
+const SUM_MIN = { step: 0.5, longest: 24 * 60 } as const;
 
-/** Step and end of the search below, minutes. */
-const SEARCH_MIN = { step: 0.5, longest: 24 * 60 } as const;
+/** What makes a dough relax sooner or later, besides its temperature. */
+export type RelaxingKind = Omit<Relaxing, 'tempC'>;
 
 /**
- * Minutes until a dough whose temperature changes has relaxed by so many time constants: its age grows by dt/τ(T).
- * Infinity where a day is not enough. `restFor(s, 1)` is the age for a spring-back.
+ * Time constants that a dough goes through in some minutes: its age grows by dt/τ(T).
  * @param tempAtMin temperature at a minute of the rest
+ */
+export function ageAfter(minutes: number, kind: RelaxingKind, tempAtMin: (minute: number) => number): number {
+  let age = 0;
+  for (let from = 0; from < minutes; from += SUM_MIN.step) {
+    const step = Math.min(SUM_MIN.step, minutes - from);
+    age += step / relaxationMin({ ...kind, tempC: tempAtMin(from + step / 2) });
+  }
+  return age;
+}
+
+/**
+ * Minutes until a dough has relaxed by so many time constants, the inverse of `ageAfter`; 0 for none or fewer, Infinity where
+ * a day is not enough. `restFor(s, 1)` is the age for a spring-back.
  */
 export function minutesToAge(
   ages: number,
-  kind: Omit<Relaxing, 'tempC'>,
+  kind: RelaxingKind,
   tempAtMin: (minute: number) => number,
 ): number {
-  const { step, longest } = SEARCH_MIN;
-  let age = 0;
-  for (let minute = 0; minute <= longest; minute += step) {
-    if (age >= ages) return minute;
-    age += step / relaxationMin({ ...kind, tempC: tempAtMin(minute + step / 2) });
+  let left = ages;
+  for (let from = 0; from <= SUM_MIN.longest; from += SUM_MIN.step) {
+    if (left <= 0) return from;
+    const gain = SUM_MIN.step / relaxationMin({ ...kind, tempC: tempAtMin(from + SUM_MIN.step / 2) });
+    if (gain >= left) return from + SUM_MIN.step * (left / gain);
+    left -= gain;
   }
   return Infinity;
 }

@@ -1,4 +1,4 @@
-import type { Kitchen } from '../batch/kitchenSchema';
+import { type Kitchen, keptShare } from '../batch/kitchenSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { type Disc, discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
@@ -50,7 +50,7 @@ export function formulaFacts(
   const relaxed = { thicknessMm, diameterMm: discDiameterMm(ballG, thicknessMm, densityGMl) };
   const totals = doughTotals(parts);
   const flourG = formula.flourG ?? DEFAULT_FLOUR_G;
-  const kept = kitchen ? (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss) : USUAL_KEPT;
+  const kept = kitchen ? keptShare(kitchen) : USUAL_KEPT;
   return {
     lines,
     totals,

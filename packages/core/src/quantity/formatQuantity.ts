@@ -10,7 +10,7 @@ const number = (value: number, decimals: number): string =>
   value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
 
 const GRAMS_PER_OUNCE = convert(1, 'oz').to('g');
-const MM_PER_INCH = convert(1, 'inch').to('mm');
+export const MM_PER_INCH = convert(1, 'inch').to('mm');
 const OUNCES_PER_POUND = 16;
 
 /** A mass split into its figure and its unit, so that a screen can set them in two sizes. */
@@ -36,12 +36,17 @@ export function lengthFigure(mm: number, system: UnitSystem = 'metric'): Figure 
   return { value: number(inches, inches < 1 ? 3 : 1), unit: 'in' };
 }
 
+/** A temperature as a person reads it, and back. */
+export const readTemp = (tempC: number, system: UnitSystem): number =>
+  system === 'metric' ? tempC : convert(tempC, 'celsius').to('fahrenheit');
+export const typedTempC = (typed: number, system: UnitSystem): number =>
+  system === 'metric' ? typed : convert(typed, 'fahrenheit').to('celsius');
+
 /** A temperature to the degree: 228 °C or 442 °F. */
-export function tempFigure(tempC: number, system: UnitSystem = 'metric'): Figure {
-  return system === 'metric'
-    ? { value: number(tempC, 0), unit: '°C' }
-    : { value: number(convert(tempC, 'celsius').to('fahrenheit'), 0), unit: '°F' };
-}
+export const tempFigure = (tempC: number, system: UnitSystem = 'metric'): Figure => ({
+  value: number(readTemp(tempC, system), 0),
+  unit: system === 'metric' ? '°C' : '°F',
+});
 
 /** Joins a figure and its unit with a no-break space. */
 export const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.unit}`;

@@ -1,4 +1,4 @@
-import type { Kitchen } from '../batch/kitchenSchema';
+import { type Kitchen, keptShare } from '../batch/kitchenSchema';
 import { freeId, slugOf } from '../formula/slug';
 import {
   FORMULA_FORMAT,
@@ -118,7 +118,7 @@ export function listFormula(
     ];
   });
   const doughG = list.lines.reduce((sum, line) => sum + (line.mass?.typical ?? 0), 0);
-  const kept = kitchen ? (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss) : START.kept;
+  const kept = kitchen ? keptShare(kitchen) : START.kept;
   const ballG = list.pieces
     ? Math.min(MOST_BALL_G, Math.max(LEAST_BALL_G, Math.round((doughG * kept) / list.pieces)))
     : START.ballG;

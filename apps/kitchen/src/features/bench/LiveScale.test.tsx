@@ -40,6 +40,16 @@ test('before the scale says anything the line can be confirmed by hand', () => {
   expect(acts).toMatchObject([{ type: 'weighed', massG: targetG, by: 'hand' }]);
 });
 
+test('water beyond the start is of what is kept back, and too much only above all of it', () => {
+  const water = plan.sheet.find(({ lineId }) => lineId === 'water');
+  const { live } = liveBatch({ type: 'weighed', stepId: 'weigh-1-flour', massG: targetG });
+  draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
+  shows((water?.startG ?? 0) + 20);
+  expect(state()).toContain('right, with 20\u00a0g of what is kept back');
+  shows((water?.massG ?? 0) + 30);
+  expect(state()).toContain('30\u00a0g too much');
+});
+
 test('shows how much is to go, when it is right, and when it is too much', () => {
   weighing();
   shows(targetG - 100, { steady: false });

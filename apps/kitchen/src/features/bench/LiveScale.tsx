@@ -1,4 +1,4 @@
-import { type ReadingOf, pourOf } from '@kettle-scale/core';
+import type { ReadingOf, WeighCheck } from '@kettle-scale/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
@@ -31,32 +31,36 @@ const styles = StyleSheet.create({
 
 interface LiveScaleProps {
   reading: ReadingOf<'scale'>;
+  /** Of the line with what is on the scale. */
+  check: WeighCheck;
   targetG: number;
-  toleranceG: number;
   stepG: number;
   tone: 'ink' | 'water';
   onTare: () => void;
 }
 
-const WORDS = { below: 'to go', 'in band': 'right', above: 'too much' } as const;
+const TONE = { short: 'soot', right: 'sage', over: 'plum' } as const;
 
 /** The weight as it comes, against its target and the band that is right. */
-export function LiveScale({ reading, targetG, toleranceG, stepG, tone, onTare }: LiveScaleProps) {
+export function LiveScale({ reading, check, targetG, stepG, tone, onTare }: LiveScaleProps) {
   const colours = useColours();
   const format = useFormat();
   const stepWidth = useStepWidth();
   const { width, onLayout } = useStripWidth();
-  const pour = pourOf(reading.massG, targetG, toleranceG);
+  const { verdict, toleranceG, heldInG } = check;
   const figure = format.massFigure(reading.massG, stepG);
   const x = (g: number) => (Math.max(0, g) / (targetG * (1 + HEADROOM))) * width;
   const needle = Math.min(width - 2, x(reading.massG));
   const band = Math.max(LEAST_BAND_PX, x(targetG + toleranceG) - x(targetG - toleranceG));
-  const fill =
-    pour.state === 'above' ? colours.plum : pour.state === 'in band' ? colours.sage : colours.water;
-  const off = format.mass(Math.abs(pour.offG), stepG);
+  const off = format.mass(Math.abs(check.offG), stepG);
+  const words = {
+    short: `${off} to go`,
+    right: heldInG > toleranceG ? `right, with ${format.mass(heldInG, stepG)} of what is kept back` : 'right',
+    over: `${off} too much`,
+  };
   const state = reading.overload
     ? 'Overloaded: take something off'
-    : `${pour.state === 'in band' ? WORDS[pour.state] : `${off} ${WORDS[pour.state]}`}${reading.steady ? ', steady' : ''}`;
+    : `${words[verdict]}${reading.steady ? ', steady' : ''}`;
   return (
     <View style={styles.stack}>
       <Label>{`On the scale, ${format.mass(targetG, stepG)} ± ${format.mass(toleranceG, stepG)} wanted`}</Label>
@@ -64,7 +68,7 @@ export function LiveScale({ reading, targetG, toleranceG, stepG, tone, onTare }:
         value={figure.value}
         unit={figure.unit}
         width={stepWidth}
-        tone={pour.state === 'in band' ? 'sage' : pour.state === 'above' ? 'plum' : tone}
+        tone={verdict === 'short' ? tone : TONE[verdict]}
       />
       <View style={styles.strip} onLayout={onLayout} aria-hidden>
         {width > 0 ? (
@@ -78,7 +82,13 @@ export function LiveScale({ reading, targetG, toleranceG, stepG, tone, onTare }:
               stroke={colours.ink}
               strokeWidth={2}
             />
-            <Rect x={0} y={BAR.top + 3} width={Math.min(needle, width)} height={BAR.height - 6} fill={fill} />
+            <Rect
+              x={0}
+              y={BAR.top + 3}
+              width={Math.max(0, needle)}
+              height={BAR.height - 6}
+              fill={verdict === 'short' ? colours.water : colours[TONE[verdict]]}
+            />
             <Rect
               x={x(targetG) - band / 2}
               y={BAR.top - 6}
@@ -97,13 +107,7 @@ export function LiveScale({ reading, targetG, toleranceG, stepG, tone, onTare }:
       </View>
       <View style={styles.state}>
         <View role="status" style={styles.words}>
-          <Strong
-            tone={
-              reading.overload || pour.state === 'above' ? 'plum' : pour.state === 'in band' ? 'sage' : 'soot'
-            }
-          >
-            {state}
-          </Strong>
+          <Strong tone={reading.overload ? 'plum' : TONE[verdict]}>{state}</Strong>
         </View>
         <Action label="Tare" onPress={onTare} />
       </View>

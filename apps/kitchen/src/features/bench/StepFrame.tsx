@@ -84,7 +84,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
               <Action label="I see" onPress={kitchenQueue.dismissRefusal} />
             </View>
           ) : null}
-          {alarm?.ringing ? <AlarmBar words={alarm.words} onQuiet={alarm.quiet} /> : null}
+          {alarm?.ringing ? <AlarmBar words={alarm.words} onAct={alarm.quiet} /> : null}
           <ActionRow
             actions={[
               ...others,

@@ -24,7 +24,7 @@ const styles = StyleSheet.create({
   side: { gap: SPACE.s },
 });
 
-/** The plate and what happens on it: any number of sides, press, butter, a wet face, a flame to finish. */
+/** The plate and what happens on it: as many sides as it takes, press, butter, a wet face, a flame to finish. */
 export function GriddleTab() {
   const { draft, edit } = useEditing();
   const { bake } = draft;

@@ -1,4 +1,4 @@
-import type { Kitchen, LotState } from '@kettle-scale/core';
+import { type Kitchen, type LotState, readTemp, typedTempC } from '@kettle-scale/core';
 import { conditionsSchema } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -38,16 +38,12 @@ const styles = StyleSheet.create({
   cell: { flexGrow: 1, flexBasis: 150 },
 });
 
-const toF = (c: number) => (c * 9) / 5 + 32;
-const toC = (f: number) => ((f - 32) * 5) / 9;
-
 function DayField({ field, label, kind, optional = false }: FieldSpec) {
   const { units } = useFormat();
   const { day, change, clear } = useDay();
   const [error, setError] = useState<string>();
-  const us = units === 'us';
   const stored = day[field];
-  const shown = stored === undefined ? '' : kind === 'percent' ? stored * PERCENT : us ? toF(stored) : stored;
+  const shown = stored === undefined ? '' : kind === 'percent' ? stored * PERCENT : readTemp(stored, units);
   const typed = (text: string) => {
     if (optional && text.trim() === '') {
       setError(undefined);
@@ -55,7 +51,7 @@ function DayField({ field, label, kind, optional = false }: FieldSpec) {
       return;
     }
     const number = numberTyped(text);
-    const value = kind === 'percent' ? number / PERCENT : us ? toC(number) : number;
+    const value = kind === 'percent' ? number / PERCENT : typedTempC(number, units);
     const checked = conditionsSchema.shape[field].safeParse(value);
     setError(checked.success ? undefined : checked.error.issues[0]?.message);
     if (checked.success && checked.data !== undefined) {
@@ -70,7 +66,7 @@ function DayField({ field, label, kind, optional = false }: FieldSpec) {
       labelled
       name={`day-${field}`}
       label={optional ? `${label}, if known` : label}
-      unit={kind === 'percent' ? '%' : us ? '°F' : '°C'}
+      unit={kind === 'percent' ? '%' : units === 'us' ? '°F' : '°C'}
       value={shown === '' ? '' : String(Number(shown.toFixed(1)))}
       onText={typed}
       error={error}

@@ -48,11 +48,7 @@ export function TodayTicket({ plan, onWhy }: { plan: Plan; onWhy: (figure: Today
           <Ask onPress={() => onWhy('liquidTemp')}>
             <Leader
               name={`${name} at`}
-              value={
-                liquid.ice && !liquid.reachable
-                  ? 'with ice'
-                  : format.temp(Math.min(100, Math.max(0, liquid.tempC)))
-              }
+              value={liquid.ice && !liquid.reachable ? 'with ice' : format.temp(liquid.tempC)}
               tone={liquid.reachable || liquid.ice ? 'water' : 'plum'}
             />
           </Ask>

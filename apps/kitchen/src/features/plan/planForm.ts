@@ -2,6 +2,7 @@ import {
   type Need,
   type Unit,
   type UnitSystem,
+  MM_PER_INCH,
   lengthFigure,
   massFigure,
   parseQuantity,
@@ -28,7 +29,6 @@ export type NeedField = Exclude<keyof NeedText, 'by' | 'stock'>;
 export type NeedAddress = Partial<Record<NeedField | 'by' | 'stock' | 'lot', string>>;
 export type NeedErrors = Partial<Record<keyof NeedText, string>>;
 
-const MM_PER_INCH = 25.4;
 const MASS_FIELDS: ReadonlySet<NeedField> = new Set(['ball', 'flour', 'dough']);
 
 /** A bare number in a weight field is in the unit this person reads. */

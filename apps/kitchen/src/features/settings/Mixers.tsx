@@ -1,4 +1,12 @@
-import { type Kitchen, type Mixer, kitchenSchema, freeId, mixerSchema, slugOf } from '@kettle-scale/core';
+import {
+  DEFAULT_COLD_LIMIT_H,
+  type Kitchen,
+  type Mixer,
+  kitchenSchema,
+  freeId,
+  mixerSchema,
+  slugOf,
+} from '@kettle-scale/core';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../data/queries';
@@ -11,8 +19,6 @@ import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 import { WordField } from '../../ui/WordField';
-
-const DEFAULT_COLD_LIMIT_H = 4;
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },

@@ -1,7 +1,6 @@
 import type { BatchSummary } from '@kettle-scale/core';
 import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useEffectEvent, useState } from 'react';
-import { View } from 'react-native';
 import { useRunning } from '../../data/queries';
 import { AlarmBar } from '../../ui/AlarmBar';
 import { useAlarms } from '../../ui/useAlarm';
@@ -58,9 +57,5 @@ function Watch({ running }: { running: readonly BatchSummary[] }) {
     quiet();
     router.push(`/bench/${alarm.batchId}`);
   };
-  return (
-    <View>
-      <AlarmBar words={alarm.words} onQuiet={open} />
-    </View>
-  );
+  return <AlarmBar words={alarm.words} act="Open" onAct={open} />;
 }

@@ -1,4 +1,4 @@
-import type { LotOffset } from '@kettle-scale/core/dough';
+import { type LotOffset, offsetReach } from '@kettle-scale/core/dough';
 import type { LotUse } from '@kettle-scale/core';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
@@ -12,8 +12,6 @@ const MIDDLE = 26;
 const EDGE_POINTS = 5;
 const DOT = 6;
 const TEXT_PX = 14;
-/** Share of a normal belief within ± this many deviations is 90 %. */
-const Z_90 = 1.6449;
 
 const signed = (points: number): string => `${points >= 0 ? '+' : '−'}${Math.abs(points).toFixed(1)}`;
 
@@ -21,8 +19,8 @@ const signed = (points: number): string => `${points >= 0 ? '+' : '−'}${Math.a
 export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: readonly LotUse[] }) {
   const colours = useColours();
   const { width, onLayout } = useStripWidth();
-  const { meanPoints, sdPoints, batches } = offset;
-  const reach = Z_90 * sdPoints;
+  const { meanPoints, batches } = offset;
+  const reach = offsetReach(offset);
   const seen = uses.flatMap(({ points }) => (points === null ? [] : [points]));
   const edge = Math.max(EDGE_POINTS, ...seen.map(Math.abs), Math.abs(meanPoints) + reach);
   const x = (points: number) => ((points + edge) / (2 * edge)) * (width - 2 * DOT) + DOT;

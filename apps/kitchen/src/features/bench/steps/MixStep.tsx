@@ -95,14 +95,6 @@ function ByFeel({ live, now, part }: PartProps) {
         />
       ) : null}
       <Strong>{`${format.mass(dough.heldLeftG, line.stepG)} kept back still to hand`}</Strong>
-      {flourBack || part.id === 'top-ups' ? (
-        <DoughTicket
-          dough={dough}
-          onTopUp={(lineId, massG) =>
-            act({ type: 'added', stepId: now.step.id, lineId, massG, why: 'top-up' })
-          }
-        />
-      ) : null}
     </>
   );
 }
@@ -167,8 +159,12 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
           ) : null}
           <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body>
           {part.caution ? <Caution {...part.caution} /> : null}
-          {running && (part.kind === 'add' || part.id === 'top-ups') ? (
-            <ByFeel live={live} now={now} part={part} />
+          {running && part.kind === 'add' ? <ByFeel live={live} now={now} part={part} /> : null}
+          {running && dough && plan.formula.method.school === 'flour-back' ? (
+            <DoughTicket
+              dough={dough}
+              onTopUp={(lineId, massG) => act({ type: 'added', stepId, lineId, massG, why: 'top-up' })}
+            />
           ) : null}
           {running && (part.probe || part.kind === 'wait') ? (
             <ProbeButton

@@ -1,5 +1,5 @@
 import { POKES, type Poke } from '@kettle-scale/core/dough';
-import { type StepState, formatClockTime, formatPercent, formatSpan } from '@kettle-scale/core';
+import { type StepState, formatClockTime, MM_PER_INCH, formatPercent, formatSpan } from '@kettle-scale/core';
 import { explainRest, explainToday, restAdvice } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -25,7 +25,6 @@ const ALARM = { open: 'Rest is done', late: 'Rest is past its latest' } as const
 const COVER_EVERY_MS = 30 * 60_000;
 const POKE_NAMES = Object.keys(POKES) as Poke[];
 const RUNNING_RING_SHARE = 0.75;
-const MM_PER_INCH = 25.4;
 
 const styles = StyleSheet.create({
   middle: { alignItems: 'center', gap: SPACE.s },
@@ -132,7 +131,9 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
         <View style={styles.stack}>
           <Strong tone={advice.moreS > 0 ? 'ink' : 'sage'}>
             {advice.moreS > 0
-              ? `A disc rolled now springs back ${formatPercent(advice.springBackNow)}; calm in ${formatSpan(moreS)}.`
+              ? advice.coldS >= advice.moreS
+                ? `Its centre is still cold: warm enough to roll in ${formatSpan(moreS)}.`
+                : `A disc rolled now springs back ${formatPercent(advice.springBackNow)}; calm in ${formatSpan(moreS)}.`
               : `Calm: a disc rolled now springs back ${formatPercent(advice.springBackNow)}.`}
           </Strong>
           {longer ? (

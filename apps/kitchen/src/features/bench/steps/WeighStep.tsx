@@ -1,5 +1,5 @@
 import { type Plan, type Step, formatPercent, parseQuantity, sumG } from '@kettle-scale/core';
-import { checkWeight, explainTarget } from '@kettle-scale/core/batch';
+import { checkWeight, explainTarget, heatCaution } from '@kettle-scale/core/batch';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Unreachable, api } from '../../../data/api';
@@ -18,11 +18,6 @@ import { useStepWidth } from '../useStepWidth';
 import { OffTarget } from './OffTarget';
 
 const styles = StyleSheet.create({ middle: { gap: SPACE.s } });
-
-/** Water above this is a scald hazard to a hand. */
-const SCALD_C = 50;
-const WARM_C = 43;
-const BOILING_C = 100;
 
 /** Waits for the tare, so that the next line does not start from this one's weight; a scale that is away is not waited for. */
 const tare = (): Promise<unknown> => api.deviceAct('scale', { act: 'tare' }).catch(onlyUnreachable);
@@ -50,8 +45,8 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
   const taken = useRef(false);
 
   const beforeG = inBowl?.weighedG ?? 0;
-  const check = reading && inBowl ? checkWeight(plan, state, step, beforeG + reading.massG) : null;
   const scaleG = sumG([beforeG, reading?.massG ?? 0]);
+  const check = reading && inBowl ? checkWeight(plan, state, step, scaleG) : null;
   const takeRight = () => {
     if (taken.current || scaleG <= 0) return;
     taken.current = true;
@@ -141,11 +136,11 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
           : { key: 'key', label: 'Back', onPress: () => setTyped(null) },
       ]}
     >
-      {showScale ? (
+      {showScale && check ? (
         <LiveScale
           reading={reading}
           targetG={showG}
-          toleranceG={check?.toleranceG ?? line.stepG}
+          check={check}
           stepG={1}
           tone={tone}
           onTare={() => void tare()}
@@ -191,19 +186,9 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
 function LiquidTemp({ plan, lineId }: { plan: Plan; lineId: string }) {
   const format = useFormat();
   const today = plan.today?.liquid?.lineId === lineId ? plan.today.liquid : null;
-  const tempC = today ? Math.min(BOILING_C, Math.max(0, today.tempC)) : plan.formula.method.liquidTempC;
-  if (tempC >= WARM_C) {
-    return (
-      <Caution
-        lead={`${format.temp(tempC)}.`}
-        text={
-          tempC >= SCALD_C
-            ? 'It scalds: pour away from you, use the spoon.'
-            : 'Hot tap water: test it on the wrist before hands go in.'
-        }
-      />
-    );
-  }
+  const tempC = today?.tempC ?? plan.formula.method.liquidTempC;
+  const caution = heatCaution(tempC, format.units);
+  if (caution) return <Caution {...caution} />;
   const ice = today?.ice ? `, ${format.mass(today.ice.iceG)} of it as ice` : '';
   return <Body tone="water">{`At ${format.temp(tempC)}${ice}.`}</Body>;
 }
