@@ -1,14 +1,6 @@
-import { type APIRequestContext, type Page, expect, test } from '@playwright/test';
+import { type APIRequestContext, expect, test } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { bench } from './bench';
-
-interface Stored {
-  events: { type: string; stepId?: string; massG?: number; by?: string; feel?: string }[];
-  plan: { sheet: { lineId: string; massG: number; startG?: number }[]; flourG: number };
-}
-
-const batchOf = async (page: Page, request: APIRequestContext): Promise<Stored> =>
-  (await (await request.get(`/api/v1/batches/${page.url().split('/').at(-1)}`)).json()) as Stored;
+import { batchOf, bench } from './bench';
 
 /** A copy of a demo formula under its own name, with another way of mixing. */
 async function variant(request: APIRequestContext, from: string, id: string, method: object): Promise<void> {
@@ -17,39 +9,6 @@ async function variant(request: APIRequestContext, from: string, id: string, met
   const saved = await request.post('/api/v1/formulas', { data: { formula: copy, reason: 'for a journey' } });
   expect(saved.ok()).toBe(true);
 }
-
-const act = (request: APIRequestContext, device: string, data: object) =>
-  request.post(`/api/v1/devices/${device}/acts`, { data });
-
-test('the live scale: weight against target, auto-advance, over-pour and scoop', async ({
-  page,
-  request,
-}) => {
-  const cook = bench(page);
-  await act(request, 'scale', { act: 'clear' });
-  await cook.start('lantern-round', '?by=pieces&pieces=20&ball=58 g');
-  const { plan } = await batchOf(page, request);
-  const [flour, water] = plan.sheet;
-  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
-  await cook.press('Tare');
-  await page.getByRole('checkbox', { name: 'Go on by itself when steady and right' }).click();
-  await act(request, 'scale', { act: 'pour', massG: (flour?.massG ?? 0) - 100, seconds: 1 });
-  await expect(page.getByRole('status').getByText(/^1?\d\d\sg to go, steady/)).toBeVisible();
-  await act(request, 'scale', { act: 'place', massG: 100 });
-  // Steady and right: it goes on by itself, and the scale is tared for the next line.
-  await cook.step('Weigh water');
-  await act(request, 'scale', { act: 'pour', massG: (water?.massG ?? 0) + 60, seconds: 1 });
-  await expect(page.getByRole('status').getByText(/too much, steady/)).toBeVisible();
-  await cook.press(/^Take /);
-  await cook.step('Too much water');
-  await cook.press(/^Take out/);
-  await act(request, 'scale', { act: 'scoop', massG: 60 });
-  await cook.step('Mix');
-  await cook.expectSaved();
-  const { events } = await batchOf(page, request);
-  expect(events.map(({ type, by }) => `${type} by ${by}`)).toEqual(['weighed by scale', 'weighed by scale']);
-  expect(Math.abs((events[1]?.massG ?? 0) - (water?.massG ?? 0))).toBeLessThanOrEqual(6);
-});
 
 test('a day’s dough by feel: start low, add, correct, judge; the lot learns it', async ({
   page,

@@ -1,4 +1,17 @@
-import { type Page, expect } from '@playwright/test';
+import { type APIRequestContext, type Page, expect } from '@playwright/test';
+
+interface Stored {
+  events: { type: string; stepId?: string; massG?: number; by?: string; feel?: string }[];
+  plan: { sheet: { lineId: string; massG: number; startG?: number }[]; flourG: number };
+}
+
+/** The batch of the page that is open, as the server has it. */
+export const batchOf = async (page: Page, request: APIRequestContext): Promise<Stored> =>
+  (await (await request.get(`/api/v1/batches/${page.url().split('/').at(-1)}`)).json()) as Stored;
+
+/** Does something to a simulated device. */
+export const act = (request: APIRequestContext, device: string, data: object) =>
+  request.post(`/api/v1/devices/${device}/acts`, { data });
 
 /** Plans follow the formulas as they are written, not the day: for journeys that know the figures. */
 export const asWritten = async (page: Page): Promise<void> => {

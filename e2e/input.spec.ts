@@ -89,8 +89,9 @@ test('an event for a finished batch and an address that leads nowhere say so pla
     data: {
       id: '019a0000-0000-7000-8000-000000000001',
       at: new Date().toISOString(),
-      type: 'note',
-      text: 'late',
+      type: 'dusted',
+      stepId: 'flatten',
+      massG: 5,
     },
   });
   expect(answer.status()).toBe(409);

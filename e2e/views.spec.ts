@@ -43,6 +43,8 @@ for (const [name, viewport] of [
       '/plan/sailcloth-sheet',
       '/bench',
       '/log',
+      '/lessons',
+      '/charts',
       '/settings',
     ]) {
       await page.goto(path);
@@ -58,6 +60,14 @@ for (const [name, viewport] of [
       .click();
     await expect(page.getByText('Step by step')).toBeVisible();
     expect(await seriousOn(page), 'a batch in the log').toEqual([]);
+    const batch = new URL(page.url()).pathname;
+    for (const part of ['/wrong', '/compare', '/label']) {
+      await page.goto(batch + part);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+      expect(await seriousOn(page), part).toEqual([]);
+      expect(await sideways(page), part).toBe(false);
+    }
   });
 }
 
@@ -82,9 +92,16 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   await cook.press('End the rest early');
   expect(await seriousOn(page), 'divide').toEqual([]);
   await cook.press(/^Cut/);
+  await cook.press('Check the balls: weigh 5');
+  await cook.step('Check the balls');
+  expect(await seriousOn(page), 'balls').toEqual([]);
+  await cook.press('Back to the batch');
   await cook.press('Covered: start the rest');
   await cook.press('End the rest early');
   expect(await seriousOn(page), 'flatten').toEqual([]);
+  await cook.press('True size, and measure a disc');
+  expect(await seriousOn(page), 'disc').toEqual([]);
+  await cook.press('Back to the batch');
   await cook.press('First discs are rolled');
   await cook.press('Piece 1 on');
   await cook.press('Flip: piece 1');

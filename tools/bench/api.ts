@@ -7,6 +7,7 @@ import { startServer } from '../demoServer';
 import { ROOT } from '../install.mjs';
 import type { Measured } from '../bench';
 import { makeHistory } from './history';
+import { benchLog } from './log';
 
 const PER_SECOND = 100;
 const INTERVAL_MS = 1000 / PER_SECOND;
@@ -108,6 +109,12 @@ export async function benchApi(quick: boolean): Promise<Measured[]> {
       )),
       ...(await measure(
         url,
+        'the log searched by a word and a formula',
+        () => ({ method: 'GET', path: '/api/v1/batches?limit=50&text=wrap&formula=deckhand-wrap' }),
+        seconds,
+      )),
+      ...(await measure(
+        url,
         'one batch with its events',
         (index) => ({ method: 'GET', path: `/api/v1/batches/${past[index % past.length]}` }),
         seconds,
@@ -122,6 +129,7 @@ export async function benchApi(quick: boolean): Promise<Measured[]> {
         }),
         seconds,
       )),
+      ...(await benchLog(url)),
     ];
   } finally {
     agent.destroy();

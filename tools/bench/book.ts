@@ -4,13 +4,15 @@ import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import type { Measured } from '../bench';
 import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
 import { startServer } from '../demoServer';
-import { FRAME_MS, frames, framesRow as row } from './frames';
+import { quiet } from '../quiet';
+import { FRAME_MS, drawFrames, frames, framesRow as row } from './frames';
 
 const FORMULAS = 500;
 const PHONE = { width: 390, height: 844 };
-const SETTLED_MS = 1000;
 const WHEEL_TURNS = 40;
 const WHEEL_PX = 400;
+/** A hand turns the wheel again after so many frames. */
+const FRAMES_A_TURN = 4;
 
 /** Fills a kitchen with many formulas, made from the five of the demo. */
 async function fill(url: string): Promise<void> {
@@ -48,13 +50,12 @@ export async function benchBook(): Promise<Measured[]> {
     const page = await browser.newPage({ viewport: PHONE });
     await page.goto(`${server.url}/formulas`);
     await page.getByRole('link', { name: /Bread 000/ }).waitFor();
-    await page.evaluate(() => document.fonts.ready);
-    await page.waitForTimeout(SETTLED_MS);
+    await quiet(page);
     await page.mouse.move(PHONE.width / 2, PHONE.height / 2);
     const scrolled = await frames(page, async () => {
       for (let turn = 0; turn < WHEEL_TURNS; turn += 1) {
         await page.mouse.wheel(0, WHEEL_PX);
-        await page.waitForTimeout(4 * FRAME_MS);
+        await drawFrames(page, FRAMES_A_TURN);
       }
     });
     await page.mouse.wheel(0, -WHEEL_TURNS * WHEEL_PX);

@@ -2,11 +2,11 @@ import { chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
 import { startServer } from '../demoServer';
 import type { Measured } from '../bench';
+import { quiet } from '../quiet';
 
 const PHONE = { width: 390, height: 844 };
 const CPU_SLOW_DOWN = 4;
 const KB = 1000;
-const SETTLED_MS = 3000;
 const BARS = { scriptKb: 600, allKb: 900, interactiveS: 2.5 } as const;
 
 /** First load of the formula book on a phone with a slow processor: bytes on the wire as gzip, and time to the first ticket. */
@@ -33,9 +33,7 @@ export async function benchFirstLoad(): Promise<Measured[]> {
     await page.goto(`${server.url}/formulas`);
     await page.getByRole('link', { name: /Deckhand wrap/ }).waitFor();
     const interactiveS = (performance.now() - start) / 1000;
-    // The stream of news stays open, so the network is never idle; everything else is in by then.
-    await page.waitForTimeout(SETTLED_MS);
-    await page.evaluate(() => document.fonts.ready);
+    await quiet(page);
     const sum = (keep: (url: string) => boolean) =>
       [...bytes].reduce((total, [id, size]) => total + (keep(urls.get(id) ?? '') ? size : 0), 0) / KB;
     const scriptKb = sum((url) => url.endsWith('.js'));

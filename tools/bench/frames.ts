@@ -30,6 +30,16 @@ export async function frames(
   return { drawn: gaps.length, dropped };
 }
 
+/** Runs in the page, as text: resolves when so many frames were drawn. */
+const DRAW = `(left) => new Promise((resolve) => {
+  const next = () => ((left -= 1) > 0 ? requestAnimationFrame(next) : resolve());
+  requestAnimationFrame(next);
+})`;
+
+/** Lets the page draw some frames. */
+export const drawFrames = (page: Page, count: number): Promise<unknown> =>
+  page.evaluate(`(${DRAW})(${count})`);
+
 export const framesRow = (
   what: string,
   { drawn, dropped }: { drawn: number; dropped: number },

@@ -24,15 +24,10 @@ import {
 import { type Command, Option } from 'commander';
 import { z } from 'zod';
 import type { Io } from './io';
+import { PERCENT, mass, option } from './options';
 
-/** Text of an option as a number with a name and a range; the sentence is the schema's. */
-const option = (label: string, range: Parameters<typeof numberField>[1]) =>
-  z.string().transform(Number).pipe(numberField(label, range));
 const temp = (label: string) => option(label, { min: -40, max: 150, unit: '°C' });
 const percent = (label: string, max: number) => option(label, { min: 0, max, unit: '%' });
-const mass = (label: string) => option(label, { min: 0.1, max: 1_000_000, unit: 'g' });
-
-const PERCENT = 100;
 
 const waterSchema = z.object({
   hydration: percent('Hydration', 150),

@@ -1,8 +1,8 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEFAULT_KITCHEN } from '@kettle-scale/core';
-import { ORDINARY_DAY } from '@kettle-scale/core/batch';
+import { DEFAULT_KITCHEN, type Formula, type Need } from '@kettle-scale/core';
+import { ORDINARY_DAY, planBatch } from '@kettle-scale/core/batch';
 import { runKettle } from './cli';
 
 const folder = mkdtempSync(join(tmpdir(), 'kettle-cli-'));
@@ -96,7 +96,47 @@ describe('one question of the bench', () => {
     );
   });
 
+  test('portion', async () => {
+    const division = await answer('portion --dough 1500 --pieces 14');
+    expect(division).toMatchObject({
+      pieces: 14,
+      lossG: 7.5,
+      cutGuide: [{ into: 2 }, { into: 7, how: 'weigh' }],
+    });
+    expect(await answer('portion --dough 1500 --ball 105 --cost-per-kg 1.2')).toMatchObject({
+      pieces: 14,
+      leftoverG: expect.closeTo(1492.5 - 14 * 105, 6),
+      costPerPiece: expect.closeTo(1.8 / 14, 9),
+    });
+  });
+
   test.each([
+    ['--ball 60 --thickness 1.8 --density 1.15', { diameterMm: 192.1 }],
+    ['--ball 95 --thickness 1.6 --density 1.15', { diameterMm: 256.4 }],
+    ['--ball 40 --thickness 1.5 --density 1.12', { diameterMm: 174.1 }],
+    ['--ball 60 --thickness 4 --density 1.05', { diameterMm: 134.9 }],
+    ['--diameter 192.1 --thickness 1.8 --density 1.15', { ballG: 60 }],
+    ['--ball 60 --diameter 192.1 --density 1.15', { thicknessMm: 1.8 }],
+  ])('disc %s', async (options, expected) => {
+    const found = (await answer(`disc ${options}`)) as Record<string, number>;
+    for (const [key, value] of Object.entries(expected)) expect(found[key]).toBeCloseTo(value, 1);
+  });
+
+  test('sample', async () => {
+    expect(
+      await answer('sample --balls 107,107.2,106.9,107.1,107 --target 105 --tolerance 3 --within 0.5'),
+    ).toMatchObject({
+      n: 5,
+      advice: { about: 'aim' },
+      weighForThat: 3,
+    });
+  });
+
+  test.each([
+    ['portion --dough 1500 --pieces 14 --ball 3', 'pieces: Say one of'],
+    ['portion --dough 0 --pieces 14', 'dough: Dough must be between'],
+    ['disc --ball 60', 'ball: Say two of'],
+    ['sample --balls 1,x --target 5 --tolerance 1', 'balls[1]: Ball must be a number.'],
     ['water --hydration lots', 'hydration: Hydration must be a number.'],
     ['water --hydration 55 --humidity 120', 'humidity: Air humidity must be between 2 and 98 %.'],
     [
@@ -256,4 +296,60 @@ test.each([
   expect(out).toBe('');
   expect(err).toMatch(words);
   expect(err.trimEnd().split('\n')).toHaveLength(1);
+});
+
+describe('the log', () => {
+  const plan = planBatch({
+    formula: request.formula as Formula,
+    need: request.need as Need,
+    kitchen: DEFAULT_KITCHEN,
+  });
+  const start = {
+    id: '019a0000-0000-7000-8000-000000000001',
+    at: '2026-03-04T10:00:00.000Z',
+    formulaId: 'deckhand-wrap',
+    formulaVersion: 1,
+    need: request.need,
+  };
+  const events = [
+    {
+      id: '019a0000-0000-7000-8000-000000000002',
+      at: start.at,
+      type: 'measured',
+      stepId: 'griddle',
+      what: 'plate',
+      tempC: 262,
+      by: 'probe',
+    },
+    {
+      id: '019a0000-0000-7000-8000-000000000003',
+      at: start.at,
+      type: 'finished',
+      pieces: 24,
+      good: 20,
+      note: 'black',
+    },
+  ];
+
+  test('diagnose ranks by the batch’s own record', async () => {
+    const batch = { id: start.id, startedAt: start.at, plan, flourLotId: null, events };
+    const { out, code } = await kettle('diagnose in.json --see black-spots', batch);
+    expect(code).toBe(0);
+    const [first] = (JSON.parse(out) as { suspects: unknown[] }).suspects;
+    expect(first).toMatchObject({ cause: 'plate-hot', adjustment: { what: 'plate', value: -25 } });
+    expect((await kettle('diagnose in.json --see purple')).err).toContain('What is seen must be of:');
+  });
+
+  test('export writes a backup’s batches as a table, and reads its own document back', async () => {
+    const lines = [
+      { format: 'kettle-scale/backup', formatVersion: 1, kind: 'head', madeAt: start.at },
+      { kind: 'batch', start, plan, events, receivedAt: [start.at, start.at] },
+      { kind: 'end', lines: 2 },
+    ];
+    const backup = lines.map((line) => JSON.stringify(line)).join('\n');
+    const table = await kettle('log export in.json --csv', backup);
+    expect(table.out.split('\n')[1]).toMatch(/Deckhand wrap,1,,finished,24,24,20,/);
+    const { out } = await kettle('log export in.json', backup);
+    expect((await kettle('log export in.json --csv', out)).out).toBe(table.out);
+  });
 });

@@ -6,6 +6,7 @@ import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@ket
 import { Argument, Command, CommanderError } from 'commander';
 import { addBenchCommands } from './benchCommands';
 import { addFormulaCommands } from './formulaCommands';
+import { addLogCommands } from './logCommands';
 
 interface Streams {
   out: (text: string) => void;
@@ -50,7 +51,9 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
     .argument('<file>')
     .action((file: string) => print(planBatch(parseInput(planRequestSchema, document(file)))));
   addBenchCommands(program, { print });
-  addFormulaCommands(program, { out, print, read: text, readJson: document });
+  const io = { out, print, read: text, readJson: document };
+  addFormulaCommands(program, io);
+  addLogCommands(program, io);
   program
     .command('schema')
     .description('print the JSON Schema of a document')
@@ -71,7 +74,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
       if (error.exitCode === 0) return 0;
       const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
       err(
-        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, formula or schema; --help lists them.' : words}\n`,
+        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, log, formula or schema; --help lists them.' : words}\n`,
       );
       return BAD_INPUT;
     }

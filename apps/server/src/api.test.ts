@@ -149,7 +149,7 @@ describe('batches', () => {
     const batch = await startBatch();
     const finished = event({ type: 'finished', pieces: 24, good: 23 });
     await post(batch, finished).expect(201);
-    const late = await post(batch, event({ type: 'note', text: 'late' })).expect(409);
+    const late = await post(batch, event({ type: 'dusted', stepId: 'flatten', massG: 5 })).expect(409);
     expect(late.body.detail).toMatch(/This batch is finished/);
     await post(batch, finished).expect(200);
     expect((await kitchen.api.get('/api/v1/batches?status=finished')).body[0].record.good).toBe(23);

@@ -4,6 +4,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { backupHandler, restoreHandler } from './backup/handlers';
 import { batchRoutes } from './batches/routes';
 import { bookRoutes } from './book/routes';
 import type { Database } from './db/openDatabase';
@@ -17,6 +18,7 @@ import { ingredientRoutes } from './ingredients/routes';
 import { kitchenRoutes } from './kitchen/routes';
 import { newsStream, streamHandler } from './live/eventStream';
 import { type Hub, createHub } from './live/hub';
+import { logRoutes } from './log/routes';
 import { planRoutes } from './plans/routes';
 import type { Stores } from './stores';
 import { openApiDocument } from './system/openApi';
@@ -63,6 +65,7 @@ export function createApp({
     ...bookRoutes(database, stores, now),
     ...planRoutes(stores.plans, stores.ingredients, hub),
     ...batchRoutes(stores, hub, now),
+    ...logRoutes(stores, hub, now),
     ...deviceRoutes(devices),
   ];
   const openApi = openApiDocument(routes, VERSION);
@@ -86,6 +89,8 @@ export function createApp({
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json(openApi);
   });
+  app.get('/api/v1/backup', backupHandler(database, now));
+  app.post('/api/v1/backup', restoreHandler(database, stores, hub));
   app.get('/api/v1/stream', newsStream(hub));
   for (const kind of DEVICE_KINDS) {
     app.get(

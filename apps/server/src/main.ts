@@ -32,6 +32,11 @@ if (!Number.isInteger(port) || port < 0 || port > HIGHEST_PORT) {
   process.exit(2);
 }
 
+const deviceSeed = Number(values['device-seed']);
+if (!Number.isInteger(deviceSeed)) {
+  process.stderr.write(`--device-seed must be a whole number, not “${values['device-seed']}”.\n`);
+  process.exit(2);
+}
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const database = await openDatabase(join(values.data, 'kitchen.sqlite'));
 const stores = await openStores(database);
@@ -43,7 +48,7 @@ const app = createApp({
   stores,
   logger,
   hub,
-  deviceSeed: Number(values['device-seed']),
+  deviceSeed,
   ...(values.web ? { webDir: values.web } : {}),
 });
 const server = createServer(app);

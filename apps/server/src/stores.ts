@@ -4,6 +4,7 @@ import { type FlourLotStore, openFlourLotStore } from './flourLots/store';
 import { type FormulaStore, openFormulaStore } from './formulas/store';
 import { type IngredientStore, openIngredientStore } from './ingredients/store';
 import { type PlanStore, openPlanStore } from './plans/store';
+import { type CarriedStore, openCarriedStore } from './log/carried';
 import { type KitchenStore, openKitchenStore } from './kitchen/store';
 
 export interface Stores {
@@ -13,6 +14,7 @@ export interface Stores {
   formulas: FormulaStore;
   batches: BatchStore;
   plans: PlanStore;
+  carried: CarriedStore;
 }
 
 /** Opens every store on a database that is up to date. */
@@ -24,5 +26,6 @@ export async function openStores(database: Database): Promise<Stores> {
     formulas: openFormulaStore(database),
     batches: openBatchStore(database),
     plans: openPlanStore(database),
+    carried: openCarriedStore(database),
   };
 }

@@ -1,4 +1,5 @@
 export type * from './batch';
+export type * from './log';
 export * from './batch/bakePhases';
 export * from './batch/kitchenSchema';
 export * from './device/deviceSchema';
@@ -26,6 +27,7 @@ export * from './ingredient/heatCapacity';
 export * from './ingredient/ingredientSchema';
 export * from './ingredient/lotState';
 export * from './ingredient/weighOnce';
+export * from './log/holding';
 export * from './portion/disc';
 export * from './portion/doughDensity';
 export * from './portion/wholePieces';

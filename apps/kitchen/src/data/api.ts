@@ -1,5 +1,7 @@
 import type {
   Batch,
+  BatchFacts,
+  Carried,
   Book,
   BookEntry,
   BatchEvent,
@@ -15,6 +17,7 @@ import type {
   ImportReport,
   Ingredient,
   Kitchen,
+  Lesson,
   LotState,
   OnTaken,
   Problem,
@@ -48,21 +51,10 @@ export class Unreachable extends Error {
   }
 }
 
-async function call<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
-  path: string,
-  body?: unknown,
-  headers: Record<string, string> = {},
-): Promise<T> {
+async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(ROOT + path, {
-      method,
-      signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined
-        ? { headers }
-        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...headers } }),
-    });
+    response = await fetch(ROOT + path, { ...init, signal: AbortSignal.timeout(timeoutMs) });
   } catch (error) {
     if (error instanceof DOMException || error instanceof TypeError) throw new Unreachable();
     throw error;
@@ -78,6 +70,33 @@ async function call<T>(
 }
 
 const slug = encodeURIComponent;
+
+const call = <T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<T> =>
+  send<T>(path, {
+    method,
+    ...(body === undefined
+      ? { headers }
+      : { body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...headers } }),
+  });
+
+/** A whole kitchen takes longer than an act. */
+const RESTORE_TIMEOUT_MS = 10 * 60_000;
+
+/** What the log is searched by; see the server's `/batches`. */
+export type FindWords = Partial<
+  Record<'status' | 'formula' | 'lot' | 'from' | 'to' | 'result' | 'text' | 'before' | 'limit', string>
+>;
+
+/** The words of a search as an address carries them; empty ones are left out. */
+export const findAddress = (find: FindWords): string =>
+  new URLSearchParams(Object.entries(find).filter(([, value]) => value)).toString();
+
+const BACKUP_TYPE = 'application/x-ndjson';
 
 /** The server's addresses, typed. Its answers were validated where they were stored. */
 export const api = {
@@ -111,6 +130,18 @@ export const api = {
     call<unknown>('PUT', `/formulas/${slug(id)}/archived`, { archived }),
   batches: (status?: BatchRecord['status']) =>
     call<BatchSummary[]>('GET', `/batches?limit=100${status ? `&status=${status}` : ''}`),
+  findBatches: (find: FindWords) => call<BatchSummary[]>('GET', `/batches?${findAddress(find)}`),
+  batchFacts: (find: FindWords) => call<BatchFacts[]>('GET', `/batch-facts?${findAddress(find)}`),
+  lessons: () => call<Lesson[]>('GET', '/lessons'),
+  carried: () => call<Carried[]>('GET', '/carried'),
+  carry: (carried: Carried) => call<Carried>('PUT', `/carried/${slug(carried.id)}`, carried),
+  dropCarried: (id: string) => call<Carried[]>('DELETE', `/carried/${slug(id)}`),
+  restore: (backup: Blob, replace: boolean) =>
+    send<Record<string, number>>(
+      `/backup${replace ? '?replace=true' : ''}`,
+      { method: 'POST', body: backup, headers: { 'content-type': BACKUP_TYPE } },
+      RESTORE_TIMEOUT_MS,
+    ),
   batch: (id: string) => call<Batch>('GET', `/batches/${slug(id)}`),
   startBatch: (start: BatchStart) => call<Batch>('POST', '/batches', start),
   addEvent: (batchId: string, event: BatchEvent) =>

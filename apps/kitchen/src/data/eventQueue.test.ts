@@ -64,13 +64,31 @@ describe('event queue', () => {
     expect(sent).toEqual(['id-1', 'id-2', 'id-3']);
   });
 
-  test('a refused act leaves with its sentence and holds nothing up', async () => {
-    const { queue, stored } = openQueue({ answers: ['refused'] });
+  test('a refused act holds nothing up, and is kept until the cook decides', async () => {
+    const { queue, disk, sent, stored } = openQueue({ answers: ['refused', 'stored', 'stored'] });
     [1, 2].forEach((n) => queue.add(act(n)));
     await settle();
     expect(stored).toEqual(['id-2']);
-    expect(queue.state().refusal).toBe('No.');
-    queue.dismissRefusal();
-    expect(queue.state().refusal).toBeNull();
+    expect(queue.state()).toMatchObject({
+      status: 'saved',
+      pending: [],
+      refused: [{ ...act(1), message: 'No.' }],
+    });
+    expect([...disk.keys()]).toEqual(['id-1']);
+    queue.sendRefused();
+    await settle();
+    expect(sent).toEqual(['id-1', 'id-2', 'id-1']);
+    expect(queue.state()).toMatchObject({ status: 'saved', refused: [] });
+    expect(disk.size).toBe(0);
+  });
+
+  test('a refused act comes up again after the tab was closed, and goes when it is given up', async () => {
+    const { queue, disk, sent } = openQueue({ kept: [act(1)], answers: ['refused'] });
+    await queue.resume();
+    expect(queue.state().refused).toHaveLength(1);
+    await queue.dropRefused();
+    expect(queue.state().refused).toEqual([]);
+    expect(disk.size).toBe(0);
+    expect(sent).toEqual(['id-1']);
   });
 });

@@ -17,12 +17,17 @@ export interface QueueStorage {
 export type SendResult =
   { outcome: 'stored' } | { outcome: 'refused'; message: string } | { outcome: 'later' };
 
+/** An act that cannot join its batch as it stands, and why. */
+export interface RefusedEvent extends QueuedEvent {
+  message: string;
+}
+
 export interface QueueState {
   pending: readonly QueuedEvent[];
   /** Saved: nothing waits. Sending: on its way. Offline: the server did not answer. */
   status: 'saved' | 'sending' | 'offline';
-  /** Why the last act was refused, until it is dismissed. */
-  refusal: string | null;
+  /** Acts that the server refused, kept until the cook says what becomes of them. */
+  refused: readonly RefusedEvent[];
 }
 
 interface QueueOptions {
@@ -44,12 +49,15 @@ export interface EventQueue {
   resume: () => Promise<void>;
   /** Tries again now. Does nothing while it is sending. */
   drain: () => Promise<void>;
-  dismissRefusal: () => void;
+  /** Sends the refused acts again, after what waits: what stood against them may be gone. */
+  sendRefused: () => void;
+  /** Gives the refused acts up. */
+  dropRefused: () => Promise<void>;
 }
 
 /** A queue of acts that are sent in order, once each, and survive a lost network and a closed tab. */
 export function createEventQueue({ storage, send, onStored, retryLater }: QueueOptions): EventQueue {
-  let state: QueueState = { pending: [], status: 'saved', refusal: null };
+  let state: QueueState = { pending: [], status: 'saved', refused: [] };
   let sending = false;
   const listeners = new Set<() => void>();
 
@@ -57,9 +65,10 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
     state = { ...state, ...changes };
     for (const listener of listeners) listener();
   };
-  const leave = async ({ event }: QueuedEvent) => {
+  /** A refused act stays on the device: closing the tab must not decide for the cook. */
+  const leave = async ({ event }: QueuedEvent, forget: boolean) => {
     change({ pending: state.pending.filter((other) => other.event.id !== event.id) });
-    await storage.remove(event.id);
+    if (forget) await storage.remove(event.id);
   };
 
   async function drain(): Promise<void> {
@@ -75,8 +84,8 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
           return;
         }
         if (result.outcome === 'stored') onStored(next);
-        else change({ refusal: result.message });
-        await leave(next);
+        else change({ refused: [...state.refused, { ...next, message: result.message }] });
+        await leave(next, result.outcome === 'stored');
         change({ status: state.pending.length > 0 ? 'sending' : 'saved' });
       }
     } finally {
@@ -107,6 +116,15 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
       await drain();
     },
     drain,
-    dismissRefusal: () => change({ refusal: null }),
+    sendRefused: () => {
+      const again = state.refused.map(({ batchId, event }) => ({ batchId, event }));
+      change({ pending: [...state.pending, ...again], refused: [], status: 'sending' });
+      void drain();
+    },
+    dropRefused: async () => {
+      const { refused } = state;
+      change({ refused: [] });
+      await Promise.all(refused.map(({ event }) => storage.remove(event.id)));
+    },
   };
 }

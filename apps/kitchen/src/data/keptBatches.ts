@@ -1,6 +1,6 @@
 import type { Batch } from '@kettle-scale/core';
 import type { QueryClient } from '@tanstack/react-query';
-import { type UseStore, createStore, delMany, entries, get, set } from 'idb-keyval';
+import { type UseStore, createStore, delMany, get, set, values } from 'idb-keyval';
 import { Unreachable, api } from './api';
 
 /** First part of the key of a batch among the queries. */
@@ -11,15 +11,19 @@ const MOST = 20;
 let opened: UseStore | undefined;
 const store = (): UseStore => (opened ??= createStore('kettle-scale-batches', 'batches'));
 
+/** Old ones go once a visit, not at every act. */
+let tidied = false;
+
 async function keep(batch: Batch): Promise<void> {
   await set(batch.id, batch, store());
-  const all = await entries<string, Batch>(store());
-  const old = all.sort(([, a], [, b]) => b.startedAt.localeCompare(a.startedAt)).slice(MOST);
-  if (old.length > 0)
-    await delMany(
-      old.map(([id]) => id),
-      store(),
-    );
+  if (tidied) return;
+  tidied = true;
+  const all = await values<Batch>(store());
+  const old = all.sort((a, b) => b.startedAt.localeCompare(a.startedAt)).slice(MOST);
+  await delMany(
+    old.map(({ id }) => id),
+    store(),
+  );
 }
 
 const onDevice = (): boolean => typeof indexedDB !== 'undefined';

@@ -36,12 +36,12 @@ test('an act of a batch that is not held here only renews the lists', () => {
 });
 
 test.each([
-  ['batch', { batchId: 'new' }, 'batches'],
-  ['lots', {}, 'flour-lots'],
-  ['plans', {}, 'saved-plans'],
-])('“%s” has its list fetched again', (type, data, key) => {
+  ['batch', { batchId: 'new' }, ['batches', 'log']],
+  ['lots', {}, ['flour-lots']],
+  ['plans', {}, ['saved-plans', 'carried']],
+])('“%s” has its lists fetched again', (type, data, keys) => {
   tell('/stream', type, data);
-  expect(asked()).toEqual([key]);
+  expect(asked()).toEqual(keys);
 });
 
 test('what happened while the stream was broken is fetched when it is back, and not before', () => {

@@ -12,7 +12,7 @@ import type {
   SavedPlan,
 } from '@kettle-scale/core';
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
-import { Refused, api } from './api';
+import { type FindWords, Refused, api } from './api';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
 
 const MINUTE_MS = 60_000;
@@ -41,6 +41,11 @@ export const keys = {
   versions: (id: string) => ['versions', id],
   batches: (status?: BatchRecord['status']) => (status ? ['batches', status] : ['batches']),
   batch: (id: string) => [BATCH, id],
+  /** Apart from the lists that every act renews: a long log is fetched again only when a batch comes or ends. */
+  log: (find: FindWords) => ['log', find],
+  facts: (find: FindWords) => ['facts', find],
+  lessons: ['facts', 'lessons'],
+  carried: ['carried'],
 } as const;
 
 export const useIngredients = () => useQuery({ queryKey: keys.ingredients, queryFn: api.ingredients });
@@ -72,6 +77,19 @@ export const useVersions = (id: string) =>
 
 export const useBatches = (status?: BatchRecord['status']) =>
   useQuery({ queryKey: keys.batches(status), queryFn: () => api.batches(status), staleTime: 0 });
+
+/** Bread that was finished from a day on; what is held of it is shown on the shift. */
+export const useFinishedFrom = (from: string) => {
+  const find = { status: 'finished', from, limit: '30' };
+  return useQuery({ queryKey: keys.log(find), queryFn: () => api.findBatches(find), staleTime: 0 });
+};
+
+/** Everything that was known of the kitchen is asked for anew. */
+export const useRestore = () =>
+  useMutation({
+    mutationFn: ({ backup, replace }: { backup: Blob; replace: boolean }) => api.restore(backup, replace),
+    onSuccess: () => queryClient.invalidateQueries(),
+  });
 
 /** What is on the go, looked at again now and then even if the stream is quiet. */
 export const useRunning = () =>
@@ -117,7 +135,10 @@ export const useBatchQuery = (id: string) =>
 export const useSaveKitchen = () =>
   useMutation({
     mutationFn: (kitchen: Kitchen) => api.saveKitchen(kitchen),
-    onSuccess: (kitchen) => queryClient.setQueryData(keys.kitchen, kitchen),
+    onSuccess: (kitchen) => {
+      queryClient.setQueryData(keys.kitchen, kitchen);
+      void queryClient.invalidateQueries({ queryKey: keys.lessons });
+    },
   });
 
 const bookChanged = () =>

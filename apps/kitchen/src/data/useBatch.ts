@@ -20,7 +20,12 @@ export interface LiveBatch {
 }
 
 /** A batch as it stands on this device, and the ways to act on it. Null while it loads. */
-export function useBatch(id: string): { live: LiveBatch | null; error: Error | null } {
+export function useBatch(id: string): {
+  live: LiveBatch | null;
+  error: Error | null;
+  /** Asks the server again. */
+  retry: () => void;
+} {
   const query = useBatchQuery(id);
   const queue = useQueue();
   const stored = query.data;
@@ -55,5 +60,6 @@ export function useBatch(id: string): { live: LiveBatch | null; error: Error | n
   return {
     live: batch && state ? { batch, state, act, undo, queue } : null,
     error: query.error,
+    retry: () => void query.refetch(),
   };
 }

@@ -1,6 +1,13 @@
-/** The screens that plan and work a batch, in one bundle of their own: the formula book opens without it. */
+/** The screens that plan, work and look back at batches, in one bundle of their own: the formula book opens without it. */
 export { BatchScreen } from '../features/bench/BatchScreen';
+export { BallsScreen } from '../features/bench/BallsScreen';
+export { DiscScreen } from '../features/bench/DiscScreen';
 export { BenchScreen } from '../features/bench/BenchScreen';
-export { LogScreen } from '../features/log/LogScreen';
 export { PlansScreen } from '../features/plan/PlansScreen';
 export { PlanScreen } from '../features/plan/PlanScreen';
+export { ChartsScreen } from '../features/log/ChartsScreen';
+export { CompareScreen } from '../features/log/CompareScreen';
+export { LabelScreen } from '../features/log/LabelScreen';
+export { LogScreen } from '../features/log/LogScreen';
+export { WrongScreen } from '../features/log/WrongScreen';
+export { LessonsScreen } from '../features/lessons/LessonsScreen';

@@ -87,7 +87,7 @@ export function liveBatch(...bodies: EventBody[]) {
     state: foldBatch(plan, events),
     act: (...bodiesNow) => void acts.push(...bodiesNow),
     undo: jest.fn(),
-    queue: { pending: [], status: 'saved', refusal: null },
+    queue: { pending: [], status: 'saved', refused: [] },
   };
   return { live, acts };
 }

@@ -56,7 +56,8 @@ export function AlarmBar({ words, act = 'Quiet', onAct }: AlarmBarProps) {
           <Heading tone="onMaize" style={styles.words}>
             {words}
           </Heading>
-          <Strong tone="onMaize">{act}</Strong>
+          {/* The space parts the two for whoever holds what is seen against what is said. */}
+          <Strong tone="onMaize">{` ${act}`}</Strong>
         </View>
       </Pressable>
     </>

@@ -1,5 +1,5 @@
 import { type ReactNode, useEffect, useRef } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View, useWindowDimensions } from 'react-native';
 import { Modal, Portal } from 'react-native-paper';
 import { Action } from './actions';
 import { useColours } from './theme';
@@ -13,15 +13,19 @@ interface SheetProps {
   children: ReactNode;
 }
 
+/** Above it a strip of the screen stays in sight. */
+const TALLEST = 0.88;
+
 const styles = StyleSheet.create({
   place: { justifyContent: 'flex-end' },
-  sheet: { alignSelf: 'center', width: '100%', maxWidth: 560, maxHeight: '88%' },
+  sheet: { alignSelf: 'center', width: '100%', maxWidth: 560 },
   inside: { padding: SPACE.l, gap: SPACE.m },
 });
 
 /** A sheet over the screen: takes the focus, closes with Escape, gives the focus back. */
 export function Sheet({ open, onClose, label, children }: SheetProps) {
   const colours = useColours();
+  const { height } = useWindowDimensions();
   const dialog = useRef<View>(null);
   useEffect(() => {
     if (!open) return undefined;
@@ -53,7 +57,12 @@ export function Sheet({ open, onClose, label, children }: SheetProps) {
           tabIndex={-1}
           style={{ outlineWidth: 0 }}
         >
-          <ScrollView contentContainerStyle={styles.inside}>
+          <ScrollView
+            // A sheet with nothing to press must still scroll by keyboard.
+            tabIndex={0}
+            style={{ maxHeight: height * TALLEST }}
+            contentContainerStyle={styles.inside}
+          >
             {children}
             <Action label="Close" onPress={onClose} />
           </ScrollView>

@@ -37,6 +37,7 @@ export default function WindowedList<T>({ label, items, keyOf, rowPx, gap, row }
       setAbove(element.getBoundingClientRect().top - found.getBoundingClientRect().top + found.scrollTop);
     }
   }, [items]);
+  // The rule warns that React's compiler would have to leave this out; the compiler is not used here.
   // eslint-disable-next-line react-hooks/incompatible-library
   const list = useVirtualizer({
     count: items.length,

@@ -11,8 +11,14 @@ interface Preferences {
   /** Weigh by the live scale, and go on by itself when the weight is steady and right. */
   scale: boolean;
   autoAdvance: boolean;
+  /** Screen px a millimetre, held against a bank card; the browser's own guess until then. */
+  pxPerMm: number;
+  calibrated: boolean;
   set: (changes: Partial<Omit<Preferences, 'set'>>) => void;
 }
+
+/** A CSS inch is 96 px, whatever the glass really is. */
+const CSS_PX_PER_MM = 96 / 25.4;
 
 /** How this person reads the app on this device; kept on the device. */
 export const usePreferences = create<Preferences>()(
@@ -23,6 +29,8 @@ export const usePreferences = create<Preferences>()(
       sound: true,
       scale: false,
       autoAdvance: false,
+      pxPerMm: CSS_PX_PER_MM,
+      calibrated: false,
       set: (changes) => set(changes),
     }),
     { name: 'kettle-scale-preferences' },

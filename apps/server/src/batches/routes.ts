@@ -6,6 +6,7 @@ import {
   eventSchema,
   planBatch,
 } from '@kettle-scale/core/batch';
+import { lotWithSwitch } from '@kettle-scale/core/log';
 import { z } from 'zod';
 import type { FlourLotStore } from '../flourLots/store';
 import type { FormulaStore } from '../formulas/store';
@@ -15,15 +16,10 @@ import { JsonText, route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
 import type { KitchenStore } from '../kitchen/store';
 import type { Hub } from '../live/hub';
+import { findQuery } from './find';
 import type { BatchStore } from './store';
 
 const DAY_MS = 24 * 3600 * 1000;
-
-const pageQuery = z.strictObject({
-  status: z.enum(['running', 'finished', 'abandoned']).optional(),
-  before: z.iso.datetime('“before” must be a time in UTC.').optional(),
-  limit: z.coerce.number('“limit” must be a number.').int().min(1).max(200).default(50),
-});
 
 export interface BatchStores {
   batches: BatchStore;
@@ -51,8 +47,11 @@ export function batchRoutes(stores: BatchStores, hub: Hub, now: () => Date): Rou
       : undefined;
     if (flourLotId && !lot) throw InputError.at('flourLotId', 'This flour lot is not in this kitchen.');
     if (!conditions) return {};
+    const { lessonsOff } = await stores.kitchen.get();
     const { lot: _told, ...day } = conditions;
-    return { conditions: { ...day, ...(lot ? { lot: lotToday(lot, nowMs) } : {}) } };
+    return {
+      conditions: { ...day, ...(lot ? { lot: lotWithSwitch(lotToday(lot, nowMs), lessonsOff) } : {}) },
+    };
   }
 
   async function planFor(start: BatchStart) {
@@ -65,6 +64,7 @@ export function batchRoutes(stores: BatchStores, hub: Hub, now: () => Date): Rou
       ingredients: await stores.ingredients.list(),
       ...(await dayOf(start)),
       ...(start.mixer === undefined ? {} : { mixer: start.mixer }),
+      ...(start.adjustments ? { adjustments: start.adjustments } : {}),
     });
   }
 
@@ -73,7 +73,7 @@ export function batchRoutes(stores: BatchStores, hub: Hub, now: () => Date): Rou
       method: 'get',
       path: '/batches',
       summary: 'The log: batches with planned against actual, the newest first',
-      query: pageQuery,
+      query: findQuery,
       response: z.array(batchSummarySchema),
       run: async ({ query }) => new JsonText(await batches.listJson(query)),
     }),

@@ -71,7 +71,10 @@ describe('batches in hand', () => {
   test('what another server added to the same file is seen, and nothing is stored twice', async () => {
     const id = await start(1);
     const other = await openTestKitchen({ file: kitchen.path });
-    const [first, second] = [event({ type: 'note', text: 'first' }), event({ type: 'note', text: 'second' })];
+    const [first, second] = [
+      event({ type: 'note', text: 'first' }),
+      event({ type: 'dusted', stepId: 'flatten', massG: 5 }),
+    ];
     await kitchen.stores.batches.append(id, first, first.at);
     const end = event({ type: 'finished', pieces: 1, good: 1 });
     expect(await other.stores.batches.append(id, end, end.at)).toMatchObject({ outcome: 'new' });

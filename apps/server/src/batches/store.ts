@@ -4,26 +4,22 @@ import type {
   BatchEvent,
   BatchRecord,
   BatchStart,
+  BatchState,
   BatchSummary,
   Plan,
   Refusal,
 } from '@kettle-scale/core';
 import { batchRecord, foldBatch, refuseEvent } from '@kettle-scale/core/batch';
+import { batchFacts } from '@kettle-scale/core/log';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
+import { type Find, findOf, searchSql } from './find';
 import { type LiveBatch, openLiveBatches } from './liveBatches';
 
 /** What became of something a client sent: stored, seen before and the same, or the id used for something else. */
 export type Stored<T> = { outcome: 'new' | 'same'; value: T } | { outcome: 'clash' };
 export type Appended =
   Stored<BatchEvent> | { outcome: 'no-batch' } | { outcome: 'refused'; refusal: Refusal };
-
-export interface Page {
-  status?: BatchRecord['status'] | undefined;
-  /** Start of the last batch of the page before. */
-  before?: string | undefined;
-  limit: number;
-}
 
 interface SummaryRow extends Omit<BatchSummary, 'record'> {
   /** Null while it runs. */
@@ -33,6 +29,9 @@ interface SummaryRow extends Omit<BatchSummary, 'record'> {
 
 /** Acts after which a batch may be over, or no longer over. */
 const TURNING: ReadonlySet<BatchEvent['type']> = new Set(['finished', 'abandoned', 'void']);
+
+/** Facts worked out between two looks at the clock. */
+const FILLED_AT_ONCE = 50;
 
 /** Flour of the lot that a plan asks for, of a batch whose record does not say. */
 const PLANNED_LOT_FLOUR = `
@@ -104,8 +103,33 @@ export function openBatchStore({ sequelize, write }: Database) {
     return text ? (JSON.parse(text) as Batch) : null;
   };
 
-  async function insert(start: BatchStart, plan: Plan, events: BatchEvent[], transaction: Transaction) {
-    const record = batchRecord(plan, foldBatch(plan, events));
+  /** What the log finds a batch by, and what it has to say once it is over. */
+  async function keepFind(
+    batch: Batch,
+    state: BatchState,
+    record: BatchRecord,
+    transaction: Transaction,
+  ): Promise<void> {
+    const facts = record.status === 'running' ? null : JSON.stringify(batchFacts(batch, state));
+    await run(
+      `INSERT INTO batch_finds (batchId, startedAt, formulaId, lotId, status, goodShare, words, facts)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+       ON CONFLICT (batchId) DO UPDATE SET
+         status = excluded.status, goodShare = excluded.goodShare, words = excluded.words, facts = excluded.facts`,
+      [...findOf(batch, state, record), facts],
+      transaction,
+    );
+  }
+
+  async function insert(
+    start: BatchStart,
+    plan: Plan,
+    events: BatchEvent[],
+    transaction: Transaction,
+    receivedAt: readonly string[] = events.map(({ at }) => at),
+  ) {
+    const state = foldBatch(plan, events);
+    const record = batchRecord(plan, state);
     const { id, at, formulaId, formulaVersion, flourLotId = null } = start;
     const over = record.status !== 'running';
     await run(
@@ -118,11 +142,14 @@ export function openBatchStore({ sequelize, write }: Database) {
       ],
       transaction,
     );
+    const batch = { id, startedAt: at, plan, flourLotId, events };
+    await keepFind(batch, state, record, transaction);
     if (events.length > 0) {
       await run(
         `INSERT INTO batch_events (id, batchId, document, receivedAt)
-         SELECT value ->> 'id', $1, value, value ->> 'at' FROM json_each($2)`,
-        [id, JSON.stringify(events)],
+         SELECT e.value ->> 'id', $1, e.value, r.value
+         FROM json_each($2) AS e JOIN json_each($3) AS r ON r.key = e.key ORDER BY e.key`,
+        [id, JSON.stringify(events), JSON.stringify(receivedAt)],
         transaction,
       );
     }
@@ -138,7 +165,14 @@ export function openBatchStore({ sequelize, write }: Database) {
       const [seq] = await sequelize.query(sql, { bind, type: QueryTypes.INSERT });
       return seq;
     }
-    const record = batchRecord(batch.plan, foldBatch(batch.plan, [...batch.events, event]));
+    const events = [...batch.events, event];
+    const state = foldBatch(batch.plan, events);
+    const record = batchRecord(batch.plan, state);
+    const [head] = await select<{ startedAt: string; flourLotId: string | null }>(
+      'SELECT startedAt, flourLotId FROM batches WHERE id = $1',
+      [id],
+    );
+    if (!head) throw new Error(`the batch ${id} is gone`);
     return sequelize.transaction(async (transaction) => {
       const [seq] = await sequelize.query(sql, { bind, type: QueryTypes.INSERT, transaction });
       const kept = record.status === 'running' ? null : summaryText(record);
@@ -148,8 +182,27 @@ export function openBatchStore({ sequelize, write }: Database) {
         [record.status, kept, id, record.lotFlourG ?? null, record.lotPoints ?? null],
         transaction,
       );
+      await keepFind({ id, ...head, plan: batch.plan, events }, state, record, transaction);
       return seq;
     });
+  }
+
+  /** Batches that an older program finished have no facts yet: works them out, some at a time, so that phones are not kept waiting. */
+  async function fillFacts(): Promise<void> {
+    for (;;) {
+      const missing = await select<{ batchId: string }>(
+        "SELECT batchId FROM batch_finds WHERE facts IS NULL AND status <> 'running' LIMIT $1",
+        [FILLED_AT_ONCE],
+      );
+      if (missing.length === 0) return;
+      for (const { batchId } of missing) {
+        const batch = await get(batchId);
+        if (!batch) continue;
+        const state = foldBatch(batch.plan, batch.events);
+        const record = batchRecord(batch.plan, state);
+        await write((transaction) => keepFind(batch, state, record, transaction));
+      }
+    }
   }
 
   return {
@@ -157,18 +210,13 @@ export function openBatchStore({ sequelize, write }: Database) {
     get,
 
     /** A page of the log as JSON text, the newest first, without plans and events. */
-    listJson: async ({ status, before, limit }: Page): Promise<string> => {
-      const bind: unknown[] = [limit];
-      const where = [
-        ...(status ? [`status = $${bind.push(status)}`] : []),
-        ...(before ? [`startedAt < $${bind.push(before)}`] : []),
-      ];
+    listJson: async (find: Find): Promise<string> => {
+      const { where, bind } = searchSql(find);
       const rows = await select<SummaryRow>(
-        `SELECT id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, record,
-           CASE WHEN record IS NULL THEN (SELECT MAX(seq) FROM batch_events WHERE batchId = batches.id) END AS lastSeq
-         FROM batches
-         ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}
-         ORDER BY startedAt DESC, id DESC LIMIT $1`,
+        `SELECT b.id, b.startedAt, b.formulaId, b.formulaName, b.formulaVersion, b.flourLotId, b.record,
+           CASE WHEN b.record IS NULL THEN (SELECT MAX(seq) FROM batch_events WHERE batchId = b.id) END AS lastSeq
+         FROM batch_finds f JOIN batches b ON b.id = f.batchId
+         ${where} ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
         bind,
       );
       const texts = await Promise.all(
@@ -225,6 +273,36 @@ export function openBatchStore({ sequelize, write }: Database) {
         live.set(batchId, { plan: batch.plan, events: [...batch.events, event], lastSeq });
         return { outcome: 'new', value: event };
       }),
+
+    /** Facts of the batches that a search finds, as JSON text, the newest first; those of older programs are worked out first. */
+    factsJson: async (find: Find): Promise<string> => {
+      await fillFacts();
+      const { where, bind } = searchSql(find);
+      const rows = await select<{ facts: string }>(
+        `SELECT f.facts FROM batch_finds f ${where ? `${where} AND` : 'WHERE'} f.facts IS NOT NULL
+         ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
+        bind,
+      );
+      return `[${rows.map(({ facts }) => facts).join(',')}]`;
+    },
+
+    /** Notes of the batches that a search finds, by batch. */
+    notes: async (ids: readonly string[]): Promise<Map<string, string[]>> => {
+      const rows = await select<{ batchId: string; note: string }>(
+        `SELECT batchId, COALESCE(document ->> '$.text', document ->> '$.note', document ->> '$.reason') AS note
+         FROM batch_events
+         WHERE batchId IN (SELECT value FROM json_each($1))
+           AND document ->> '$.type' IN ('note', 'finished', 'abandoned') AND note <> '' ORDER BY seq`,
+        [JSON.stringify(ids)],
+      );
+      const notes = new Map<string, string[]>();
+      for (const { batchId, note } of rows) notes.set(batchId, [...(notes.get(batchId) ?? []), note]);
+      return notes;
+    },
+
+    /** For a restore: forgets what is held in memory, and inserts inside of a transaction that is open. */
+    insertIn: insert,
+    forget: (): void => live.clear(),
 
     /** Stores a batch with its whole history, as the demo does. */
     insertWhole: async (start: BatchStart, plan: Plan, events: BatchEvent[]): Promise<void> => {

@@ -2,6 +2,7 @@ import {
   type Conditions,
   type FlourLot,
   type Formula,
+  type Ingredient,
   type Kitchen,
   type Need,
   formulaSchema,
@@ -19,7 +20,7 @@ import sailclothSheet from './formulas/sailcloth-sheet.json';
 import { type Cook, simulateBatch } from './simulateBatch';
 import { openRandom } from '../random';
 
-const SEED = 20_417;
+const SEED = 48_271;
 const DAY_MS = 24 * 3600 * 1000;
 
 /** Brackwater Ferry Canteen: a flatbread station on a ferry quay that exists only here. */
@@ -72,8 +73,19 @@ const lot = (
   ...more,
 });
 
-/** How much more each lot really drinks than its moisture says, in points; the records find it out. */
-export const LOT_THIRST: Record<string, number> = { 'quay-12': 0.8, 'quay-13': 2.6 };
+/** What is really so in this kitchen; nobody there knows it, and the records find it out. */
+export const DEMO_TRUTH = {
+  /** How much more each lot drinks than its moisture says, in points. */
+  thirst: { 'quay-12': 0.8, 'quay-13': 2.6 } as Record<string, number>,
+  bowlLoss: 0.016,
+  benchLoss: 0.008,
+  /** How much longer than by the law each dough takes to relax. */
+  relaxing: { 'deckhand-wrap': 1.3, 'pilot-press': 0.85 } as Record<string, number>,
+  ballSdG: { 'deckhand-wrap': 1.4, 'pilot-press': 0.7 } as Record<string, number>,
+  discSd: { pin: 0.014, 'hot-press': 0.01, 'hand-stretch': 0.02, 'sheet-thin': 0.02 },
+  /** Flour gets dearer by this share every week. */
+  flourPricePerWeek: 0.03,
+} as const;
 
 /** The quay's air: a dry week, then the usual damp. */
 const DRY_WEEK_DAYS_AGO = { from: 13, to: 7 } as const;
@@ -90,6 +102,7 @@ const airOf = (daysAgo: number): Conditions => {
 
 const STEADY: Cook = { weighingSdSteps: 0.5, overPour: 0, rejects: 0.02 };
 const HURRIED: Cook = { weighingSdSteps: 0.9, overPour: 1, rejects: 0.05 };
+const BAD_SALT: Cook = { ...STEADY, rejects: 0.3, rejectedFor: ['other'], saltFactor: 1.4 };
 
 interface Past {
   formula: string;
@@ -102,83 +115,96 @@ interface Past {
   note: string;
 }
 
+const wraps = (daysAgo: number, hour: number, pieces: number, cook: Cook, note = ''): Past => ({
+  ...{ formula: 'deckhand-wrap', daysAgo, hour, cook, note },
+  need: { by: 'pieces', pieces, ballG: 105 },
+  flourLotId: daysAgo > NEW_LOT_DAYS_AGO ? 'quay-12' : 'quay-13',
+});
+const presses = (daysAgo: number, hour: number, cook: Cook, note = ''): Past => ({
+  ...{ formula: 'pilot-press', daysAgo, hour, cook, note },
+  need: { by: 'pieces', pieces: 60, ballG: 36 },
+  flourLotId: daysAgo > NEW_LOT_DAYS_AGO ? 'quay-12' : 'quay-13',
+});
+const other = (
+  formula: string,
+  daysAgo: number,
+  hour: number,
+  need: Need,
+  note = '',
+  cook = STEADY,
+): Past => ({
+  ...{ formula, daysAgo, hour, need, note, cook },
+});
+
+/** The plate drifts hotter through the second week until someone turns the knob. */
+const NEW_LOT_DAYS_AGO = 2;
+const HOT_FROM = { daysAgo: 7, to: 4, perDayC: 9 } as const;
+const driftOf = (daysAgo: number): number =>
+  daysAgo <= HOT_FROM.daysAgo && daysAgo >= HOT_FROM.to ? (HOT_FROM.daysAgo - daysAgo) * HOT_FROM.perDayC : 0;
+
+const DRY = 'Dry week: the dough wanted more water.';
+
 /** What was made lately, before the sailings. */
 const PAST: readonly Past[] = [
-  ...[12, 10, 8].map((daysAgo): Past => ({
-    formula: 'deckhand-wrap',
-    daysAgo,
-    hour: 9,
-    need: { by: 'pieces', pieces: 56, ballG: 105 },
-    cook: STEADY,
-    flourLotId: 'quay-12',
-    note: 'Dry week: the dough wanted more water.',
-  })),
-  {
-    formula: 'pilot-press',
-    daysAgo: 6,
-    hour: 13.5,
-    need: { by: 'pieces', pieces: 60, ballG: 36 },
-    cook: { ...STEADY, rejects: 0.3 },
-    flourLotId: 'quay-12',
-    note: 'Tasted salty: coarse salt was measured with the spoon for fine.',
-  },
-  {
-    formula: 'deckhand-wrap',
-    daysAgo: 5,
-    hour: 9.25,
-    need: { by: 'pieces', pieces: 48, ballG: 105 },
-    cook: STEADY,
-    flourLotId: 'quay-12',
-    note: '',
-  },
-  {
-    formula: 'lantern-round',
-    daysAgo: 4,
-    hour: 9.5,
-    need: { by: 'pieces', pieces: 42, ballG: 58 },
-    cook: STEADY,
-    note: 'Puffed nearly all; the two flat ones had a crease.',
-  },
-  {
-    formula: 'pilot-press',
-    daysAgo: 3,
-    hour: 14,
-    need: { by: 'pieces', pieces: 60, ballG: 36 },
-    cook: HURRIED,
-    flourLotId: 'quay-12',
-    note: 'Poured too much water, batch followed it. Extra went to the crew.',
-  },
-  {
-    formula: 'breakwater-thick',
-    daysAgo: 2,
-    hour: 10,
-    need: { by: 'flour', flourG: 2500, ballG: 95 },
-    cook: STEADY,
-    note: '',
-  },
-  {
-    formula: 'deckhand-wrap',
-    daysAgo: 1,
-    hour: 9,
-    need: { by: 'pieces', pieces: 64, ballG: 105 },
-    cook: STEADY,
-    flourLotId: 'quay-13',
-    note: 'First batch of the new flour: a little stiff.',
-  },
-  {
-    formula: 'sailcloth-sheet',
-    daysAgo: 1,
-    hour: 15.5,
-    need: { by: 'pieces', pieces: 24, ballG: 72 },
-    cook: STEADY,
-    note: '',
-  },
+  wraps(13, 9, 52, STEADY, DRY),
+  other('lantern-round', 13, 14, { by: 'pieces', pieces: 36, ballG: 58 }),
+  wraps(12, 9, 56, STEADY, DRY),
+  presses(12, 14, STEADY),
+  wraps(10, 9, 56, STEADY, DRY),
+  other('sailcloth-sheet', 10, 15, { by: 'pieces', pieces: 20, ballG: 72 }),
+  presses(9, 13.5, STEADY),
+  wraps(8, 9, 56, STEADY, DRY),
+  other('breakwater-thick', 8, 14, { by: 'pieces', pieces: 30, ballG: 95 }),
+  wraps(
+    7,
+    9,
+    60,
+    { ...STEADY, ballSdG: 3.4, rejects: 0.1, rejectedFor: ['wrong size', 'misshapen'] },
+    'Cut by eye, the scale was wanted elsewhere.',
+  ),
+  presses(6, 13.5, BAD_SALT, 'Tasted salty: coarse salt was measured with the spoon for fine.'),
+  wraps(5, 9.25, 48, STEADY),
+  other(
+    'lantern-round',
+    4,
+    9.5,
+    { by: 'pieces', pieces: 42, ballG: 58 },
+    'Puffed nearly all; the two flat ones had a crease.',
+  ),
+  wraps(
+    4,
+    13,
+    48,
+    { ...STEADY, rejects: 0.14, rejectedFor: ['burnt'] },
+    'Black spots: the plate had crept up.',
+  ),
+  presses(3, 14, HURRIED, 'Poured too much water, batch followed it. Extra went to the crew.'),
+  wraps(3, 9, 56, { ...STEADY, lightG: 3 }),
+  other('breakwater-thick', 2, 10, { by: 'flour', flourG: 2500, ballG: 95 }),
+  wraps(2, 15, 40, STEADY, 'First batch of the new flour: a little stiff.'),
+  presses(2, 13, STEADY),
+  wraps(1, 9, 64, STEADY, 'New flour again: took more water than the plan.'),
+  other('sailcloth-sheet', 1, 15.5, { by: 'pieces', pieces: 24, ballG: 72 }),
 ];
 
 /** The five demo formulas, in the open file format. */
 export const demoFormulas = (): Formula[] =>
   [breakwaterThick, deckhandWrap, lanternRound, pilotPress, sailclothSheet].map((document) =>
     parseInput(formulaSchema, document),
+  );
+
+/** What the ingredients cost on a day of the past two weeks. */
+const pricesOf = (foods: readonly Ingredient[], daysAgo: number): Ingredient[] =>
+  foods.map((food) =>
+    food.kind === 'flour' && food.pack
+      ? {
+          ...food,
+          pack: {
+            ...food.pack,
+            price: food.pack.price * (1 + DEMO_TRUTH.flourPricePerWeek) ** (-daysAgo / 7),
+          },
+        }
+      : food,
   );
 
 /** Fills an empty kitchen with the demo; does nothing where there are formulas already. */
@@ -216,8 +242,24 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
       ...airOf(past.daysAgo),
       ...(known ? { lot: lotToday(known, startMs) } : {}),
     };
-    const plan = planBatch({ formula, need: past.need, kitchen: DEMO_KITCHEN, ingredients, conditions });
-    const cook = { ...past.cook, thirstPoints: LOT_THIRST[past.flourLotId ?? ''] ?? 0 };
+    const foods = pricesOf(ingredients, past.daysAgo);
+    const plan = planBatch({
+      formula,
+      need: past.need,
+      kitchen: DEMO_KITCHEN,
+      ingredients: foods,
+      conditions,
+    });
+    const cook: Cook = {
+      bowlLoss: DEMO_TRUTH.bowlLoss,
+      benchLoss: DEMO_TRUTH.benchLoss,
+      relaxing: DEMO_TRUTH.relaxing[formula.id] ?? 1,
+      ballSdG: DEMO_TRUTH.ballSdG[formula.id] ?? 1.1,
+      discSd: DEMO_TRUTH.discSd[formula.method.shaping.how],
+      plateOffC: driftOf(past.daysAgo),
+      thirstPoints: DEMO_TRUTH.thirst[past.flourLotId ?? ''] ?? 0,
+      ...past.cook,
+    };
     const id = uuidv7({ msecs: startMs, random: random.bytes(16) });
     const at = new Date(startMs).toISOString();
     const start = {

@@ -2,6 +2,7 @@ import {
   type BatchEvent,
   type EventBody,
   type Plan,
+  type Reject,
   type Step,
   type StepKind,
   roundToStep,
@@ -10,12 +11,14 @@ import {
 import {
   ballForCountG,
   checkWeight,
+  lawAgeOf,
   correctionLines,
   foldBatch,
   offerRescale,
   runningDough,
   stepWindow,
 } from '@kettle-scale/core/batch';
+import { springBackAfter } from '@kettle-scale/core/dough';
 import { v7 as uuidv7 } from 'uuid';
 import type { Random } from '../random';
 
@@ -29,7 +32,43 @@ export interface Cook {
   rejects: number;
   /** How much more the flour really drinks than formula and moisture say, in points; the cook only feels it. */
   thirstPoints?: number;
+  /** What one batch differs from the next of the same flour, in points. */
+  batchSdPoints?: number;
+  /** Shares of the dough that really stay in the bowl and on the bench. */
+  bowlLoss?: number;
+  benchLoss?: number;
+  /** How much longer than by the law the dough really takes to relax. */
+  relaxing?: number;
+  /** Spread of balls, grams, and of discs, a share of their diameter. */
+  ballSdG?: number;
+  discSd?: number;
+  /** Balls cut too light on purpose or by haste; what is saved is left over. */
+  lightG?: number;
+  /** How much too hot (or, below zero, too cold) the plate runs, °C. */
+  plateOffC?: number;
+  /** What is wrong with the pieces that are rejected. */
+  rejectedFor?: readonly Reject[];
+  /** Salt as it was measured, against what the sheet says. */
+  saltFactor?: number;
 }
+
+/** What a cook is taken for who is not said to be otherwise. */
+const USUAL = {
+  batchSdPoints: 0.8,
+  bowlLoss: 0.011,
+  benchLoss: 0.006,
+  relaxing: 1,
+  ballSdG: 1.1,
+  discSd: 0.012,
+} as const;
+/** How much a loss varies from batch to batch. */
+const LOSS_SD = 0.0025;
+const SAMPLE = 5;
+const DISCS = 3;
+/** A ruler on a soft disc, mm; a calliper on its edge, mm; a thermometer on the plate, °C. */
+export const READS = { diameterMm: 1, thicknessMm: 0.06, plateC: 3 } as const;
+/** Spread of how one disc springs back against the next, a share of its diameter. */
+export const SPRING_SD = 0.004;
 
 interface Story {
   plan: Plan;
@@ -72,12 +111,10 @@ function weigh(story: Story, step: Step): void {
       return;
     }
   }
-  const massG = roundToStep(targetG + random.normal(0, cook.weighingSdSteps) * line.stepG, line.stepG);
+  const wantedG = line.kind === 'salt' ? targetG * (cook.saltFactor ?? 1) : targetG;
+  const massG = roundToStep(wantedG + random.normal(0, cook.weighingSdSteps) * line.stepG, line.stepG);
   tell(story, random.normal(18, 4), { type: 'weighed', stepId: step.id, massG: Math.max(line.stepG, massG) });
 }
-
-/** What one batch differs from the next of the same flour, in points. */
-const BATCH_SD_POINTS = 0.8;
 
 /** Water in by feel: the cook stops where the flour really is right. */
 function mix(story: Story, step: Step): void {
@@ -86,7 +123,7 @@ function mix(story: Story, step: Step): void {
   const { liquid } = correctionLines(plan);
   const wanted =
     (plan.today ? plan.today.hydration.formula + plan.today.hydration.byMoisture : plan.totals.hydration) +
-    ((cook.thirstPoints ?? 0) + random.normal(0, BATCH_SD_POINTS)) / 100;
+    ((cook.thirstPoints ?? 0) + random.normal(0, cook.batchSdPoints ?? USUAL.batchSdPoints)) / 100;
   for (let turn = 0; turn < MOST_ADDITIONS && liquid; turn += 1) {
     const dough = runningDough(plan, foldBatch(plan, story.events), step.bowl ?? 1);
     if (!dough) break;
@@ -114,16 +151,112 @@ function knead(story: Story, step: Step): void {
   tell(story, 3, { type: 'done', stepId: step.id });
 }
 
-function timed(story: Story, step: Step): void {
-  const window = stepWindow(story.plan, step);
-  const { earliestS, latestS } = window ?? { earliestS: 30, latestS: 60 };
-  tell(story, story.random.normal(12, 4), { type: 'started', stepId: step.id });
-  const into = 0.1 + 0.5 * story.random.uniform();
-  tell(story, earliestS + into * (latestS - earliestS), { type: 'done', stepId: step.id });
+/** A disc as it springs back now: the law, this kitchen's own pace, and a little chance. */
+function relaxedShare({ plan, random, cook, events, nowMs }: Story): number {
+  const age = lawAgeOf(plan, foldBatch(plan, events), nowMs) / (cook.relaxing ?? USUAL.relaxing);
+  return Math.max(0, springBackAfter(age, 1) + random.normal(0, SPRING_SD));
 }
 
-function griddle(story: Story, step: Step): void {
+/** Into the last rest a disc is rolled for a trial, as the app proposes. */
+const TRIAL_AT = 0.3;
+
+function timed(story: Story, step: Step): void {
   const { plan, random } = story;
+  const window = stepWindow(plan, step);
+  const { earliestS, latestS } = window ?? { earliestS: 30, latestS: 60 };
+  tell(story, random.normal(12, 4), { type: 'started', stepId: step.id });
+  const totalS = earliestS + (0.1 + 0.5 * random.uniform()) * (latestS - earliestS);
+  const trialS = step.rest === plan.formula.method.rests.length - 1 ? TRIAL_AT * earliestS : 0;
+  if (trialS > 0) {
+    const rolledMm = Math.round(plan.rolled.diameterMm);
+    story.nowMs += Math.round(trialS) * SECOND_MS;
+    const relaxedMm = Math.min(rolledMm, Math.round(rolledMm * (1 - relaxedShare(story))));
+    tell(story, 1, { type: 'sprang-back', stepId: step.id, rolledMm, relaxedMm });
+  }
+  tell(story, totalS - trialS, { type: 'done', stepId: step.id });
+}
+
+/** The whole dough on the scale, cut by count; then five balls weighed, and what is left over. */
+function divide(story: Story): void {
+  const { plan, random, cook } = story;
+  const inBowlsG = sumG(
+    foldBatch(plan, story.events).bowls.flatMap((b) => b.lines.map((l) => (l.weighedG ?? 0) + l.addedG)),
+  );
+  const kept = 1 - random.normal(cook.bowlLoss ?? USUAL.bowlLoss, LOSS_SD);
+  const doughG = roundToStep(inBowlsG * kept, plan.kitchen.benchStepG);
+  const lightG = cook.lightG ?? 0;
+  const wantedG = plan.ballG - lightG;
+  const pieces = Math.max(1, Math.round((doughG * (1 - plan.kitchen.benchLoss)) / plan.ballG));
+  const ballG = roundToStep(lightG > 0 ? wantedG : ballForCountG(doughG, pieces, plan), 0.1);
+  tell(story, pieces * 10, { type: 'divided', doughG, pieces, ballG });
+  const cutG = doughG * (1 - random.normal(cook.benchLoss ?? USUAL.benchLoss, LOSS_SD));
+  const reallyG = lightG > 0 ? wantedG : cutG / pieces;
+  for (let ball = 0; ball < SAMPLE; ball += 1) {
+    const massG = roundToStep(random.normal(reallyG, cook.ballSdG ?? USUAL.ballSdG), 0.1);
+    tell(story, random.normal(6, 1), { type: 'ball-sampled', massG });
+  }
+  const leftG = roundToStep(cutG - reallyG * pieces, plan.kitchen.benchStepG);
+  if (leftG >= plan.kitchen.benchStepG) tell(story, 5, { type: 'leftover', massG: leftG, as: 'waste' });
+}
+
+/** Three discs rolled, let go and measured: two diameters, the middle and an edge. */
+function flatten(story: Story): void {
+  const { plan, random, cook } = story;
+  const { rolled } = plan;
+  for (let disc = 0; disc < DISCS; disc += 1) {
+    const rolledMm = Math.round(rolled.diameterMm * (1 + random.normal(0, cook.discSd ?? USUAL.discSd)));
+    const relaxedMm = rolledMm * (1 - relaxedShare(story));
+    const across = () => Math.round(relaxedMm + random.normal(0, READS.diameterMm));
+    const thick = (ratio: number) =>
+      Math.max(
+        0.3,
+        Number((plan.relaxed.thicknessMm * ratio + random.normal(0, READS.thicknessMm)).toFixed(2)),
+      );
+    tell(story, 35, {
+      type: 'disc-measured',
+      rolledMm,
+      diametersMm: [across(), across()],
+      thicknessesMm: [
+        { place: 'middle', mm: thick(1.02) },
+        { place: 'far edge', mm: thick(0.95) },
+      ],
+    });
+  }
+  tell(story, 20, {
+    type: 'flattened',
+    diameterMm: Math.round(rolled.diameterMm),
+    thicknessMm: roundToStep(rolled.thicknessMm, 0.1),
+  });
+}
+
+/** Pieces counted, rejects by reason, one looked at closely, the good ones put away. */
+function finish(story: Story): void {
+  const { plan, random, cook } = story;
+  const pieces = foldBatch(plan, story.events).divided?.pieces ?? plan.pieces;
+  const bad = Array.from({ length: pieces }).filter(() => random.chance(cook.rejects)).length;
+  const reasons = cook.rejectedFor ?? ['torn', 'misshapen'];
+  for (let done = 0; done < bad;) {
+    const now = Math.min(bad - done, 1 + random.int(0, 2));
+    tell(story, 6, { type: 'rejected', pieces: now, reason: random.pick(reasons) });
+    done += now;
+  }
+  const { spots = 'freckles', puff = 'small bubbles', fold = 'folds in half' } = plan.formula.product;
+  const hot = (cook.plateOffC ?? 0) > HOT_C;
+  const cold = (cook.plateOffC ?? 0) < -HOT_C;
+  const side = hot ? ('burnt' as const) : cold ? ('pale' as const) : spots;
+  tell(story, 15, { type: 'inspected', fold, firstSide: side, secondSide: side, puff });
+  const how = plan.formula.method.holdIn ?? 'cloth';
+  if (pieces > bad) tell(story, 30, { type: 'held', how, pieces: pieces - bad });
+  tell(story, 40, { type: 'finished', pieces, good: pieces - bad, note: '' });
+}
+
+/** So far off, a plate shows on the bread. */
+const HOT_C = 18;
+
+function griddle(story: Story, step: Step): void {
+  const { plan, random, cook } = story;
+  const plateC = Math.round(random.normal(plan.formula.bake.plateC + (cook.plateOffC ?? 0), READS.plateC));
+  tell(story, 20, { type: 'measured', stepId: step.id, what: 'plate', tempC: plateC, by: 'probe' });
   const pieces = foldBatch(plan, story.events).divided?.pieces ?? plan.pieces;
   const { sides } = plan.formula.bake;
   for (let piece = 1; piece <= pieces; piece += 1) {
@@ -146,34 +279,10 @@ const ACTS: Record<StepKind, (story: Story, step: Step) => void> = {
   mix,
   knead,
   rest: timed,
-  divide: (story) => {
-    const { plan, random } = story;
-    const inBowlsG = sumG(
-      foldBatch(plan, story.events).bowls.flatMap((b) => b.lines.map((l) => (l.weighedG ?? 0) + l.addedG)),
-    );
-    const doughG = roundToStep(
-      inBowlsG * (1 - Math.max(0.002, random.normal(0.011, 0.003))),
-      plan.kitchen.benchStepG,
-    );
-    const pieces = Math.max(1, Math.round((doughG * (1 - plan.kitchen.benchLoss)) / plan.ballG));
-    const ballG = roundToStep(ballForCountG(doughG, pieces, plan), 0.1);
-    tell(story, pieces * 10, { type: 'divided', doughG, pieces, ballG });
-  },
-  flatten: (story) => {
-    const { rolled } = story.plan;
-    tell(story, 40, {
-      type: 'flattened',
-      diameterMm: Math.round(story.random.normal(rolled.diameterMm, 3)),
-      thicknessMm: roundToStep(story.random.normal(rolled.thicknessMm, 0.05), 0.1),
-    });
-  },
+  divide,
+  flatten,
   griddle,
-  finish: (story) => {
-    const { plan, random, cook } = story;
-    const pieces = foldBatch(plan, story.events).divided?.pieces ?? plan.pieces;
-    const good = Array.from({ length: pieces }).filter(() => !random.chance(cook.rejects)).length;
-    tell(story, 60, { type: 'finished', pieces, good, note: '' });
-  },
+  finish,
 };
 
 /** Works a whole batch the way a cook would, from a start time; the same seed gives the same batch. */

@@ -31,6 +31,8 @@ export function simulateScale(random: Random, { resolutionG, maxG, driftGPerMin 
   let shown: number[] = [0];
 
   const act = (what: DeviceAct): void => {
+    // Whatever is done to it, what it showed before says nothing of whether it is still.
+    shown = shown.slice(-1);
     if (what.act === 'tare') tareG = panG + driftG;
     if (what.act === 'place') loadG += what.massG;
     if (what.act === 'scoop') loadG = Math.max(0, loadG - what.massG);

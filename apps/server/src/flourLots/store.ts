@@ -1,4 +1,5 @@
 import { type FlourLot, type LotState, type LotUse, lotState } from '@kettle-scale/core';
+import { kitchenMean } from '@kettle-scale/core/dough';
 import { DataTypes, QueryTypes } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';
@@ -11,9 +12,6 @@ interface MeanRow {
   lotId: string;
   mean: number;
 }
-
-const mean = (numbers: readonly number[]): number =>
-  numbers.length > 0 ? numbers.reduce((sum, x) => sum + x, 0) / numbers.length : 0;
 
 /** The flour lots that the kitchen has received. */
 export function openFlourLotStore({ sequelize, write }: Database) {
@@ -47,13 +45,16 @@ export function openFlourLotStore({ sequelize, write }: Database) {
         ),
       ]);
       const usesOf = new Map<string, LotUse[]>();
-      for (const { lotId, ...use } of uses) usesOf.set(lotId, [...(usesOf.get(lotId) ?? []), use]);
+      for (const { lotId, ...use } of uses) {
+        const known = usesOf.get(lotId);
+        if (known) known.push(use);
+        else usesOf.set(lotId, [use]);
+      }
       return lots.map((lot) => {
         const others = means.filter(({ lotId }) => lotId !== lot.id);
-        return lotState(lot, usesOf.get(lot.id) ?? [], mean(others.map((other) => other.mean)), nowMs);
+        return lotState(lot, usesOf.get(lot.id) ?? [], kitchenMean(others.map((other) => other.mean)), nowMs);
       });
     },
-    has: async (id: string): Promise<boolean> => (await rows.count({ where: { id } })) > 0,
     put: async (document: FlourLot): Promise<void> => {
       await write((transaction) =>
         rows.upsert({ id: document.id, ingredientId: document.ingredient, document }, { transaction }),

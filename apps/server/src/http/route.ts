@@ -30,6 +30,15 @@ export class JsonText {
   constructor(readonly text: string) {}
 }
 
+/** A body that is a file to keep, of a type of its own. */
+export class FileText {
+  constructor(
+    readonly text: string,
+    readonly type: string,
+    readonly name: string,
+  ) {}
+}
+
 interface Input<P, Q, B> {
   params: P;
   query: Q;
@@ -43,7 +52,9 @@ interface RouteSpec<P, Q, B, R> extends Omit<Route, 'handle' | 'params' | 'query
   query?: z.ZodType<Q> & z.ZodObject;
   body?: z.ZodType<B>;
   response: z.ZodType<R>;
-  run: (input: Input<P, Q, B>) => Promise<R | JsonText | { status: number; body: R; etag?: string }>;
+  run: (
+    input: Input<P, Q, B>,
+  ) => Promise<R | JsonText | FileText | { status: number; body: R; etag?: string }>;
 }
 
 const isReply = (value: unknown): value is Reply =>
@@ -79,7 +90,9 @@ export function routerOf(routes: readonly Route[]): Router {
       const reply = await handle(request);
       response.status(reply.status ?? status);
       if (reply.etag !== undefined) response.setHeader('ETag', reply.etag);
-      if (reply.body instanceof JsonText) response.type('json').send(reply.body.text);
+      if (reply.body instanceof FileText) {
+        response.attachment(reply.body.name).type(reply.body.type).send(reply.body.text);
+      } else if (reply.body instanceof JsonText) response.type('json').send(reply.body.text);
       else response.json(reply.body);
     });
   }

@@ -6,7 +6,9 @@ export type News =
   | { type: 'event'; batchId: string; event: BatchEvent }
   | { type: 'batch'; batchId: string }
   | { type: 'lots' }
-  | { type: 'plans' };
+  | { type: 'plans' }
+  /** Everything may have changed: a backup was restored. */
+  | { type: 'kitchen' };
 
 /** Tells what was stored to whoever listens, after it is on the disk. */
 export function createHub() {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { countField, instantField, slugField, uuidField } from '../fields';
+import { adjustmentSchema } from './adjust';
 import { eventSchema } from './eventSchema';
 import { conditionsSchema } from './conditionsSchema';
 import { needSchema } from './planRequestSchema';
@@ -16,6 +17,8 @@ export const batchStartSchema = z.strictObject({
   /** The day; what is believed of the lot is filled in by the server. */
   conditions: conditionsSchema.optional(),
   mixer: slugField('Mixer').optional(),
+  /** What lessons and earlier batches change in the plan. */
+  adjustments: z.array(adjustmentSchema).max(60, 'At most sixty changes.').optional(),
 });
 
 /** A batch: its frozen plan and everything that happened. */

@@ -142,13 +142,13 @@ describe('a bowl mixed by feel', () => {
 });
 
 test('an act that happened before the batch ended elsewhere is late, not refused', () => {
-  const [end, note] = eventsOf(
+  const [end, late] = eventsOf(
     { type: 'finished', pieces: 10, good: 10 },
-    { type: 'note', text: 'from the phone that was offline' },
+    { type: 'dusted', stepId: 'flatten', massG: 5 },
   );
-  if (!end || !note) throw new Error('no events');
-  expect(refuseEvent(plan, [end], note)?.reason).toBe('over');
-  expect(refuseEvent(plan, [end], { ...note, at: '2026-03-04T09:59:59.000Z' })).toBeNull();
+  if (!end || !late) throw new Error('no events');
+  expect(refuseEvent(plan, [end], late)?.reason).toBe('over');
+  expect(refuseEvent(plan, [end], { ...late, at: '2026-03-04T09:59:59.000Z' })).toBeNull();
 });
 
 describe('the cold chain', () => {

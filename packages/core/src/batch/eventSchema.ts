@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { FEELS } from '../dough/feel';
 import { POKES, type Poke } from '../dough/springBack';
+import { FOLDS, HOLDINGS, PUFFS, SPOTS } from '../formula/methodSchema';
+import { DISC_PLACES } from '../portion/measuredDisc';
 import {
   choiceField,
   countField,
@@ -14,6 +16,47 @@ import {
 const POKE_NAMES = Object.keys(POKES) as [Poke, ...Poke[]];
 /** Held back and due, a correction of the feel, a top-up for added flour, flour going back into a wet dough. */
 export const ADDED_WHY = ['hold-back', 'correction', 'top-up', 'flour-back'] as const;
+
+/** What can be probed: the dough and its parts, the faces of a hot press, the plate. */
+export const MEASURED = ['dough', 'fat', 'liquid', 'press-top', 'press-bottom', 'plate'] as const;
+/** Iron may be this hot, a dough not. */
+const HOTTEST_C = { dough: 120, iron: 350 } as const;
+const IRON: ReadonlySet<string> = new Set(['press-top', 'press-bottom', 'plate']);
+
+/** What becomes of dough that is left over. */
+export const LEFTOVERS = ['short batch', 'fridge dough', 'waste'] as const;
+/** Why a piece is not sold. */
+export const REJECTS = [
+  'torn',
+  'cracked',
+  'burnt',
+  'pale',
+  'raw',
+  'no puff',
+  'wrong size',
+  'misshapen',
+  'other',
+] as const;
+export type Reject = (typeof REJECTS)[number];
+export const TEARS = ['tears short', 'stretches, then tears', 'pulls into layers'] as const;
+/** How a piece folds, from worst to the standards a formula may ask for. */
+export const FOLDED = ['breaks', 'cracks at the fold', ...FOLDS] as const;
+/** Colour of a side, from raw to burnt; the middle ones are what formulas ask for. */
+export const SIDES = ['raw', ...SPOTS, 'burnt'] as const;
+/** Figures of past acts that may be put right. */
+export const CORRECTABLE = [
+  'massG',
+  'doughG',
+  'ballG',
+  'pieces',
+  'good',
+  'tempC',
+  'diameterMm',
+  'thicknessMm',
+  'rolledMm',
+  'relaxedMm',
+  'bakedG',
+] as const;
 
 const base = { id: uuidField('Event id'), at: instantField('Time of the event') };
 const stepId = z
@@ -59,14 +102,19 @@ export const eventSchema = z.discriminatedUnion(
     }),
     /** A part of a step that stands on its own: whisked, rubbed in, cool enough. */
     z.strictObject({ ...base, type: z.literal('part-done'), stepId, part: slugField('Part') }),
-    z.strictObject({
-      ...base,
-      type: z.literal('measured'),
-      stepId,
-      what: choiceField('What was measured', ['dough', 'fat', 'liquid']),
-      tempC: numberField('Temperature', { min: -20, max: 120, unit: '°C' }),
-      by: choiceField('Measured by', ['probe', 'hand']),
-    }),
+    z
+      .strictObject({
+        ...base,
+        type: z.literal('measured'),
+        stepId,
+        what: choiceField('What was measured', MEASURED),
+        tempC: numberField('Temperature', { min: -20, max: HOTTEST_C.iron, unit: '°C' }),
+        by: choiceField('Measured by', ['probe', 'hand']),
+      })
+      .refine((e) => IRON.has(e.what) || e.tempC <= HOTTEST_C.dough, {
+        message: `Temperature must be between -20 and ${HOTTEST_C.dough} °C.`,
+        path: ['tempC'],
+      }),
     z.strictObject({ ...base, type: z.literal('poked'), stepId, poke: choiceField('Poke test', POKE_NAMES) }),
     /** A disc rolled for a trial and measured again when it has sprung back. */
     z
@@ -105,6 +153,70 @@ export const eventSchema = z.discriminatedUnion(
       doughG: weight('Dough weight'),
       pieces: pieces('Pieces', 1),
       ballG: weight('Ball weight'),
+    }),
+    /** One ball of a sample, on the scale. */
+    z.strictObject({ ...base, type: z.literal('ball-sampled'), massG: weight('Ball') }),
+    /** Dough that no ball was made of. */
+    z.strictObject({
+      ...base,
+      type: z.literal('leftover'),
+      massG: weight('Dough left over'),
+      as: choiceField('What becomes of it', LEFTOVERS),
+      /** Of a short batch. */
+      pieces: pieces('Pieces', 1).optional(),
+    }),
+    /** A disc as it lies: two diameters across, a few thicknesses, and how far it was rolled. */
+    z.strictObject({
+      ...base,
+      type: z.literal('disc-measured'),
+      diametersMm: z.tuple([
+        numberField('Diameter', { min: 30, max: 900, unit: 'mm' }),
+        numberField('Diameter across', { min: 30, max: 900, unit: 'mm' }),
+      ]),
+      thicknessesMm: z
+        .array(
+          z.strictObject({
+            place: choiceField('Place', DISC_PLACES),
+            mm: numberField('Thickness', { min: 0.2, max: 30, unit: 'mm' }),
+          }),
+        )
+        .max(DISC_PLACES.length, 'A disc is measured in five places at most.'),
+      rolledMm: numberField('Rolled diameter', { min: 30, max: 900, unit: 'mm' }).optional(),
+    }),
+    /** Pieces that are not sold, and why. */
+    z.strictObject({
+      ...base,
+      type: z.literal('rejected'),
+      pieces: pieces('Rejects', 1),
+      reason: choiceField('Reason', REJECTS),
+    }),
+    /** One piece looked at closely. */
+    z.strictObject({
+      ...base,
+      type: z.literal('inspected'),
+      fold: choiceField('Fold test', FOLDED).optional(),
+      tear: choiceField('Tear test', TEARS).optional(),
+      firstSide: choiceField('First side', SIDES).optional(),
+      secondSide: choiceField('Second side', SIDES).optional(),
+      puff: choiceField('Puff', PUFFS).optional(),
+      diameterMm: numberField('Diameter', { min: 30, max: 900, unit: 'mm' }).optional(),
+      bakedG: weight('Baked weight').optional(),
+    }),
+    /** Bread went into its holding place. */
+    z.strictObject({
+      ...base,
+      type: z.literal('held'),
+      how: choiceField('Held in', HOLDINGS),
+      pieces: pieces('Pieces held', 1),
+    }),
+    /** A figure of an act that was wrong; the act itself stays as it was told. */
+    z.strictObject({
+      ...base,
+      type: z.literal('corrected'),
+      eventId: uuidField('Act to correct'),
+      field: choiceField('Figure to correct', CORRECTABLE),
+      value: numberField('Right value', { min: 0, max: 1_000_000 }),
+      reason: textField('Reason', { min: 1, max: 200 }),
     }),
     z.strictObject({
       ...base,

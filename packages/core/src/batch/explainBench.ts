@@ -70,3 +70,40 @@ export function explainRolling(plan: Plan, ballG: number, system: UnitSystem = '
     changes: ['If it springs back more than this, rest longer; rolling harder only makes it uneven.'],
   };
 }
+
+/** A loss within this many times the usual is not worth a word. */
+const MUCH = 2;
+
+/** Where the dough went between the bowl and the scale, in one sentence. */
+export function explainLoss(
+  plan: Plan,
+  mixedG: number,
+  realG: number,
+  system: UnitSystem = 'metric',
+): { loss: number; unusual: boolean; words: string } {
+  const loss = 1 - realG / mixedG;
+  const usual = plan.kitchen.bowlLoss;
+  const stepG = plan.kitchen.benchStepG;
+  const off = formatMass(Math.abs(mixedG - realG), stepG, system);
+  const usually = formatPercent(usual, 1);
+  if (loss < 0) {
+    return {
+      loss,
+      unusual: -loss > usual,
+      words: `${off} more than went in: bench flour, or a line that was weighed wrong.`,
+    };
+  }
+  const share = formatPercent(loss, 1);
+  if (loss > MUCH * usual && mixedG - realG > stepG) {
+    return {
+      loss,
+      unusual: true,
+      words: `${off} (${share}) stayed behind, ${usually} is usual: scrape the bowl and the hook, or weigh again.`,
+    };
+  }
+  return {
+    loss,
+    unusual: false,
+    words: `${off} (${share}) stayed in the bowl and on hands; ${usually} is usual.`,
+  };
+}

@@ -187,17 +187,67 @@ test('dividing: count gives the ball, the ball gives the count', () => {
 });
 
 describe('refuseEvent', () => {
-  const [event] = eventsOf({ type: 'note', text: 'late' });
+  const [event] = eventsOf({ type: 'dusted', stepId: 'flatten', massG: 5 });
   const over = eventsOf(...wholeBatch);
   const voidOf = (id: string) => ({ ...eventsOf({ type: 'void', eventId: id })[0] }) as (typeof over)[number];
 
-  test('a finished batch takes only the undo of its finish', () => {
+  test('a finished batch takes the undo of its finish, and what is done with bread and record afterwards', () => {
     const after = { ...event, at: '2026-03-05T10:00:00.000Z' } as (typeof over)[number];
     expect(refuseEvent(plan, over, after)).toMatchObject({ reason: 'over' });
     expect(refuseEvent(plan, over, { ...voidOf(eventId(0)), at: '2026-03-05T10:00:00.000Z' })).toMatchObject({
       reason: 'over',
     });
     expect(refuseEvent(plan, over, voidOf(eventId(over.length - 1)))).toBeNull();
+    const later = (body: EventBody) =>
+      refuseEvent(plan, over, {
+        ...eventsOf(body)[0],
+        at: '2026-03-05T10:00:00.000Z',
+      } as (typeof over)[number]);
+    expect(later({ type: 'note', text: 'sold out by noon' })).toBeNull();
+    expect(later({ type: 'held', how: 'cloth', pieces: 62 })).toBeNull();
+    expect(later({ type: 'rejected', pieces: 1, reason: 'torn' })).toBeNull();
+  });
+
+  describe('a correction', () => {
+    const wrong = wholeBatch.findIndex(({ type }) => type === 'divided');
+    const fix = (changes: Partial<Extract<EventBody, { type: 'corrected' }>> = {}): EventBody => ({
+      type: 'corrected',
+      eventId: eventId(wrong),
+      field: 'doughG',
+      value: 5850,
+      reason: 'the bowl was on the scale',
+      ...changes,
+    });
+
+    test('counts from then on, in state and record; undone, the first figure is back', () => {
+      expect(fold(...wholeBatch, fix()).divided?.doughG).toBe(5850);
+      expect(batchRecord(plan, fold(...wholeBatch, fix())).doughG).toBe(5850);
+      expect(fold(...wholeBatch, fix(), fix({ value: 5800 })).divided?.doughG).toBe(5800);
+      expect(
+        fold(...wholeBatch, fix(), { type: 'void', eventId: eventId(wholeBatch.length) }).divided?.doughG,
+      ).toBe(5900);
+    });
+
+    test.each<[string, ReturnType<typeof fix>, string]>([
+      ['of nothing', fix({ eventId: eventId(99) }), 'no such act'],
+      ['of a figure the act has not', fix({ field: 'tempC' }), 'no such figure'],
+      ['out of range', fix({ value: 0 }), 'between 0.01 and'],
+      [
+        'that breaks a rule',
+        fix({ eventId: eventId(wholeBatch.length - 1), field: 'good', value: 65 }),
+        'more good pieces',
+      ],
+    ])('%s is refused in words', (_case, body, words) => {
+      const [event] = eventsOf(body);
+      expect(refuseEvent(plan, over, event as (typeof over)[number])?.message).toContain(words);
+    });
+
+    test('that fits is taken though the batch is over', () => {
+      const [event] = eventsOf(fix());
+      expect(
+        refuseEvent(plan, over, { ...event, at: '2026-03-05T10:00:00.000Z' } as (typeof over)[number]),
+      ).toBeNull();
+    });
   });
 
   test.each<[EventBody, string]>([

@@ -1,5 +1,6 @@
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import type { BatchEvent, EventOf, EventType } from './eventSchema';
+import { liveEvents } from './liveEvents';
 import type { Plan, SheetLine, Step } from './planSchema';
 
 /** A line of one bowl as it stands: what it should be and what is in. */
@@ -63,10 +64,19 @@ export interface BatchState {
   bowls: BowlState[];
   griddle: GriddleState | null;
   piecesOff: number;
+  /** Seconds that each piece lay, those that are off. */
+  pieceTimes: number[];
   /** Bench flour that went into the dough. */
   dustedG: number;
   divided: EventOf<'divided'> | null;
   flattened: EventOf<'flattened'> | null;
+  /** Balls on the scale, in their order. */
+  balls: EventOf<'ball-sampled'>[];
+  leftovers: EventOf<'leftover'>[];
+  discs: EventOf<'disc-measured'>[];
+  inspected: EventOf<'inspected'>[];
+  rejected: EventOf<'rejected'>[];
+  held: EventOf<'held'>[];
   finished: EventOf<'finished'> | null;
   abandoned: EventOf<'abandoned'> | null;
   notes: EventOf<'note'>[];
@@ -80,7 +90,11 @@ const WEIGHING_TOLERANCE = 0.005;
 export const weighingToleranceG = (line: Pick<SheetLine, 'stepG'>, targetG: number): number =>
   Math.max(line.stepG, WEIGHING_TOLERANCE * targetG);
 
+const MS_PER_S = 1000;
+
 interface Draft extends Omit<BatchState, 'steps' | 'now' | 'lastAct' | 'status'> {
+  /** When the piece over heat went on. */
+  pieceOnMs: number | null;
   started: Map<string, number>;
   done: Map<string, number>;
   parts: Map<string, StepState['parts']>;
@@ -187,13 +201,16 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'piece-on': (draft, event, plan, atMs) => {
     draft.griddle = { piece: event.piece, side: 1, sinceMs: atMs };
+    draft.pieceOnMs = atMs;
     const griddle = stepIdOfKind(plan, 'griddle');
     if (!draft.started.has(griddle)) draft.started.set(griddle, atMs);
   },
   flipped: (draft, event, _plan, atMs) => {
     draft.griddle = { piece: event.piece, side: event.side, sinceMs: atMs };
   },
-  'piece-off': (draft) => {
+  'piece-off': (draft, _event, _plan, atMs) => {
+    if (draft.pieceOnMs !== null) draft.pieceTimes.push((atMs - draft.pieceOnMs) / MS_PER_S);
+    draft.pieceOnMs = null;
     draft.griddle = null;
     draft.piecesOff += 1;
   },
@@ -207,18 +224,31 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   note: (draft, event) => {
     draft.notes.push(event);
   },
+  'ball-sampled': (draft, event) => {
+    draft.balls.push(event);
+  },
+  leftover: (draft, event) => {
+    draft.leftovers.push(event);
+  },
+  'disc-measured': (draft, event) => {
+    draft.discs.push(event);
+  },
+  inspected: (draft, event) => {
+    draft.inspected.push(event);
+  },
+  rejected: (draft, event) => {
+    draft.rejected.push(event);
+  },
+  held: (draft, event) => {
+    draft.held.push(event);
+  },
+  corrected: () => undefined,
   void: () => undefined,
 };
 
 function apply<T extends EventType>(draft: Draft, event: EventOf<T>, plan: Plan): void {
   const act = APPLY[event.type as T];
   act(draft, event, plan, Date.parse(event.at));
-}
-
-/** The events that still count: without voids and without what they took back. */
-export function liveEvents(events: readonly BatchEvent[]): BatchEvent[] {
-  const voided = new Set(events.flatMap((event) => (event.type === 'void' ? [event.eventId] : [])));
-  return events.filter((event) => event.type !== 'void' && !voided.has(event.id));
 }
 
 /**
@@ -248,6 +278,14 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
     finished: null,
     abandoned: null,
     notes: [],
+    pieceTimes: [],
+    pieceOnMs: null,
+    balls: [],
+    leftovers: [],
+    discs: [],
+    inspected: [],
+    rejected: [],
+    held: [],
     started: new Map(),
     done: new Map(),
     parts: new Map(),
@@ -256,7 +294,7 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
   };
   for (const event of live) apply(draft, event, plan);
 
-  const { started, done, parts, seen, extended, ...rest } = draft;
+  const { started, done, parts, seen, extended, pieceOnMs: _on, ...rest } = draft;
   const status = rest.finished ? 'finished' : rest.abandoned ? 'abandoned' : 'running';
   const nowId = status === 'running' ? plan.steps.find((step) => !done.has(step.id))?.id : undefined;
   const steps = plan.steps.map((step): StepState => ({

@@ -1,3 +1,4 @@
+export * from './adjust';
 export * from './amounts';
 export * from './batchSchema';
 export * from './coldChain';
@@ -9,6 +10,7 @@ export * from './explainBench';
 export * from './explainToday';
 export * from './foldBatch';
 export * from './holdBack';
+export * from './liveEvents';
 export * from './mixGuide';
 export * from './overPour';
 export * from './perishable';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { choiceField, fractionField, numberField, slugField, textField } from '../fields';
+import { HOLDINGS, type Holding } from '../formula/methodSchema';
 import { SCALE_STEPS_G } from '../quantity/roundToStep';
 
 const stepField = (label: string) =>
@@ -53,6 +54,17 @@ export const kitchenSchema = z
     mixers: z.array(mixerSchema).max(12, 'At most twelve bowls and mixers.').optional(),
     /** How long a dough with milk, yogurt or egg may be out of the cold in all; 4 h when not said. */
     coldLimitH: numberField('Time out of the cold', { min: 0.25, max: 24, unit: 'h' }).optional(),
+    /** How long bread may be held in each way. */
+    holdH: z
+      .partialRecord(z.enum(HOLDINGS), numberField('Holding time', { min: 0.1, max: 24 * 365, unit: 'h' }))
+      .optional(),
+    /** How long dough that is left over may stay in the fridge. */
+    fridgeDoughH: numberField('Dough in the fridge', { min: 1, max: 24 * 7, unit: 'h' }).optional(),
+    /** Lessons that are not let into plans. */
+    lessonsOff: z
+      .array(textField('Lesson', { min: 1, max: 120 }))
+      .max(500)
+      .optional(),
     /** Money that pack prices are in. */
     currency: z
       .string()
@@ -81,6 +93,19 @@ export const DEFAULT_KITCHEN: Kitchen = {
 
 /** Hours that perishable dough may be out of the cold, where the kitchen says nothing; local food codes come first. */
 export const DEFAULT_COLD_LIMIT_H = 4;
+
+/** Hours that bread may be held in each way, where the kitchen says nothing (assumptions of the trade; local food codes come first). */
+export const DEFAULT_HOLD_H: Record<Holding, number> = {
+  cloth: 2,
+  'insulated box': 4,
+  'lidded dish': 2,
+  fridge: 48,
+  freezer: 24 * 60,
+  'served at once': 0.5,
+};
+
+/** Hours that leftover dough may stay in the fridge (assumption). */
+export const DEFAULT_FRIDGE_DOUGH_H = 48;
 
 /** The kitchen with one of its bowls or machines as the bowl that doughs are mixed in; as it is when there is none of this name. */
 export function kitchenWith(

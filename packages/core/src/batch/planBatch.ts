@@ -9,6 +9,7 @@ import { doughDensity } from '../portion/doughDensity';
 import { InputError } from '../problem';
 import { formatMass, formatPercent } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
+import { addedWater, adjustedFormula, adjustedKitchen, withSalt, withWater } from './adjust';
 import { amountsFor } from './amounts';
 import type { Conditions } from './conditionsSchema';
 import { keepBack, openShare } from './holdBack';
@@ -84,14 +85,16 @@ function warningsOf(
  * @throws InputError naming the field when the formula, the need or the kitchen cannot be met
  */
 export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>): Plan {
-  const { formula, need, conditions } = request;
+  const { need, conditions, adjustments = [] } = request;
+  const formula = adjustedFormula(request.formula, adjustments);
   if (request.mixer !== undefined && !request.kitchen.mixers?.some(({ id }) => id === request.mixer)) {
     throw InputError.at('mixer', `There is no bowl or mixer “${request.mixer}” in this kitchen.`);
   }
-  const { kitchen, mixer } = kitchenWith(request.kitchen, request.mixer);
-  const written = resolveFormula(request);
-  const hydration = conditions ? hydrationToday(written, conditions) : null;
-  const lines = hydration ? linesForToday(written, hydration) : written;
+  const { kitchen, mixer } = kitchenWith(adjustedKitchen(request.kitchen, adjustments), request.mixer);
+  const written = withSalt(resolveFormula(request), adjustments);
+  const moreWater = addedWater(adjustments);
+  const hydration = conditions ? hydrationToday(written, conditions, moreWater) : null;
+  const lines = hydration ? linesForToday(written, hydration) : withWater(written, moreWater);
   const asParts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
   const { doughPerFlour } = doughTotals(asParts);
   const densityGMl = doughDensity(asParts, formula.product.air);
@@ -165,6 +168,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     rolled: rolledFromRelaxed(relaxed, formula.product.springBack),
     relaxed,
     ...(scarcest === undefined ? {} : { scarcest }),
+    ...(adjustments.length > 0 ? { adjustments } : {}),
   };
   const today = hydration && conditions ? todayOf(hydration, plan, lines, conditions) : null;
   const steps = stepsToday(planSteps(formula, sheet, bowls, pieces), today);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { countField, numberField, slugField } from '../fields';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
 import { ingredientSchema } from '../ingredient/ingredientSchema';
+import { adjustmentSchema } from './adjust';
 import { conditionsSchema } from './conditionsSchema';
 import { kitchenSchema } from './kitchenSchema';
 
@@ -61,6 +62,8 @@ export const planRequestSchema = z.strictObject({
   conditions: conditionsSchema.optional(),
   /** One of the kitchen's bowls or machines. */
   mixer: slugField('Mixer').optional(),
+  /** What lessons and earlier batches change. */
+  adjustments: z.array(adjustmentSchema).max(60, 'At most sixty changes.').optional(),
   /** Catalogue to use instead of the one that comes with the product. */
   ingredients: z.array(ingredientSchema).max(500).optional(),
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
 import { INGREDIENT_KINDS, ingredientSchema } from '../ingredient/ingredientSchema';
+import { adjustmentSchema } from './adjust';
 import { conditionsSchema } from './conditionsSchema';
 import { kitchenSchema, mixerSchema } from './kitchenSchema';
 import { needSchema } from './planRequestSchema';
@@ -93,6 +94,8 @@ const todaySchema = z.strictObject({
     /** What the flour's moisture and the lot add to it. */
     byMoisture: z.number(),
     byLot: z.number(),
+    /** What a cook carries in from an earlier batch. */
+    byChange: z.number().optional(),
     today: z.number(),
     /** Nine doughs in ten are right between these. */
     low: z.number(),
@@ -175,6 +178,8 @@ export const planSchema = z.strictObject({
   relaxed: discSchema,
   /** Ingredient that ran out first, where the stock decides. */
   scarcest: z.string().optional(),
+  /** What lessons and earlier batches changed in it. */
+  adjustments: z.array(adjustmentSchema).optional(),
   today: todaySchema.optional(),
   steps: z.array(stepSchema),
   expectedS: z.number(),

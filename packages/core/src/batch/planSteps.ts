@@ -9,6 +9,7 @@ const FLATTEN_S: Record<Formula['method']['shaping']['how'], number> = {
   pin: 32,
   'hot-press': 8,
   'hand-stretch': 40,
+  'sheet-thin': 45,
 };
 /** Pieces that cook side by side on an ordinary plate. */
 const PIECES_ON_PLATE = 4;

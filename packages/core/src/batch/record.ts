@@ -112,6 +112,9 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
       : {}),
     ...(state.now ? { now: nowOf(plan, state.now), ahead: aheadOf(plan, state) } : {}),
     finishedMs: finished ? Date.parse(finished.at) : null,
+    ...(state.held.length > 0
+      ? { held: state.held.map(({ how, pieces, at }) => ({ how, pieces, atMs: Date.parse(at) })) }
+      : {}),
   };
 }
 

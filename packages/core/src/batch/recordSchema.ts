@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { HOLDINGS } from '../formula/methodSchema';
 import { STEP_KINDS, totalsSchema } from './planSchema';
 
 /** A line of the whole batch, planned against weighed. */
@@ -48,6 +49,8 @@ export const batchRecordSchema = z.strictObject({
     .array(z.strictObject({ kind: z.enum(STEP_KINDS), title: z.string(), seconds: z.number() }))
     .optional(),
   finishedMs: z.number().nullable(),
+  /** Bread that was put away. */
+  held: z.array(z.strictObject({ how: z.enum(HOLDINGS), pieces: z.number(), atMs: z.number() })).optional(),
 });
 
 /** A row of the log. */

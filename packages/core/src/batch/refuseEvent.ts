@@ -1,6 +1,6 @@
 import type { Problem } from '../problem';
-import type { BatchEvent } from './eventSchema';
-import { liveEvents } from './foldBatch';
+import { type BatchEvent, eventSchema } from './eventSchema';
+import { liveEvents, withCorrection } from './liveEvents';
 import type { Plan, StepKind } from './planSchema';
 
 /** Why an event cannot be taken: it does not fit the plan, or the batch is over. */
@@ -18,23 +18,60 @@ const STEP_KINDS_OF: Partial<Record<BatchEvent['type'], readonly StepKind[]>> = 
   dusted: ['knead', 'divide', 'flatten'],
   felt: ['mix', 'knead'],
   tested: ['knead'],
-  measured: ['mix', 'knead', 'rest'],
+  measured: ['mix', 'knead', 'rest', 'flatten', 'griddle'],
   'part-done': ['mix'],
   poked: ['rest'],
-  'sprang-back': ['rest'],
+  'sprang-back': ['rest', 'flatten'],
   extended: ['rest'],
   covered: ['rest'],
 };
 
+/** What a batch that is over still takes: it is looked at, held, written about and put right. */
+const AFTER_THE_END: ReadonlySet<BatchEvent['type']> = new Set([
+  'note',
+  'inspected',
+  'rejected',
+  'held',
+  'corrected',
+]);
+
+/** Whether an event is a void of something that a batch that is over still takes. */
+function undoesAfterEnd(events: readonly BatchEvent[], event: BatchEvent): boolean {
+  if (event.type !== 'void') return false;
+  const target = events.find(({ id }) => id === event.eventId);
+  return target !== undefined && AFTER_THE_END.has(target.type);
+}
+
+/** Why a correction cannot be taken: no such act, no such figure of it, or a figure out of its range. */
+function refuseCorrection(
+  events: readonly BatchEvent[],
+  event: Extract<BatchEvent, { type: 'corrected' }>,
+): Refusal | null {
+  const target = liveEvents(events).find(({ id }) => id === event.eventId);
+  if (!target) {
+    return { reason: 'unfit', path: 'eventId', message: 'There is no such act in this batch to correct.' };
+  }
+  if (!(event.field in target)) {
+    return { reason: 'unfit', path: 'field', message: 'This act has no such figure.' };
+  }
+  const right = eventSchema.safeParse(withCorrection(target, event));
+  if (right.success) return null;
+  return { reason: 'unfit', path: 'value', message: right.error.issues[0]?.message ?? 'This cannot be.' };
+}
+
 /**
  * Says why a new event cannot join a batch, or null when it can.
- * A batch that is over takes only the undo of what ended it, and what happened before: an act of a phone that was offline
- * while another ended the batch is late, not wrong.
+ * A batch that is over takes the undo of what ended it, what is done with bread afterwards, and what happened before: an act of
+ * a phone that was offline while another ended the batch is late, not wrong.
  */
 export function refuseEvent(plan: Plan, events: readonly BatchEvent[], event: BatchEvent): Refusal | null {
   const end = liveEvents(events).find(({ type }) => type === 'finished' || type === 'abandoned');
   const isLate = end !== undefined && Date.parse(event.at) < Date.parse(end.at);
-  if (end && !isLate && !(event.type === 'void' && event.eventId === end.id)) {
+  const stillTaken =
+    AFTER_THE_END.has(event.type) ||
+    undoesAfterEnd(events, event) ||
+    (event.type === 'void' && event.eventId === end?.id);
+  if (end && !isLate && !stillTaken) {
     return {
       reason: 'over',
       path: 'type',
@@ -46,6 +83,7 @@ export function refuseEvent(plan: Plan, events: readonly BatchEvent[], event: Ba
     if (target && target.type !== 'void') return null;
     return { reason: 'unfit', path: 'eventId', message: 'There is no such act in this batch to undo.' };
   }
+  if (event.type === 'corrected') return refuseCorrection(events, event);
   const kinds = STEP_KINDS_OF[event.type];
   if (!kinds || !('stepId' in event)) return null;
   const step = plan.steps.find(({ id }) => id === event.stepId);

@@ -1,14 +1,16 @@
 import {
   AGE_KEPT_AFTER_BALLING,
   POKES,
+  type RelaxingKind,
   ageAfter,
   minutesToAge,
   relaxationFromDisc,
+  relaxedBy,
   relaxationMin,
   restFor,
   springBackAfter,
 } from '../dough/springBack';
-import type { Rest } from '../formula/methodSchema';
+import { relaxingFactor } from './adjust';
 import type { BatchState, StepState } from './foldBatch';
 import type { Plan } from './planSchema';
 import { type RestingDough, endOfRestC, relaxingKind, restingDough, wantedSpringBack } from './restingDough';
@@ -37,13 +39,16 @@ const S_PER_MIN = 60;
 /** Without a day or a probe, dough and air are taken for this warm (assumptions). */
 const USUAL = { doughC: 25, airC: 24 } as const;
 
+const kindOf = (plan: Plan) => relaxingKind(plan.formula, plan.totals.fat, relaxingFactor(plan.adjustments));
+
 /** A rest that was begun, with the dough as it came into it. */
 interface BegunRest {
-  rest: Rest;
+  stepId: string;
   resting: RestingDough;
   startedMs: number;
-  /** Time constants that count at its start. */
+  /** Time constants that count at its start, and at its end or the moment that is asked about. */
   ageAtStart: number;
+  ageAtEnd: number;
 }
 
 /** The dough's own temperature as the probe last showed it in a step; what is measured while scalded dough cools is not it. */
@@ -58,11 +63,11 @@ const from = (before: RestingDough, after: RestingDough, minute: number): Restin
   coldS: after.coldS > 0 ? after.coldS + minute * S_PER_MIN : 0,
 });
 
-/** Follows temperature and age of the dough through its rests, up to the one that runs. */
-function follow(plan: Plan, state: BatchState, now: StepState, nowMs: number): BegunRest | null {
-  const kind = relaxingKind(plan.formula, plan.totals.fat);
+/** Follows temperature and age of the dough through the rests that were begun before a moment. */
+function restsBegun(plan: Plan, state: BatchState, kind: RelaxingKind, atMs: number): BegunRest[] {
   const airC = plan.today?.conditions.airC ?? USUAL.airC;
   const ballG = state.divided?.ballG ?? plan.ballG;
+  const begun: BegunRest[] = [];
   let tempC = plan.today?.doughC ?? USUAL.doughC;
   let age = 0;
   let balled = false;
@@ -74,7 +79,7 @@ function follow(plan: Plan, state: BatchState, now: StepState, nowMs: number): B
       tempC = probe?.tempC ?? tempC;
       continue;
     }
-    if (startedMs === null) continue;
+    if (startedMs === null || startedMs > atMs) continue;
     if (rest.of === 'balls' && !balled) {
       age *= AGE_KEPT_AFTER_BALLING;
       balled = true;
@@ -84,20 +89,25 @@ function follow(plan: Plan, state: BatchState, now: StepState, nowMs: number): B
     const resting = probe
       ? from(asItCame, restingDough(rest, probe.tempC, ballG, airC), probedMin)
       : asItCame;
-    if (step.id === now.step.id) return { rest, resting, startedMs, ageAtStart: age };
-    const minutes = Math.max(0, ((doneMs ?? nowMs) - startedMs) / MS_PER_MIN);
+    const minutes = Math.max(0, (Math.min(doneMs ?? atMs, atMs) - startedMs) / MS_PER_MIN);
+    const ageAtStart = age;
     age += ageAfter(minutes, kind, resting.tempAtMin);
     tempC = endOfRestC(rest, resting, minutes);
+    begun.push({ stepId: step.id, resting, startedMs, ageAtStart, ageAtEnd: age });
   }
-  return null;
+  return begun;
 }
+
+/** How far a dough had relaxed at a moment, in time constants of the law: what the kitchen has learned is left out. */
+export const lawAgeOf = (plan: Plan, state: BatchState, atMs: number): number =>
+  restsBegun(plan, state, relaxingKind(plan.formula, plan.totals.fat), atMs).at(-1)?.ageAtEnd ?? 0;
 
 /** Where a running rest stands against the spring-back that the product wants; null before it is begun. */
 export function restAdvice(plan: Plan, state: BatchState, now: StepState, nowMs: number): RestAdvice | null {
-  const begun = follow(plan, state, now, nowMs);
+  const begun = restsBegun(plan, state, kindOf(plan), nowMs).find(({ stepId }) => stepId === now.step.id);
   if (!begun) return null;
   const { resting, startedMs, ageAtStart } = begun;
-  const kind = relaxingKind(plan.formula, plan.totals.fat);
+  const kind = kindOf(plan);
   const wanted = wantedSpringBack(plan.formula);
   const minuteOf = (ms: number) => Math.max(0, (ms - startedMs) / MS_PER_MIN);
   const restedMin = minuteOf(nowMs);
@@ -133,4 +143,23 @@ export function restAdvice(plan: Plan, state: BatchState, now: StepState, nowMs:
   const tauMin = relaxationFromDisc(look.rolledMm, look.relaxedMm, ageAtLook * lawTauMin);
   const speed = lawTauMin / tauMin;
   return advice('disc', lawAge(restedMin) * speed, speed);
+}
+
+/** A single disc moves the law no further than this. */
+const FACTORS = { least: 0.5, most: 2.5 } as const;
+
+/**
+ * More rest that the balls still lying need, seconds, when a disc just rolled sprang back by a share: what is left to relax,
+ * at the pace that the disc itself shows against the rest it had.
+ */
+export function restAfterDisc(plan: Plan, state: BatchState, springBack: number, nowMs: number): number {
+  const wanted = relaxedBy(wantedSpringBack(plan.formula));
+  const seen = relaxedBy(springBack);
+  if (seen >= wanted) return 0;
+  const kind = relaxingKind(plan.formula, plan.totals.fat);
+  const age = lawAgeOf(plan, state, nowMs);
+  const shown = seen > 0 && age > 0 ? age / seen : relaxingFactor(plan.adjustments);
+  const factor = Math.min(FACTORS.most, Math.max(FACTORS.least, shown));
+  const tempC = plan.today?.doughC ?? USUAL.doughC;
+  return (wanted - seen) * relaxationMin({ ...kind, tempC, factor }) * S_PER_MIN;
 }

@@ -16,9 +16,10 @@ const CALMEST = SPRING_BACK.rested + 0.01;
 /** Spring-back that a rest is to bring the dough down to. */
 export const wantedSpringBack = ({ product }: Formula): number => Math.max(CALMEST, product.springBack);
 
-/** How a formula's dough relaxes. */
-export const relaxingKind = ({ method: { knead } }: Formula, fat: number): RelaxingKind => ({
+/** How a formula's dough relaxes; `factor` is what the kitchen's records say against the law. */
+export const relaxingKind = ({ method: { knead } }: Formula, fat: number, factor = 1): RelaxingKind => ({
   fat,
+  factor,
   lightlyKneaded: (knead.minS + knead.maxS) / 2 < LIGHT_KNEADING_S,
 });
 

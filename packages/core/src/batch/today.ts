@@ -1,4 +1,5 @@
 import type { ResolvedLine } from '../formula/formulaSchema';
+import { relaxingFactor } from './adjust';
 import type { Conditions } from './conditionsSchema';
 import type { Plan, Step, Today } from './planSchema';
 import { planSteps } from './planSteps';
@@ -30,6 +31,7 @@ export function todayOf(
     ...{ formula, lines, kitchen, totals, ballG },
     doughC: warmth.doughC,
     airC: conditions.airC,
+    relaxingFactor: relaxingFactor(plan.adjustments),
     beforeS: planSteps(formula, sheet, bowls, plan.pieces)
       .filter(({ kind }) => kind === 'mix' || kind === 'knead')
       .reduce((sum, { expectedS }) => sum + expectedS, 0),

@@ -17,6 +17,8 @@ export interface RestSetting {
   airC: number;
   /** Seconds of work before the first rest. */
   beforeS: number;
+  /** How much longer than by the law this kitchen's dough relaxes. */
+  relaxingFactor: number;
 }
 
 const S_PER_MIN = 60;
@@ -38,10 +40,10 @@ interface Progress {
  * not after the formula's latest or the kitchen's limit for perishable dough. Both rests count, the first by half.
  */
 export function restsToday(setting: RestSetting): RestWindow[] {
-  const { formula, lines, kitchen, totals, ballG, doughC, airC, beforeS } = setting;
+  const { formula, lines, kitchen, totals, ballG, doughC, airC, beforeS, relaxingFactor } = setting;
   const { rests } = formula.method;
   const wanted = wantedSpringBack(formula);
-  const kind = relaxingKind(formula, totals.fat);
+  const kind = relaxingKind(formula, totals.fat, relaxingFactor);
   const limitS = (kitchen.coldLimitH ?? DEFAULT_COLD_LIMIT_H) * S_PER_H;
   const perishable = isPerishable(lines.map(({ food }) => food));
   const progress: Progress = { age: 0, tempC: doughC, elapsedS: beforeS, balled: false };

@@ -36,19 +36,30 @@ function moistureNow({ airC, humidity, flourMoisture, lot }: Conditions): {
   return { now: storedMoisture(lot.moisture, equilibrium, lot.days, lot.storage), equilibrium };
 }
 
-/** The hydration that the day asks for, and how far it may be off: the flour's moisture and what the lot has taught. */
-export function hydrationToday(lines: readonly ResolvedLine[], conditions: Conditions): TodaysHydration {
+/**
+ * The hydration that the day asks for, and how far it may be off: the flour's moisture and what the lot has taught.
+ * @param byChange share of flour that is carried in from an earlier batch
+ */
+export function hydrationToday(
+  lines: readonly ResolvedLine[],
+  conditions: Conditions,
+  byChange = 0,
+): TodaysHydration {
   const { now, equilibrium } = moistureNow(conditions);
   const formula = doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food }))).hydration;
   const byMoisture = hydrationAtMoisture(formula, now) - formula;
   const offset = conditions.lot?.offset ?? newLotOffset();
   const byLot = offset.meanPoints * PER_POINT;
   const reach = nextBatchReach(offset) * PER_POINT;
-  const today = formula + byMoisture + byLot;
+  const today = formula + byMoisture + byLot + byChange;
   return {
     flourMoisture: now,
     equilibriumMoisture: equilibrium,
-    hydration: { formula, byMoisture, byLot, today, low: today - reach, high: today + reach },
+    hydration: {
+      ...{ formula, byMoisture, byLot },
+      ...(byChange === 0 ? {} : { byChange }),
+      ...{ today, low: today - reach, high: today + reach },
+    },
   };
 }
 

@@ -23,6 +23,9 @@ const LEAST_NOISE_POINTS = 0.3;
 /** Share of a normal distribution within ± this many standard deviations is 90 %. */
 const Z_90 = 1.6449;
 
+/** Offset that an unknown lot is taken for: the mean of what the kitchen's other lots came to. */
+export const kitchenMean = (lotMeans: number[]): number => (lotMeans.length > 0 ? mean(lotMeans) : 0);
+
 /** What is believed of a lot that has not been mixed yet: the kitchen's mean lot, with the wide prior. */
 export const newLotOffset = (kitchenMeanPoints = 0): LotOffset => ({
   meanPoints: kitchenMeanPoints,

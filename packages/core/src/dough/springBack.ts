@@ -22,11 +22,14 @@ export interface Relaxing {
   /** Effective fat, share of flour. */
   fat: number;
   lightlyKneaded: boolean;
+  /** How much longer than by the law it takes, as measured discs have shown; 1 when not said. */
+  factor?: number;
 }
 
 /** Time constant of relaxation, minutes. */
-export const relaxationMin = ({ tempC, fat, lightlyKneaded }: Relaxing): number =>
+export const relaxationMin = ({ tempC, fat, lightlyKneaded, factor = 1 }: Relaxing): number =>
   TAU_MIN *
+  factor *
   2 ** ((TAU_REFERENCE_C - tempC) / DOUBLES_PER_C) *
   (lightlyKneaded ? LIGHT_KNEADING : 1) *
   PER_TEN_POINTS_OF_FAT ** (fat / 0.1);
@@ -45,12 +48,16 @@ export function restFor(springBack: number, tauMin: number): number {
   return left >= 1 ? 0 : -tauMin * Math.log(left);
 }
 
+/** Time constants that a dough has relaxed by, as its spring-back says: 0 for a fresh one, Infinity where nothing is left to relax. */
+export function relaxedBy(springBack: number): number {
+  const left = (springBack - SPRING_BACK.rested) / (SPRING_BACK.fresh - SPRING_BACK.rested);
+  return left <= 0 ? Infinity : Math.max(0, -Math.log(left));
+}
+
 /** Time constant that a measured disc speaks for: rolled and relaxed diameter after a rest of so many minutes. */
 export function relaxationFromDisc(rolledMm: number, relaxedMm: number, restMin: number): number {
-  const left = (1 - relaxedMm / rolledMm - SPRING_BACK.rested) / (SPRING_BACK.fresh - SPRING_BACK.rested);
-  if (left <= 0) return TAU_RANGE_MIN.least;
-  if (left >= 1) return TAU_RANGE_MIN.most;
-  return Math.min(TAU_RANGE_MIN.most, Math.max(TAU_RANGE_MIN.least, -restMin / Math.log(left)));
+  const tauMin = restMin / relaxedBy(1 - relaxedMm / rolledMm);
+  return Math.min(TAU_RANGE_MIN.most, Math.max(TAU_RANGE_MIN.least, tauMin));
 }
 
 /** What a finger sees in a rested ball, and the spring-back it stands for (assumptions). */

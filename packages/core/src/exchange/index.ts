@@ -4,3 +4,5 @@ export * from './csv';
 export * from './readFile';
 export * from './readJson';
 export * from './recipe';
+export * from '../log/labelHtml';
+export * from '../log/logRows';

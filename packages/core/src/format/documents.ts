@@ -4,6 +4,8 @@ import { planSchema } from '../batch/planSchema';
 import { formulaSchema } from '../formula/formulaSchema';
 import { InputError } from '../problem';
 import { readingSchema } from '../writing/readingDocument';
+import { backupLineSchema } from './backupSchema';
+import { logSchema } from '../log/logSchema';
 import { bookSchema } from './bookSchema';
 
 /** The documents with a published JSON Schema, by the name a command uses. */
@@ -13,6 +15,8 @@ export const DOCUMENT_SCHEMAS = {
   reading: readingSchema,
   'plan-request': planRequestSchema,
   plan: planSchema,
+  log: logSchema,
+  'backup-line': backupLineSchema,
 } as const;
 
 export type DocumentName = keyof typeof DOCUMENT_SCHEMAS;
@@ -38,3 +42,5 @@ export function parseJson(text: string): unknown {
     throw InputError.at('', `This is not JSON${line ? `: look at line ${line}` : ''}.`);
   }
 }
+
+export * from './backupSchema';

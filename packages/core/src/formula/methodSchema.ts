@@ -17,7 +17,7 @@ export const MIXING_SCHOOLS = [
 export const KNEAD_TESTS = ['dent-stays', 'springs-back', 'clean-bowl', 'stretch'] as const;
 
 /** How a ball becomes a disc, and what the finished bread waits in. */
-export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch'] as const;
+export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch', 'sheet-thin'] as const;
 export const HOLDINGS = [
   'cloth',
   'insulated box',
@@ -26,6 +26,7 @@ export const HOLDINGS = [
   'freezer',
   'served at once',
 ] as const;
+export type Holding = (typeof HOLDINGS)[number];
 
 /** What every piece should show. */
 export const SPOTS = ['pale', 'light freckles', 'freckles', 'deep freckles'] as const;

@@ -54,7 +54,7 @@ export const lotStateSchema = flourLotSchema.extend({
   /** Day on which it runs out at that rate. */
   runsOutOn: z.string().nullable(),
   offset: lotOffsetSchema,
-  /** The newest first. */
+  /** The newest, the newest first. */
   uses: z.array(lotUseSchema),
 });
 

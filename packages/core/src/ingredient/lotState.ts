@@ -5,6 +5,8 @@ import type { FlourLot, LotState, LotUse } from './flourLotSchema';
 
 const G_PER_KG = 1000;
 const DAY_MS = 24 * 3600 * 1000;
+/** Batches that are sent along; the log has them all. */
+const SHOWN_USES = 30;
 /** Days of use that the running-out day is worked out from. */
 const LOOK_BACK_DAYS = 7;
 
@@ -44,7 +46,7 @@ export function lotState(
       newest.flatMap(({ points }) => (points === null ? [] : [points])),
       kitchenMeanPoints,
     ),
-    uses: newest,
+    uses: newest.slice(0, SHOWN_USES),
   };
 }
 

@@ -9,7 +9,7 @@ export type UnitSystem = 'metric' | 'us';
 const number = (value: number, decimals: number): string =>
   value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
 
-const GRAMS_PER_OUNCE = convert(1, 'oz').to('g');
+export const GRAMS_PER_OUNCE = convert(1, 'oz').to('g');
 export const MM_PER_INCH = convert(1, 'inch').to('mm');
 const OUNCES_PER_POUND = 16;
 
@@ -73,11 +73,16 @@ export function formatClock(seconds: number): string {
   return h > 0 ? `${h}:${two(m)}:${two(whole % 60)}` : `${m}:${two(whole % 60)}`;
 }
 
-/** A span in words: "45 s", "12 min", "1 h 20 min". */
+const HOURS_AS_DAYS = 72;
+const HOURS_A_DAY = 24;
+
+/** A span in words: "45 s", "12 min", "1 h 20 min", "60 days". */
 export function formatSpan(seconds: number): string {
   if (seconds < 90) return `${Math.round(seconds)}\u00a0s`;
   const minutes = Math.round(seconds / 60);
   if (minutes < 90) return `${minutes}\u00a0min`;
+  const hours = minutes / 60;
+  if (hours >= HOURS_AS_DAYS) return `${number(hours / HOURS_A_DAY, 0)}\u00a0days`;
   const rest = minutes % 60;
   return `${Math.floor(minutes / 60)}\u00a0h${rest ? ` ${rest}\u00a0min` : ''}`;
 }

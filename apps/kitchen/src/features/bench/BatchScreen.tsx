@@ -15,6 +15,7 @@ import { useWide } from '../../ui/useWide';
 import { useKeys } from '../../ui/useKeys';
 import { openSpeakerOnFirstTouch } from '../../ui/alarm';
 import { BatchSide } from './BatchSide';
+import { RefusedActs } from './RefusedActs';
 import { DivideStep } from './steps/DivideStep';
 import { FinishStep } from './steps/FinishStep';
 import { FlattenStep } from './steps/FlattenStep';
@@ -26,7 +27,6 @@ import { WeighStep } from './steps/WeighStep';
 import { useKeepAwake } from './useKeepAwake';
 import { useStepWidth } from './useStepWidth';
 import { keepApp } from '../../data/keptBatches';
-import { queryClient, keys } from '../../data/queries';
 
 const SIDE_WIDTH = 400;
 
@@ -66,6 +66,7 @@ function Over({ live }: { live: LiveBatch }) {
       title={finished ? 'Batch finished' : 'Batch given up'}
       foot={
         <>
+          <RefusedActs queue={live.queue} />
           <Action label="Undo" icon="undo" onPress={live.undo} />
           <PrimaryAction label="See it in the log" onPress={toLog} />
         </>
@@ -126,7 +127,7 @@ const viewKey = (state: BatchState): string => {
 /** The running batch, one step at a time. */
 export function BatchScreen({ id }: { id: string }) {
   const wide = useWide();
-  const { live, error } = useBatch(id);
+  const { live, error, retry } = useBatch(id);
   useKeepAwake();
   useEffect(openSpeakerOnFirstTouch, []);
   useEffect(keepApp, []);
@@ -137,11 +138,7 @@ export function BatchScreen({ id }: { id: string }) {
         {error?.name === 'Refused' ? (
           <Notice title="Not here" text={error.message} />
         ) : (
-          <Waiting
-            what="the batch"
-            error={error}
-            onRetry={() => void queryClient.refetchQueries({ queryKey: keys.batch(id) })}
-          />
+          <Waiting what="the batch" error={error} onRetry={retry} />
         )}
       </Screen>
     );

@@ -3,17 +3,16 @@ import { stepTitle } from '@kettle-scale/core/batch';
 import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../data/useBatch';
-import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
+import { ActionRow, PrimaryAction } from '../../ui/actions';
 import { Screen } from '../../ui/Screen';
-import { FieldError } from '../../ui/StepperField';
 import { Thread } from '../../ui/Thread';
 import { SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
 import { useKeys } from '../../ui/useKeys';
 import { WhySheet } from '../../ui/Why';
-import { kitchenQueue } from '../../data/kitchenQueue';
 import { AlarmBar } from '../../ui/AlarmBar';
 import { BatchExtras } from './BatchExtras';
+import { RefusedActs } from './RefusedActs';
 import { useStepWidth } from './useStepWidth';
 
 export interface StepAction {
@@ -78,12 +77,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
       }
       foot={
         <>
-          {queue.refusal ? (
-            <View>
-              <FieldError id="refused" message={queue.refusal} />
-              <Action label="I see" onPress={kitchenQueue.dismissRefusal} />
-            </View>
-          ) : null}
+          <RefusedActs queue={queue} />
           {alarm?.ringing ? <AlarmBar words={alarm.words} onAct={alarm.quiet} /> : null}
           <ActionRow
             actions={[

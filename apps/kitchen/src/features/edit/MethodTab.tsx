@@ -124,6 +124,7 @@ export function MethodTab() {
             ['pin', 'a pin'],
             ['hot-press', 'the hot press'],
             ['hand-stretch', 'the hands'],
+            ['sheet-thin', 'the long pin, sheet-thin'],
           ]}
           onChange={(how) => edit((d) => void (d.method.shaping.how = how))}
         />

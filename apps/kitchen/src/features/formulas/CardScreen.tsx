@@ -1,23 +1,13 @@
 import { type Formula, type Ingredient } from '@kettle-scale/core';
 import { useQuery } from '@tanstack/react-query';
-import { useRef } from 'react';
 import { useBook, useIngredients } from '../../data/queries';
-import { PrimaryAction } from '../../ui/actions';
 import { Notice, Waiting } from '../../ui/Notice';
+import { PrintScreen, fontRules } from '../../ui/PrintScreen';
 import { useUnits } from '../../ui/preferences';
 import { Screen } from '../../ui/Screen';
 
-/** The page's own font rules, for the card's document: it has none of its own. */
-const fontRules = (): string =>
-  [...document.styleSheets]
-    .flatMap((sheet) => [...sheet.cssRules])
-    .filter((rule) => rule instanceof CSSFontFaceRule)
-    .map((rule) => rule.cssText)
-    .join('\n');
-
 function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const units = useUnits();
-  const frame = useRef<HTMLIFrameElement>(null);
   const card = useQuery({
     queryKey: ['card', formula.id, formula.version, units],
     queryFn: async () => {
@@ -26,37 +16,14 @@ function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient
     },
   });
   return (
-    <Screen
+    <PrintScreen
       eyebrow={`Version ${formula.version}`}
       title={`Card: ${formula.name}`}
-      fill
-      foot={
-        <PrimaryAction
-          icon="print"
-          label="Print it"
-          onPress={() => frame.current?.contentWindow?.print()}
-          disabled={!card.data}
-        />
-      }
+      name={`Card of ${formula.name}`}
+      html={card.data ?? null}
     >
-      {card.data ? (
-        <iframe
-          ref={frame}
-          title={`Card of ${formula.name}`}
-          srcDoc={card.data}
-          style={{
-            flexGrow: 1,
-            minHeight: 560,
-            width: '100%',
-            maxWidth: 620,
-            border: '1px solid #24211D',
-            background: '#fff',
-          }}
-        />
-      ) : (
-        <Waiting what="the card" error={card.error} onRetry={() => void card.refetch()} />
-      )}
-    </Screen>
+      {card.data ? null : <Waiting what="the card" error={card.error} onRetry={() => void card.refetch()} />}
+    </PrintScreen>
   );
 }
 

@@ -13,7 +13,7 @@ import { StyleSheet, View } from 'react-native';
 import { replaceDraft } from '../../data/drafts';
 import { useKitchen, useSaveIngredient } from '../../data/queries';
 import { Action } from '../../ui/actions';
-import { HydrationPicture } from '../../ui/HydrationPicture';
+import { HydrationChart } from '../../ui/chart';
 import { spreadText } from '../../ui/spreadText';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
@@ -68,7 +68,7 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
       <Ask onPress={() => setWhy(true)}>
         <Figure value={spreadText(spread)} size={32} tone="water" />
       </Ask>
-      <HydrationPicture spread={spread} width={PICTURE_PX} />
+      <HydrationChart spread={spread} width={PICTURE_PX} />
       {measured.map((line) => {
         const mass = massOf(line);
         const step = mass.typical < 10 ? 0.1 : 1;

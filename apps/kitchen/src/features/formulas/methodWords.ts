@@ -20,6 +20,7 @@ const SHAPING: Record<Formula['method']['shaping']['how'], string> = {
   pin: 'Roll with a pin',
   'hot-press': 'Flatten in the hot press',
   'hand-stretch': 'Stretch by hand',
+  'sheet-thin': 'Roll sheet-thin over the long pin',
 };
 
 const by = (who: 'hand' | 'machine') => (who === 'hand' ? 'by hand' : 'in the mixer');

@@ -1,7 +1,6 @@
 import {
   ALLERGENS,
   CATALOGUE,
-  FILL_METHODS,
   INGREDIENT_KINDS,
   type Ingredient,
   freeId,
@@ -21,8 +20,9 @@ import { Segments } from '../../ui/Segments';
 import { FieldError } from '../../ui/StepperField';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
-import { Body, Heading, Label, Strong } from '../../ui/type';
+import { Heading, Label, Strong } from '../../ui/type';
 import { WordField } from '../../ui/WordField';
+import { MadeOfTicket, MeasuresTicket } from './IngredientParts';
 import { type IngredientText, readText, textOf } from './ingredientText';
 
 const styles = StyleSheet.create({
@@ -30,19 +30,6 @@ const styles = StyleSheet.create({
   cell: { flex: 1, minWidth: 96 },
   wrap: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
 });
-
-const SHARE_WORDS = [
-  ['water', 'Water'],
-  ['protein', 'Protein'],
-  ['fat', 'Fat'],
-  ['carbohydrate', 'Carbohydrate'],
-  ['ash', 'Ash and salt'],
-] as const;
-const ENDS = [
-  ['low', 'low'],
-  ['typical', 'typical'],
-  ['high', 'high'],
-] as const;
 
 interface IngredientFormProps {
   /** Null for a new one. */
@@ -197,109 +184,14 @@ export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientForm
           />
         </View>
       </Ticket>
-      <Ticket>
-        <Heading>What a measure of it weighs</Heading>
-        <Body tone="soot">
-          Grams in one millilitre: least, usual, most. Leave a way empty that is not used.
-        </Body>
-        {FILL_METHODS.map((fill) => {
-          const own = food?.densities?.find((density) => density.fill === fill)?.weighedOn;
-          return (
-            <View key={fill}>
-              <Label>{own ? `${fill}; our own cup, weighed ${own}` : fill}</Label>
-              <View style={styles.row}>
-                {ENDS.map(([end, words]) => (
-                  <FigureField
-                    key={end}
-                    name={`${fill}-${end}`}
-                    label={`${fill}, ${words}`}
-                    unit="g/ml"
-                    value={text.fills[fill][end]}
-                    onText={(value) =>
-                      put('fills', { ...text.fills, [fill]: { ...text.fills[fill], [end]: value } })
-                    }
-                    style={styles.cell}
-                  />
-                ))}
-              </View>
-              {problem(`fills.${fill}`) ? (
-                <FieldError id={`${fill}-error`} message={problem(`fills.${fill}`) ?? ''} />
-              ) : null}
-            </View>
-          );
-        })}
-        <Label>Counted: name of the piece, and grams of one</Label>
-        {text.pieces.map((piece, index) => (
-          <View key={index}>
-            <View style={styles.row}>
-              <WordField
-                quiet
-                name={`piece-${index}`}
-                label={`Piece ${index + 1}`}
-                value={piece.name}
-                onText={(name) =>
-                  put(
-                    'pieces',
-                    text.pieces.map((entry, at) => (at === index ? { ...entry, name } : entry)),
-                  )
-                }
-                style={styles.cell}
-              />
-              {ENDS.map(([end, words]) => (
-                <FigureField
-                  key={end}
-                  name={`piece-${index}-${end}`}
-                  label={`Piece ${index + 1}, ${words}`}
-                  unit="g"
-                  value={piece[end]}
-                  onText={(value) =>
-                    put(
-                      'pieces',
-                      text.pieces.map((entry, at) => (at === index ? { ...entry, [end]: value } : entry)),
-                    )
-                  }
-                  style={styles.cell}
-                />
-              ))}
-            </View>
-            {problem(`pieces.${index}`) ? (
-              <FieldError id={`piece-${index}-error`} message={problem(`pieces.${index}`) ?? ''} />
-            ) : null}
-          </View>
-        ))}
-      </Ticket>
-      <Ticket>
-        <Heading>What it is made of</Heading>
-        <View style={styles.row}>
-          {SHARE_WORDS.map(([part, words]) => (
-            <FigureField
-              key={part}
-              labelled
-              name={part}
-              label={words}
-              unit="%"
-              value={text.shares[part]}
-              onText={(value) => put('shares', { ...text.shares, [part]: value })}
-              error={problem(`shares.${part}`)}
-              style={styles.cell}
-            />
-          ))}
-          <FigureField
-            labelled
-            name="heat"
-            label="Heat capacity"
-            unit="kJ/(kg K)"
-            value={text.heat}
-            onText={(value) => put('heat', value)}
-            error={problem('heat')}
-            style={styles.cell}
-          />
-        </View>
-        {text.heat.trim() === '' && read.ok ? (
-          <Label>{`Left empty it is worked out: ${heatCapacity(read.food).toFixed(2)} kJ/(kg K).`}</Label>
-        ) : null}
-        {food?.source ? <Label>{food.source}</Label> : null}
-      </Ticket>
+      <MeasuresTicket food={food} text={text} put={put} problem={problem} />
+      <MadeOfTicket
+        food={food}
+        text={text}
+        put={put}
+        problem={problem}
+        heatKJKgK={read.ok ? heatCapacity(read.food) : null}
+      />
       <Ticket>
         <Heading>Allergens</Heading>
         <View style={styles.wrap}>

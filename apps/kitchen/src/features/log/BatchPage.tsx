@@ -1,9 +1,11 @@
 import { type Batch, formatPercent, sumG } from '@kettle-scale/core';
 import { batchRecord, foldBatch } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useBatchQuery, useFlourLots } from '../../data/queries';
-import { PrimaryAction } from '../../ui/actions';
+import { useFlourLots } from '../../data/queries';
+import { type LiveBatch, useBatch } from '../../data/useBatch';
+import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Table } from '../../ui/Table';
@@ -11,6 +13,11 @@ import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
+import { BatchBalls } from './BatchBalls';
+import { CorrectSheet } from './CorrectSheet';
+import { HeldTicket } from './HeldTicket';
+import { InspectedTicket } from './InspectedTicket';
+import { NoteSheet } from './NoteSheet';
 import { StepThread } from './StepThread';
 
 const styles = StyleSheet.create({
@@ -53,30 +60,41 @@ function WeighedTable({ batch }: { batch: Batch }) {
   );
 }
 
-/** One batch: what was planned and what came of it, line by line and step by step. */
-export function BatchPage({ id }: { id: string }) {
+/** Words that were written about it, its end and its corrections. */
+function Words({ live }: { live: LiveBatch }) {
+  const { state, batch } = live;
+  const note = state.finished?.note ?? state.abandoned?.reason;
+  const corrections = batch.events.flatMap((event) => (event.type === 'corrected' ? [event] : []));
+  if (!note && state.notes.length === 0 && corrections.length === 0) return null;
+  return (
+    <Ticket>
+      {note ? (
+        <>
+          <Strong>{state.finished ? 'Note' : 'Given up'}</Strong>
+          <Body>{note}</Body>
+        </>
+      ) : null}
+      {state.notes.map(({ id, text }) => (
+        <Body key={id}>{text}</Body>
+      ))}
+      {corrections.map(({ id, reason }) => (
+        <Label key={id}>{`Put right afterwards: ${reason}`}</Label>
+      ))}
+    </Ticket>
+  );
+}
+
+function Page({ live }: { live: LiveBatch }) {
   const router = useRouter();
   const format = useFormat();
-  const query = useBatchQuery(id);
   const lots = useFlourLots();
-  const batch = query.data;
-  if (!batch) {
-    return (
-      <Screen title="Log">
-        {query.error?.name === 'Refused' ? (
-          <Notice title="Not in the log" text={query.error.message} />
-        ) : (
-          <Waiting what="the batch" error={query.error} onRetry={() => void query.refetch()} />
-        )}
-      </Screen>
-    );
-  }
-  const { plan } = batch;
-  const state = foldBatch(plan, batch.events);
+  const [sheet, setSheet] = useState<'correct' | 'note' | null>(null);
+  const { batch, state } = live;
+  const { plan, id } = batch;
   const record = batchRecord(plan, state);
   const lot = lots.data?.find((candidate) => candidate.id === batch.flourLotId)?.name;
   const when = new Date(batch.startedAt).toLocaleString('en-GB', { dateStyle: 'full', timeStyle: 'short' });
-  const note = state.finished?.note ?? state.abandoned?.reason;
+  const close = () => setSheet(null);
   return (
     <Screen
       eyebrow={`${when}${lot ? ` · flour lot ${lot}` : ''}`}
@@ -120,23 +138,52 @@ export function BatchPage({ id }: { id: string }) {
           />
         ) : null}
       </View>
-      {note ? (
-        <Ticket>
-          <Strong>{state.finished ? 'Note' : 'Given up'}</Strong>
-          <Body>{note}</Body>
-        </Ticket>
-      ) : null}
-      {state.notes.map(({ id: noteId, text }) => (
-        <Body key={noteId}>{text}</Body>
-      ))}
+      <View style={{ gap: SPACE.s }}>
+        <ActionRow
+          actions={[
+            { key: 'wrong', label: 'What went wrong?', onPress: () => router.push(`/log/${id}/wrong`) },
+            { key: 'compare', label: 'Compare', onPress: () => router.push(`/log/${id}/compare`) },
+          ]}
+        />
+        <ActionRow
+          actions={[
+            { key: 'note', label: 'Write a note', onPress: () => setSheet('note') },
+            { key: 'correct', label: 'Put right', onPress: () => setSheet('correct') },
+          ]}
+        />
+      </View>
+      <Words live={live} />
       <View style={styles.columns}>
         <View style={styles.column}>
+          <HeldTicket live={live} />
+          <InspectedTicket state={state} />
+          <BatchBalls plan={plan} state={state} />
           <WeighedTable batch={batch} />
         </View>
         <View style={styles.column}>
           <StepThread plan={plan} state={state} startedMs={Date.parse(batch.startedAt)} />
         </View>
       </View>
+      {live.queue.status === 'offline' ? (
+        <Action label="Offline: kept here, sent later" disabled onPress={() => undefined} />
+      ) : null}
+      <CorrectSheet live={live} open={sheet === 'correct'} onClose={close} />
+      <NoteSheet live={live} open={sheet === 'note'} onClose={close} />
+    </Screen>
+  );
+}
+
+/** One batch: what was planned and what came of it, line by line and step by step. */
+export function BatchPage({ id }: { id: string }) {
+  const { live, error, retry } = useBatch(id);
+  if (live) return <Page live={live} />;
+  return (
+    <Screen title="Log">
+      {error?.name === 'Refused' ? (
+        <Notice title="Not in the log" text={error.message} />
+      ) : (
+        <Waiting what="the batch" error={error} onRetry={retry} />
+      )}
     </Screen>
   );
 }

@@ -1,32 +1,38 @@
 import { type BatchSummary, formatPercent } from '@kettle-scale/core';
-import { Link } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
+import { memo, useDeferredValue } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useBatches } from '../../data/queries';
+import { useLog } from '../../data/log';
+import { useFormulas } from '../../data/queries';
+import { Action, ActionRow } from '../../ui/actions';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Panes } from '../../ui/Panes';
 import { Screen } from '../../ui/Screen';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Figure, Heading, Label, Strong } from '../../ui/type';
+import { useFindKey } from '../../ui/useFindKey';
 import { useFormat } from '../../ui/useFormat';
+import { VirtualList } from '../../ui/VirtualList';
 import { useWide } from '../../ui/useWide';
 import { BatchPage } from './BatchPage';
+import { FindLog, useFind } from './FindLog';
+
+const TICKET_PX = 158;
 
 const styles = StyleSheet.create({
-  tickets: { gap: SPACE.m },
   link: { display: 'flex', flexDirection: 'column' },
   head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
   facts: { flexDirection: 'row', gap: SPACE.l },
 });
 
-const day = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+const DAY = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
 
 const STATUS = { running: 'running', finished: 'finished', abandoned: 'given up' } as const;
 
@@ -41,7 +47,7 @@ function Pair({ label, actual, planned }: { label: string; actual: string; plann
   );
 }
 
-function LogTicket({ batch, here }: { batch: BatchSummary; here: boolean }) {
+const LogTicket = memo(function LogTicket({ batch, here }: { batch: BatchSummary; here: boolean }) {
   const format = useFormat();
   const { record } = batch;
   return (
@@ -52,7 +58,7 @@ function LogTicket({ batch, here }: { batch: BatchSummary; here: boolean }) {
     >
       <Ticket>
         <View style={styles.head}>
-          <Label>{day(batch.startedAt)}</Label>
+          <Label>{DAY.format(new Date(batch.startedAt))}</Label>
           <Strong
             tone={record.status === 'finished' ? 'sage' : record.status === 'running' ? 'ember' : 'plum'}
           >
@@ -80,28 +86,54 @@ function LogTicket({ batch, here }: { batch: BatchSummary; here: boolean }) {
       </Ticket>
     </Link>
   );
-}
+});
 
 /** What was made: planned against actual, the newest first, and one batch beside it where there is room. */
 export function LogScreen({ id }: { id?: string | undefined }) {
   const wide = useWide();
-  const batches = useBatches();
-  const chosen = id ?? (wide ? batches.data?.[0]?.id : undefined);
+  const router = useRouter();
+  const { find } = useFind();
+  const asked = useDeferredValue(find);
+  useFindKey('find-log');
+  const log = useLog(asked);
+  const formulas = useFormulas();
+  const batches = log.data?.pages.flat();
+  const chosen = id ?? (wide ? batches?.[0]?.id : undefined);
+  const searching = Object.values(asked).some(Boolean);
   const list = (
     <Screen title="Log">
-      {batches.data ? (
-        batches.data.length > 0 ? (
-          <View style={styles.tickets}>
-            {batches.data.map((batch) => (
-              <LogTicket key={batch.id} batch={batch} here={batch.id === chosen} />
-            ))}
-          </View>
+      <ActionRow
+        actions={[
+          { key: 'lessons', label: 'Lessons', onPress: () => router.push('/lessons') },
+          { key: 'charts', label: 'Charts', onPress: () => router.push('/charts') },
+        ]}
+      />
+      <FindLog formulas={formulas.data ?? []} />
+      {batches ? (
+        batches.length > 0 ? (
+          <VirtualList
+            label="Batches"
+            items={batches}
+            keyOf={(batch) => batch.id}
+            rowPx={TICKET_PX}
+            gap={SPACE.m}
+            row={(batch) => <LogTicket batch={batch} here={batch.id === chosen} />}
+          />
+        ) : searching ? (
+          <Notice title="Nothing found" text="No batch is like that; take a word or a day away." />
         ) : (
           <Notice title="Nothing made yet" text="Every batch you work on the bench is kept here by itself." />
         )
       ) : (
-        <Waiting what="the log" error={batches.error} onRetry={() => void batches.refetch()} />
+        <Waiting what="the log" error={log.error} onRetry={() => void log.refetch()} />
       )}
+      {log.hasNextPage ? (
+        <Action
+          label={log.isFetchingNextPage ? 'Fetching …' : 'Older batches'}
+          onPress={() => void log.fetchNextPage()}
+          disabled={log.isFetchingNextPage}
+        />
+      ) : null}
     </Screen>
   );
   return (

@@ -1,10 +1,11 @@
-import { type BatchState, type Plan, type StepTime, formatSpan } from '@kettle-scale/core';
-import { stepTimes } from '@kettle-scale/core/batch';
+import { type BatchState, type Plan, type ThreadRow, formatSpan } from '@kettle-scale/core';
+import { stepThread } from '@kettle-scale/core/log';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../../ui/theme';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
 
 const styles = StyleSheet.create({
   step: { flexDirection: 'row', gap: SPACE.m, minHeight: 46 },
@@ -12,29 +13,32 @@ const styles = StyleSheet.create({
   dot: { width: 12, height: 12, borderRadius: 6, borderWidth: 2.5, marginTop: 5 },
   line: { flex: 1, width: 3 },
   words: { flex: 1 },
-  time: { alignItems: 'flex-end' },
+  side: { alignItems: 'flex-end' },
 });
 
-const plannedWords = ({ window, expectedS }: StepTime): string =>
+const plannedWords = ({ window, expectedS }: ThreadRow): string =>
   window
     ? `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`
     : `about ${formatSpan(expectedS)}`;
 
 const VERDICT = { early: 'too short', late: 'too long', inside: '', free: '' } as const;
 
-/** The batch as a thread: each step with its time, planned and actual. */
+/** The batch as a thread: each step with its time and its amount, planned and actual. */
 export function StepThread({ plan, state, startedMs }: { plan: Plan; state: BatchState; startedMs: number }) {
   const colours = useColours();
-  const times = stepTimes(plan, state, startedMs);
+  const { units } = useFormat();
+  const rows = stepThread(plan, state, startedMs, units);
   return (
     <Ticket>
       <Heading>Step by step</Heading>
       <View>
-        {times.map((time, index) => {
-          const done = time.actualS !== null;
-          const off = time.verdict === 'early' || time.verdict === 'late';
+        {rows.map((row, index) => {
+          const { amount } = row;
+          const done = row.actualS !== null;
+          const badTime = row.verdict === 'early' || row.verdict === 'late';
+          const off = badTime || (amount?.off ?? false);
           return (
-            <View key={time.step.id} style={styles.step}>
+            <View key={row.step.id} style={styles.step}>
               <View style={styles.rail}>
                 <View
                   style={[
@@ -45,19 +49,21 @@ export function StepThread({ plan, state, startedMs }: { plan: Plan; state: Batc
                     },
                   ]}
                 />
-                {index < times.length - 1 ? (
+                {index < rows.length - 1 ? (
                   <View style={[styles.line, { backgroundColor: done ? colours.ink : colours.rule }]} />
                 ) : null}
               </View>
               <View style={styles.words}>
-                <Strong>{`${time.title}${time.step.bowl && plan.bowls > 1 ? `, bowl ${time.step.bowl}` : ''}`}</Strong>
-                <Label>{`planned ${plannedWords(time)}`}</Label>
+                <Strong>{`${row.title}${row.step.bowl && plan.bowls > 1 ? `, bowl ${row.step.bowl}` : ''}`}</Strong>
+                <Label>{`planned ${plannedWords(row)}`}</Label>
+                {amount ? <Label>{`planned ${amount.planned}`}</Label> : null}
               </View>
-              <View style={styles.time}>
-                <Strong tone={off ? 'plum' : 'ink'}>
-                  {time.actualS === null ? '–' : formatSpan(time.actualS)}
+              <View style={styles.side}>
+                <Strong tone={badTime ? 'plum' : 'ink'}>
+                  {row.actualS === null ? '–' : formatSpan(row.actualS)}
                 </Strong>
-                {VERDICT[time.verdict] ? <Label tone="plum">{VERDICT[time.verdict]}</Label> : null}
+                {VERDICT[row.verdict] ? <Label tone="plum">{VERDICT[row.verdict]}</Label> : null}
+                {amount ? <Strong tone={amount.off ? 'plum' : 'soot'}>{amount.actual}</Strong> : null}
               </View>
             </View>
           );

@@ -1,11 +1,13 @@
 import type { Batch, BatchSummary, EventBody } from '@kettle-scale/core';
 import { batchRecord } from '@kettle-scale/core/batch';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { api } from '../../data/api';
+import { kitchenQueue } from '../../data/kitchenQueue';
 import { keys, queryClient } from '../../data/queries';
-import { START_MS, draw, liveBatch, plan } from '../../test/liveBatch';
+import { START_MS, draw, liveBatch, plan, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { BatchPage } from './BatchPage';
+import { useFind } from './FindLog';
 import { LogScreen } from './LogScreen';
 import { StepThread } from './StepThread';
 
@@ -25,6 +27,7 @@ function past(...bodies: EventBody[]): Batch {
   const { live } = liveBatch(...bodies);
   jest.spyOn(api, 'batch').mockResolvedValue(live.batch);
   jest.spyOn(api, 'flourLots').mockResolvedValue([]);
+  jest.spyOn(api, 'kitchen').mockResolvedValue(live.batch.plan.kitchen);
   queryClient.setQueryData(keys.batch('b'), live.batch);
   return live.batch;
 }
@@ -58,6 +61,44 @@ test('a line that was not weighed is a dash, not a zero', () => {
   expect(row.textContent).toMatch(/––$/);
 });
 
+test('bread that was put away shows its clock, what was looked at, and the way to a label', async () => {
+  const all: EventBody[] = [
+    ...acts,
+    { type: 'rejected', pieces: 1, reason: 'torn' },
+    { type: 'inspected', fold: 'folds in half', firstSide: 'freckles' },
+    { type: 'held', how: 'cloth', pieces: 9 },
+    { type: 'ball-sampled', massG: 97 },
+    { type: 'ball-sampled', massG: 98 },
+  ];
+  past(...all);
+  draw(<BatchPage id="b" />);
+  expect(await screen.findByText('9 pieces, cloth')).toBeTruthy();
+  expect(screen.getByText(/^over for/)).toBeTruthy();
+  expect(screen.getByText('Rejected: torn')).toBeTruthy();
+  expect(await screen.findByRole('img', { name: /^Balls: 97\.0/ })).toBeTruthy();
+  press('Label to print');
+  expect(push).toHaveBeenLastCalledWith('/log/b/label');
+});
+
+test('a past figure is put right with a reason, and what cannot be is told', async () => {
+  past(...acts);
+  const sent = jest.spyOn(kitchenQueue, 'add').mockResolvedValue(undefined);
+  draw(<BatchPage id="b" />);
+  press('Put right');
+  fireEvent.click(screen.getByRole('radio', { name: /divided, dough 980 g$/ }));
+  fireEvent.change(screen.getByLabelText('Right value, g'), { target: { value: '0' } });
+  fireEvent.change(screen.getByLabelText('Reason'), { target: { value: 'bowl on the scale' } });
+  press('Put it right');
+  expect(screen.getByRole('alert').textContent).toMatch(/must be between 0\.01 and/);
+  fireEvent.change(screen.getByLabelText('Right value, g'), { target: { value: '940' } });
+  press('Put it right');
+  await waitFor(() => expect(sent).toHaveBeenCalledTimes(1));
+  expect(sent.mock.lastCall?.[0]).toMatchObject({
+    batchId: 'b',
+    event: { type: 'corrected', field: 'doughG', value: 940, reason: 'bowl on the scale' },
+  });
+});
+
 test('a finished batch can be planned again, a running one leads to the bench', () => {
   past(...acts);
   const { unmount } = draw(<BatchPage id="b" />);
@@ -78,6 +119,19 @@ test('the thread says which timed steps were too short', () => {
   expect(screen.queryByText('too long')).toBeNull();
 });
 
+test('a batch that could not be fetched is asked for again', async () => {
+  const batch = past(...acts);
+  queryClient.clear();
+  queryClient.setDefaultOptions({ queries: { retry: false } });
+  const { Unreachable } = jest.requireActual<typeof import('../../data/api')>('../../data/api');
+  const ask = jest.spyOn(api, 'batch').mockRejectedValue(new Unreachable());
+  draw(<BatchPage id="b" />);
+  const again = await screen.findByRole('button', { name: 'Try again' });
+  ask.mockResolvedValue(batch);
+  fireEvent.click(again);
+  expect(await screen.findByText('One torn')).toBeTruthy();
+});
+
 describe('the list', () => {
   const summary = (...bodies: EventBody[]): BatchSummary => {
     const { live } = liveBatch(...bodies);
@@ -92,29 +146,51 @@ describe('the list', () => {
     };
   };
 
+  const found = (...rows: BatchSummary[]) => jest.spyOn(api, 'findBatches').mockResolvedValue(rows);
+  beforeEach(() => {
+    useFind.getState().clear();
+    jest.spyOn(api, 'book').mockResolvedValue([]);
+  });
+
   test.each<[string, EventBody[], string]>([
     ['running', [], 'running'],
     ['finished', acts, 'finished'],
     ['given up', [{ type: 'abandoned', reason: '' }], 'given up'],
-  ])('says that a batch is %s', (_case, bodies, words) => {
-    const rows = [summary(...bodies)];
-    jest.spyOn(api, 'batches').mockResolvedValue(rows);
-    queryClient.setQueryData(keys.batches(), rows);
+  ])('says that a batch is %s', async (_case, bodies, words) => {
+    found(summary(...bodies));
     draw(<LogScreen />);
-    expect(screen.getByRole('link', { name: /Test round/ }).textContent).toContain(words);
+    expect((await screen.findByRole('link', { name: /Test round/ })).textContent).toContain(words);
   });
 
-  test('says so when nothing was made yet', () => {
-    jest.spyOn(api, 'batches').mockResolvedValue([]);
-    queryClient.setQueryData(keys.batches(), []);
+  test('says so when nothing was made yet', async () => {
+    found();
     draw(<LogScreen />);
-    expect(screen.getByText('Nothing made yet')).toBeTruthy();
+    expect(await screen.findByText('Nothing made yet')).toBeTruthy();
+  });
+
+  test('is found by words, formula, result and whole days, and all of it is shown again', async () => {
+    const ask = found();
+    draw(<LogScreen />);
+    fireEvent.change(screen.getByLabelText('Find in notes, names and reasons'), {
+      target: { value: 'salty' },
+    });
+    press('Find by …');
+    fireEvent.click(screen.getByRole('radio', { name: 'many rejects' }));
+    fireEvent.change(screen.getByLabelText('From the day'), { target: { value: '2026-03-0' } });
+    await waitFor(() =>
+      expect(ask).toHaveBeenLastCalledWith({ text: 'salty', result: 'many rejects', limit: '50' }),
+    );
+    fireEvent.change(screen.getByLabelText('From the day'), { target: { value: '2026-03-04' } });
+    await waitFor(() => expect(ask.mock.lastCall?.[0]).toMatchObject({ from: '2026-03-04' }));
+    expect(await screen.findByText('Nothing found')).toBeTruthy();
+    press('Show all');
+    expect(await screen.findByText('Nothing made yet')).toBeTruthy();
   });
 
   test('a server that does not answer can be asked again', async () => {
     const { Unreachable } = jest.requireActual<typeof import('../../data/api')>('../../data/api');
     queryClient.setDefaultOptions({ queries: { retry: false } });
-    const ask = jest.spyOn(api, 'batches').mockRejectedValue(new Unreachable());
+    const ask = jest.spyOn(api, 'findBatches').mockRejectedValue(new Unreachable());
     draw(<LogScreen />);
     const again = await screen.findByRole('button', { name: 'Try again' });
     expect(screen.getByText(/does not answer/)).toBeTruthy();

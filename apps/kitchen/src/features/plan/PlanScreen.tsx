@@ -1,4 +1,5 @@
 import {
+  type Adjustment,
   type FigureId,
   type Formula,
   type Ingredient,
@@ -31,6 +32,7 @@ import { Ask, WhySheet } from '../../ui/Why';
 import { ClockTicket } from './ClockTicket';
 import { DayTicket } from './DayTicket';
 import { KeepPlan } from './KeepPlan';
+import { LessonsTicket } from './LessonsTicket';
 import { NeedFields } from './NeedFields';
 import { PlanPicture } from './PlanPicture';
 import { TodayTicket } from './TodayTicket';
@@ -43,9 +45,11 @@ import {
   readNeed,
   typedMass,
 } from './planForm';
+import { useHistory } from './useHistory';
 import { usePlan, useToday } from './usePlan';
 
 const MINUTE_MS = 60_000;
+const NO_ADJUSTMENTS: readonly Adjustment[] = [];
 
 const styles = StyleSheet.create({
   panes: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
@@ -101,7 +105,10 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
   }, [router, text, lotId, format.units]);
 
   const today = useToday(kitchen, lot);
-  const { plan: planned, problem } = usePlan({ formula, need, kitchen, ingredients, lot });
+  const history = useHistory(formula.id, lot);
+  // A formula planned as it is written is left alone by lessons too.
+  const adjustments = today.conditions ? history.used : NO_ADJUSTMENTS;
+  const { plan: planned, problem } = usePlan({ formula, need, kitchen, ingredients, lot, adjustments });
   const [last, setLast] = useState(planned);
   if (planned && planned !== last) setLast(planned);
   const plan = planned ?? last;
@@ -120,6 +127,7 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
         need: planned.need,
         ...(lot ? { flourLotId: lot.id } : {}),
         ...today,
+        ...(adjustments.length > 0 ? { adjustments: [...adjustments] } : {}),
       },
       { onSuccess: (batch) => router.replace(`/bench/${batch.id}`) },
     );
@@ -145,6 +153,15 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
       {planned ? null : <Strong tone="plum">Below is the last plan that works.</Strong>}
       {plan.scarcest ? <Strong>{`${plan.scarcest} is what runs out first.`}</Strong> : null}
       <WeighSheet plan={plan} onWhy={askPlan} />
+      {today.conditions ? (
+        <LessonsTicket
+          plan={plan}
+          offered={history.offered}
+          carried={history.carried}
+          left={history.left}
+          onLeave={history.leave}
+        />
+      ) : null}
       <TodayTicket plan={plan} onWhy={(figure) => setAsked({ of: 'today', figure })} />
       {plan.warnings.map(({ message }) => (
         <Strong key={message} tone="plum">

@@ -1,4 +1,5 @@
 import {
+  type Adjustment,
   type Conditions,
   type Formula,
   InputError,
@@ -10,6 +11,7 @@ import {
   lotToday,
 } from '@kettle-scale/core';
 import { planBatch } from '@kettle-scale/core/batch';
+import { lotWithSwitch } from '@kettle-scale/core/log';
 import { useMemo } from 'react';
 import { useNow } from '../../ui/useNow';
 import { useDay } from './day';
@@ -25,6 +27,8 @@ interface Asked {
   kitchen: Kitchen;
   ingredients: Ingredient[];
   lot: LotState | undefined;
+  /** What history changes. */
+  adjustments: readonly Adjustment[];
 }
 
 /** The day and the bowl as a plan takes them; nothing where the formula is planned as it is written. */
@@ -36,22 +40,27 @@ export function useToday(
   // A lot ages by whole days.
   const dayMs = Math.floor(useNow(MINUTE_MS) / DAY_MS) * DAY_MS;
   return useMemo(() => {
-    const conditions = on ? { ...day, ...(lot ? { lot: lotToday(lot, dayMs) } : {}) } : undefined;
+    const conditions = on
+      ? { ...day, ...(lot ? { lot: lotWithSwitch(lotToday(lot, dayMs), kitchen.lessonsOff) } : {}) }
+      : undefined;
     const known = kitchen.mixers?.some(({ id }) => id === mixer);
     return { ...(conditions ? { conditions } : {}), ...(mixer && known ? { mixer } : {}) };
   }, [on, day, mixer, lot, kitchen, dayMs]);
 }
 
 /** Plans while the cook is still choosing; the same function that the server runs when the batch starts. */
-export function usePlan({ formula, need, kitchen, ingredients, lot }: Asked): PlanResult {
+export function usePlan({ formula, need, kitchen, ingredients, lot, adjustments }: Asked): PlanResult {
   const today = useToday(kitchen, lot);
   return useMemo(() => {
     if (!need) return { plan: null, problem: '' };
     try {
-      return { plan: planBatch({ formula, need, kitchen, ingredients, ...today }), problem: null };
+      return {
+        plan: planBatch({ formula, need, kitchen, ingredients, ...today, adjustments: [...adjustments] }),
+        problem: null,
+      };
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       return { plan: null, problem: error.problems.map(({ message }) => message).join(' ') };
     }
-  }, [formula, need, kitchen, ingredients, today]);
+  }, [formula, need, kitchen, ingredients, today, adjustments]);
 }

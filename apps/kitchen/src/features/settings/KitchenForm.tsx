@@ -12,7 +12,10 @@ import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 
 /** The figures; cups, money and mixers stand beside them. */
-type Field = Exclude<keyof Kitchen, 'measures' | 'currency' | 'mixers' | 'coldLimitH'>;
+type Field = Exclude<
+  keyof Kitchen,
+  'measures' | 'currency' | 'mixers' | 'coldLimitH' | 'holdH' | 'fridgeDoughH' | 'lessonsOff'
+>;
 type Text = Record<Field, string>;
 
 interface FieldSpec {

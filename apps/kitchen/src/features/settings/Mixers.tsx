@@ -18,6 +18,7 @@ import { FieldError } from '../../ui/StepperField';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
+import { useTextForm } from '../../ui/useTextForm';
 import { WordField } from '../../ui/WordField';
 
 const styles = StyleSheet.create({
@@ -55,11 +56,9 @@ interface MixerFormProps {
 }
 
 function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormProps) {
-  const [text, setText] = useState(first);
-  const [problems, setProblems] = useState<Partial<Record<string, string>>>({});
-  const set = (changes: Partial<Text>) => setText((was) => ({ ...was, ...changes }));
+  const { text, set, problems, check, figure } = useTextForm(first);
   const submit = () => {
-    const checked = mixerSchema.safeParse({
+    const checked = check(mixerSchema, {
       id: text.id || freeId(slugOf(text.name), taken),
       name: text.name,
       by: text.by,
@@ -68,24 +67,8 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
       warmCPerMin: numberTyped(text.warmCPerMin),
       openingMm: numberTyped(text.openingMm),
     });
-    if (checked.success) onSave(checked.data);
-    else
-      setProblems(
-        Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
-      );
+    if (checked) onSave(checked);
   };
-  const figure = (field: 'minG' | 'maxG' | 'warmCPerMin' | 'openingMm', label: string, unit: string) => (
-    <FigureField
-      labelled
-      name={`mixer-${field}`}
-      label={label}
-      unit={unit}
-      value={text[field]}
-      onText={(typed) => set({ [field]: typed })}
-      error={problems[field]}
-      style={styles.cell}
-    />
-  );
   return (
     <>
       <Heading>{text.id ? text.name : 'A bowl or mixer'}</Heading>
@@ -106,10 +89,10 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
         ]}
       />
       <View style={styles.row}>
-        {figure('minG', 'Least it mixes well', 'g')}
-        {figure('maxG', 'Most it takes', 'g')}
-        {figure('warmCPerMin', 'Warms the dough a minute', '°C')}
-        {figure('openingMm', 'Opening across', 'mm')}
+        {figure('minG', 'Least it mixes well', 'g', styles.cell)}
+        {figure('maxG', 'Most it takes', 'g', styles.cell)}
+        {figure('warmCPerMin', 'Warms the dough a minute', '°C', styles.cell)}
+        {figure('openingMm', 'Opening across', 'mm', styles.cell)}
       </View>
       <Body tone="soot">Warming: probe the dough, run five minutes, probe again, divide by five.</Body>
       {problem ? <FieldError id="mixer-error" message={problem} /> : null}

@@ -5,6 +5,8 @@ import { Segments } from '../../ui/Segments';
 import { Ticket } from '../../ui/Ticket';
 import { usePreferences } from '../../ui/preferences';
 import { Heading } from '../../ui/type';
+import { BackupTicket } from './BackupTicket';
+import { HoldLimits } from './HoldLimits';
 import { KitchenForm } from './KitchenForm';
 import { KitchenWays } from './KitchenWays';
 import { Mixers } from './Mixers';
@@ -53,6 +55,8 @@ export function SettingsScreen() {
           <KitchenWays kitchen={kitchen.data} />
           <Mixers kitchen={kitchen.data} />
           <KitchenForm kitchen={kitchen.data} />
+          <HoldLimits kitchen={kitchen.data} />
+          <BackupTicket />
         </>
       ) : (
         <Waiting what="the kitchen’s settings" error={kitchen.error} onRetry={() => void kitchen.refetch()} />

@@ -16,7 +16,7 @@ const PLACES: readonly Place[] = [
   { href: '/shift', name: 'Shift', icon: 'shift', covers: ['/shift', '/plans', '/stock'] },
   { href: '/formulas', name: 'Formulas', icon: 'formulas', covers: ['/formulas', '/write', '/ingredients'] },
   { href: '/bench', name: 'Bench', icon: 'bench', covers: ['/bench', '/plan/'] },
-  { href: '/log', name: 'Log', icon: 'log', covers: ['/log'] },
+  { href: '/log', name: 'Log', icon: 'log', covers: ['/log', '/lessons', '/charts'] },
   { href: '/settings', name: 'Settings', icon: 'settings', covers: ['/settings'] },
 ];
 

@@ -13,6 +13,7 @@ import { useWide } from '../../ui/useWide';
 import { Timeline } from './Timeline';
 import { type BoardRow, boardOf } from '../../data/board';
 import { AllowAlarms } from './AllowAlarms';
+import { HeldTicket } from './HeldTicket';
 
 const styles = StyleSheet.create({
   link: { display: 'flex', flexDirection: 'column' },
@@ -142,6 +143,7 @@ export function ShiftScreen() {
         {formulas.data?.length === 0 ? <Body tone="soot">The formula book is empty.</Body> : null}
       </Ticket>
       {lots.data ? <StockTicket lots={lots.data} nowMs={nowMs} /> : null}
+      <HeldTicket nowMs={nowMs} />
       <KeptTicket plans={plans.data ?? []} />
     </>
   );

@@ -15,6 +15,7 @@ import { FigureField, numberTyped } from '../../ui/FigureField';
 import { FieldError } from '../../ui/StepperField';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
+import { useTextForm } from '../../ui/useTextForm';
 import { WordField } from '../../ui/WordField';
 
 const PERCENT = 100;
@@ -59,15 +60,13 @@ const asText = (lot: FlourLot | null, flours: readonly Ingredient[]): Text => ({
 /** Receive a delivery, or correct what was written of one. */
 export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) {
   const save = useSaveFlourLot();
-  const [text, setText] = useState(() => asText(lot, flours));
-  const [problems, setProblems] = useState<Partial<Record<string, string>>>({});
-  const set = (changes: Partial<Text>) => setText((was) => ({ ...was, ...changes }));
+  const { text, set, problems, check, figure } = useTextForm(asText(lot, flours));
   const optional = (typed: string, scale = 1) =>
     typed.trim() === '' ? {} : { value: numberTyped(typed) / scale };
   const submit = () => {
     const price = optional(text.bagPrice);
     const moisture = optional(text.moisture, PERCENT);
-    const checked = flourLotSchema.safeParse({
+    const checked = check(flourLotSchema, {
       id: lot?.id ?? freeId(slugOf(text.name), new Set(taken)),
       ingredient: text.ingredient,
       name: text.name,
@@ -80,27 +79,8 @@ export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) 
       ...(lot?.counted ? { counted: lot.counted } : {}),
       ...(lot?.closed === undefined ? {} : { closed: lot.closed }),
     });
-    if (!checked.success) {
-      setProblems(
-        Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
-      );
-      return;
-    }
-    setProblems({});
-    save.mutate(checked.data, { onSuccess: onDone });
+    if (checked) save.mutate(checked, { onSuccess: onDone });
   };
-  const figure = (field: 'bagKg' | 'bags' | 'bagPrice' | 'moisture', label: string, unit: string) => (
-    <FigureField
-      labelled
-      name={`lot-${field}`}
-      label={label}
-      unit={unit}
-      value={text[field]}
-      onText={(typed) => set({ [field]: typed })}
-      error={problems[field]}
-      style={styles.cell}
-    />
-  );
   return (
     <>
       <Heading>{lot ? `Correct ${lot.name}` : 'Receive a lot'}</Heading>
@@ -118,10 +98,10 @@ export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) 
         options={flours.map(({ id, name }) => [id, name] as const)}
       />
       <View style={styles.row}>
-        {figure('bags', 'Bags', '')}
-        {figure('bagKg', 'A bag', 'kg')}
-        {figure('bagPrice', 'Price of a bag, if known', currency)}
-        {figure('moisture', 'Moisture, if the mill says', '%')}
+        {figure('bags', 'Bags', '', styles.cell)}
+        {figure('bagKg', 'A bag', 'kg', styles.cell)}
+        {figure('bagPrice', 'Price of a bag, if known', currency, styles.cell)}
+        {figure('moisture', 'Moisture, if the mill says', '%', styles.cell)}
       </View>
       <WordField
         name="lot-day"

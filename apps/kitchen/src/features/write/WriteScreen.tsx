@@ -8,7 +8,7 @@ import { useBookAndKitchen, useSaveFormula, useSaveIngredient } from '../../data
 import { useWriting } from '../../data/writing';
 import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
 import { FoodPicker } from '../../ui/FoodPicker';
-import { HydrationPicture } from '../../ui/HydrationPicture';
+import { HydrationChart } from '../../ui/chart';
 import { spreadText } from '../../ui/spreadText';
 import { Waiting } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -158,7 +158,7 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
           <Ask onPress={() => setWhy(true)}>
             <Figure value={spreadText(spread)} size={32} tone="water" />
           </Ask>
-          <HydrationPicture spread={spread} width={pictureWidth} />
+          <HydrationChart spread={spread} width={pictureWidth} />
         </Ticket>
       ) : null}
       {list.questions.length > 1 ? (

@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize';
 import * as start from './0001-start';
 import * as book from './0002-book';
 import * as bench from './0003-bench';
+import * as log from './0004-log';
 
 export interface Migration {
   name: string;
@@ -13,4 +14,5 @@ export const migrations: readonly Migration[] = [
   { name: '0001-start', up: start.up },
   { name: '0002-book', up: book.up },
   { name: '0003-bench', up: bench.up },
+  { name: '0004-log', up: log.up },
 ];

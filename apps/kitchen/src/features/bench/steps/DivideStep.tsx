@@ -1,50 +1,95 @@
-import { parseQuantity, roundToStep, type Step } from '@kettle-scale/core';
-import { ballForCountG, countForBall, explainDivision, batchRecord } from '@kettle-scale/core/batch';
+import { type Step, parseQuantity, roundToStep } from '@kettle-scale/core';
+import { batchRecord, explainDivision, explainLoss, planCost } from '@kettle-scale/core/batch';
+import { mixedG } from '@kettle-scale/core/log';
+import { type DivideBy, MOST_GUIDED, cutGuide, divideDough } from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useReading } from '../../../data/useReading';
 import type { LiveBatch } from '../../../data/useBatch';
+import { Action } from '../../../ui/actions';
+import { usePreferences } from '../../../ui/preferences';
 import { Keypad } from '../../../ui/Keypad';
 import { Segments } from '../../../ui/Segments';
+import { Sheet } from '../../../ui/Sheet';
 import { SPACE } from '../../../ui/tokens';
-import { BigFigure, Body, Figure, Label, Strong } from '../../../ui/type';
+import { BigFigure, Body, Figure, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
+import { CutGuidePicture } from '../CutGuidePicture';
+import { ScalePanel } from '../LiveScale';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
+import { type Leftover, LeftoverChoice } from './LeftoverChoice';
+import { WaysToDivide } from './WaysToDivide';
 
-type Keep = 'count' | 'ball';
+type Keep = DivideBy['by'];
 
 /** Balls are cut on the bench scale but told to a tenth, so that the cook sees which way to lean. */
 const BALL_STEP_G = 0.1;
 
-const styles = StyleSheet.create({
-  pair: { flexDirection: 'row', gap: SPACE.xl },
-});
+const styles = StyleSheet.create({ pair: { flexDirection: 'row', gap: SPACE.xl } });
 
-/** Real dough weight in, ball weight out. */
+/** Real dough weight in, balls out: by count, by weight or by the size of the bread. */
 export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { batch, state, act } = live;
   const { plan } = batch;
   const format = useFormat();
   const width = useStepWidth();
+  const { scale } = usePreferences();
+  const reading = useReading('scale', scale);
+  const record = batchRecord(plan, state);
   const [typed, setTyped] = useState<string | null>(null);
   const [doughG, setDoughG] = useState<number | null>(null);
   const [keep, setKeep] = useState<Keep>('count');
+  const [asks, setAsks] = useState<Record<Keep, number>>({
+    count: record.piecesExpected,
+    ball: plan.ballG,
+    size: plan.relaxed.diameterMm,
+  });
+  const [guide, setGuide] = useState(false);
+  const [leftover, setLeftover] = useState<Leftover>('waste');
 
-  const record = batchRecord(plan, state);
-  const expectedG = roundToStep(record.doughG * (1 - plan.kitchen.bowlLoss), plan.kitchen.benchStepG);
+  const { kitchen } = plan;
+  const inBowlsG = mixedG(state);
+  const expectedG = roundToStep(inBowlsG * (1 - kitchen.bowlLoss), kitchen.benchStepG);
   const realG = doughG ?? expectedG;
   const unit = format.units === 'metric' ? 'g' : 'oz';
   const parsed = parseQuantity(typed ?? '', { defaultUnit: unit });
   const typedG = parsed.ok ? parsed.quantity.amount : null;
+  const cost = planCost(plan);
 
-  const pieces = keep === 'count' ? record.piecesExpected : countForBall(realG, plan.ballG, plan);
-  const ballG = roundToStep(
-    keep === 'count' ? ballForCountG(realG, Math.max(1, pieces), plan) : plan.ballG,
-    BALL_STEP_G,
-  );
-  const overG = Math.max(0, realG * (1 - plan.kitchen.benchLoss) - pieces * ballG);
+  const dough = {
+    doughG: realG,
+    benchLoss: kitchen.benchLoss,
+    densityGMl: plan.doughDensityGMl,
+    thicknessMm: plan.relaxed.thicknessMm,
+    costPerG: cost.perBatch / plan.doughG,
+  };
+  const askOf: Record<Keep, DivideBy> = {
+    count: { by: 'count', pieces: asks.count },
+    ball: { by: 'ball', ballG: asks.ball },
+    size: { by: 'size', diameterMm: asks.size },
+  };
+  const ways = {
+    count: divideDough(dough, askOf.count),
+    ball: divideDough(dough, askOf.ball),
+    size: divideDough(dough, askOf.size),
+  };
+  const { pieces, leftoverG, ballG: exactG } = ways[keep];
+  const ballG = roundToStep(exactG, BALL_STEP_G);
+  const isOver = keep !== 'count' && leftoverG >= kitchen.benchStepG;
   const ball = format.massFigure(ballG, BALL_STEP_G);
-  const dough = format.massFigure(realG, plan.kitchen.benchStepG);
+  const figure = format.massFigure(realG, kitchen.benchStepG);
+  const loss = explainLoss(plan, inBowlsG, realG, format.units);
+  const onScaleG = reading?.steady && reading.massG > plan.ballG ? reading.massG : null;
+
+  const cut = () => {
+    act({ type: 'divided', doughG: realG, pieces, ballG });
+    if (isOver) {
+      const massG = roundToStep(leftoverG, kitchen.benchStepG);
+      const short = leftover === 'short batch' ? { pieces: Math.max(1, Math.round(massG / ballG)) } : {};
+      act({ type: 'leftover', massG, as: leftover, ...short });
+    }
+  };
 
   if (typed !== null) {
     return (
@@ -76,7 +121,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
       primary={{
         label: `Cut ${pieces} × ${format.mass(ballG, BALL_STEP_G)}`,
         disabled: pieces < 1,
-        onPress: () => act({ type: 'divided', doughG: realG, pieces, ballG }),
+        onPress: cut,
       }}
       why={() => explainDivision(plan, realG, Math.max(1, pieces), format.units)}
       others={[{ key: 'key', label: 'Key it in', onPress: () => setTyped('') }]}
@@ -88,32 +133,67 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
       <View style={styles.pair}>
         <View>
           <Label>{doughG === null ? 'Dough, as expected' : 'Dough, on the scale'}</Label>
-          <Figure value={dough.value} unit={dough.unit} size={36} />
+          <Figure value={figure.value} unit={figure.unit} size={36} />
         </View>
         <View>
           <Label>Pieces</Label>
           <Figure value={String(pieces)} size={36} />
         </View>
       </View>
+      {doughG === null ? (
+        <Body tone="soot">
+          Weigh the whole dough first if you can: the loss shows, and the balls come out right.
+        </Body>
+      ) : (
+        <Strong tone={loss.unusual ? 'plum' : 'soot'}>{loss.words}</Strong>
+      )}
+      {onScaleG !== null && onScaleG !== doughG ? (
+        <Action
+          label={`Use ${format.mass(onScaleG, kitchen.benchStepG)} on the scale`}
+          onPress={() => setDoughG(onScaleG)}
+        />
+      ) : null}
       <Segments
         label="What to keep"
         value={keep}
         onChange={setKeep}
         options={[
-          ['count', `Keep ${record.piecesExpected} pieces`],
-          ['ball', `Keep ${format.mass(plan.ballG)}`],
+          ['count', `Keep ${asks.count} pieces`],
+          ['ball', `Keep ${format.mass(asks.ball)}`],
+          ['size', `Keep ${format.length(asks.size)}`],
         ]}
+      />
+      <WaysToDivide
+        ways={ways}
+        keep={keep}
+        currency={kitchen.currency}
+        priced={cost.unpriced.length === 0}
+        onStep={(by) => setAsks((was) => ({ ...was, [keep]: Math.max(by, was[keep] + by) }))}
       />
       {pieces < 1 ? (
         <Strong tone="plum">This dough is less than one ball; key in its weight again.</Strong>
-      ) : (
-        <Body tone="soot">
-          {overG >= plan.kitchen.benchStepG
-            ? `${format.mass(overG)} of dough is left over.`
-            : 'Weigh the whole dough first if you can: bowl and hands keep about a hundredth.'}
-        </Body>
-      )}
+      ) : null}
+      {isOver ? (
+        <LeftoverChoice
+          massG={leftoverG}
+          ballG={ballG}
+          kitchen={kitchen}
+          value={leftover}
+          onChange={setLeftover}
+        />
+      ) : null}
+      {pieces > 1 && pieces <= MOST_GUIDED ? (
+        <Action label={`Guide to ${pieces} parts`} onPress={() => setGuide(true)} />
+      ) : null}
+      {scale ? <ScalePanel wantG={expectedG} /> : null}
       <Body>Round them tight, seam under, and cover them: a round ball gives a round disc.</Body>
+      <Sheet open={guide} onClose={() => setGuide(false)} label="Cut guide">
+        <Heading>{`From one to ${pieces}`}</Heading>
+        {guide ? <CutGuidePicture rounds={cutGuide(pieces, pieces * ballG)} doughG={pieces * ballG} /> : null}
+        <Body tone="soot">
+          Put each part on the scale before it is cut again: an error is halved, not passed on.
+        </Body>
+      </Sheet>
     </StepFrame>
   );
 }

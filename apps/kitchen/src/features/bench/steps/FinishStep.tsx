@@ -1,13 +1,18 @@
-import { type Step, textField } from '@kettle-scale/core';
+import { type EventBody, type Holding, type Reject, type Step, textField } from '@kettle-scale/core';
 import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { z } from 'zod';
 import type { LiveBatch } from '../../../data/useBatch';
+import { Action } from '../../../ui/actions';
 import { FieldError, StepperField } from '../../../ui/StepperField';
 import { SPACE } from '../../../ui/tokens';
 import { Body } from '../../../ui/type';
+import { HoldChoice } from '../HoldChoice';
+import { InspectSheet } from '../InspectSheet';
+import { RejectCounts, rejectedPieces } from '../RejectCounts';
 import { StepFrame } from '../StepFrame';
 
 const MOST_PIECES = 20_000;
@@ -39,16 +44,26 @@ const step = (text: string, direction: 1 | -1) =>
 /** What came of it: pieces made, how many good, a note. */
 export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: Step }) {
   const { state, act } = live;
-  const made = state.piecesOff || state.divided?.pieces || live.batch.plan.pieces;
+  const { formula } = live.batch.plan;
+  const [looking, setLooking] = useState(false);
+  const [how, setHow] = useState<Holding | null>(formula.method.holdIn ?? null);
+  const shorts = state.leftovers.reduce((sum, { pieces = 0 }) => sum + pieces, 0);
+  const made = state.piecesOff || (state.divided?.pieces ?? live.batch.plan.pieces) + shorts;
+  const bad = rejectedPieces(state);
   const form = useForm<Finish>({
     resolver: zodResolver(finishSchema),
     mode: 'onChange',
-    defaultValues: { pieces: String(made), good: String(made), note: '' },
+    defaultValues: { pieces: String(made), good: String(Math.max(0, made - bad)), note: '' },
   });
   const { errors } = form.formState;
   const finish = form.handleSubmit(({ pieces, good, note }) => {
-    act({ type: 'finished', pieces: Number(pieces), good: Number(good), ...(note ? { note } : {}) });
+    const held: EventBody[] = how && Number(good) > 0 ? [{ type: 'held', how, pieces: Number(good) }] : [];
+    act({ type: 'finished', pieces: Number(pieces), good: Number(good), ...(note ? { note } : {}) }, ...held);
   });
+  const reject = (reason: Reject) => {
+    act({ type: 'rejected', pieces: 1, reason });
+    form.setValue('good', step(form.getValues('good'), -1), { shouldValidate: true });
+  };
   const countField = (name: 'pieces' | 'good', label: string) => (
     <Controller
       control={form.control}
@@ -83,6 +98,16 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
         {countField('pieces', 'Pieces made')}
         {countField('good', 'Good pieces')}
       </View>
+      <RejectCounts state={state} onReject={reject} />
+      <Action
+        label={
+          state.inspected.length > 0
+            ? `Look at another piece (${state.inspected.length})`
+            : 'Look at one piece'
+        }
+        onPress={() => setLooking(true)}
+      />
+      <HoldChoice value={how} onChange={setHow} />
       <Controller
         control={form.control}
         name="note"
@@ -102,6 +127,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
       <Body tone="soot">
         Good: folds without a crack, right size, freckles and no black. What would you change next time?
       </Body>
+      <InspectSheet live={live} open={looking} onClose={() => setLooking(false)} />
     </StepFrame>
   );
 }

@@ -1,21 +1,27 @@
-import { type Step, discDiameterMm, roundToStep } from '@kettle-scale/core';
+import { type Step, bakePhases, discDiameterMm, formatPercent, roundToStep } from '@kettle-scale/core';
 import { explainRolling } from '@kettle-scale/core/batch';
+import { DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { LiveBatch } from '../../../data/useBatch';
-import { Caution } from '../../../ui/Caution';
-import { CrossSection, Disc } from '../../../ui/Disc';
+import { Action } from '../../../ui/actions';
+import { Disc } from '../../../ui/Disc';
 import { useColours } from '../../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../../ui/tokens';
-import { Body, Figure, Label } from '../../../ui/type';
+import { Body, Figure, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
+import { CheckBalls } from '../CheckBalls';
+import { EdgeSection } from '../EdgeSection';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
+import { ShapingWords } from './ShapingWords';
 
 const STEP = { diameterMm: 2, thicknessMm: 0.1 } as const;
-const PICTURE_SHARE = { ofWidth: 0.48, ofHeight: 0.22 } as const;
-const SECTION_PX_PER_MM = 10;
+const PICTURE_SHARE = { ofWidth: 0.44, ofHeight: 0.17 } as const;
+/** Pieces that lie on a plate side by side until the kitchen's plates are known. */
+const PIECES_ON_PLATE = 4;
 
 const styles = StyleSheet.create({
   picture: { alignItems: 'center', gap: SPACE.s },
@@ -54,10 +60,17 @@ function Measure({ label, value, unit, onStep }: MeasureProps) {
   );
 }
 
+const AHEAD_WHY = {
+  hands: 'rolling is slower than the plate',
+  plate: 'the plate is slower than rolling',
+  skin: 'more would dry before they are baked',
+} as const;
+
 /** Roll to a diameter and a thickness; measured ones are kept. */
 export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { batch, state, act } = live;
   const { plan } = batch;
+  const router = useRouter();
   const format = useFormat();
   const width = useStepWidth();
   const ballG = state.divided?.ballG ?? plan.ballG;
@@ -75,7 +88,15 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const thickness = format.lengthFigure(disc.thicknessMm);
   const { height } = useWindowDimensions();
   const px = Math.round(Math.min(width * PICTURE_SHARE.ofWidth, height * PICTURE_SHARE.ofHeight));
-  const { how, note } = plan.formula.method.shaping;
+  const { springBack } = plan.formula.product;
+  const pieces = state.divided?.pieces ?? plan.pieces;
+  const bakeS = bakePhases(plan.formula.bake).reduce((sum, { seconds }) => sum + seconds, 0);
+  const ahead = rollAhead({
+    pieces,
+    rollS: step.expectedS,
+    griddleS: bakeS / PIECES_ON_PLATE,
+    keepsS: DISC_KEEPS_S,
+  });
 
   return (
     <StepFrame
@@ -94,8 +115,14 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
           scaleMm={Math.max(disc.diameterMm, planned.diameterMm)}
           freckled={false}
         />
-        <CrossSection thicknessMm={disc.thicknessMm} px={px} pxPerMm={SECTION_PX_PER_MM} />
-        <Label>edge, 10 px a mm</Label>
+        <EdgeSection
+          rolled={disc}
+          relaxed={{
+            diameterMm: disc.diameterMm * (1 - springBack),
+            thicknessMm: disc.thicknessMm / (1 - springBack) ** 2,
+          }}
+          measured={state.discs.at(-1) ?? null}
+        />
       </View>
       <View style={styles.pair}>
         <Measure
@@ -107,11 +134,12 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         <Measure label="Thick" value={thickness.value} unit={thickness.unit} onStep={change('thicknessMm')} />
       </View>
       <Body tone="soot">
-        {`It springs back to ${format.length(disc.diameterMm * (1 - plan.formula.product.springBack))}. ${note}`}
+        {`It springs back ${formatPercent(springBack)}, to ${format.length(disc.diameterMm * (1 - springBack))}. ${plan.formula.method.shaping.note}`}
       </Body>
-      {how === 'hot-press' ? (
-        <Caution lead="Hot press." text="Both faces burn: fingers out before it closes, handle only." />
-      ) : null}
+      <CheckBalls live={live} />
+      <Action label="True size, and measure a disc" onPress={() => router.push(`/bench/${batch.id}/disc`)} />
+      <Strong>{`Roll ${ahead.before} before the first goes on, then stay ${ahead.ahead} ahead: ${AHEAD_WHY[ahead.limit]}.`}</Strong>
+      <ShapingWords live={live} step={step} />
     </StepFrame>
   );
 }

@@ -9,6 +9,7 @@ import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useNow } from '../../../ui/useNow';
+import { ProbeButton } from '../ProbeButton';
 import { StepFrame } from '../StepFrame';
 import { useAlarm } from '../../../ui/useAlarm';
 import { useRingSize } from '../useStepWidth';
@@ -106,6 +107,10 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         {phase?.act ? <Heading>{phase.act}</Heading> : null}
       </View>
       <Body tone="soot">{plan.formula.product.look}</Body>
+      <ProbeButton
+        of="plate"
+        onTake={(tempC) => act({ type: 'measured', stepId: step.id, what: 'plate', tempC, by: 'probe' })}
+      />
       <Caution
         lead={phase?.flame ? 'Open flame.' : 'Hot plate.'}
         text={

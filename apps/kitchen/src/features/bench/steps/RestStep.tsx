@@ -11,6 +11,7 @@ import { FieldError } from '../../../ui/StepperField';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
+import { CheckBalls } from '../CheckBalls';
 import { ColdChainLine } from '../ColdChainLine';
 import { ProbeButton } from '../ProbeButton';
 import { StepFrame } from '../StepFrame';
@@ -127,6 +128,7 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
           onPress={() => act({ type: 'covered', stepId })}
         />
       ) : null}
+      {rest?.of === 'balls' ? <CheckBalls live={live} /> : null}
       {advice ? (
         <View style={styles.stack}>
           <Strong tone={advice.moreS > 0 ? 'ink' : 'sage'}>

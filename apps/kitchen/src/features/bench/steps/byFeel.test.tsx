@@ -7,6 +7,8 @@ import { RestStep } from './RestStep';
 
 const MINUTE_MS = 60_000;
 
+jest.mock('expo-router', () => jest.requireActual('../../../test/router'));
+
 atTheBench();
 
 const weighed: EventBody[] = plan.sheet.map(({ lineId, massG, startG = massG }) => ({

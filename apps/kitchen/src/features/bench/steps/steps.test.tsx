@@ -1,5 +1,6 @@
 import type { EventBody } from '@kettle-scale/core';
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { api } from '../../../data/api';
 import {
   START_MS,
   atTheBench,
@@ -15,6 +16,8 @@ import { DivideStep } from './DivideStep';
 import { FinishStep } from './FinishStep';
 import { FlattenStep } from './FlattenStep';
 import { GriddleStep } from './GriddleStep';
+
+jest.mock('expo-router', () => jest.requireActual('../../../test/router'));
 
 atTheBench();
 
@@ -41,8 +44,38 @@ describe('dividing', () => {
     press('The dough weighs 980 g');
     fireEvent.click(screen.getByRole('radio', { name: /^Keep 100/ }));
     expect(see(/^75\sg of dough is left over/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: 'Fridge dough' }));
+    expect(see(/its clock runs for 48 h/)).toBeTruthy();
     press(/^Cut 9 × 100/);
-    expect(acts).toEqual([{ type: 'divided', doughG: 980, pieces: 9, ballG: 100 }]);
+    expect(acts).toEqual([
+      { type: 'divided', doughG: 980, pieces: 9, ballG: 100 },
+      { type: 'leftover', massG: 75, as: 'fridge dough' },
+    ]);
+  });
+
+  test('the size of the bread gives the ball; a short batch takes what is left', () => {
+    const acts = dividing();
+    press('Key it in');
+    keyIn('980');
+    press('The dough weighs 980 g');
+    fireEvent.click(screen.getByRole('radio', { name: /^Keep \d+\smm/ }));
+    for (let taps = 0; taps < 6; taps += 1) press('5 mm larger');
+    fireEvent.click(screen.getByRole('radio', { name: 'Short batch' }));
+    press(/^Cut 7 × 1/);
+    expect(acts).toMatchObject([
+      { type: 'divided', pieces: 7 },
+      { type: 'leftover', as: 'short batch', pieces: 1 },
+    ]);
+  });
+
+  test('dough that stayed behind is told, and the cut guide halves it', () => {
+    dividing();
+    press('Key it in');
+    keyIn('900');
+    press('The dough weighs 900 g');
+    expect(see(/stayed behind, 1\.0\s% is usual/)).toBeTruthy();
+    press(/^Guide to/);
+    expect(screen.getByRole('img', { name: /^the whole dough: 1 of .*halve: 2 of/ })).toBeTruthy();
   });
 
   test('a dough below one ball cannot be cut', () => {
@@ -142,6 +175,30 @@ describe('finishing', () => {
     fireEvent.change(screen.getByLabelText('Note for the log'), { target: { value: ' edge burnt ' } });
     press('Finish batch');
     await waitFor(() => expect(acts).toEqual([{ type: 'finished', pieces: 9, good: 8, note: 'edge burnt' }]));
+  });
+
+  test('rejects are counted by reason, a piece is looked at, the good ones are put away', async () => {
+    jest.spyOn(api, 'kitchen').mockResolvedValue(plan.kitchen);
+    const { live, acts } = liveBatch({ type: 'divided', doughG: 980, pieces: 9, ballG: 108 });
+    draw(<FinishStep live={live} step={stepOf('finish')} />);
+    jest.useRealTimers();
+    press('One more torn, 0 so far');
+    press('Look at one piece');
+    const second = within(screen.getByRole('radiogroup', { name: 'Second side' }));
+    fireEvent.click(second.getByRole('radio', { name: /^deep freckles/ }));
+    fireEvent.click(screen.getByRole('radio', { name: 'cracks at the fold' }));
+    press('Keep it');
+    fireEvent.click(screen.getByRole('radio', { name: 'insulated box' }));
+    expect(see(/Use within 4 h.*local food code/)).toBeTruthy();
+    press('Finish batch');
+    await waitFor(() =>
+      expect(acts).toEqual([
+        { type: 'rejected', pieces: 1, reason: 'torn' },
+        { type: 'inspected', secondSide: 'deep freckles', fold: 'cracks at the fold' },
+        { type: 'finished', pieces: 9, good: 8 },
+        { type: 'held', how: 'insulated box', pieces: 8 },
+      ]),
+    );
   });
 
   test.each([

@@ -1,0 +1,16 @@
+import { USUAL_SAMPLE } from '@kettle-scale/core/quality';
+import { useRouter } from 'expo-router';
+import type { LiveBatch } from '../../data/useBatch';
+import { Action } from '../../ui/actions';
+
+/** The way to the scale with a few balls. */
+export function CheckBalls({ live }: { live: LiveBatch }) {
+  const router = useRouter();
+  const done = live.state.balls.length;
+  return (
+    <Action
+      label={done === 0 ? `Check the balls: weigh ${USUAL_SAMPLE}` : `Check the balls (${done} weighed)`}
+      onPress={() => router.push(`/bench/${live.batch.id}/balls`)}
+    />
+  );
+}

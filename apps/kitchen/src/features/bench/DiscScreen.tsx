@@ -1,0 +1,132 @@
+import { formatPercent, formatSpan } from '@kettle-scale/core';
+import { batchRecord, restAfterDisc } from '@kettle-scale/core/batch';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View, useWindowDimensions } from 'react-native';
+import { discThicknessMm } from '@kettle-scale/core';
+import { measuredDisc } from '@kettle-scale/core/portion';
+import { type LiveBatch, useBatch } from '../../data/useBatch';
+import { PrimaryAction } from '../../ui/actions';
+import { Waiting } from '../../ui/Notice';
+import { usePreferences } from '../../ui/preferences';
+import { Screen } from '../../ui/Screen';
+import { Leader, Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { useNow } from '../../ui/useNow';
+import { Calibrate, CalibrateSheet } from './CalibrateSheet';
+import { MeasureDisc } from './MeasureDisc';
+import { TrueDisc } from './TrueDisc';
+
+const PICTURE_SHARE = 0.4;
+const DEFAULT_TOLERANCE = 0.03;
+/** Thickness that varies by more than this is worth a word. */
+const UNEVEN = 0.08;
+const OVAL = 0.03;
+
+function Measured({ live }: { live: LiveBatch }) {
+  const format = useFormat();
+  const { plan } = live.batch;
+  const { state } = live;
+  const nowMs = useNow(60_000);
+  const last = state.discs.at(-1);
+  if (!last) return null;
+  const disc = measuredDisc(last.diametersMm, last.thicknessesMm);
+  const ballG = batchRecord(plan, state).ballG ?? plan.ballG;
+  const byWeightMm = discThicknessMm(ballG, disc.diameterMm, plan.doughDensityGMl);
+  const springBack = last.rolledMm ? Math.max(0, 1 - disc.diameterMm / last.rolledMm) : null;
+  const moreS = springBack === null ? 0 : restAfterDisc(plan, state, springBack, nowMs);
+  const { thickness } = disc;
+  return (
+    <Ticket>
+      <Heading>{`Disc ${state.discs.length}, as it lies`}</Heading>
+      <View>
+        <Leader
+          name="Diameter, mean of two"
+          value={format.length(disc.diameterMm)}
+          aside={format.length(plan.relaxed.diameterMm)}
+        />
+        <Leader
+          name="Thickness by its weight"
+          value={format.length(byWeightMm)}
+          aside={format.length(plan.relaxed.thicknessMm)}
+        />
+        {thickness ? (
+          <>
+            <Leader name="Thickness, measured" value={format.length(thickness.meanMm)} />
+            <Leader
+              name={`Thinnest, ${thickness.thinnest.place}`}
+              value={format.length(thickness.thinnest.mm)}
+              tone={thickness.unevenness > UNEVEN ? 'plum' : 'ink'}
+            />
+            <Leader name="Uneven by" value={formatPercent(thickness.unevenness, 1)} />
+          </>
+        ) : null}
+        {springBack === null ? null : (
+          <Leader
+            name="Sprang back"
+            value={formatPercent(springBack, 1)}
+            aside={formatPercent(plan.formula.product.springBack)}
+          />
+        )}
+      </View>
+      <Label>measured, and planned in small</Label>
+      {disc.outOfRound > OVAL ? (
+        <Strong tone="plum">{`Oval by ${formatPercent(disc.outOfRound, 1)}: a quarter turn after every stroke.`}</Strong>
+      ) : null}
+      {springBack === null ? null : moreS > 30 ? (
+        <Strong tone="plum">{`It springs back too much: give the other balls ${formatSpan(moreS)} more.`}</Strong>
+      ) : (
+        <Strong tone="sage">Calm enough: go on rolling.</Strong>
+      )}
+    </Ticket>
+  );
+}
+
+function DiscPage({ live }: { live: LiveBatch }) {
+  const router = useRouter();
+  const format = useFormat();
+  const { height } = useWindowDimensions();
+  const { pxPerMm, calibrated } = usePreferences();
+  const [calibrating, setCalibrating] = useState(false);
+  const { plan, id } = live.batch;
+  const { diameterMm } = plan.relaxed;
+  const toleranceMm = plan.formula.product.diameterToleranceMm ?? diameterMm * DEFAULT_TOLERANCE;
+  return (
+    <Screen
+      eyebrow={plan.formula.name}
+      title={`${format.length(diameterMm)}, true size`}
+      foot={<PrimaryAction label="Back to the batch" quiet onPress={() => router.replace(`/bench/${id}`)} />}
+    >
+      <TrueDisc
+        diameterMm={diameterMm}
+        toleranceMm={toleranceMm}
+        pxPerMm={pxPerMm}
+        height={Math.round(height * PICTURE_SHARE)}
+      />
+      <Body tone={calibrated ? 'soot' : 'plum'}>
+        {calibrated
+          ? `Lay a disc on the line: within the dashes it is right (± ${format.length(toleranceMm)}).`
+          : 'Not true yet on this screen: hold a bank card against it once.'}
+      </Body>
+      <Calibrate calibrated={calibrated} onPress={() => setCalibrating(true)} />
+      <View style={{ gap: SPACE.m }}>
+        <MeasureDisc live={live} />
+        <Measured live={live} />
+      </View>
+      {calibrating ? <CalibrateSheet open onClose={() => setCalibrating(false)} /> : null}
+    </Screen>
+  );
+}
+
+/** The disc in true size, and what a ruler says of a real one. */
+export function DiscScreen({ id }: { id: string }) {
+  const { live, error, retry } = useBatch(id);
+  if (live) return <DiscPage live={live} />;
+  return (
+    <Screen title="Disc">
+      <Waiting what="the batch" error={error} onRetry={retry} />
+    </Screen>
+  );
+}

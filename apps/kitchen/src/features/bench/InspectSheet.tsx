@@ -1,0 +1,112 @@
+import { type EventBody, GRAMS_PER_OUNCE, MM_PER_INCH, PUFFS } from '@kettle-scale/core';
+import { FOLDED, TEARS } from '@kettle-scale/core/batch';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { LiveBatch } from '../../data/useBatch';
+import { PrimaryAction } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { FigureField, numberTyped } from '../../ui/FigureField';
+import { Sheet } from '../../ui/Sheet';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { SwatchChoice } from './SwatchChoice';
+
+type Inspected = Omit<Extract<EventBody, { type: 'inspected' }>, 'type'>;
+
+const same = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
+/** Baked pieces this long or heavy are a slip of the finger; the server has the last word. */
+const inside = (value: number, low: number, high: number) => value >= low && value <= high;
+
+/** One piece looked at: both sides, fold, tear, puff, size and weight; what is not looked at is left open. */
+export function InspectSheet({
+  live,
+  open,
+  onClose,
+}: {
+  live: LiveBatch;
+  open: boolean;
+  onClose: () => void;
+}) {
+  const format = useFormat();
+  const metric = format.units === 'metric';
+  const { product } = live.batch.plan.formula;
+  const [seen, setSeen] = useState<Inspected>({});
+  const [text, setText] = useState({ size: '', weight: '' });
+  const put = (changes: Inspected) => setSeen((was) => ({ ...was, ...changes }));
+  const sizeMm = numberTyped(text.size) * (metric ? 1 : MM_PER_INCH);
+  const weightG = numberTyped(text.weight) * (metric ? 1 : GRAMS_PER_OUNCE);
+  const sizeBad = text.size !== '' && !inside(sizeMm, 30, 900);
+  const weightBad = text.weight !== '' && !inside(weightG, 1, 5000);
+  const keep = () => {
+    live.act({
+      type: 'inspected',
+      ...seen,
+      ...(text.size === '' ? {} : { diameterMm: sizeMm }),
+      ...(text.weight === '' ? {} : { bakedG: weightG }),
+    });
+    setSeen({});
+    setText({ size: '', weight: '' });
+    onClose();
+  };
+  const nothing = Object.keys(seen).length === 0 && text.size === '' && text.weight === '';
+  return (
+    <Sheet open={open} onClose={onClose} label="Look at one piece">
+      <Heading>Look at one piece</Heading>
+      <SwatchChoice
+        label="First side"
+        value={seen.firstSide ?? null}
+        wanted={product.spots}
+        onChange={(firstSide) => put({ firstSide })}
+      />
+      <SwatchChoice
+        label="Second side"
+        value={seen.secondSide ?? null}
+        wanted={product.spots}
+        onChange={(secondSide) => put({ secondSide })}
+      />
+      <Choices
+        label={`Fold test${product.fold ? `, wanted: ${product.fold}` : ''}`}
+        value={seen.fold ?? null}
+        options={same(FOLDED)}
+        onChange={(fold) => put({ fold })}
+      />
+      <Choices
+        label="Tear test"
+        value={seen.tear ?? null}
+        options={same(TEARS)}
+        onChange={(tear) => put({ tear })}
+      />
+      <Choices
+        label={`Puff${product.puff ? `, wanted: ${product.puff}` : ''}`}
+        value={seen.puff ?? null}
+        options={same(PUFFS)}
+        onChange={(puff) => put({ puff })}
+      />
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <FigureField
+          name="baked-size"
+          label="Diameter"
+          labelled
+          unit={metric ? 'mm' : 'in'}
+          value={text.size}
+          onText={(size) => setText((was) => ({ ...was, size }))}
+          error={sizeBad ? 'A diameter of 30 to 900 mm.' : undefined}
+          style={{ flex: 1 }}
+        />
+        <FigureField
+          name="baked-weight"
+          label="Weight, baked"
+          labelled
+          unit={metric ? 'g' : 'oz'}
+          value={text.weight}
+          onText={(weight) => setText((was) => ({ ...was, weight }))}
+          error={weightBad ? 'A weight of 1 to 5,000 g.' : undefined}
+          style={{ flex: 1 }}
+        />
+      </View>
+      <Body tone="soot">{product.look}</Body>
+      <PrimaryAction label="Keep it" onPress={keep} disabled={nothing || sizeBad || weightBad} />
+    </Sheet>
+  );
+}

@@ -1,0 +1,82 @@
+import { MM_PER_INCH } from '@kettle-scale/core';
+import { eventSchema } from '@kettle-scale/core/batch';
+import { DISC_PLACES } from '@kettle-scale/core/portion';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { LiveBatch } from '../../data/useBatch';
+import { Action } from '../../ui/actions';
+import { FigureField, numberTyped } from '../../ui/FigureField';
+import { FieldError } from '../../ui/StepperField';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  field: { flexGrow: 1, flexBasis: 104 },
+});
+
+type Text = Record<'rolled' | 'across' | 'along' | (typeof DISC_PLACES)[number], string>;
+
+const EMPTY: Text = {
+  ...{ rolled: '', across: '', along: '' },
+  ...{ middle: '', 'far edge': '', 'right edge': '', 'near edge': '', 'left edge': '' },
+};
+
+/** Two diameters, the one it was rolled to, and a thickness or five, with ruler and calliper. */
+export function MeasureDisc({ live }: { live: LiveBatch }) {
+  const format = useFormat();
+  const [text, setText] = useState<Text>(EMPTY);
+  const [problem, setProblem] = useState<string | null>(null);
+  const metric = format.units === 'metric';
+  const unit = metric ? 'mm' : 'in';
+  const mmOf = (typed: string) => numberTyped(typed) * (metric ? 1 : MM_PER_INCH);
+  const field = (key: keyof Text, label: string) => (
+    <FigureField
+      key={key}
+      name={`disc-${key.replace(' ', '-')}`}
+      label={label}
+      labelled
+      unit={unit}
+      value={text[key]}
+      onText={(typed) => setText((was) => ({ ...was, [key]: typed }))}
+      style={styles.field}
+    />
+  );
+  const keep = () => {
+    const body = {
+      type: 'disc-measured' as const,
+      diametersMm: [mmOf(text.across), mmOf(text.along)] as [number, number],
+      thicknessesMm: DISC_PLACES.flatMap((place) =>
+        text[place].trim() === '' ? [] : [{ place, mm: mmOf(text[place]) }],
+      ),
+      ...(text.rolled.trim() === '' ? {} : { rolledMm: mmOf(text.rolled) }),
+    };
+    const read = eventSchema.safeParse({ ...body, id: PROBE_ID, at: new Date().toISOString() });
+    if (!read.success) {
+      setProblem(read.error.issues[0]?.message ?? 'This cannot be read.');
+      return;
+    }
+    setProblem(null);
+    live.act(body);
+    setText((was) => ({ ...EMPTY, rolled: was.rolled }));
+  };
+  return (
+    <Ticket>
+      <Heading>Measure one</Heading>
+      <View style={styles.row}>
+        {field('rolled', 'Rolled to')}
+        {field('across', 'Now, across')}
+        {field('along', 'Now, along')}
+      </View>
+      <Body tone="soot">Thickness, as many as you like:</Body>
+      <View style={styles.row}>{DISC_PLACES.map((place) => field(place, place))}</View>
+      {problem ? <FieldError id="disc-error" message={problem} /> : null}
+      <Action label="Keep this disc" onPress={keep} disabled={text.across === '' || text.along === ''} />
+    </Ticket>
+  );
+}
+
+/** Any id of the right form: only the figures are being tried. */
+const PROBE_ID = '019a0000-0000-7000-8000-000000000000';

@@ -1,0 +1,33 @@
+import type { BatchState } from '@kettle-scale/core';
+import { REJECTS, type Reject } from '@kettle-scale/core/batch';
+import { StyleSheet, View } from 'react-native';
+import { Action } from '../../ui/actions';
+import { SPACE } from '../../ui/tokens';
+import { Label } from '../../ui/type';
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } });
+
+/** Pieces rejected so far. */
+export const rejectedPieces = (state: Pick<BatchState, 'rejected'>): number =>
+  state.rejected.reduce((sum, { pieces }) => sum + pieces, 0);
+
+/** Rejects by reason: a tap is one more; undo takes it back. */
+export function RejectCounts({ state, onReject }: { state: BatchState; onReject: (reason: Reject) => void }) {
+  const count = (reason: Reject) =>
+    state.rejected.reduce((sum, event) => (event.reason === reason ? sum + event.pieces : sum), 0);
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Label>Rejects, a tap each</Label>
+      <View style={styles.row}>
+        {REJECTS.map((reason) => (
+          <Action
+            key={reason}
+            label={count(reason) > 0 ? `${reason} ${count(reason)}` : reason}
+            hint={`One more ${reason}, ${count(reason)} so far`}
+            onPress={() => onReject(reason)}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}

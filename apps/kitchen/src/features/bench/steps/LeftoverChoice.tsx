@@ -1,0 +1,44 @@
+import { DEFAULT_FRIDGE_DOUGH_H, type EventBody, type Kitchen } from '@kettle-scale/core';
+import { View } from 'react-native';
+import { Choices } from '../../../ui/Choices';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Strong } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+
+export type Leftover = Extract<EventBody, { type: 'leftover' }>['as'];
+
+interface Props {
+  massG: number;
+  ballG: number;
+  kitchen: Kitchen;
+  value: Leftover;
+  onChange: (value: Leftover) => void;
+}
+
+/** What becomes of dough that no ball is made of. */
+export function LeftoverChoice({ massG, ballG, kitchen, value, onChange }: Props) {
+  const format = useFormat();
+  const hours = kitchen.fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H;
+  const shorts = Math.max(1, Math.round(massG / ballG));
+  const words: Record<Leftover, string> = {
+    'short batch': `${shorts} ${shorts === 1 ? 'piece' : 'pieces'} of ${format.mass(massG / shorts, 0.1)}, baked with the rest.`,
+    'fridge dough': `Airtight and at once into the fridge; its clock runs for ${hours} h. Follow your local food code.`,
+    waste: 'Counted, so that the next batch is planned smaller.',
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Strong>{`${format.mass(massG)} of dough is left over.`}</Strong>
+      <Choices
+        label="What becomes of it"
+        value={value}
+        options={[
+          ['short batch', 'Short batch'],
+          ['fridge dough', 'Fridge dough'],
+          ['waste', 'Waste'],
+        ]}
+        onChange={onChange}
+      />
+      <Body tone="soot">{words[value]}</Body>
+    </View>
+  );
+}

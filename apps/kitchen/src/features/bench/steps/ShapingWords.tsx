@@ -1,0 +1,70 @@
+import type { EventOf, Step } from '@kettle-scale/core';
+import { View } from 'react-native';
+import type { LiveBatch } from '../../../data/useBatch';
+import { Caution } from '../../../ui/Caution';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Strong } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { ProbeButton } from '../ProbeButton';
+
+/** Faces closer than this press alike; both hotter than the second, or the dough sticks (trade practice). */
+const PRESS = { alikeC: 12, leastC: 150 } as const;
+const FACES = [
+  ['press-top', 'upper face'],
+  ['press-bottom', 'lower face'],
+] as const;
+
+function HotPress({ live, step }: { live: LiveBatch; step: Step }) {
+  const format = useFormat();
+  const seen = live.state.steps.find((one) => one.step.id === step.id)?.seen ?? [];
+  const last = (what: (typeof FACES)[number][0]) =>
+    seen
+      .filter((event): event is EventOf<'measured'> => event.type === 'measured' && event.what === what)
+      .at(-1)?.tempC;
+  const temps = FACES.map(([what]) => last(what));
+  const known = temps.flatMap((tempC) => (tempC === undefined ? [] : [tempC]));
+  const cold = known.some((tempC) => tempC < PRESS.leastC);
+  const apart = known.length === 2 && Math.abs((known[0] ?? 0) - (known[1] ?? 0)) > PRESS.alikeC;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      {FACES.map(([what, name], index) => (
+        <View key={what} style={{ gap: SPACE.xs }}>
+          <ProbeButton
+            of={name}
+            onTake={(tempC) => live.act({ type: 'measured', stepId: step.id, what, tempC, by: 'probe' })}
+          />
+          {temps[index] === undefined ? null : (
+            <Body>{`The ${name} is at ${format.temp(temps[index])}.`}</Body>
+          )}
+        </View>
+      ))}
+      {cold ? (
+        <Strong tone="plum">{`Below ${format.temp(PRESS.leastC)} a face sticks: wait until both are hot.`}</Strong>
+      ) : apart ? (
+        <Strong tone="plum">The faces differ: the disc will curl to the colder one.</Strong>
+      ) : null}
+      <Caution
+        lead="Hot press."
+        text="Both faces burn: fingers out before it closes, handle only. Open it slowly, steam comes out; lift the disc with a spatula. The maker’s instructions come first."
+      />
+    </View>
+  );
+}
+
+/** What each way of flattening asks for. */
+export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
+  const { how, benchFlour } = live.batch.plan.formula.method.shaping;
+  if (how === 'hot-press') return <HotPress live={live} step={step} />;
+  const words = {
+    pin: 'From the middle outwards, a quarter turn after every stroke; stop short of the edge, it thins by itself.',
+    'hand-stretch':
+      'Over the backs of the hands, turning: the rim is the last to thin. Mend no holes, they never puff.',
+    'sheet-thin':
+      'Rolled to the edge of seeing through, then over the long pin; lift it with the pin, not with fingers.',
+  }[how];
+  return (
+    <Body tone="soot">
+      {`${words}${benchFlour === false ? ' No bench flour: a fat dough takes it up and bakes hard.' : ' Brush loose flour off before the plate.'}`}
+    </Body>
+  );
+}

@@ -1,0 +1,119 @@
+import type { Lesson } from '@kettle-scale/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Action, ActionRow } from '../../ui/actions';
+import { XyChart } from '../../ui/chart';
+import { Check } from '../../ui/Choices';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Figure, Heading, Label } from '../../ui/type';
+import { EVIDENCE_AXIS, evidenceValue, evidenceWords, lessonFigure } from './lessonText';
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: SPACE.m },
+  words: { flex: 1, minWidth: 0 },
+  figure: { alignItems: 'flex-end' },
+});
+
+const day = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+
+interface Props {
+  lesson: Lesson;
+  onSwitch: (on: boolean) => void;
+}
+
+/** Lessons whose own figure is of the same kind as each batch's, so that it may be drawn among them. */
+const COMPARABLE: ReadonlySet<Lesson['kind']> = new Set([
+  'water',
+  'season',
+  'bowl-loss',
+  'bench-loss',
+  'relaxing',
+  'ball-spread',
+  'disc-spread',
+  'rejects',
+]);
+
+function Evidence({ lesson }: { lesson: Lesson }) {
+  const router = useRouter();
+  const points = lesson.evidence.map(({ at, value, formulaName }) => ({
+    x: Date.parse(at),
+    y: evidenceValue(lesson, value),
+    words: `${day(Date.parse(at))}, ${formulaName}: ${evidenceWords(evidenceValue(lesson, value))} ${EVIDENCE_AXIS[lesson.kind]}`,
+  }));
+  const inChart = COMPARABLE.has(lesson.kind);
+  const newest = lesson.evidence.at(-1);
+  return (
+    <>
+      <XyChart
+        label={`${lesson.title}, batch by batch`}
+        points={points}
+        joined={lesson.kind === 'cost'}
+        tone="water"
+        y={{ label: EVIDENCE_AXIS[lesson.kind] }}
+        x={{ label: 'day', format: day, ...(points.length < 4 ? { ticks: points.map(({ x }) => x) } : {}) }}
+        bands={
+          inChart
+            ? [
+                {
+                  low: evidenceValue(lesson, lesson.low),
+                  high: evidenceValue(lesson, lesson.high),
+                  tone: 'maize',
+                },
+              ]
+            : []
+        }
+        levels={inChart ? [{ y: evidenceValue(lesson, lesson.value), name: 'learned', tone: 'water' }] : []}
+        table={{
+          columns: ['Batch', 'day', EVIDENCE_AXIS[lesson.kind]],
+          rows: lesson.evidence.map(({ at, value, formulaName }, index) => [
+            `${index + 1} ${formulaName}`,
+            day(Date.parse(at)),
+            evidenceWords(evidenceValue(lesson, value)),
+          ]),
+        }}
+      />
+      {newest ? (
+        <ActionRow
+          actions={[
+            {
+              key: 'batch',
+              label: 'See the newest batch',
+              onPress: () => router.push(`/log/${newest.batchId}`),
+            },
+          ]}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** One lesson: what it says, how sure it is, what it rests on, and whether plans may use it. */
+export function LessonTicket({ lesson, onSwitch }: Props) {
+  const [open, setOpen] = useState(false);
+  const { title, words, value, low, high, batches, on, adjustment, kind } = lesson;
+  const used = adjustment !== null || kind === 'water';
+  return (
+    <Ticket>
+      <View style={styles.head}>
+        <View style={styles.words}>
+          <Heading>{title}</Heading>
+          <Label>{`from ${batches} ${batches === 1 ? 'batch' : 'batches'}`}</Label>
+        </View>
+        <View style={styles.figure}>
+          <Figure value={lessonFigure(lesson, value)} size={30} tone={on ? 'ink' : 'soot'} />
+          <Label>{`${lessonFigure(lesson, low)} to ${lessonFigure(lesson, high)}`}</Label>
+        </View>
+      </View>
+      <Body>{words}</Body>
+      {used ? (
+        <Check label="Let it into plans" value={on} onChange={onSwitch} />
+      ) : (
+        <Label>Good to know; it changes no plan.</Label>
+      )}
+      <Action label={open ? 'Hide what it rests on' : 'What it rests on'} onPress={() => setOpen(!open)} />
+      {open ? <Evidence lesson={lesson} /> : null}
+    </Ticket>
+  );
+}

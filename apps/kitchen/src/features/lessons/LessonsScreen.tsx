@@ -1,0 +1,82 @@
+import type { Kitchen, Lesson } from '@kettle-scale/core';
+import { StyleSheet, View } from 'react-native';
+import { useLessons } from '../../data/log';
+import { useKitchen, useSaveKitchen } from '../../data/queries';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { FieldError } from '../../ui/StepperField';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Label } from '../../ui/type';
+import { LessonTicket } from './LessonTicket';
+
+const GROUPS: readonly { title: string; kinds: readonly Lesson['kind'][] }[] = [
+  { title: 'Water', kinds: ['water', 'season'] },
+  { title: 'Losses', kinds: ['bowl-loss', 'bench-loss', 'rejects'] },
+  { title: 'Rest and spring-back', kinds: ['relaxing', 'rest'] },
+  { title: 'Same ball, same disc', kinds: ['ball-spread', 'disc-spread'] },
+  { title: 'Cost', kinds: ['cost'] },
+];
+
+const styles = StyleSheet.create({
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' },
+  cell: { flexGrow: 1, flexBasis: 330, maxWidth: 560, minWidth: 0 },
+});
+
+/** What the records teach, each with its evidence and a switch. */
+export function LessonsScreen() {
+  const lessons = useLessons();
+  const kitchen = useKitchen();
+  const save = useSaveKitchen();
+  const switchTo = (settings: Kitchen, id: string, on: boolean) => {
+    const off = (settings.lessonsOff ?? []).filter((other) => other !== id);
+    save.mutate({ ...settings, lessonsOff: on ? off : [...off, id] });
+  };
+  if (!lessons.data || !kitchen.data) {
+    return (
+      <Screen title="Lessons">
+        <Waiting
+          what="the lessons"
+          error={lessons.error ?? kitchen.error}
+          onRetry={() => void lessons.refetch()}
+        />
+      </Screen>
+    );
+  }
+  const settings = kitchen.data;
+  const off = new Set(settings.lessonsOff ?? []);
+  return (
+    <Screen eyebrow="What the last year teaches" title="Lessons">
+      {lessons.data.length === 0 ? (
+        <Notice
+          title="Nothing to teach yet"
+          text="Work a batch to its end, and judge its dough: the first lesson comes from it."
+        />
+      ) : (
+        <Body tone="soot">
+          Nine times in ten the truth lies within the interval that stands under each figure.
+        </Body>
+      )}
+      {save.error ? <FieldError id="lesson-error" message={save.error.message} /> : null}
+      {GROUPS.map(({ title, kinds }) => {
+        const here = lessons.data.filter(({ kind }) => kinds.includes(kind));
+        if (here.length === 0) return null;
+        return (
+          <View key={title} style={{ gap: SPACE.s }}>
+            <Heading>{title}</Heading>
+            <View style={styles.grid}>
+              {here.map((lesson) => (
+                <View key={lesson.id} style={styles.cell}>
+                  <LessonTicket
+                    lesson={{ ...lesson, on: !off.has(lesson.id) }}
+                    onSwitch={(on) => switchTo(settings, lesson.id, on)}
+                  />
+                </View>
+              ))}
+            </View>
+          </View>
+        );
+      })}
+      <Label>Lessons go into a plan where it says so; what they changed stands on the plan itself.</Label>
+    </Screen>
+  );
+}

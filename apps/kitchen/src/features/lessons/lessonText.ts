@@ -1,0 +1,36 @@
+import { type Lesson, formatMoney, formatPercent } from '@kettle-scale/core';
+
+const signed = (value: number, digits: number): string =>
+  `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+
+/** A lesson's figure in its own unit. */
+export function lessonFigure({ kind, unit }: Pick<Lesson, 'kind' | 'unit'>, value: number): string {
+  if (kind === 'cost')
+    return `${value < 0 ? '−' : '+'}${formatMoney(Math.abs(value), unit.slice(0, 3) || 'EUR')}`;
+  if (unit === 'share') return formatPercent(value, 1);
+  if (unit === 'points') return `${signed(value, 1)} points`;
+  if (unit === 'times') return `× ${value.toFixed(2)}`;
+  if (unit === 'min') return `${Math.round(value)} min`;
+  return `${value.toFixed(1)} ${unit}`;
+}
+
+/** What its evidence is measured in, for the axis of a chart. */
+export const EVIDENCE_AXIS: Record<Lesson['kind'], string> = {
+  water: 'points',
+  season: 'points',
+  'bowl-loss': '% of dough',
+  'bench-loss': '% of dough',
+  relaxing: 'times the law',
+  rest: 'min rested',
+  'ball-spread': 'g',
+  'disc-spread': '% of diameter',
+  cost: 'a piece',
+  rejects: '% of pieces',
+};
+
+/** Shares are drawn as percent; everything else as it is. */
+export const evidenceValue = (lesson: Pick<Lesson, 'unit'>, value: number): number =>
+  lesson.unit === 'share' ? value * 100 : value;
+
+export const evidenceWords = (value: number): string =>
+  Math.abs(value) >= 10 ? value.toFixed(0) : Math.abs(value) >= 1 ? value.toFixed(1) : value.toFixed(2);

@@ -1,0 +1,79 @@
+import { DEFAULT_KITCHEN, type Kitchen, type Lesson } from '@kettle-scale/core';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { api } from '../../data/api';
+import { queryClient } from '../../data/queries';
+import { draw } from '../../test/liveBatch';
+import { LessonsScreen } from './LessonsScreen';
+import { lessonFigure } from './lessonText';
+
+jest.mock('expo-router', () => jest.requireActual('../../test/router'));
+
+const lesson = (changes: Partial<Lesson> = {}): Lesson => ({
+  ...{ id: 'bowl-loss', kind: 'bowl-loss', title: 'Lost in the bowl', words: '1.6 % stays.', unit: 'share' },
+  ...{ value: 0.016, low: 0.015, high: 0.017, before: 0.01, batches: 2, on: true },
+  evidence: [
+    { batchId: 'a', at: '2026-03-01T10:00:00.000Z', formulaName: 'Round', value: 0.015 },
+    { batchId: 'b', at: '2026-03-02T10:00:00.000Z', formulaName: 'Round', value: 0.017 },
+  ],
+  adjustment: {
+    id: 'bowl-loss',
+    from: 'lesson',
+    what: 'bowl-loss',
+    value: 0.016,
+    words: 'mean of 2 batches',
+  },
+  ...changes,
+});
+
+let kitchen: Kitchen;
+beforeEach(() => {
+  queryClient.clear();
+  kitchen = { ...DEFAULT_KITCHEN, lessonsOff: ['water/gone'] };
+  jest.spyOn(api, 'kitchen').mockImplementation(() => Promise.resolve(kitchen));
+  jest.spyOn(api, 'saveKitchen').mockImplementation((next) => Promise.resolve((kitchen = next)));
+});
+
+test('a lesson shows figure, interval and evidence, and is kept out of plans by its switch', async () => {
+  jest.spyOn(api, 'lessons').mockResolvedValue([
+    lesson(),
+    lesson({
+      id: 'ball-spread/round',
+      kind: 'ball-spread',
+      title: 'Balls of Round',
+      unit: 'g',
+      adjustment: null,
+    }),
+  ]);
+  draw(<LessonsScreen />);
+  expect(await screen.findByText(/^1\.5\s% to 1\.7\s%$/)).toBeTruthy();
+  expect(screen.getByText('Good to know; it changes no plan.')).toBeTruthy();
+  const use = screen.getByRole('checkbox', { name: 'Let it into plans' });
+  await act(async () => fireEvent.click(use));
+  expect(kitchen.lessonsOff).toEqual(['water/gone', 'bowl-loss']);
+  await waitFor(() => expect(use.getAttribute('aria-checked')).toBe('false'));
+  await act(async () => fireEvent.click(use));
+  expect(kitchen.lessonsOff).toEqual(['water/gone']);
+  fireEvent.click(screen.getAllByRole('button', { name: 'What it rests on' })[0] as Element);
+  fireEvent.click(await screen.findByRole('button', { name: 'As a table' }));
+  expect(screen.getAllByRole('row').map(({ textContent }) => textContent)).toEqual([
+    'Batchday% of dough',
+    '1 Round1 Mar1.5',
+    '2 Round2 Mar1.7',
+  ]);
+});
+
+test('before anything was finished it says how the first lesson comes', async () => {
+  jest.spyOn(api, 'lessons').mockResolvedValue([]);
+  draw(<LessonsScreen />);
+  expect(await screen.findByText('Nothing to teach yet')).toBeTruthy();
+});
+
+test.each<[Partial<Lesson>, number, string]>([
+  [{ unit: 'points', kind: 'water' }, -1.24, '−1.2 points'],
+  [{ unit: 'times', kind: 'relaxing' }, 1.3, '× 1.30'],
+  [{ unit: 'min', kind: 'rest' }, 23.4, '23 min'],
+  [{ unit: 'g', kind: 'ball-spread' }, 1.44, '1.4 g'],
+  [{ unit: 'EUR a month', kind: 'cost' }, 0.0163, '+€0.016'],
+])('%j of %d reads %s', (of, value, words) => {
+  expect(lessonFigure(lesson(of), value)).toBe(words);
+});

@@ -1,0 +1,136 @@
+import type { BatchFacts } from '@kettle-scale/core';
+import { ZONE_RULES, controlChart } from '@kettle-scale/core/quality';
+import { StyleSheet, View } from 'react-native';
+import { XyChart } from '../../ui/chart';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Label, Strong } from '../../ui/type';
+
+/** Subgroups that a chart has constants for. */
+const SIZES = { least: 2, most: 10 } as const;
+/** Fewer batches than these make limits out of chance. */
+const FEWEST = 3;
+
+const styles = StyleSheet.create({
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
+  cell: { flexGrow: 1, flexBasis: 330, minWidth: 0 },
+});
+
+const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+const grams = (value: number) => value.toFixed(1);
+const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)}`;
+
+/** The sample size that most batches have: a chart takes only one. */
+function usualSize(batches: readonly BatchFacts[]): number | null {
+  const counts = new Map<number, number>();
+  for (const { balls } of batches) {
+    const n = balls.massesG.length;
+    if (n >= SIZES.least && n <= SIZES.most) counts.set(n, (counts.get(n) ?? 0) + 1);
+  }
+  const [best] = [...counts].sort(([, a], [, b]) => b - a);
+  return best?.[0] ?? null;
+}
+
+/**
+ * X̄-R chart of the balls: how far each batch's mean is off its own target, and the range within it, with limits and
+ * zone rules in plain words.
+ */
+export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
+  const size = usualSize(batches);
+  const sampled = batches.filter(({ balls }) => balls.massesG.length === size);
+  const left = batches.filter(({ balls }) => balls.massesG.length > 0).length - sampled.length;
+  if (size === null || sampled.length < FEWEST) {
+    return (
+      <Ticket>
+        <Heading>Balls under control</Heading>
+        <Body tone="soot">{`Weigh five balls in ${FEWEST} batches or more, and their chart stands here.`}</Body>
+      </Ticket>
+    );
+  }
+  const chart = controlChart(sampled.map(({ balls }) => balls.massesG.map((g) => g - balls.targetG)));
+  const marked = chart.points.flatMap(({ rules, wide }, index) => {
+    const batch = sampled[index];
+    return batch && (rules.length > 0 || wide) ? [{ batch, rules, wide }] : [];
+  });
+  const rulesOf = (index: number): string =>
+    [
+      ...(chart.points[index]?.rules ?? []).map((rule) => ZONE_RULES[rule]),
+      ...(chart.points[index]?.wide ? ['spread outside of its limits'] : []),
+    ].join('; ');
+  const x = {
+    label: 'batch',
+    format: (at: number) => (Number.isInteger(at) && sampled[at] ? day(sampled[at].startedAt) : ''),
+    ...(sampled.length <= 5 ? { ticks: sampled.map((_one, index) => index) } : {}),
+  };
+  const rows = sampled.map((batch, index) => [
+    `${index + 1} ${day(batch.startedAt)}`,
+    `${signed(chart.points[index]?.mean ?? 0)} g`,
+    `${grams(chart.points[index]?.range ?? 0)} g`,
+    rulesOf(index) || 'as usual',
+  ]);
+  const table = { columns: ['Batch', 'mean off', 'range', 'rules'], rows };
+  return (
+    <Ticket>
+      <Heading>{`Balls under control, ${size} weighed a batch`}</Heading>
+      {marked.length === 0 ? (
+        <Strong tone="sage">Nothing out of the ordinary: what is left is chance.</Strong>
+      ) : (
+        <View role="list">
+          {marked.map(({ batch, rules, wide }) => (
+            <View key={batch.batchId} role="listitem">
+              <Strong tone="plum">
+                {`${day(batch.startedAt)}: ${[...rules.map((rule) => ZONE_RULES[rule]), ...(wide ? ['spread outside of its limits'] : [])].join('; ')}.`}
+              </Strong>
+            </View>
+          ))}
+        </View>
+      )}
+      <View style={styles.grid}>
+        <View style={styles.cell}>
+          <Label>Mean of the balls, off target</Label>
+          <XyChart
+            label="Mean of the balls of each batch, grams off target"
+            joined
+            points={chart.points.map(({ mean, rules }, index) => ({
+              x: index,
+              y: mean,
+              flagged: rules.length > 0,
+              words: `${day(sampled[index]?.startedAt ?? '')}: ${signed(mean)} g off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
+            }))}
+            y={{ label: 'g', format: signed }}
+            x={x}
+            levels={[
+              { y: chart.means.centre, name: 'middle', tone: 'ink' },
+              { y: chart.means.high, name: 'limit', tone: 'plum', dashed: true },
+              { y: chart.means.low, name: 'limit ', tone: 'plum', dashed: true },
+            ]}
+            table={table}
+          />
+        </View>
+        <View style={styles.cell}>
+          <Label>Lightest to heaviest within a batch</Label>
+          <XyChart
+            label="Range of the balls within each batch, grams"
+            joined
+            points={chart.points.map(({ range, wide }, index) => ({
+              x: index,
+              y: range,
+              flagged: wide,
+              words: `${day(sampled[index]?.startedAt ?? '')}: ${grams(range)} g from lightest to heaviest`,
+            }))}
+            y={{ label: 'g', format: grams, zero: true }}
+            x={x}
+            levels={[
+              { y: chart.ranges.centre, name: 'middle', tone: 'ink' },
+              { y: chart.ranges.high, name: 'limit', tone: 'plum', dashed: true },
+            ]}
+            table={table}
+          />
+        </View>
+      </View>
+      {left > 0 ? (
+        <Label>{`${left} batches with another number of balls are not in the chart.`}</Label>
+      ) : null}
+    </Ticket>
+  );
+}

@@ -1,0 +1,28 @@
+import type { BatchState, Plan } from '@kettle-scale/core';
+import { ballAdvice, ballSample } from '@kettle-scale/core/quality';
+import { BallStrip } from '../../ui/chart';
+import { Ticket } from '../../ui/Ticket';
+import { Heading, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+
+/** The balls of a batch as they were weighed, and what they said. */
+export function BatchBalls({ plan, state }: { plan: Plan; state: BatchState }) {
+  const format = useFormat();
+  const ballsG = state.balls.map(({ massG }) => massG);
+  if (ballsG.length === 0) return null;
+  const standard = {
+    targetG: state.divided?.ballG ?? plan.ballG,
+    toleranceG: plan.formula.product.ballToleranceG,
+    costPerG: 0,
+  };
+  const sample = ballSample(ballsG, standard);
+  const advice = ballAdvice(sample, standard, format.units);
+  return (
+    <Ticket>
+      <Heading>{`Balls, ${ballsG.length} weighed`}</Heading>
+      <BallStrip ballsG={ballsG} {...standard} />
+      <Label>{`mean ${format.mass(sample.meanG, 0.1)}, spread ${sample.sdG === null ? '–' : format.mass(sample.sdG, 0.1)}`}</Label>
+      <Strong tone={advice.about === 'good' ? 'sage' : 'plum'}>{advice.words}</Strong>
+    </Ticket>
+  );
+}

@@ -1,0 +1,120 @@
+import { compareBatches } from '@kettle-scale/core/log';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useLog } from '../../data/log';
+import { useBatchQuery } from '../../data/queries';
+import { Choices } from '../../ui/Choices';
+import { Waiting } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Ticket } from '../../ui/Ticket';
+import { useColours } from '../../ui/theme';
+import { SPACE } from '../../ui/tokens';
+import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+
+/** From this many ordinary differences on a row stands out. */
+const STANDS_OUT = 1;
+const LONGEST_BAR = 5;
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 46, borderBottomWidth: 1 },
+  name: { flex: 1.5, minWidth: 0 },
+  cell: { flex: 1, alignItems: 'flex-end' },
+  bar: { height: 6 },
+});
+
+const day = (iso: string) =>
+  new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+
+/** Two batches of one formula, what differs most first. */
+export function CompareScreen({ id }: { id: string }) {
+  const colours = useColours();
+  const { units } = useFormat();
+  const first = useBatchQuery(id);
+  const formulaId = first.data?.plan.formula.id ?? '';
+  const others = useLog({ formula: formulaId });
+  const rest = (others.data?.pages.flat() ?? []).filter((batch) => batch.id !== id);
+  const before = rest.find(({ startedAt }) => startedAt < (first.data?.startedAt ?? ''));
+  const [picked, setPicked] = useState<string | null>(null);
+  const otherId = picked ?? before?.id ?? rest[0]?.id;
+  const second = useBatchQuery(otherId ?? id);
+  if (!first.data || !others.data) {
+    return (
+      <Screen title="Compare">
+        <Waiting
+          what="the batches"
+          error={first.error ?? others.error}
+          onRetry={() => void first.refetch()}
+        />
+      </Screen>
+    );
+  }
+  if (!otherId) {
+    return (
+      <Screen eyebrow={first.data.plan.formula.name} title="Compare">
+        <Body>There is no other batch of this formula yet.</Body>
+      </Screen>
+    );
+  }
+  const rows = second.data ? compareBatches(second.data, first.data, units) : [];
+  const out = rows.filter(({ weight }) => weight >= STANDS_OUT).length;
+  return (
+    <Screen eyebrow={first.data.plan.formula.name} title="Compare two batches">
+      <Choices
+        label={`${day(first.data.startedAt)} against`}
+        value={otherId}
+        options={rest.slice(0, 8).map((batch) => [batch.id, day(batch.startedAt)] as const)}
+        onChange={setPicked}
+      />
+      <Ticket>
+        <Heading>
+          {out === 0 ? 'Nothing stands out' : `${out} ${out === 1 ? 'thing stands' : 'things stand'} out`}
+        </Heading>
+        <View role="table" aria-label="Two batches">
+          <View role="row" style={[styles.row, { borderColor: colours.ink }]}>
+            <View role="columnheader" style={styles.name}>
+              <Label>largest difference first</Label>
+            </View>
+            <View role="columnheader" style={styles.cell}>
+              <Label>{second.data ? day(second.data.startedAt) : ''}</Label>
+            </View>
+            <View role="columnheader" style={styles.cell}>
+              <Label>{day(first.data.startedAt)}</Label>
+            </View>
+          </View>
+          {rows.map(({ what, a, b, weight }) => {
+            const big = weight >= STANDS_OUT;
+            return (
+              <View key={what} role="row" style={[styles.row, { borderColor: colours.rule }]}>
+                <View role="cell" style={styles.name}>
+                  {big ? <Strong>{what}</Strong> : <Body tone="soot">{what}</Body>}
+                  <View
+                    style={[
+                      styles.bar,
+                      {
+                        width: `${(Math.min(LONGEST_BAR, weight) / LONGEST_BAR) * 100}%`,
+                        backgroundColor: big ? colours.ember : colours.rule,
+                      },
+                    ]}
+                  />
+                </View>
+                <View role="cell" style={styles.cell}>
+                  <Figure value={a} size={19} tone="soot" />
+                </View>
+                <View role="cell" style={styles.cell}>
+                  <Figure value={b} size={19} tone={big ? 'ink' : 'soot'} />
+                </View>
+              </View>
+            );
+          })}
+        </View>
+        <Label>A bar is the difference against what is ordinary for that figure.</Label>
+      </Ticket>
+    </Screen>
+  );
+}

@@ -1,0 +1,154 @@
+import { type BatchEvent, type EventBody, type Plan, formatClockTime } from '@kettle-scale/core';
+import { CORRECTABLE, liveEvents, refuseEvent, stepTitle } from '@kettle-scale/core/batch';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { LiveBatch } from '../../data/useBatch';
+import { PrimaryAction } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { FigureField, numberTyped } from '../../ui/FigureField';
+import { Sheet } from '../../ui/Sheet';
+import { FieldError } from '../../ui/StepperField';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading } from '../../ui/type';
+import { WordField } from '../../ui/WordField';
+
+type Field = (typeof CORRECTABLE)[number];
+
+const UNITS: Record<Field, string> = {
+  massG: 'g',
+  doughG: 'g',
+  ballG: 'g',
+  pieces: 'pieces',
+  good: 'pieces',
+  tempC: '°C',
+  diameterMm: 'mm',
+  thicknessMm: 'mm',
+  rolledMm: 'mm',
+  relaxedMm: 'mm',
+  bakedG: 'g',
+};
+const NAMES: Record<Field, string> = {
+  massG: 'weight',
+  doughG: 'dough',
+  ballG: 'ball',
+  pieces: 'pieces',
+  good: 'good pieces',
+  tempC: 'temperature',
+  diameterMm: 'diameter',
+  thicknessMm: 'thickness',
+  rolledMm: 'rolled to',
+  relaxedMm: 'relaxed to',
+  bakedG: 'baked weight',
+};
+
+interface Correctable {
+  key: string;
+  event: BatchEvent;
+  field: Field;
+  value: number;
+  words: string;
+}
+
+/** Acts that say little by themselves are not offered: a hundred pieces on and off would bury the rest. */
+const SKIPPED: ReadonlySet<BatchEvent['type']> = new Set(['piece-on', 'piece-off', 'flipped', 'corrected']);
+
+function correctables(plan: Plan, events: readonly BatchEvent[]): Correctable[] {
+  return liveEvents(events)
+    .filter(({ type }) => !SKIPPED.has(type))
+    .flatMap((event) =>
+      CORRECTABLE.flatMap((field): Correctable[] => {
+        const value = (event as unknown as Partial<Record<Field, number>>)[field];
+        if (typeof value !== 'number') return [];
+        const step = 'stepId' in event ? plan.steps.find(({ id }) => id === event.stepId) : undefined;
+        const what = step ? stepTitle(plan, step) : event.type.replace('-', ' ');
+        return [
+          {
+            key: `${event.id}/${field}`,
+            ...{ event, field, value },
+            words: `${formatClockTime(Date.parse(event.at))} ${what}, ${NAMES[field]} ${value} ${UNITS[field]}`,
+          },
+        ];
+      }),
+    );
+}
+
+/** Puts a past figure right by an act of its own, with the reason; what was told at first stays in the record. */
+export function CorrectSheet({
+  live,
+  open,
+  onClose,
+}: {
+  live: LiveBatch;
+  open: boolean;
+  onClose: () => void;
+}) {
+  const { plan, events } = live.batch;
+  const [key, setKey] = useState<string | null>(null);
+  const [typed, setTyped] = useState('');
+  const [reason, setReason] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const all = open ? correctables(plan, events) : [];
+  const chosen = all.find((one) => one.key === key);
+  const keep = () => {
+    if (!chosen) return;
+    const value = numberTyped(typed);
+    const body: EventBody = {
+      type: 'corrected',
+      eventId: chosen.event.id,
+      field: chosen.field,
+      value,
+      reason: reason.trim(),
+    };
+    const refusal = Number.isFinite(value)
+      ? refuseEvent(plan, events, { ...body, id: chosen.event.id, at: chosen.event.at } as BatchEvent)
+      : { message: 'The right value must be a number.' };
+    if (refusal) {
+      setProblem(refusal.message);
+      return;
+    }
+    live.act(body);
+    setProblem(null);
+    setKey(null);
+    setReason('');
+    onClose();
+  };
+  return (
+    <Sheet open={open} onClose={onClose} label="Put a figure right">
+      <Heading>Put a figure right</Heading>
+      <Body tone="soot">The first figure stays in the record; the new one counts from now on.</Body>
+      {chosen ? (
+        <View style={{ gap: SPACE.m }}>
+          <Body>{chosen.words}</Body>
+          <FigureField
+            name="right-value"
+            label="Right value"
+            labelled
+            unit={UNITS[chosen.field]}
+            value={typed}
+            onText={setTyped}
+            error={problem ?? undefined}
+          />
+          <WordField name="right-reason" label="Reason" value={reason} onText={setReason} />
+          {problem ? null : reason.trim() === '' ? <Body tone="soot">Say in a few words why.</Body> : null}
+          <PrimaryAction
+            label="Put it right"
+            onPress={keep}
+            disabled={reason.trim() === '' || typed === ''}
+          />
+        </View>
+      ) : all.length > 0 ? (
+        <Choices
+          label="Which figure"
+          value={null}
+          options={all.map((one) => [one.key, one.words] as const)}
+          onChange={(next) => {
+            setKey(next);
+            setTyped(String(all.find((one) => one.key === next)?.value ?? ''));
+          }}
+        />
+      ) : (
+        <FieldError id="nothing" message="Nothing in this batch has a figure yet." />
+      )}
+    </Sheet>
+  );
+}

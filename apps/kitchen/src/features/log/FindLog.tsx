@@ -1,0 +1,117 @@
+import type { Formula } from '@kettle-scale/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { create } from 'zustand';
+import { type FindWords, ROOT, findAddress } from '../../data/api';
+import { useFlourLots } from '../../data/queries';
+import { ActionRow } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { SPACE } from '../../ui/tokens';
+import { Label } from '../../ui/type';
+import { WordField } from '../../ui/WordField';
+
+interface FindState {
+  find: FindWords;
+  change: (changes: FindWords) => void;
+  clear: () => void;
+}
+
+/** What the log is searched by, kept while the app is open: from a batch one comes back to the same list. */
+export const useFind = create<FindState>()((set) => ({
+  find: {},
+  change: (changes) => set(({ find }) => ({ find: { ...find, ...changes } })),
+  clear: () => set({ find: {} }),
+}));
+
+const RESULTS = ['good', 'some rejects', 'many rejects', 'given up', 'running'] as const;
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+
+/** A day as it is typed; only a whole one is asked for. */
+function DayField({ name, label, onDay }: { name: string; label: string; onDay: (day: string) => void }) {
+  const [text, setText] = useState('');
+  const bad = text !== '' && (!DAY.test(text) || Number.isNaN(Date.parse(text)));
+  return (
+    <WordField
+      name={name}
+      label={label}
+      value={text}
+      placeholder="2026-03-04"
+      onText={(typed) => {
+        setText(typed);
+        const whole = DAY.test(typed) && !Number.isNaN(Date.parse(typed));
+        if (typed === '' || whole) onDay(typed);
+      }}
+      error={bad && text.length >= 10 ? 'A day is written like 2026-03-04.' : undefined}
+      style={{ flex: 1 }}
+    />
+  );
+}
+
+/** Finds batches by words, formula, lot, day and result; and takes what was found away as a file. */
+export function FindLog({ formulas }: { formulas: readonly Formula[] }) {
+  const { find, change, clear } = useFind();
+  const lots = useFlourLots();
+  const [more, setMore] = useState(false);
+  const { formula = '', lot = '', result = '' } = find;
+  const used = Object.values(find).filter(Boolean).length;
+  const { text: _text, ...rest } = find;
+  const narrowed = Object.values(rest).filter(Boolean).length;
+  const file = (kind: 'csv' | 'json') => {
+    window.location.assign(`${ROOT}/log.${kind}?${findAddress(find)}`);
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <WordField
+        name="find-log"
+        label="Find in notes, names and reasons"
+        quiet
+        placeholder="Find: salty, torn, quay …"
+        value={find.text ?? ''}
+        onText={(text) => change({ text })}
+      />
+      <ActionRow
+        actions={[
+          {
+            key: 'more',
+            label: more ? 'Fewer ways to find' : narrowed > 0 ? `Narrowed by ${narrowed}` : 'Find by …',
+            onPress: () => setMore(!more),
+          },
+          { key: 'clear', label: 'Show all', onPress: clear, disabled: used === 0 },
+        ]}
+      />
+      {more ? (
+        <View style={{ gap: SPACE.m }}>
+          <Choices
+            label="Formula"
+            value={formula}
+            options={[['', 'any'], ...formulas.map(({ id, name }) => [id, name] as const)]}
+            onChange={(value) => change({ formula: value })}
+          />
+          <Choices
+            label="Flour lot"
+            value={lot}
+            options={[['', 'any'], ...(lots.data ?? []).map(({ id, name }) => [id, name] as const)]}
+            onChange={(value) => change({ lot: value })}
+          />
+          <Choices
+            label="Result"
+            value={result}
+            options={[['', 'any'], ...RESULTS.map((name) => [name, name] as const)]}
+            onChange={(value) => change({ result: value })}
+          />
+          <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+            <DayField name="find-from" label="From the day" onDay={(from) => change({ from })} />
+            <DayField name="find-to" label="To the day" onDay={(to) => change({ to })} />
+          </View>
+          <Label>What is found, as a file:</Label>
+          <ActionRow
+            actions={[
+              { key: 'csv', label: 'CSV table', icon: 'download', onPress: () => file('csv') },
+              { key: 'json', label: 'JSON', icon: 'download', onPress: () => file('json') },
+            ]}
+          />
+        </View>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,87 @@
+import {
+  DEFAULT_FRIDGE_DOUGH_H,
+  formatClockTime,
+  formatSpan,
+  heldBread,
+  holdState,
+  reheatWords,
+} from '@kettle-scale/core';
+
+import { batchRecord } from '@kettle-scale/core/batch';
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { useKitchen } from '../../data/queries';
+import type { LiveBatch } from '../../data/useBatch';
+import { Action } from '../../ui/actions';
+import { Ticket } from '../../ui/Ticket';
+import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { useNow } from '../../ui/useNow';
+
+const MINUTE_MS = 60_000;
+const S_PER_H = 3600;
+const TONE = { good: 'sage', soon: 'ember', over: 'plum' } as const;
+
+const until = (ms: number, nowMs: number): string =>
+  new Date(ms).toDateString() === new Date(nowMs).toDateString()
+    ? formatClockTime(ms)
+    : new Date(ms).toLocaleString('en-GB', {
+        weekday: 'short',
+        day: 'numeric',
+        month: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+      });
+
+/** Bread that was put away with its clock, dough that was left over with its own, and the way to a label. */
+export function HeldTicket({ live }: { live: LiveBatch }) {
+  const router = useRouter();
+  const format = useFormat();
+  const kitchen = useKitchen();
+  const nowMs = useNow(MINUTE_MS / 2);
+  const { state, batch } = live;
+  const held = heldBread(kitchen.data ?? {}, batchRecord(batch.plan, state));
+  const { thicknessMm } = batch.plan.relaxed;
+  const fridgeH = kitchen.data?.fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H;
+  if (held.length === 0 && state.leftovers.length === 0) return null;
+  return (
+    <Ticket>
+      {held.map((bread) => {
+        const stands = holdState(bread, nowMs);
+        const leftS = (bread.useByMs - nowMs) / 1000;
+        return (
+          <View key={`${bread.how}/${bread.madeMs}`}>
+            <Heading>{`${bread.pieces} pieces, ${bread.how}`}</Heading>
+            <Label>{`put there ${until(bread.madeMs, nowMs)}`}</Label>
+            <Figure value={`use by ${until(bread.useByMs, nowMs)}`} size={30} tone={TONE[stands]} />
+            <Strong tone={TONE[stands]}>
+              {stands === 'over' ? `over for ${formatSpan(-leftS)}` : `${formatSpan(leftS)} left`}
+            </Strong>
+            <Body tone="soot">{reheatWords(bread.how, thicknessMm)}</Body>
+          </View>
+        );
+      })}
+      {state.leftovers.map(({ id, massG, as, at }) => {
+        const endMs = Date.parse(at) + fridgeH * S_PER_H * 1000;
+        return (
+          <View key={id}>
+            <Strong>{`${format.mass(massG)} of dough left over: ${as}`}</Strong>
+            {as === 'fridge dough' ? (
+              <Body tone={nowMs > endMs ? 'plum' : 'soot'}>
+                {nowMs > endMs
+                  ? `Its time was over ${until(endMs, nowMs)}.`
+                  : `Use by ${until(endMs, nowMs)}.`}
+              </Body>
+            ) : null}
+          </View>
+        );
+      })}
+      <Label>
+        Limits are the kitchen’s own setting. Follow your local food code; the person in charge decides.
+      </Label>
+      {held.length > 0 ? (
+        <Action icon="print" label="Label to print" onPress={() => router.push(`/log/${batch.id}/label`)} />
+      ) : null}
+    </Ticket>
+  );
+}

@@ -1,0 +1,46 @@
+import { type Adjustment, type Carried, type LotState, lotToday } from '@kettle-scale/core';
+import { lessonAdjustments } from '@kettle-scale/core/log';
+import { useMemo, useState } from 'react';
+import { useCarried, useLessons } from '../../data/log';
+
+/** What history offers a plan of a formula, and what of it is left out by hand. */
+export interface History {
+  offered: Adjustment[];
+  used: Adjustment[];
+  carried: Carried[];
+  left: ReadonlySet<string>;
+  leave: (id: string, leave: boolean) => void;
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** Lessons that are about this formula and lot, and changes carried from its earlier batches. */
+export function useHistory(formulaId: string, lot: LotState | undefined): History {
+  const lessons = useLessons();
+  const all = useCarried();
+  const [left, setLeft] = useState(NONE);
+  const carried = useMemo(
+    () => (all.data ?? []).filter((one) => one.formulaId === formulaId),
+    [all.data, formulaId],
+  );
+  const offered = useMemo(() => {
+    const at = new Date().toISOString();
+    const learned = lessonAdjustments(lessons.data ?? [], {
+      formulaId,
+      at,
+      lot: lot ? lotToday(lot, Date.parse(at)) : undefined,
+    });
+    return [...learned, ...carried.map(({ adjustment }) => adjustment)];
+  }, [lessons.data, carried, formulaId, lot]);
+  const used = useMemo(() => offered.filter(({ id }) => !left.has(id)), [offered, left]);
+  return {
+    ...{ offered, used, carried, left },
+    leave: (id, leave) =>
+      setLeft((was) => {
+        const next = new Set(was);
+        if (leave) next.add(id);
+        else next.delete(id);
+        return next;
+      }),
+  };
+}

@@ -1,0 +1,91 @@
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { ROOT } from '../../data/api';
+import { useRestore } from '../../data/queries';
+import { Action } from '../../ui/actions';
+import { Check } from '../../ui/Choices';
+import { FieldError } from '../../ui/StepperField';
+import { Ticket } from '../../ui/Ticket';
+import { Body, Heading, Strong } from '../../ui/type';
+
+const WORDS: Record<string, readonly [string, string]> = {
+  formula: ['formula', 'formulas'],
+  batch: ['batch', 'batches'],
+  'flour-lot': ['flour lot', 'flour lots'],
+  'saved-plan': ['kept plan', 'kept plans'],
+  ingredient: ['ingredient of its own', 'ingredients of its own'],
+};
+
+const counted = (restored: Record<string, number>): string =>
+  Object.entries(WORDS)
+    .flatMap(([kind, [one, many]]) => {
+      const n = restored[kind] ?? 0;
+      return n > 0 ? [`${n} ${n === 1 ? one : many}`] : [];
+    })
+    .join(', ');
+
+/** The whole kitchen as one file, out and back in. */
+export function BackupTicket() {
+  const restore = useRestore();
+  const picker = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const [replace, setReplace] = useState(false);
+  const begin = () =>
+    file &&
+    restore.mutate(
+      { backup: file, replace },
+      {
+        onSuccess: () => {
+          setFile(null);
+          setReplace(false);
+        },
+      },
+    );
+  return (
+    <Ticket>
+      <Heading>Backup of the kitchen</Heading>
+      <Body tone="soot">
+        Formulas with all their versions, lots, settings, plans and every batch with every act: one file of
+        plain text, a line a record.
+      </Body>
+      <Action
+        label="Save a backup"
+        icon="download"
+        onPress={() => window.location.assign(`${ROOT}/backup`)}
+      />
+      <Action label="Choose a backup" icon="upload" onPress={() => picker.current?.click()} />
+      <input
+        ref={picker}
+        type="file"
+        accept=".jsonl,application/x-ndjson"
+        aria-label="Backup file"
+        style={{ display: 'none' }}
+        onChange={({ target }) => {
+          setFile(target.files?.[0] ?? null);
+          restore.reset();
+          target.value = '';
+        }}
+      />
+      {file ? (
+        <View>
+          <Strong>{file.name}</Strong>
+          <Check label="Replace everything that is here now" value={replace} onChange={setReplace} />
+          {replace ? (
+            <Strong tone="plum">
+              All formulas, lots and batches of this kitchen go. Save a backup of it first.
+            </Strong>
+          ) : null}
+          <Action
+            label={restore.isPending ? 'Restoring …' : 'Restore from this file'}
+            onPress={begin}
+            disabled={restore.isPending}
+          />
+        </View>
+      ) : null}
+      {restore.error ? <FieldError id="restore-error" message={restore.error.message} /> : null}
+      <View role="status">
+        {restore.isSuccess ? <Strong tone="sage">{`Restored: ${counted(restore.data)}.`}</Strong> : null}
+      </View>
+    </Ticket>
+  );
+}

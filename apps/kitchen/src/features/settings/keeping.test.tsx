@@ -1,0 +1,56 @@
+import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { Refused, api } from '../../data/api';
+import { draw, press } from '../../test/liveBatch';
+import { BackupTicket } from './BackupTicket';
+import { HoldLimits } from './HoldLimits';
+
+describe('how long bread is held', () => {
+  const type = (label: string, text: string) =>
+    fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+
+  test('the kitchen’s own hours are kept; a bad one is told at its field', async () => {
+    let saved: Kitchen | null = null;
+    jest.spyOn(api, 'saveKitchen').mockImplementation((kitchen) => Promise.resolve((saved = kitchen)));
+    draw(<HoldLimits kitchen={DEFAULT_KITCHEN} />);
+    type('fridge, h', '0');
+    expect(screen.getByRole('alert').textContent).toBe('Holding time must be between 0.1 and 8,760 h.');
+    expect(screen.getByRole('button', { name: 'Save the times' }).getAttribute('aria-disabled')).toBe('true');
+    type('fridge, h', '36');
+    type('fridge dough, h', '24');
+    await act(async () => press('Save the times'));
+    expect(saved).toMatchObject({ holdH: { fridge: 36, cloth: 2 }, fridgeDoughH: 24 });
+  });
+});
+
+describe('a backup', () => {
+  const choose = () => {
+    const file = new File(['{}'], 'kettle-scale-2026-03-04.jsonl');
+    fireEvent.change(screen.getByLabelText('Backup file'), { target: { files: [file] } });
+    return file;
+  };
+
+  test('is restored into an empty kitchen, and says what came back', async () => {
+    const restore = jest
+      .spyOn(api, 'restore')
+      .mockResolvedValue({ formula: 5, batch: 1, 'flour-lot': 2, end: 1 });
+    draw(<BackupTicket />);
+    const file = choose();
+    await act(async () => press('Restore from this file'));
+    expect(restore).toHaveBeenLastCalledWith(file, false);
+    expect(await screen.findByText('Restored: 5 formulas, 1 batch, 2 flour lots.')).toBeTruthy();
+  });
+
+  test('replaces a kitchen only when that is asked for; what the server refuses is said', async () => {
+    const restore = jest
+      .spyOn(api, 'restore')
+      .mockRejectedValue(new Refused(409, 'This kitchen has formulas or batches already.', []));
+    draw(<BackupTicket />);
+    choose();
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Replace everything that is here now' }));
+    expect(screen.getByText(/Save a backup of it first/)).toBeTruthy();
+    await act(async () => press('Restore from this file'));
+    expect(restore.mock.lastCall?.[1]).toBe(true);
+    expect((await screen.findByRole('alert')).textContent).toMatch(/has formulas or batches already/);
+  });
+});

@@ -1,0 +1,4 @@
+/** Everything that is drawn over measured axes, in one bundle: whoever needs one of them loads d3 once. */
+export { BallStrip } from './BallStrip';
+export { default as HydrationChart } from './HydrationChart';
+export { XyChart } from './XyChart';

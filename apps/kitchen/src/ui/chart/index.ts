@@ -1,0 +1,7 @@
+import { lazily } from '../lazily';
+
+/** Charts as screens use them: each comes when it is first drawn. */
+export const BallStrip = lazily(async () => ({ default: (await import('./charts')).BallStrip }));
+export const HydrationChart = lazily(async () => ({ default: (await import('./charts')).HydrationChart }));
+export const XyChart = lazily(async () => ({ default: (await import('./charts')).XyChart }));
+export type { ChartPoint } from './XyChart';

@@ -1,0 +1,81 @@
+import type { Batch, BatchRecord, BatchState } from '@kettle-scale/core';
+import { z } from 'zod';
+
+/** How a batch came out, for who looks for it. */
+export const RESULTS = ['good', 'some rejects', 'many rejects', 'given up', 'running'] as const;
+
+/** From this share of good pieces on a batch is good; below the second it had many rejects. */
+const SHARE = { good: 0.95, some: 0.8 } as const;
+
+const day = z.iso.date('A day is written like 2026-03-04.').optional();
+
+/** What the log is searched by. */
+export const findQuery = z.strictObject({
+  status: z.enum(['running', 'finished', 'abandoned']).optional(),
+  formula: z.string().max(60).optional(),
+  lot: z.string().max(60).optional(),
+  /** From and to a day, both included. */
+  from: day,
+  to: day,
+  result: z.enum(RESULTS, `“result” must be one of: ${RESULTS.join(', ')}.`).optional(),
+  text: z.string().max(80, 'The words to find are longer than 80 characters.').optional(),
+  /** Start of the last batch of the page before. */
+  before: z.iso.datetime('“before” must be a time in UTC.').optional(),
+  limit: z.coerce.number('“limit” must be a number.').int().min(1).max(200).default(50),
+});
+
+export type Find = Omit<z.infer<typeof findQuery>, 'limit'> & { limit: number };
+
+/** Wild cards of LIKE are letters to a cook. */
+const literal = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
+
+const RESULT_SQL: Record<(typeof RESULTS)[number], string> = {
+  good: `f.status = 'finished' AND f.goodShare >= ${SHARE.good}`,
+  'some rejects': `f.status = 'finished' AND f.goodShare >= ${SHARE.some} AND f.goodShare < ${SHARE.good}`,
+  'many rejects': `f.status = 'finished' AND f.goodShare < ${SHARE.some}`,
+  'given up': `f.status = 'abandoned'`,
+  running: `f.status = 'running'`,
+};
+
+/** The search as SQL over `batch_finds f`; the first bound value is the limit. */
+export function searchSql(find: Find): { where: string; bind: unknown[] } {
+  const bind: unknown[] = [find.limit];
+  const value = (one: unknown) => `$${bind.push(one)}`;
+  const parts = [
+    ...(find.status ? [`f.status = ${value(find.status)}`] : []),
+    ...(find.formula ? [`f.formulaId = ${value(find.formula)}`] : []),
+    ...(find.lot ? [`f.lotId = ${value(find.lot)}`] : []),
+    ...(find.from ? [`f.startedAt >= ${value(find.from)}`] : []),
+    ...(find.to ? [`f.startedAt < ${value(`${find.to}T24`)}`] : []),
+    ...(find.result ? [RESULT_SQL[find.result]] : []),
+    ...(find.before ? [`f.startedAt < ${value(find.before)}`] : []),
+    ...(find.text ?? '')
+      .toLowerCase()
+      .split(/\s+/)
+      .filter(Boolean)
+      .map((word) => `f.words LIKE ${value(`%${literal(word)}%`)} ESCAPE '\\'`),
+  ];
+  return { where: parts.length > 0 ? `WHERE ${parts.join(' AND ')}` : '', bind };
+}
+
+/** A batch as the log finds it: the values of `batch_finds` up to the facts. */
+export function findOf(batch: Batch, state: BatchState, record: BatchRecord): unknown[] {
+  const words = [
+    batch.plan.formula.name,
+    batch.plan.today?.conditions.lot?.name,
+    ...state.notes.map(({ text }) => text),
+    state.finished?.note,
+    state.abandoned?.reason,
+    ...state.rejected.map(({ reason }) => reason),
+  ];
+  const { good, piecesMade } = record;
+  return [
+    batch.id,
+    batch.startedAt,
+    batch.plan.formula.id,
+    batch.flourLotId,
+    record.status,
+    good !== null && piecesMade ? good / piecesMade : null,
+    words.filter(Boolean).join(' ').toLowerCase(),
+  ];
+}

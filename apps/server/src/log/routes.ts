@@ -1,0 +1,133 @@
+import { InputError, type BatchFacts } from '@kettle-scale/core';
+import { carriedSchema } from '@kettle-scale/core/batch';
+import { lessonsFrom } from '@kettle-scale/core/lessons';
+import { logCsv, logDocument, logRow } from '@kettle-scale/core/exchange';
+import { batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
+import { z } from 'zod';
+import { findQuery } from '../batches/find';
+import type { BatchStore } from '../batches/store';
+import type { FlourLotStore } from '../flourLots/store';
+import { idParams } from '../http/params';
+import { notFound } from '../http/problem';
+import { FileText, JsonText, route, type Route } from '../http/route';
+import type { KitchenStore } from '../kitchen/store';
+import type { Hub } from '../live/hub';
+import type { CarriedStore } from './carried';
+
+const DAY_MS = 24 * 3600 * 1000;
+/** Lessons look back a year: flour, hands and prices before that are others. */
+const LOOK_BACK_DAYS = 365;
+/** More batches than a kitchen makes in that time; all of an export. */
+const ALL = 1_000_000;
+const NOTES_AT_ONCE = 5000;
+
+const exportQuery = findQuery.omit({ limit: true, before: true });
+const factsQuery = findQuery.extend({
+  limit: z.coerce.number('“limit” must be a number.').int().min(1).max(2000).default(200),
+});
+
+export interface LogStores {
+  batches: BatchStore;
+  flourLots: FlourLotStore;
+  kitchen: KitchenStore;
+  carried: CarriedStore;
+}
+
+/** The day of an instant, as the log's search takes it. */
+const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+
+export function logRoutes(
+  { batches, flourLots, kitchen, carried }: LogStores,
+  hub: Hub,
+  now: () => Date,
+): Route[] {
+  async function rows(find: z.infer<typeof exportQuery>) {
+    const facts = JSON.parse(await batches.factsJson({ ...find, limit: ALL })) as BatchFacts[];
+    const ids = facts.map(({ batchId }) => batchId);
+    const parts = Array.from({ length: Math.ceil(ids.length / NOTES_AT_ONCE) }, (_, part) =>
+      batches.notes(ids.slice(part * NOTES_AT_ONCE, (part + 1) * NOTES_AT_ONCE)),
+    );
+    const notes = new Map((await Promise.all(parts)).flatMap((part) => [...part]));
+    return facts.map((one) => logRow(one, notes.get(one.batchId) ?? []));
+  }
+
+  return [
+    route({
+      method: 'get',
+      path: '/batch-facts',
+      summary: 'What batches that are over have to say, for charts: the newest first',
+      query: factsQuery,
+      response: z.array(batchFactsSchema),
+      run: async ({ query }) => new JsonText(await batches.factsJson(query)),
+    }),
+    route({
+      method: 'get',
+      path: '/lessons',
+      summary: 'What the last year teaches, each with its interval and its batches',
+      response: z.array(lessonSchema),
+      run: async () => {
+        const from = dayOf(now().getTime() - LOOK_BACK_DAYS * DAY_MS);
+        const [facts, lots, { currency, lessonsOff = [] }] = await Promise.all([
+          batches.factsJson({ from, limit: ALL }),
+          flourLots.list(),
+          kitchen.get(),
+        ]);
+        return lessonsFrom(JSON.parse(facts) as BatchFacts[], { lots, currency, off: lessonsOff });
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/log.csv',
+      summary: 'The log as a table for a spreadsheet, a row a batch',
+      query: exportQuery,
+      response: z.string(),
+      run: async ({ query }) => new FileText(logCsv(await rows(query)), 'text/csv', 'kettle-scale-log.csv'),
+    }),
+    route({
+      method: 'get',
+      path: '/log.json',
+      summary: 'The log as one document',
+      query: exportQuery,
+      response: logSchema,
+      run: async ({ query }) =>
+        new FileText(
+          JSON.stringify(logDocument(await rows(query), now().toISOString()), null, 1),
+          'application/json',
+          'kettle-scale-log.json',
+        ),
+    }),
+    route({
+      method: 'get',
+      path: '/carried',
+      summary: 'Changes carried into the next plans, the newest first',
+      response: z.array(carriedSchema),
+      run: () => carried.list(),
+    }),
+    route({
+      method: 'put',
+      path: '/carried/:id',
+      summary: 'Carry a change into the next plan of a formula',
+      params: idParams,
+      body: carriedSchema,
+      response: carriedSchema,
+      run: async ({ params, body }) => {
+        if (params.id !== body.id) throw InputError.at('id', 'This is not the id in the address.');
+        const kept = await carried.put(body);
+        hub.publish({ type: 'plans' });
+        return kept;
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/carried/:id',
+      summary: 'Drop a carried change',
+      params: idParams,
+      response: z.array(carriedSchema),
+      run: async ({ params }) => {
+        if (!(await carried.remove(params.id))) throw notFound('This change');
+        hub.publish({ type: 'plans' });
+        return carried.list();
+      },
+    }),
+  ];
+}

@@ -1,0 +1,146 @@
+import { z } from 'zod';
+import { choiceField, textField } from '../fields';
+import type { Formula, ResolvedLine } from '../formula/formulaSchema';
+import type { Kitchen } from './kitchenSchema';
+import { wettestLine } from './todaysWater';
+
+/** Everything a lesson or a diagnosis may change in a plan, with its unit and how far it may go. */
+export const ADJUSTABLE = {
+  water: { name: 'Water', unit: 'points', min: -15, max: 15 },
+  salt: { name: 'Salt', unit: 'points', min: -3, max: 3 },
+  'bowl-loss': { name: 'Lost in the bowl', unit: 'share', min: 0, max: 0.2 },
+  'bench-loss': { name: 'Lost on the bench', unit: 'share', min: 0, max: 0.2 },
+  'relaxing-time': { name: 'Time to relax', unit: 'times', min: 0.2, max: 5 },
+  rest: { name: 'Rest', unit: 'min', min: -120, max: 240 },
+  'least-rest': { name: 'Rest in all, at least', unit: 'min', min: 0, max: 480 },
+  knead: { name: 'Kneading', unit: 's', min: -600, max: 600 },
+  plate: { name: 'Plate', unit: '°C', min: -80, max: 80 },
+  sides: { name: 'Each side', unit: 's', min: -60, max: 120 },
+  thickness: { name: 'Thickness', unit: 'mm', min: -3, max: 3 },
+} as const;
+
+export type Adjustable = keyof typeof ADJUSTABLE;
+const NAMES = Object.keys(ADJUSTABLE) as [Adjustable, ...Adjustable[]];
+
+/** One change to a plan: what history teaches, or what a cook carries on from a batch that went wrong. */
+export const adjustmentSchema = z
+  .strictObject({
+    id: textField('Change', { min: 1, max: 120 }),
+    from: choiceField('Where the change comes from', ['lesson', 'diagnosis']),
+    what: choiceField('What changes', NAMES),
+    value: z.number('The change must be a number.'),
+    /** Why, for whoever reads the plan. */
+    words: textField('Reason', { min: 1, max: 300 }),
+  })
+  .refine(({ what, value }) => value >= ADJUSTABLE[what].min && value <= ADJUSTABLE[what].max, {
+    message: 'This change is larger than a plan takes.',
+    path: ['value'],
+  });
+
+export type Adjustment = z.infer<typeof adjustmentSchema>;
+
+/** A change that the cook carries from one batch into the next of its formula, until it is dropped. */
+export const carriedSchema = z.strictObject({
+  id: textField('Change', { min: 1, max: 120 }),
+  formulaId: z.string(),
+  /** The batch whose trouble it answers. */
+  batchId: z.string(),
+  at: z.string(),
+  adjustment: adjustmentSchema,
+});
+export type Carried = z.infer<typeof carriedSchema>;
+
+const POINT = 0.01;
+const S_PER_MIN = 60;
+const SHORTEST_SIDE_S = 3;
+const THINNEST_MM = 0.4;
+
+/** All changes to one thing together; the last of those that replace it. */
+const sumOf = (adjustments: readonly Adjustment[], what: Adjustable): number =>
+  adjustments.reduce((sum, one) => (one.what === what ? sum + one.value : sum), 0);
+const lastOf = (adjustments: readonly Adjustment[], what: Adjustable): number | undefined =>
+  adjustments.filter((one) => one.what === what).at(-1)?.value;
+
+/** How much longer or shorter than the law says a kitchen's dough takes to relax. */
+export const relaxingFactor = (adjustments: readonly Adjustment[] | undefined): number =>
+  lastOf(adjustments ?? [], 'relaxing-time') ?? 1;
+
+/** Points of water that are carried in, as a share of flour. */
+export const addedWater = (adjustments: readonly Adjustment[] | undefined): number =>
+  sumOf(adjustments ?? [], 'water') * POINT;
+
+/** The kitchen with the losses that its records show. */
+export function adjustedKitchen(kitchen: Kitchen, adjustments: readonly Adjustment[]): Kitchen {
+  return {
+    ...kitchen,
+    bowlLoss: lastOf(adjustments, 'bowl-loss') ?? kitchen.bowlLoss,
+    benchLoss: lastOf(adjustments, 'bench-loss') ?? kitchen.benchLoss,
+  };
+}
+
+/** Lines with more or less of the liquid that follows the dough, as a share of flour. */
+export function withWater(lines: readonly ResolvedLine[], share: number): ResolvedLine[] {
+  const wettest = wettestLine(lines);
+  if (!wettest || share === 0) return [...lines];
+  const fraction = Math.max(0, wettest.fraction + share / wettest.food.water);
+  return lines.map((line) => (line.id === wettest.id ? { ...line, fraction } : line));
+}
+
+/** A formula is never left without the salt it names. */
+const LEAST_SALT = 0.0005;
+
+/** Lines with more or less salt, as a share of flour; several salts change in proportion. */
+export function withSalt(
+  lines: readonly ResolvedLine[],
+  adjustments: readonly Adjustment[] | undefined,
+): ResolvedLine[] {
+  const share = sumOf(adjustments ?? [], 'salt') * POINT;
+  const inAll = lines.reduce((sum, { food, fraction }) => sum + (food.kind === 'salt' ? fraction : 0), 0);
+  if (share === 0 || inAll === 0) return [...lines];
+  const factor = Math.max(LEAST_SALT, inAll + share) / inAll;
+  return lines.map((line) =>
+    line.food.kind === 'salt' ? { ...line, fraction: line.fraction * factor } : line,
+  );
+}
+
+/** The method, griddle and bread of a formula as the changes want them. */
+export function adjustedFormula(formula: Formula, adjustments: readonly Adjustment[]): Formula {
+  if (adjustments.length === 0) return formula;
+  const { method, bake, product } = formula;
+  const [restS, kneadS, plateC, sideS, thickerMm] = [
+    sumOf(adjustments, 'rest') * S_PER_MIN,
+    sumOf(adjustments, 'knead'),
+    sumOf(adjustments, 'plate'),
+    sumOf(adjustments, 'sides'),
+    sumOf(adjustments, 'thickness'),
+  ];
+  const restsBeforeS = method.rests.slice(0, -1).reduce((sum, { earliestS }) => sum + earliestS, 0);
+  const leastS = (lastOf(adjustments, 'least-rest') ?? 0) * S_PER_MIN - restsBeforeS;
+  const longer = (s: number, by: number, least = 0) => Math.max(least, Math.round(s + by));
+  return {
+    ...formula,
+    method: {
+      ...method,
+      knead: {
+        ...method.knead,
+        minS: longer(method.knead.minS, kneadS),
+        maxS: longer(method.knead.maxS, kneadS, 1),
+      },
+      rests: method.rests.map((rest, index) => {
+        if (index < method.rests.length - 1) return rest;
+        const earliestS = Math.max(longer(rest.earliestS, restS), Math.round(leastS));
+        return {
+          ...rest,
+          earliestS,
+          latestS: Math.max(rest.latestS, earliestS, longer(rest.latestS, restS)),
+        };
+      }),
+    },
+    bake: {
+      ...bake,
+      plateC: bake.plateC + plateC,
+      sides: bake.sides.map((side) => ({ ...side, seconds: longer(side.seconds, sideS, SHORTEST_SIDE_S) })),
+    },
+    product: { ...product, thicknessMm: Math.max(THINNEST_MM, product.thicknessMm + thickerMm) },
+  };
+}

@@ -1,0 +1,16 @@
+import type { BatchEvent, EventOf } from './eventSchema';
+
+/** An event with one of its figures put right; as it is where it has no such figure. */
+export const withCorrection = (event: BatchEvent, { field, value }: EventOf<'corrected'>): BatchEvent =>
+  field in event ? { ...event, [field]: value } : event;
+
+/** The events that still count: without voids and what they took back, and with their figures put right. */
+export function liveEvents(events: readonly BatchEvent[]): BatchEvent[] {
+  const voided = new Set(events.flatMap((event) => (event.type === 'void' ? [event.eventId] : [])));
+  const live = events.filter((event) => event.type !== 'void' && !voided.has(event.id));
+  const corrections = live.filter((event) => event.type === 'corrected');
+  if (corrections.length === 0) return live;
+  return live.map((event) =>
+    corrections.reduce((now, fix) => (fix.eventId === now.id ? withCorrection(now, fix) : now), event),
+  );
+}

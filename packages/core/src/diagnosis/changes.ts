@@ -1,0 +1,81 @@
+import type { Adjustment } from '../batch/adjust';
+import { roundToStep } from '../quantity/roundToStep';
+import type { CaseFile } from './evidence';
+import type { Cause } from './table';
+
+/** The next change for a cause, in words with numbers; carried into the next plan where a plan has a place for it. */
+export interface Change {
+  words: string;
+  adjust: Pick<Adjustment, 'what' | 'value'> | null;
+}
+
+/** A first change is a step a cook can taste, not a leap: at least this, at most that. */
+const STEP = {
+  water: { least: 1, most: 3 },
+  rest: { least: 5, most: 20 },
+  plate: { least: 10, most: 25 },
+  sides: { least: 3, most: 10 },
+  thickness: { least: 0.2, most: 0.6 },
+  knead: { least: 60, most: 180 },
+  salt: { least: 0.1, most: 0.5 },
+} as const;
+
+type Stepped = keyof typeof STEP;
+const GRAIN: Record<Stepped, number> = {
+  water: 0.5,
+  rest: 1,
+  plate: 5,
+  sides: 1,
+  thickness: 0.1,
+  knead: 30,
+  salt: 0.05,
+};
+
+const step = (what: Stepped, off: number): number =>
+  roundToStep(Math.min(STEP[what].most, Math.max(STEP[what].least, off)), GRAIN[what]);
+
+const by =
+  (what: Stepped, direction: 1 | -1, words: (value: number) => string) =>
+  (off: number): Change => {
+    const value = step(what, off);
+    return { words: words(value), adjust: { what, value: direction * value } };
+  };
+const say =
+  (words: string | ((file: CaseFile) => string)) =>
+  (_off: number, file: CaseFile): Change => ({
+    words: typeof words === 'string' ? words : words(file),
+    adjust: null,
+  });
+
+/** What to change for each cause, from how far the batch was off. */
+export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
+  'too-dry': by(
+    'water',
+    1,
+    (value) => `${value} points more water, and weigh the flour instead of scooping it.`,
+  ),
+  'too-wet': by('water', -1, (value) => `${value} points less water.`),
+  'bench-flour': say('Dust half as much, and brush each disc before it goes on.'),
+  'rest-short': by('rest', 1, (value) => `Rest ${value} min longer before rolling.`),
+  'over-kneaded': by('knead', -1, (value) => `Knead ${value} s less, and stop at the test.`),
+  'dough-cold': by('rest', 1, (value) => `Warmer liquid, or ${value} min more rest in the warm.`),
+  'plate-cold': by('plate', 1, (value) => `Plate ${value} °C hotter, and wait until it is there.`),
+  'plate-hot': by('plate', -1, (value) => `Plate ${value} °C cooler; wipe it damp between batches.`),
+  'time-long': by('sides', -1, (value) => `${value} s less on each side.`),
+  'time-short': by('sides', 1, (value) => `${value} s more on each side.`),
+  thick: by('thickness', -1, (value) => `Roll ${value} mm thinner.`),
+  thin: by('thickness', 1, (value) => `Roll ${value} mm thicker.`),
+  uneven: say('Roll from the middle outwards, a quarter turn each time; stop short of the edge.'),
+  'balls-uneven': say(
+    ({ facts }) => `Weigh each ball to ${facts.balls.targetG.toFixed(0)} g, or cut by the guide.`,
+  ),
+  'loose-flour': say('Brush the discs, and wipe the plate with a damp cloth every few pieces.'),
+  'skin-dried': say('Cover balls and discs with a damp cloth; roll no more than two ahead.'),
+  unwrapped: say('Stack hot and wrap at once: steam keeps it soft.'),
+  'fat-low': say('Weigh the fat, and scrape all of it into the bowl.'),
+  'salt-high': by(
+    'salt',
+    -1,
+    (value) => `${value} points less salt, weighed and not spooned: crystals differ.`,
+  ),
+};

@@ -1,0 +1,226 @@
+import { mean } from 'simple-statistics';
+import type { Batch } from '../batch/batchSchema';
+import { type BatchState, foldBatch } from '../batch/foldBatch';
+import type { Plan } from '../batch/planSchema';
+import { batchRecord } from '../batch/record';
+import { wantedHydration } from '../batch/runningDough';
+import { stepTimes } from '../batch/stepTimes';
+import { batchFacts } from '../log/batchFacts';
+import type { BatchFacts } from '../log/factsSchema';
+import { measuredDisc } from '../portion/measuredDisc';
+import { ballSample } from '../quality/ballSample';
+import { formatPercent, formatSpan } from '../quantity/formatQuantity';
+import type { Cause } from './table';
+
+/** What a batch's own record says of a cause. */
+export interface Evidence {
+  says: 'yes' | 'no' | 'unknown';
+  /** What was found, in words with numbers; empty where nothing was. */
+  words: string;
+  /** How far from right, in the unit that the change is made in; 0 where it is right. */
+  off: number;
+}
+
+export interface CaseFile {
+  plan: Plan;
+  state: BatchState;
+  facts: BatchFacts;
+  startedMs: number;
+  /** What a cook answered to the tests that were asked for. */
+  answers: Partial<Record<Cause, boolean>>;
+}
+
+export function caseFile(batch: Batch, answers: CaseFile['answers'] = {}): CaseFile {
+  const state = foldBatch(batch.plan, batch.events);
+  return {
+    plan: batch.plan,
+    state,
+    facts: batchFacts(batch, state),
+    startedMs: Date.parse(batch.startedAt),
+    answers,
+  };
+}
+
+/** Differences smaller than these are not blamed. */
+const WORTH = {
+  points: 1,
+  saltPoints: 0.15,
+  fatPoints: 1,
+  dustShare: 0.01,
+  plateC: 10,
+  doughC: 4,
+  thicknessMm: 0.2,
+  uneven: 0.08,
+  sideS: 6,
+  springBack: 0.02,
+} as const;
+const PERCENT = 100;
+
+const UNKNOWN: Evidence = { says: 'unknown', words: '', off: 0 };
+const found = (bad: boolean, words: string, off: number): Evidence => ({
+  says: bad ? 'yes' : 'no',
+  words,
+  off: bad ? off : 0,
+});
+
+/** Points of hydration above what the day asked for; null while a line was not weighed. */
+function waterOff({ plan, state }: CaseFile): number | null {
+  const { lines, actual } = batchRecord(plan, state);
+  if (lines.some(({ weighedG }) => weighedG === null)) return null;
+  return (actual.hydration - wantedHydration(plan)) * PERCENT;
+}
+
+function plateOff({ plan, state }: CaseFile): number | null {
+  const reads = state.steps.flatMap(({ seen }) =>
+    seen.flatMap((event) => (event.type === 'measured' && event.what === 'plate' ? [event.tempC] : [])),
+  );
+  return reads.length > 0 ? mean(reads) - plan.formula.bake.plateC : null;
+}
+
+function thicknessOff({ plan, facts }: CaseFile): number | null {
+  const { thicknessesMm } = facts.discs;
+  return thicknessesMm.length > 0 ? mean(thicknessesMm) - plan.relaxed.thicknessMm : null;
+}
+
+/** Seconds that pieces lay longer than the program, on the mean; null while none was timed. */
+function sideOff(file: CaseFile): number | null {
+  const { plan, state } = file;
+  const griddle = state.pieceTimes;
+  if (griddle.length === 0) return null;
+  const wantedS = plan.formula.bake.sides.reduce((sum, { seconds }) => sum + seconds, 0);
+  const sides = plan.formula.bake.sides.length;
+  return (mean(griddle) - wantedS - (plan.formula.bake.finish?.seconds ?? 0)) / sides;
+}
+
+/** How early the last rest was ended, minutes; null where it did not end. */
+function restCut({ plan, state, startedMs }: CaseFile): { shortMin: number; words: string } | null {
+  const rest = stepTimes(plan, state, startedMs)
+    .filter(({ step, actualS }) => step.kind === 'rest' && actualS !== null)
+    .at(-1);
+  if (!rest?.window || rest.actualS === null) return null;
+  return {
+    shortMin: (rest.window.earliestS - rest.actualS) / 60,
+    words: `${formatSpan(rest.actualS)} of the last rest, ${formatSpan(rest.window.earliestS)} planned`,
+  };
+}
+
+const signed = (value: number, unit: string, digits = 1): string =>
+  `${Math.abs(value).toFixed(digits)} ${unit} ${value < 0 ? 'under' : 'over'} plan`;
+
+/** For each cause, how a batch's own record speaks of it. */
+export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
+  'too-dry': (file) => {
+    const off = waterOff(file);
+    return off === null ? UNKNOWN : found(off < -WORTH.points, `water ${signed(off, 'points')}`, -off);
+  },
+  'too-wet': (file) => {
+    const off = waterOff(file);
+    return off === null ? UNKNOWN : found(off > WORTH.points, `water ${signed(off, 'points')}`, off);
+  },
+  'bench-flour': ({ plan, state }) => {
+    if (state.dustedG === 0) return UNKNOWN;
+    const share = state.dustedG / plan.flourG;
+    return found(
+      share > WORTH.dustShare,
+      `${formatPercent(share, 1)} of bench flour went in`,
+      share * PERCENT,
+    );
+  },
+  'rest-short': (file) => {
+    const { seen, wanted } = file.facts.springBack;
+    if (seen !== null) {
+      return found(
+        seen > wanted + WORTH.springBack,
+        `a disc sprang back ${formatPercent(seen, 1)}, ${formatPercent(wanted)} wanted`,
+        Math.max(5, restCut(file)?.shortMin ?? 0),
+      );
+    }
+    const cut = restCut(file);
+    return cut === null ? UNKNOWN : found(cut.shortMin > 0.5, cut.words, cut.shortMin);
+  },
+  'over-kneaded': ({ plan, state, startedMs }) => {
+    const knead = stepTimes(plan, state, startedMs).filter(
+      ({ step, actualS }) => step.kind === 'knead' && actualS !== null,
+    );
+    const worst = Math.max(...knead.map(({ actualS, window }) => (actualS ?? 0) - (window?.latestS ?? 0)));
+    if (knead.length === 0) return UNKNOWN;
+    return found(
+      worst > 0,
+      worst > 0 ? `kneaded ${formatSpan(worst)} past the longest` : 'kneaded in time',
+      worst,
+    );
+  },
+  'dough-cold': ({ plan, state }) => {
+    const reads = state.steps.flatMap(({ step, seen }) =>
+      step.kind === 'mix'
+        ? []
+        : seen.flatMap((event) => (event.type === 'measured' && event.what === 'dough' ? [event.tempC] : [])),
+    );
+    const last = reads.at(-1);
+    const wantedC = plan.today?.doughC;
+    if (last === undefined || wantedC === undefined) return UNKNOWN;
+    return found(last < wantedC - WORTH.doughC, `dough ${signed(last - wantedC, '°C', 0)}`, wantedC - last);
+  },
+  'plate-cold': (file) => {
+    const off = plateOff(file);
+    return off === null ? UNKNOWN : found(off < -WORTH.plateC, `plate ${signed(off, '°C', 0)}`, -off);
+  },
+  'plate-hot': (file) => {
+    const off = plateOff(file);
+    return off === null ? UNKNOWN : found(off > WORTH.plateC, `plate ${signed(off, '°C', 0)}`, off);
+  },
+  'time-long': (file) => {
+    const off = sideOff(file);
+    return off === null ? UNKNOWN : found(off > WORTH.sideS, `sides ${signed(off, 's', 0)}`, off);
+  },
+  'time-short': (file) => {
+    const off = sideOff(file);
+    return off === null ? UNKNOWN : found(off < -WORTH.sideS, `sides ${signed(off, 's', 0)}`, -off);
+  },
+  thick: (file) => {
+    const off = thicknessOff(file);
+    return off === null ? UNKNOWN : found(off > WORTH.thicknessMm, `discs ${signed(off, 'mm')}`, off);
+  },
+  thin: (file) => {
+    const off = thicknessOff(file);
+    return off === null ? UNKNOWN : found(off < -WORTH.thicknessMm, `discs ${signed(off, 'mm')}`, -off);
+  },
+  uneven: ({ state }) => {
+    const worst = state.discs
+      .map(({ diametersMm, thicknessesMm }) => measuredDisc(diametersMm, thicknessesMm).thickness)
+      .flatMap((thickness) => (thickness ? [thickness.unevenness] : []));
+    if (worst.length === 0) return UNKNOWN;
+    const most = Math.max(...worst);
+    return found(most > WORTH.uneven, `thickness of a disc varies by ${formatPercent(most)}`, most);
+  },
+  'balls-uneven': ({ facts: { balls } }) => {
+    if (balls.massesG.length < 2) return UNKNOWN;
+    const { sdG, cp } = ballSample(balls.massesG, { ...balls, costPerG: 0 });
+    return found(
+      (cp ?? 1) < 1,
+      `balls spread by ${(sdG ?? 0).toFixed(1)} g, ${balls.toleranceG} g allowed`,
+      sdG ?? 0,
+    );
+  },
+  'loose-flour': () => UNKNOWN,
+  'skin-dried': ({ plan, state, startedMs }) => {
+    const late = stepTimes(plan, state, startedMs).filter(
+      ({ step, verdict }) => step.kind === 'rest' && verdict === 'late',
+    );
+    return late.length > 0 ? found(true, 'a rest went past its latest', 5) : UNKNOWN;
+  },
+  unwrapped: ({ state }) =>
+    state.held.length > 0 ? found(false, `put away in the ${state.held[0]?.how ?? ''}`, 0) : UNKNOWN,
+  'fat-low': ({ plan, state }) => {
+    const { lines, actual, planned } = batchRecord(plan, state);
+    if (lines.some(({ weighedG }) => weighedG === null)) return UNKNOWN;
+    const off = (actual.fat - planned.fat) * PERCENT;
+    return found(off < -WORTH.fatPoints, `fat ${signed(off, 'points')}`, -off);
+  },
+  'salt-high': ({ plan, state }) => {
+    const { lines, actual, planned } = batchRecord(plan, state);
+    if (lines.some(({ weighedG }) => weighedG === null)) return UNKNOWN;
+    const off = (actual.salt - planned.salt) * PERCENT;
+    return found(off > WORTH.saltPoints, `salt ${signed(off, 'points', 2)}`, off);
+  },
+};

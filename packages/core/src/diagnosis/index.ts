@@ -1,0 +1,5 @@
+export * from './changes';
+export * from './diagnose';
+export * from './evidence';
+export * from './table';
+export * from './tests';

@@ -1,0 +1,34 @@
+import type { Cause } from './table';
+
+/** A test that tells whether a cause is there: what to do, what it costs, how sure its answer is. */
+export interface CheapTest {
+  question: string;
+  /** Minutes of a cook. */
+  minutes: number;
+}
+
+/** The cheapest test of each cause; answered yes when the cause is there. */
+export const TESTS: Record<Cause, CheapTest> = {
+  'too-dry': { question: 'Press a raw scrap flat: does its edge crack?', minutes: 0.5 },
+  'too-wet': { question: 'Touch a raw ball: does it stick to a dry finger?', minutes: 0.2 },
+  'bench-flour': { question: 'Brush a raw disc: does flour fall off?', minutes: 0.2 },
+  'rest-short': { question: 'Poke a ball: does the dent spring right back?', minutes: 0.2 },
+  'over-kneaded': { question: 'Stretch a scrap: does it tear at once, tight as rubber?', minutes: 0.5 },
+  'dough-cold': { question: 'Probe a ball: is it below 20 °C?', minutes: 1 },
+  'plate-cold': { question: 'Read the plate: is it more than 10 °C under plan?', minutes: 0.5 },
+  'plate-hot': { question: 'Read the plate: is it more than 10 °C over plan?', minutes: 0.5 },
+  'time-long': { question: 'Time one piece: does it lie longer than the program?', minutes: 1.5 },
+  'time-short': { question: 'Time one piece: does it lie shorter than the program?', minutes: 1.5 },
+  thick: { question: 'Measure a disc in the middle: thicker than planned?', minutes: 1 },
+  thin: { question: 'Measure a disc in the middle: thinner than planned?', minutes: 1 },
+  uneven: { question: 'Hold a disc to the light: is it thinner at the edge or on one side?', minutes: 0.3 },
+  'balls-uneven': { question: 'Weigh five balls: do they differ by more than the tolerance?', minutes: 1 },
+  'loose-flour': { question: 'Wipe the plate with a damp cloth: is it black with flour?', minutes: 0.5 },
+  'skin-dried': { question: 'Look at the balls: is there a dry skin?', minutes: 0.2 },
+  unwrapped: { question: 'Was the bread left open after baking?', minutes: 0.1 },
+  'fat-low': { question: 'Was the fat weighed and all of it in the bowl?', minutes: 0.2 },
+  'salt-high': { question: 'Was salt measured by the spoon, or another salt used?', minutes: 0.2 },
+};
+
+/** The one test whose yes means the opposite of trouble. */
+export const YES_CLEARS: ReadonlySet<Cause> = new Set(['fat-low']);

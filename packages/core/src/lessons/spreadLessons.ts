@@ -1,0 +1,56 @@
+import type { BatchFacts } from '../log/factsSchema';
+import { learnSpread } from '../quality/learn';
+import { formatPercent } from '../quantity/formatQuantity';
+
+import { type Draft, byFormula, groupBy, nameOf, seenOf } from './draft';
+
+/** Fewer than these say nothing of a trend, or of a spread. */
+const ENOUGH = { trend: 4, spread: 5 } as const;
+
+export function ballSpread(facts: readonly BatchFacts[]): Draft[] {
+  return byFormula(facts).flatMap(([formulaId, of]) => {
+    const groups = of.map(({ balls }) => balls.massesG);
+    const found = learnSpread(groups);
+    if (!found || found.n < ENOUGH.spread) return [];
+    const tolerance = of.at(-1)?.balls.toleranceG ?? 0;
+    return [
+      {
+        ...{
+          id: `ball-spread/${formulaId}`,
+          kind: 'ball-spread',
+          title: `Balls of ${nameOf(of)}`,
+          unit: 'g',
+        },
+        ...{ value: found.value, low: found.low, high: found.high, before: null, formulaId },
+        words: `Balls of one batch spread by ${found.value.toFixed(1)} g; ${tolerance} g either way is allowed.`,
+        seen: seenOf(of, ({ balls }) => learnSpread([balls.massesG])?.value ?? null),
+        adjustment: null,
+      },
+    ];
+  });
+}
+
+const SHAPING_WORDS = {
+  pin: 'rolled with a pin',
+  'hot-press': 'pressed hot',
+  'hand-stretch': 'stretched by hand',
+  'sheet-thin': 'rolled sheet-thin',
+} as const;
+
+export function discSpread(facts: readonly BatchFacts[]): Draft[] {
+  return groupBy(facts, ({ shaping }) => shaping).flatMap(([shaping, of]) => {
+    const relative = ({ discs }: BatchFacts) => discs.diametersMm.map((mm) => mm / discs.targetMm);
+    const found = learnSpread(of.map(relative));
+    if (!found || found.n < ENOUGH.spread) return [];
+    const how = SHAPING_WORDS[of[0]?.shaping ?? 'pin'];
+    return [
+      {
+        ...{ id: `disc-spread/${shaping}`, kind: 'disc-spread', title: `Discs ${how}`, unit: 'share' },
+        ...{ value: found.value, low: found.low, high: found.high, before: null },
+        words: `Diameters of one batch, ${how}, spread by ${formatPercent(found.value, 1)}.`,
+        seen: seenOf(of, (one) => learnSpread([relative(one)])?.value ?? null),
+        adjustment: null,
+      },
+    ];
+  });
+}

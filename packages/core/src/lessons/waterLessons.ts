@@ -1,0 +1,52 @@
+import { kitchenMean, learnLotOffset, offsetReach } from '../dough/lotOffset';
+import type { BatchFacts } from '../log/factsSchema';
+import { SEASONS, seasonOf } from '../log/seasons';
+
+import { type Draft, type LessonContext, adjust, groupBy, seenOf, signed } from './draft';
+import { learnSeasons } from './learnSeasons';
+
+export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContext): Draft[] {
+  const judged = facts.filter(({ waterPoints }) => waterPoints !== null);
+  const groups = groupBy(judged, ({ lotId }) => lotId);
+  const meanOf = (of: readonly BatchFacts[]) => kitchenMean(of.map(({ waterPoints }) => waterPoints ?? 0));
+  return groups.map(([lotId, of]) => {
+    const others = groups.filter(([id]) => id !== lotId).map(([, group]) => meanOf(group));
+    const seen = seenOf(of, (one) => one.waterPoints);
+    const offset = learnLotOffset(
+      seen.map(({ value }) => value),
+      kitchenMean(others),
+    );
+    const reach = offsetReach(offset);
+    const name = lots.find(({ id }) => id === lotId)?.name ?? lotId;
+    return {
+      ...{ id: `water/${lotId}`, kind: 'water', title: `Water of ${name}`, unit: 'points', lotId, seen },
+      words: `It drinks ${signed(offset.meanPoints, 1)} points of water beyond what formula and moisture say.`,
+      value: offset.meanPoints,
+      low: offset.meanPoints - reach,
+      high: offset.meanPoints + reach,
+      before: kitchenMean(others),
+      adjustment: null,
+    };
+  });
+}
+
+export function waterOfSeasons(facts: readonly BatchFacts[]): Draft[] {
+  const seen = seenOf(facts, ({ waterPoints }) => waterPoints);
+  const learned = learnSeasons(
+    seen.map(({ facts: one, value }) => ({
+      lot: one.lotId ?? `no lot, ${one.formulaId}`,
+      season: seasonOf(one.startedAt),
+      points: value,
+    })),
+  );
+  return [...learned].map(([season, found]) => {
+    const id = `season/${SEASONS.indexOf(season) + 1}`;
+    return {
+      ...{ id, kind: 'season', title: `Water, ${season}`, unit: 'points', before: 0 },
+      ...{ value: found.value, low: found.low, high: found.high },
+      words: `Doughs of these months want ${signed(found.value, 1)} points of water, whatever the lot. It counts for a lot that has no batch yet.`,
+      seen: seen.filter(({ facts: one }) => seasonOf(one.startedAt) === season),
+      adjustment: adjust(id, 'water', found.value, `doughs made ${season}`),
+    };
+  });
+}

@@ -1,0 +1,34 @@
+import type { Adjustment } from '../batch/adjust';
+import type { Conditions } from '../batch/conditionsSchema';
+import { newLotOffset } from '../dough/lotOffset';
+import type { Lesson } from './lessonSchema';
+import { SEASONS, seasonOf } from './seasons';
+
+interface PlanOf {
+  formulaId: string;
+  /** Of the flour lot; undefined without one. */
+  lot: Conditions['lot'];
+  /** Day of the plan. */
+  at: string;
+}
+
+/** The changes that the kitchen's lessons make to a plan: those that are let in and are about this formula, lot and season. */
+export function lessonAdjustments(lessons: readonly Lesson[], { formulaId, lot, at }: PlanOf): Adjustment[] {
+  const now = `season/${SEASONS.indexOf(seasonOf(at)) + 1}`;
+  // A lot that has been mixed has drunk this season's water already: it would count twice.
+  const known = lot !== undefined && lot.offset.batches > 0;
+  return lessons.flatMap(({ id, kind, on, formulaId: of, adjustment }) => {
+    if (!on || !adjustment) return [];
+    if (of !== undefined && of !== formulaId) return [];
+    if (kind === 'season' && (id !== now || known)) return [];
+    return [adjustment];
+  });
+}
+
+/** The lot as a plan may use it: what its batches taught is left out where the kitchen wants it so. */
+export function lotWithSwitch(
+  lot: NonNullable<Conditions['lot']>,
+  off: readonly string[] = [],
+): NonNullable<Conditions['lot']> {
+  return off.includes(`water/${lot.id}`) ? { ...lot, offset: newLotOffset() } : lot;
+}

@@ -1,0 +1,102 @@
+import { mean } from 'simple-statistics';
+import type { Batch } from '../batch/batchSchema';
+import { type BatchState, type StepState, foldBatch, inBowlG } from '../batch/foldBatch';
+import { planCost } from '../batch/planCost';
+import type { Plan } from '../batch/planSchema';
+import { batchRecord } from '../batch/record';
+import { lawAgeOf } from '../batch/restAdvice';
+import { wantedSpringBack } from '../batch/restingDough';
+import { measuredDisc } from '../portion/measuredDisc';
+import { sumG } from '../quantity/roundToStep';
+import type { BatchFacts } from './factsSchema';
+
+const MS_PER_MIN = 60_000;
+/** Balls that must have been weighed before they say what the bench kept. */
+const ENOUGH_BALLS = 3;
+
+/** Dough that went into the bowls, bench flour included, grams. */
+export const mixedG = (state: BatchState): number =>
+  sumG([
+    ...state.bowls.flatMap(({ closed, lines }) => lines.map((line) => inBowlG(line, closed))),
+    state.dustedG,
+  ]);
+
+/** Rests that were done, minutes in all. */
+function restedMin(steps: readonly StepState[]): number | null {
+  const rests = steps.filter(({ step, startedMs, doneMs }) => step.rest !== undefined && startedMs && doneMs);
+  if (rests.length === 0) return null;
+  return (
+    rests.reduce((sum, { startedMs, doneMs }) => sum + ((doneMs ?? 0) - (startedMs ?? 0)), 0) / MS_PER_MIN
+  );
+}
+
+/** Every disc whose rolled and relaxed diameters are known, with the relaxation it had by the law. */
+function springs(plan: Plan, state: BatchState): BatchFacts['relaxing'] {
+  const trials = state.steps.flatMap(({ seen }) =>
+    seen.flatMap((event) => (event.type === 'sprang-back' ? [event] : [])),
+  );
+  const measured = state.discs.flatMap(({ at, rolledMm, diametersMm }) =>
+    rolledMm === undefined ? [] : [{ at, rolledMm, relaxedMm: measuredDisc(diametersMm, []).diameterMm }],
+  );
+  return [...trials, ...measured].map(({ at, rolledMm, relaxedMm }) => ({
+    age: lawAgeOf(plan, state, Date.parse(at)),
+    springBack: Math.max(0, 1 - relaxedMm / rolledMm),
+  }));
+}
+
+/** What the bench kept: what was divided, less the balls and what was left over; null without a fair sample. */
+function benchLossOf(state: BatchState): number | null {
+  const { divided, balls, leftovers } = state;
+  if (!divided || balls.length < ENOUGH_BALLS) return null;
+  const ballsG = divided.pieces * mean(balls.map(({ massG }) => massG));
+  const leftG = sumG(leftovers.map(({ massG }) => massG));
+  return 1 - (ballsG + leftG) / divided.doughG;
+}
+
+/** Works out what a batch has to say, from its plan and what happened. */
+export function batchFacts(batch: Batch, state = foldBatch(batch.plan, batch.events)): BatchFacts {
+  const { plan } = batch;
+  const record = batchRecord(plan, state);
+  const cost = planCost(plan);
+  const inG = mixedG(state);
+  const seen = springs(plan, state);
+  const rejects: BatchFacts['rejects'] = {};
+  for (const { reason, pieces } of state.rejected) rejects[reason] = (rejects[reason] ?? 0) + pieces;
+  const made = record.piecesMade;
+  return {
+    batchId: batch.id,
+    startedAt: batch.startedAt,
+    formulaId: plan.formula.id,
+    formulaName: plan.formula.name,
+    formulaVersion: plan.formula.version,
+    lotId: batch.flourLotId,
+    status: record.status,
+    shaping: plan.formula.method.shaping.how,
+    hydration: { planned: record.planned.hydration, actual: record.actual.hydration },
+    waterPoints: record.lotPoints ?? null,
+    doughG: { planned: plan.doughG, mixed: inG, weighed: state.divided?.doughG ?? null },
+    bowlLoss: state.divided && inG > 0 ? 1 - state.divided.doughG / inG : null,
+    benchLoss: benchLossOf(state),
+    relaxing: seen,
+    restMin: restedMin(state.steps),
+    springBack: {
+      wanted: wantedSpringBack(plan.formula),
+      seen: seen.length > 0 ? mean(seen.map(({ springBack }) => springBack)) : null,
+    },
+    balls: {
+      targetG: state.divided?.ballG ?? plan.ballG,
+      toleranceG: plan.formula.product.ballToleranceG,
+      massesG: state.balls.map(({ massG }) => massG),
+    },
+    discs: {
+      targetMm: plan.relaxed.diameterMm,
+      diametersMm: state.discs.map(({ diametersMm }) => measuredDisc(diametersMm, []).diameterMm),
+      thicknessesMm: state.discs.flatMap(({ thicknessesMm }) => thicknessesMm.map(({ mm }) => mm)),
+    },
+    pieces: { planned: plan.pieces, made, good: record.good },
+    rejects,
+    leftoverG: sumG(state.leftovers.map(({ massG }) => massG)),
+    costPerPiece:
+      cost.unpriced.length > 0 || !made ? null : (cost.perBatch * inG) / Math.max(1, plan.doughG) / made,
+  };
+}

@@ -1,0 +1,87 @@
+import { DEFAULT_HOLD_H, type Kitchen } from '../batch/kitchenSchema';
+import type { BatchRecord } from '../batch/recordSchema';
+import type { Plan } from '../batch/planSchema';
+import type { Holding } from '../formula/methodSchema';
+
+const MS_PER_H = 3_600_000;
+
+/** Bread that was put away, and until when the kitchen lets it be. */
+export interface HeldBread {
+  how: Holding;
+  pieces: number;
+  madeMs: number;
+  useByMs: number;
+  /** Of the way it is held, hours. */
+  limitH: number;
+}
+
+/** How long bread may be held in a way: the kitchen's setting, else the product's own default; local food codes come first. */
+export const holdLimitH = ({ holdH }: Pick<Kitchen, 'holdH'>, how: Holding): number =>
+  holdH?.[how] ?? DEFAULT_HOLD_H[how];
+
+/** Bread of a record with its clock, which starts when it was put away. */
+export function heldBread(
+  kitchen: Pick<Kitchen, 'holdH'>,
+  { held = [] }: Pick<BatchRecord, 'held'>,
+): HeldBread[] {
+  return held.map(({ how, pieces, atMs: madeMs }) => {
+    const limitH = holdLimitH(kitchen, how);
+    return { how, pieces, madeMs, useByMs: madeMs + limitH * MS_PER_H, limitH };
+  });
+}
+
+/** Where a clock stands: well within, in its last fifth, or over. */
+export function holdState({ madeMs, useByMs }: HeldBread, nowMs: number): 'good' | 'soon' | 'over' {
+  if (nowMs >= useByMs) return 'over';
+  return nowMs >= useByMs - (useByMs - madeMs) / 5 ? 'soon' : 'good';
+}
+
+/** What a label needs to say. */
+export interface BreadLabel {
+  product: string;
+  pieces: number;
+  how: Holding;
+  madeMs: number;
+  useByMs: number;
+  allergens: string[];
+  /** The last part of its id, to be read aloud. */
+  batch: string;
+}
+
+const CODE_LENGTH = 6;
+
+/** Allergens of everything that was planned in. */
+export const allergensOfPlan = ({ ingredients }: Pick<Plan, 'ingredients'>): string[] => [
+  ...new Set(ingredients.flatMap(({ allergens }) => allergens)),
+];
+
+export const breadLabel = (
+  batchId: string,
+  plan: Pick<Plan, 'formula' | 'ingredients'>,
+  held: HeldBread,
+): BreadLabel => ({
+  product: plan.formula.name,
+  pieces: held.pieces,
+  how: held.how,
+  madeMs: held.madeMs,
+  useByMs: held.useByMs,
+  allergens: allergensOfPlan(plan),
+  batch: batchId.slice(-CODE_LENGTH).toUpperCase(),
+});
+
+/** Bread thicker than this is warmed slowly, so that its middle is hot before its face is hard, mm. */
+const THICK_MM = 3;
+
+/** How held bread comes back: by how it was kept and how thick it is (trade practice). */
+export function reheatWords(how: Holding, thicknessMm: number): string {
+  const thick = thicknessMm >= THICK_MM;
+  const onPlate = thick
+    ? 'on a plate at about 180 °C, 60 to 90 s a side, under a lid'
+    : 'on a plate at about 200 °C, 15 to 25 s a side';
+  if (how === 'freezer') {
+    return `Thaw in its wrapping first. Then a dab of water on each side and ${onPlate}. Do not freeze it again.`;
+  }
+  if (how === 'fridge')
+    return `A dab of water on each side, then ${onPlate}; or wrapped, in steam, until it bends.`;
+  return `Serve from the ${how === 'served at once' ? 'plate' : how}. If it has cooled: a dab of water on each side, then ${onPlate}.`;
+}

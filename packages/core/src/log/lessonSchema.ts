@@ -1,0 +1,44 @@
+import { z } from 'zod';
+import { adjustmentSchema } from '../batch/adjust';
+
+export const LESSON_KINDS = [
+  'water',
+  'season',
+  'bowl-loss',
+  'bench-loss',
+  'relaxing',
+  'rest',
+  'ball-spread',
+  'disc-spread',
+  'cost',
+  'rejects',
+] as const;
+
+/** Something the records teach, with how sure it is and what it rests on. */
+export const lessonSchema = z.strictObject({
+  /** Stable: switches and plans name it. */
+  id: z.string(),
+  kind: z.enum(LESSON_KINDS),
+  title: z.string(),
+  words: z.string(),
+  unit: z.string(),
+  value: z.number(),
+  /** Nine times in ten the truth is between these. */
+  low: z.number(),
+  high: z.number(),
+  /** What would be thought without any records; null where nothing would. */
+  before: z.number().nullable(),
+  formulaId: z.string().optional(),
+  lotId: z.string().optional(),
+  evidence: z.array(
+    z.strictObject({ batchId: z.string(), at: z.string(), formulaName: z.string(), value: z.number() }),
+  ),
+  batches: z.number().int(),
+  /** What it changes in a plan; null where it is only good to know. */
+  adjustment: adjustmentSchema.nullable(),
+  /** Whether the kitchen lets it. */
+  on: z.boolean(),
+});
+
+export type Lesson = z.infer<typeof lessonSchema>;
+export type LessonKind = Lesson['kind'];

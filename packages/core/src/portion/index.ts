@@ -1,0 +1,5 @@
+export * from './cutGuide';
+export * from './division';
+export * from './edgeProfile';
+export * from './measuredDisc';
+export * from './rollAhead';

@@ -1,0 +1,5 @@
+export * from './ballSample';
+export * from './controlChart';
+export * from './distributions';
+export * from './learn';
+export * from './sampleSize';

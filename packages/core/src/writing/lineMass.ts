@@ -1,0 +1,192 @@
+import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
+import { type Interval, exactly, scaled, times } from '../quantity/interval';
+import type { Asking } from './asking';
+import type { Hints } from './hints';
+import type { SaidAmount } from './readAmount';
+import type { LineResult } from './readLine';
+import type { ReadLine } from './readListTypes';
+
+const FILL_WORDS: Record<FillMethod, string> = {
+  sifted: 'sifted in',
+  spooned: 'spooned in',
+  scooped: 'scooped',
+  packed: 'packed down',
+  level: 'level',
+  poured: 'poured',
+  melted: 'melted',
+};
+
+/** The fills that are asked about; sifting is taken only when the line says it. */
+const ASKED_FILLS: readonly FillMethod[] = ['spooned', 'scooped', 'packed', 'melted', 'level', 'poured'];
+const ML_PER_FL_OZ = 29.5735;
+const G_PER_OZ = 28.3495;
+
+/** Shares of flour offered when a line says no amount, by kind; null is "leave it out". */
+const USUAL_SHARES: Record<Ingredient['kind'], readonly number[]> = {
+  flour: [],
+  water: [0.5, 0.55, 0.6],
+  dairy: [0.1, 0.3, 0.55],
+  fat: [0.05, 0.1, 0.15],
+  salt: [0.015, 0.018, 0.02],
+  leavener: [0.01, 0.02],
+  sugar: [0.01, 0.02],
+  egg: [0.1],
+  other: [0.01, 0.02],
+};
+const USUAL_FLOUR_G = [500, 1000, 2000] as const;
+
+const percent = (fraction: number) => `${Number((fraction * 100).toFixed(1))} % of flour`;
+const grams = (massG: number) => `${massG < 10 ? massG.toFixed(1) : Math.round(massG)} g`;
+
+/** Settles what the figure itself leaves open: a thousand or one, weight or fluid ounces. */
+export function settleAmount(asking: Asking, amount: SaidAmount, food: Ingredient): SaidAmount {
+  let settled = amount;
+  if (amount.orTimes) {
+    const factor = amount.orTimes;
+    const many = asking.ask('thousand', `“${amount.words}”: which is meant?`, [
+      {
+        id: 'thousand',
+        words: grams(amount.low.typical * factor).replace(' g', amount.of === 'mass' ? ' g' : ' ml'),
+      },
+      { id: 'one', words: `${amount.low.typical} ${amount.of === 'mass' ? 'g' : 'ml'}` },
+    ]);
+    if (many === 'thousand') {
+      settled = { ...amount, low: scaled(amount.low, factor), high: scaled(amount.high, factor) };
+    }
+  }
+  const pourable = food.densities?.some(({ fill }) => fill === 'poured') ?? false;
+  if (settled.ounce && pourable) {
+    const kind = asking.ask('ounce', 'Ounces on the scale or in the jug?', [
+      { id: 'weight', words: `by weight, ${grams(settled.high.typical)}` },
+      {
+        id: 'fluid',
+        words: `fluid ounces, ${Math.round((settled.high.typical / G_PER_OZ) * ML_PER_FL_OZ)} ml`,
+      },
+    ]);
+    const toMl = ML_PER_FL_OZ / G_PER_OZ;
+    if (kind === 'fluid') {
+      settled = {
+        ...settled,
+        of: 'volume',
+        low: scaled(settled.low, toMl),
+        high: scaled(settled.high, toMl),
+      };
+    }
+  }
+  return settled;
+}
+
+/** A range of something dry or fat: which end is meant is the cook's to say. */
+export function rangeOf(asking: Asking, amount: SaidAmount): Interval {
+  const middle = scaled(amount.low, (amount.low.typical + amount.high.typical) / 2 / amount.low.typical);
+  const chosen = asking.ask('range', `“${amount.words}”: how much do you use?`, [
+    { id: 'low', words: 'the lower' },
+    { id: 'middle', words: 'the middle' },
+    { id: 'high', words: 'the higher' },
+  ]);
+  return chosen === 'low' ? amount.low : chosen === 'high' ? amount.high : middle;
+}
+
+/** What a measure itself leaves open, as shares of the typical. */
+export const looseOf = (size: Interval) => ({ low: size.low / size.typical, high: size.high / size.typical });
+
+/** Mass of a volume, by the way it was filled. */
+export function massOfVolume(
+  asking: Asking,
+  line: ReadLine,
+  amount: SaidAmount,
+  size: Interval,
+  hints: Hints,
+): void {
+  const densities = line.food.densities ?? [];
+  const said = fillSaid(hints, line.food);
+  const asked = densities.filter(({ fill }) => ASKED_FILLS.includes(fill)).slice(0, 3);
+  const fill =
+    said ??
+    (asked.length <= 1
+      ? asked[0]?.fill
+      : asking.ask(
+          'fill',
+          `How is the ${line.food.name.toLowerCase()} measured?`,
+          asked.map(({ fill: way, typical }) => ({
+            id: way,
+            words: `${FILL_WORDS[way]}, ${grams(size.typical * typical)}`,
+          })),
+        ));
+  const density = densities.find((d) => d.fill === fill);
+  if (!density) {
+    line.questions.push({
+      key: asking.key('amount'),
+      kind: 'amount',
+      ask: `What ${line.food.name.toLowerCase()} weighs by volume is not known here; give its weight, or add its density.`,
+      answers: [],
+    });
+    line.mass = scaled(size, 1);
+    return;
+  }
+  line.fill = density.fill;
+  line.mass = times(size, density);
+  line.measure = {
+    text: `${amount.words}${densities.length > 1 ? `, ${FILL_WORDS[density.fill]}` : ''}`,
+    fill: density.fill,
+    gMl: density.typical,
+    ...(size.low < size.high ? { loose: looseOf(size) } : {}),
+  };
+}
+
+/** A fill counts only where the ingredient knows it; a fat melted after measuring was measured as it was. */
+function fillSaid(hints: Hints, food: Ingredient): FillMethod | undefined {
+  const known = (fill: FillMethod | null) => food.densities?.find((density) => density.fill === fill)?.fill;
+  return known(hints.fill) ?? (hints.meltedFirst ? known('melted') : undefined);
+}
+
+/** Mass of what is counted, by what one piece weighs. */
+export function massOfPieces(asking: Asking, line: ReadLine, amount: SaidAmount, size: Interval): void {
+  const pieces = line.food.pieces ?? [];
+  const inName = pieces.find(({ name }) => new RegExp(`\\b${name}\\b`, 'i').test(line.text));
+  const named = pieces.find(({ name }) => name === amount.piece) ?? inName;
+  const fallback = amount.piece ? [] : pieces.slice(0, 3);
+  if (!named && fallback.length === 0) {
+    withoutAmount(asking, line);
+    return;
+  }
+  const piece =
+    named ??
+    pieces.find(
+      ({ name }) =>
+        name ===
+        (fallback.length === 1
+          ? fallback[0]?.name
+          : asking.ask(
+              'piece',
+              `What size is one ${line.food.name.toLowerCase()}?`,
+              fallback.map((p) => ({ id: p.name, words: `${p.name}, ${grams(p.typicalG)}` })),
+            )),
+    );
+  if (!piece) return;
+  line.mass = times(size, { low: piece.lowG, typical: piece.typicalG, high: piece.highG });
+  line.measure = {
+    text: amount.words + (amount.piece ? '' : ` ${piece.name}`),
+    piece: piece.name,
+    gEach: piece.typicalG,
+    ...(size.low < size.high ? { loose: looseOf(size) } : {}),
+  };
+}
+
+/** "Salt to taste", "some oil": how much is asked, with the trade's usual shares as answers. */
+export function withoutAmount(asking: Asking, line: ReadLine): LineResult {
+  const shares = USUAL_SHARES[line.food.kind];
+  const answers = (
+    line.food.kind === 'flour'
+      ? USUAL_FLOUR_G.map((massG) => ({ id: `${massG}g`, words: `${massG} g` }))
+      : [
+          ...shares.map((share) => ({ id: `${share}`, words: percent(share) })),
+          { id: 'leave-out', words: 'leave it out' },
+        ]
+  ).slice(0, 3 + (shares.length > 2 ? 1 : 0));
+  const chosen = asking.ask('amount', `How much ${line.food.name.toLowerCase()}?`, answers);
+  if (chosen === 'leave-out') return { as: 'left-out' };
+  if (chosen.endsWith('g')) line.mass = exactly(Number(chosen.slice(0, -1)));
+  else line.fraction = Number(chosen);
+  return { as: 'line', line };
+}
