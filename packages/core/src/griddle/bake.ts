@@ -8,7 +8,7 @@ export interface BakeOptions {
   /** Longest step; each stage starts with a tenth of it. */
   stepS?: number;
   /** Called after every step; true ends the bake there. */
-  watch?: (baking: Baking) => boolean | void;
+  watch?: (baking: Baking) => boolean;
 }
 
 /** The robust setting: random bakes over the whole range of use give no unusable result with it. */

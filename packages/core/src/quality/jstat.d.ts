@@ -1,4 +1,4 @@
-/** The quantiles that are used of it; the package brings no types. */
+/** What is used of it; the package brings no types. */
 declare module 'jstat' {
   interface Distribution {
     inv: (p: number, dof: number) => number;
@@ -7,6 +7,8 @@ declare module 'jstat' {
     studentt: Distribution;
     chisquare: Distribution;
     beta: { inv: (p: number, a: number, b: number) => number };
+    erf: (x: number) => number;
+    erfc: (x: number) => number;
   };
   export default jStat;
 }
