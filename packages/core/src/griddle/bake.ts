@@ -7,8 +7,8 @@ export interface BakeOptions {
   cells?: number;
   /** Longest step; each stage starts with a tenth of it. */
   stepS?: number;
-  /** Called after every step; true ends the bake there. */
-  watch?: (baking: Baking) => boolean;
+  /** Called after every step; may end the stage, or the bake, there. */
+  watch?: (baking: Baking) => 'on' | 'next stage' | 'end';
 }
 
 /** The robust setting: random bakes over the whole range of use give no unusable result with it. */
@@ -56,7 +56,10 @@ function runStages(baking: Baking, setup: BakeSetup, longestS: number, watch: Ba
     while (baking.timeS < endS - END_SLACK_S) {
       advance(baking, meetsA, meetsB, nextStep(wantedS, endS - baking.timeS));
       wantedS = Math.min(longestS, wantedS * STEP_GROWTH);
-      if (baking.lost || watch?.(baking) === true) return;
+      if (baking.lost) return;
+      const then = watch?.(baking);
+      if (then === 'end') return;
+      if (then === 'next stage') break;
     }
   }
 }

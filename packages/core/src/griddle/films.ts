@@ -86,12 +86,13 @@ function blistersAt(
   const warmAt = timeS - stepS * pastZero(films.warm, warm);
   films.pressed = pressed;
   films.warm = warm;
-  return pressed >= 0 && warm >= 0 ? Math.max(pressedAt, warmAt) : null;
+  if (pressed < 0 || warm < 0) return null;
+  const at = Math.max(pressedAt, warmAt);
+  return at > 0 ? at : timeS;
 }
 
-/** Share of a step that has passed since a line from `before` to `now` crossed zero; a whole step when it was before. */
-const pastZero = (before: number, now: number): number =>
-  before < 0 && now > before ? now / (now - before) : 1;
+/** Share of a step that has passed since a line from `before` to `now` crossed zero; boundless when it was met before. */
+const pastZero = (before: number, now: number): number => (before < 0 ? now / (now - before) : Infinity);
 
 /** One implicit step of a film that dries and heats against `sourceC`. */
 function dryFilm(
@@ -206,26 +207,28 @@ const LEAST_BROWNING = 1e-9;
 const LEAST_LEAD = 1e-6;
 const BETWEEN_QUANTILES = 0.2;
 
+const levels = new Float64Array(QUANTILES.length);
+
 /** Share of films at or past a browning: straight lines of ln B between quantiles, drawn on at the ends. */
 export function shareOfFilms(films: Films, browning: number): number {
   if (films.sinceS === null) return 0;
+  const last = QUANTILES.length - 1;
   const target = Math.log(browning);
-  const levels: number[] = [];
-  for (const b of films.browning) {
-    const level = Math.log(Math.max(b, LEAST_BROWNING));
-    const before = levels.at(-1);
-    levels.push(before === undefined ? level : Math.min(level, before - LEAST_LEAD));
+  for (let i = 0; i <= last; i += 1) {
+    const level = Math.log(Math.max(films.browning[i]!, LEAST_BROWNING));
+    levels[i] = i === 0 ? level : Math.min(level, levels[i - 1]! - LEAST_LEAD);
   }
-  const [first, second, , fourth, fifth] = levels as [number, number, number, number, number];
-  if (target >= first) {
-    return Math.max(0, QUANTILES[0] - (target - first) / ((first - second) / BETWEEN_QUANTILES));
+  if (target >= levels[0]!) {
+    const slope = (levels[0]! - levels[1]!) / BETWEEN_QUANTILES;
+    return Math.max(0, QUANTILES[0] - (target - levels[0]!) / slope);
   }
-  for (let i = 0; i < QUANTILES.length - 1; i += 1) {
+  for (let i = 0; i < last; i += 1) {
     const high = levels[i]!;
     const low = levels[i + 1]!;
-    if (target >= low) return QUANTILES[i]! + (BETWEEN_QUANTILES * (high - target)) / (high - low + 1e-12);
+    if (target >= low) return QUANTILES[i]! + (BETWEEN_QUANTILES * (high - target)) / (high - low);
   }
-  return Math.min(1, QUANTILES[4] + (fifth - target) / ((fourth - fifth) / BETWEEN_QUANTILES));
+  const slope = (levels[last - 1]! - levels[last]!) / BETWEEN_QUANTILES;
+  return Math.min(1, QUANTILES[4] + (levels[last]! - target) / slope);
 }
 
 const BROWN = browningOf(BROWN_LIGHTNESS);
@@ -234,3 +237,22 @@ const CHARRED = browningOf(CHAR_LIGHTNESS);
 /** Percent of a face that is brown spots, and that is charred. */
 export const coverOf = (films: Films): number => BLISTER_COVER * shareOfFilms(films, BROWN);
 export const charOf = (films: Films): number => BLISTER_COVER * shareOfFilms(films, CHARRED);
+
+const LN_BROWN = Math.log(BROWN);
+const LN_CHARRED = Math.log(CHARRED);
+const LAST_FILM = QUANTILES.length - 1;
+
+/** ln B of the films at a quantile, by the same straight lines. */
+function levelAt(films: Films, share: number): number {
+  const place = (share - QUANTILES[0]) / BETWEEN_QUANTILES;
+  const low = Math.max(0, Math.min(LAST_FILM - 1, Math.floor(place)));
+  const level = Math.log(Math.max(films.browning[low]!, LEAST_BROWNING));
+  const next = Math.log(Math.max(films.browning[low + 1]!, LEAST_BROWNING));
+  return level + (place - low) * (Math.min(next, level - LEAST_LEAD) - level);
+}
+
+/** How far a face is past a cover, or a char, of so many percent: from below zero up to it, smoothly; for crossings. */
+export const pastCover = (films: Films, percent: number): number =>
+  percent <= 0 ? 0 : films.sinceS === null ? -Infinity : levelAt(films, percent / BLISTER_COVER) - LN_BROWN;
+export const pastChar = (films: Films, percent: number): number =>
+  films.sinceS === null ? -Infinity : levelAt(films, percent / BLISTER_COVER) - LN_CHARRED;

@@ -22,9 +22,12 @@ export interface Stage {
 const PRESSED = 1.3;
 const BUTTERED = 1.15;
 
-/** An open flame and a grill as a face feels them (assumptions in the range of gas burners and salamanders). */
-const FLAME = { gasC: 900, radiantC: 250, convection: 45, fire: { conductance: 50, tempC: 900 } } as const;
-const GRILL = { gasC: 150, radiantC: 520, convection: 10, fire: { conductance: 45, tempC: 520 } } as const;
+/**
+ * A flame that the piece is moved over, and a grill, as a face feels them (assumptions): about 11 kW/m² onto a face at
+ * boiling.
+ */
+const FLAME = { gasC: 600, radiantC: 150, convection: 22, fire: { conductance: 22, tempC: 600 } } as const;
+const GRILL = { gasC: 150, radiantC: 420, convection: 10, fire: { conductance: 33, tempC: 420 } } as const;
 
 /** First side down, then turn about. */
 export const stagesOfSeconds = (seconds: readonly number[], press: number | boolean = false): Stage[] =>

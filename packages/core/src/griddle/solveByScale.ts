@@ -1,0 +1,107 @@
+import {
+  type BakeRequest,
+  INTO_RANGE,
+  SHORTEST_SIDE_S,
+  type Solution,
+  TROUBLE_OF,
+  bakeWith,
+} from './bakeRequest';
+import { type FirstSide, firstSide } from './firstSide';
+import { type Over, type Short, type Verdict, judge } from './standard';
+
+const SCALE_MIN = 0.25;
+const SCALE_MAX = 4;
+const HALVINGS = 7;
+/** What is short is read a little before the turning point. */
+const JUST_BEFORE = 0.97;
+
+/** How far the sides of a program may be stretched. */
+export interface ScaleRange {
+  /** Nothing is short from here on; null when something always is. */
+  least: number | null;
+  /** Something is over from here on. */
+  most: number;
+  leastLimit: Short;
+  mostLimit: Over;
+  /** Whether anything is over even at the longest. */
+  spoils: boolean;
+}
+
+/** Smallest scale at which `holds` turns true; null when it never does. It must turn only once. */
+function turningPoint(holds: (scale: number) => boolean): number | null {
+  if (holds(SCALE_MIN)) return SCALE_MIN;
+  if (!holds(SCALE_MAX)) return null;
+  let [low, high] = [Math.log(SCALE_MIN), Math.log(SCALE_MAX)];
+  for (let i = 0; i < HALVINGS; i += 1) {
+    const middle = (low + high) / 2;
+    if (holds(Math.exp(middle))) high = middle;
+    else low = middle;
+  }
+  return Math.exp(high);
+}
+
+/** Stretches the seconds until nothing is short and before anything is over; `cover` is the least spot cover. */
+export function scaleRange(
+  request: BakeRequest,
+  secondsAt: (scale: number) => number[],
+  cover: number,
+): ScaleRange {
+  const seen = new Map<number, Verdict>();
+  const verdictAt = (scale: number) => {
+    const known = seen.get(scale) ?? judge(bakeWith(request, secondsAt(scale)), request.standard, cover);
+    seen.set(scale, known);
+    return known;
+  };
+  const least = turningPoint((scale) => verdictAt(scale).short.length === 0);
+  const spoilt = turningPoint((scale) => verdictAt(scale).over.length > 0);
+  const most = spoilt ?? SCALE_MAX;
+  return {
+    least,
+    most,
+    leastLimit: verdictAt((least ?? SCALE_MAX) * JUST_BEFORE).short[0] ?? 'middle',
+    mostLimit: verdictAt(most).over[0] ?? 'dry',
+    spoils: spoilt !== null,
+  };
+}
+
+/** The seconds of a program's sides at a scale; a first side that is found by its cue is not stretched. */
+export const scaledSeconds =
+  (request: BakeRequest, firstS: number | null) =>
+  (scale: number): number[] =>
+    request.program.sides.map(({ seconds }, index) =>
+      index === 0 && firstS !== null ? firstS : Math.max(SHORTEST_SIDE_S, seconds * scale),
+    );
+
+/**
+ * Programs that are not one flip: one side, a fire at the end, or several flips. With two sides and a fire the first side
+ * is found by its bubbles; what remains is stretched in the proportions of the program.
+ */
+export function solveByScale(request: BakeRequest): Solution {
+  const first: FirstSide | null = request.program.sides.length === 2 ? firstSide(request, false) : null;
+  const secondsAt = scaledSeconds(request, first?.seconds ?? null);
+  const { least, most, leastLimit, mostLimit, spoils } = scaleRange(
+    request,
+    secondsAt,
+    request.standard.coverAim,
+  );
+  const good = least !== null && least <= most;
+  const scale = good ? least + INTO_RANGE * (most - least) : Math.min(least ?? most, most);
+  return {
+    good,
+    trouble: good
+      ? null
+      : !spoils
+        ? TROUBLE_OF[leastLimit]
+        : mostLimit === 'burnt'
+          ? 'burns first'
+          : 'dries first',
+    seconds: secondsAt(scale),
+    least: secondsAt(least ?? most),
+    most: secondsAt(most),
+    firstLimit: first?.limit ?? 'program',
+    leastLimit,
+    mostLimit,
+    colouredS: first?.colouredS ?? null,
+    bubblesS: first?.bubblesS ?? bakeWith(request, secondsAt(scale)).bubblesS,
+  };
+}

@@ -1,0 +1,155 @@
+import { bake } from './bake';
+import type { Baking } from './baking';
+import {
+  type BakeRequest,
+  INTO_RANGE,
+  LONGEST_S,
+  SHORTEST_SIDE_S,
+  type Solution,
+  type Trouble,
+  TROUBLE_OF,
+  stagesWith,
+} from './bakeRequest';
+import { crossing } from './crossing';
+import { pastChar, pastCover } from './films';
+import { type FirstSide, firstSide, firstSideEye, firstSideOf } from './firstSide';
+import { moistureOf } from './outcome';
+import type { BakeStandard, Over, Short } from './standard';
+
+/** The advised end is not more than this after the earliest. */
+const MOST_SLACK_S = 4;
+/** A middle that warms no faster than this has settled, K/s. */
+const SETTLED_K_S = 0.005;
+/** A piece that is dry or burnt is followed for so long, to see what else it lacks. */
+const LOOK_ON_S = { range: 20, least: 4 };
+/** Nobody waits longer for a second side in a window. */
+const LONGEST_SECOND_S = 200;
+
+/** Watches the whole bake for what the second side must reach, and must not. */
+function secondSideEye(standard: BakeStandard, onlyLeast: boolean) {
+  const coloured = crossing();
+  const gelatinised = crossing();
+  const charred = crossing();
+  const dried = crossing();
+  const lookOnS = onlyLeast ? LOOK_ON_S.least : LOOK_ON_S.range;
+  let before = { timeS: 0, middleC: 0 };
+  const eye = {
+    ...{ coloured, gelatinised, charred, dried },
+    flippedS: Infinity,
+    settled: false,
+    cookedS: null as number | null,
+    puffS: standard.puffLeast > 0 ? null : (0 as number | null),
+    look(baking: Baking): 'on' | 'end' {
+      const { timeS, middleC } = baking;
+      gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
+      dried.look(timeS, standard.moistureLeast - moistureOf(baking.column));
+      eye.cookedS = baking.cookedS;
+      if (eye.puffS === null && baking.puffIndex >= standard.puffLeast) eye.puffS = timeS;
+      if (baking.stage === 0) return 'on';
+      coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim));
+      const { charMost } = standard;
+      charred.look(timeS, Math.max(pastChar(baking.filmsA, charMost), pastChar(baking.filmsB, charMost)));
+      eye.settled = middleC - before.middleC < SETTLED_K_S * (timeS - before.timeS);
+      before = { timeS, middleC };
+      const overS = Math.min(charred.at ?? Infinity, dried.at ?? Infinity);
+      const all =
+        coloured.at !== null && gelatinised.at !== null && eye.cookedS !== null && eye.puffS !== null;
+      if (timeS > overS && (all || eye.settled || timeS > overS + lookOnS)) return 'end';
+      return all && onlyLeast && timeS > eye.flippedS + SHORTEST_SIDE_S ? 'end' : 'on';
+    },
+  };
+  return eye;
+}
+
+/** The last of several moments and its name; a moment that never comes is last. */
+function lastOf(moments: readonly [Short, number | null][]): { name: Short; at: number | null } {
+  return moments
+    .map(([name, at]) => ({ name, at }))
+    .reduce((last, one) => ((one.at ?? Infinity) > (last.at ?? Infinity) ? one : last));
+}
+
+/** Why it is no good: what never comes, or what comes before it. */
+function troubleOf(
+  least: { name: Short; at: number | null },
+  staysRaw: boolean,
+  leastS: number,
+  mostS: number,
+  mostLimit: Over,
+  longestS: number,
+): Trouble | null {
+  if (leastS <= mostS) return null;
+  if (least.at === null && staysRaw) return TROUBLE_OF.middle;
+  if (least.at === null && mostS === longestS) return TROUBLE_OF[least.name];
+  return mostLimit === 'burnt' ? 'burns first' : 'dries first';
+}
+
+function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): Solution {
+  const t1 = first.seconds;
+  const least = lastOf([
+    ['pale second side', eye.coloured.at],
+    ['raw', eye.gelatinised.at],
+    ['middle', eye.cookedS],
+    ['no puff', eye.puffS],
+  ]);
+  const longestS = t1 + LONGEST_S;
+  const charS = eye.charred.at ?? longestS;
+  const dryS = eye.dried.at ?? longestS;
+  const mostS = Math.min(charS, dryS);
+  const leastS = Math.max(least.at ?? Infinity, t1 + SHORTEST_SIDE_S);
+  const mostLimit: Over = charS <= dryS ? 'burnt' : 'dry';
+  const staysRaw = eye.cookedS === null && (eye.settled || mostS === longestS);
+  const trouble = first.trouble ?? troubleOf(least, staysRaw, leastS, mostS, mostLimit, longestS);
+  const secondS = Math.max(SHORTEST_SIDE_S, Math.min(leastS, longestS) - t1);
+  const slackS = trouble ? 0 : Math.min(MOST_SLACK_S, INTO_RANGE * (mostS - leastS));
+  return {
+    good: trouble === null,
+    trouble,
+    seconds: [t1, (trouble ? Math.min(secondS, Math.max(SHORTEST_SIDE_S, mostS - t1)) : secondS) + slackS],
+    least: [t1, secondS],
+    most: [t1, Math.max(0, mostS - t1)],
+    firstLimit: first.limit,
+    leastLimit: least.name,
+    mostLimit,
+    colouredS: first.colouredS,
+    bubblesS: first.bubblesS,
+  };
+}
+
+/** Two runs, no iteration: one long first contact, then the first side and one long second. */
+export function solveOneFlip(request: BakeRequest): Solution {
+  const { standard, setup, program } = request;
+  const first = firstSide(request, true);
+  const eye = secondSideEye(standard, false);
+  eye.flippedS = first.seconds;
+  bake({ ...setup, stages: stagesWith(program, [first.seconds, LONGEST_S]) }, { watch: eye.look });
+  return solutionOf(first, eye);
+}
+
+/**
+ * One run: flips at the step where the first side is ready, and stops when the second is. For windows, where the
+ * earliest end is all that is asked for; `most` is only right where there is no good bread.
+ */
+export function solveOneFlipFast(request: BakeRequest): Solution {
+  const { standard, setup, program } = request;
+  const firstEye = firstSideEye(standard, true);
+  const eye = secondSideEye(standard, true);
+  let charred = false;
+  let first: FirstSide | null = null;
+  bake(
+    { ...setup, stages: stagesWith(program, [LONGEST_S, LONGEST_SECOND_S]) },
+    {
+      watch: (baking) => {
+        const then = eye.look(baking);
+        if (baking.stage > 0) return then;
+        const seen = firstEye.look(baking);
+        if (seen === 'on') return 'on';
+        charred = seen === 'charred';
+        first = firstSideOf(firstEye, true);
+        eye.flippedS = baking.timeS;
+        return seen === 'ready' && first.trouble === null ? 'next stage' : 'end';
+      },
+    },
+  );
+  // A first side that must end just before it chars is known only afterwards.
+  return charred ? solveOneFlip(request) : solutionOf(first ?? firstSideOf(firstEye, true), eye);
+}

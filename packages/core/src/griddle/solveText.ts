@@ -1,0 +1,109 @@
+import type { Solution, Trouble } from './bakeRequest';
+import type { Over, Short } from './standard';
+import type { Reach, Sensitivity, WayOut } from './waysRound';
+
+const seconds = (s: number): string => `${Math.round(s)} s`;
+const listed = (parts: readonly number[]): string => parts.map(seconds).join(' + ');
+
+/** What a limit is called on a picture and in a sentence. */
+export const EDGE_WORDS: Record<Trouble, string> = {
+  'middle stays raw': 'raw',
+  'never browns': 'pale',
+  'dries first': 'dry',
+  'burns first': 'burnt',
+  'never puffs': 'no puff',
+};
+
+const FIRST_WORDS: Record<Solution['firstLimit'], string> = {
+  colour: 'The first side ends when its freckles are there.',
+  bubbles: 'The first side ends when bubbles show all over; its colour is there before.',
+  char: 'The first side ends just before it would char; bubbles come later.',
+  program: 'All sides keep the proportions of the formula.',
+};
+const LEAST_WORDS: Record<Short, string> = {
+  'pale first side': 'browning of the first side comes last',
+  'pale second side': 'browning comes last',
+  raw: 'the starch of the coolest layer cooks last',
+  middle: 'the middle gets hot last',
+  'no bubbles': 'bubbles come last',
+  'no puff': 'the puff comes last',
+};
+const MOST_WORDS: Record<Over, string> = {
+  burnt: 'any longer and it chars',
+  dry: 'any longer and it dries below pliable',
+};
+
+/** What binds a good solution, in words. */
+export function limitWords(solution: Solution): string {
+  const last = solution.least.length - 1;
+  const [least, most] = [solution.least[last] ?? 0, solution.most[last] ?? 0];
+  const range = `The last side may take ${seconds(least)} to ${seconds(most)}`;
+  return `${FIRST_WORDS[solution.firstLimit]} ${range}: ${LEAST_WORDS[solution.leastLimit]}, and ${MOST_WORDS[solution.mostLimit]}.`;
+}
+
+const TROUBLE_WORDS: Record<Trouble, string> = {
+  'dries first': 'No good bread here: it dries below pliable before it is coloured and cooked.',
+  'burns first': 'No good bread here: it chars before it is cooked.',
+  'middle stays raw': 'No good bread here: the middle never gets hot enough.',
+  'never browns': 'No good bread here: it never browns.',
+  'never puffs': 'No good bread here: it browns and cooks, but there is too little steam to puff it.',
+};
+
+export const troubleWords = (trouble: Trouble): string => TROUBLE_WORDS[trouble];
+
+/** What to change, in words. */
+export function wayOutWords({ what, value, seconds: times }: WayOut): string {
+  switch (what) {
+    case 'heat':
+      return `At ${Math.round(value)} °C it works: ${listed(times)}.`;
+    case 'thickness':
+      return `At ${value.toFixed(2)} mm it works: ${listed(times)}.`;
+    case 'paler':
+      return `Paler, with ${Math.round(value)} % of each face in freckles, it works: ${listed(times)}.`;
+    case 'crisper':
+      return `Crisper, at ${Math.round(value)} % moisture, it works: ${listed(times)}.`;
+  }
+}
+
+const signed = (s: number): string => {
+  const size = Math.abs(Math.round(s));
+  return size === 0 ? 'no change' : `${size} s ${s < 0 ? 'less' : 'more'}`;
+};
+
+/** "10 °C hotter: 4 s less on the first side, 3 s less on the second." */
+export function sensitivityWords({ what, changeS }: Sensitivity): string {
+  if (!changeS) return `${what}: no good bread is left.`;
+  const names = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
+  return `${what}: ${changeS.map((s, side) => `${signed(s)} on the ${names[side] ?? 'next'} side`).join(', ')}.`;
+}
+
+const SHORT_NAMES: Record<Short, string> = {
+  'pale first side': 'the first side stays pale',
+  'pale second side': 'the second side stays pale',
+  raw: 'it stays doughy',
+  middle: 'the middle stays raw',
+  'no bubbles': 'no bubbles show',
+  'no puff': 'it does not puff',
+};
+const OVER_NAMES: Record<Over, string> = { burnt: 'it chars', dry: 'it dries below pliable' };
+
+/** The range of a heat or a thickness, with what lies beyond its ends. `unit` is "°C" or "mm". */
+export function reachWords({ good, least, most, leastLimit, mostLimit }: Reach, unit: '°C' | 'mm'): string {
+  const figure = (value: number) => `${unit === '°C' ? Math.round(value) : value.toFixed(1)} ${unit}`;
+  const [before, after] = unit === '°C' ? ['below', 'above'] : ['thicker', 'thinner'];
+  if (!good) {
+    const short = leastLimit ? SHORT_NAMES[leastLimit] : 'it is not done';
+    const over = mostLimit ? OVER_NAMES[mostLimit] : 'it spoils';
+    return `No ${unit === '°C' ? 'heat' : 'thickness'} suits these seconds: ${short} until ${over}. Change the seconds.`;
+  }
+  const parts = [
+    least !== null && leastLimit
+      ? `${before}${unit === 'mm' ? ' than' : ''} ${figure(least)} ${SHORT_NAMES[leastLimit]}`
+      : '',
+    most !== null && mostLimit
+      ? `${after}${unit === 'mm' ? ' than' : ''} ${figure(most)} ${OVER_NAMES[mostLimit]}`
+      : '',
+  ].filter(Boolean);
+  const text = parts.join(', ');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}

@@ -1,0 +1,173 @@
+import { type BakeRequest, INTO_RANGE, type Solution, bakeWith } from './bakeRequest';
+import { solveTimes } from './solve';
+import { type Over, type Short, judge } from './standard';
+
+/** Where one setting may stand with everything else given. */
+export interface Reach {
+  good: boolean;
+  /** From the least that is cooked to the most before it is spoilt; null when the end is outside what was tried. */
+  least: number | null;
+  most: number | null;
+  /** A little inside from the least. */
+  advised: number | null;
+  leastLimit: Short | null;
+  mostLimit: Over | null;
+}
+
+const HEAT_FROM_C = 140;
+const HEAT_TO_C = 300;
+const THICK_MM = 6;
+const THIN_MM = 0.6;
+const HALVINGS = 7;
+/** How far outside an end its limit is read. */
+const JUST_OUTSIDE = 0.02;
+
+/** Ends of the range of a setting along which breads go from underdone to overdone. */
+function reach(
+  request: BakeRequest,
+  seconds: readonly number[],
+  from: number,
+  to: number,
+  at: (value: number) => BakeRequest,
+): Reach {
+  const verdict = (share: number) =>
+    judge(bakeWith(at(from + share * (to - from)), seconds), request.standard, request.standard.coverAim);
+  const turning = (holds: (share: number) => boolean): number | null => {
+    if (!holds(1)) return null;
+    if (holds(0)) return 0;
+    let [low, high] = [0, 1];
+    for (let i = 0; i < HALVINGS; i += 1) {
+      const middle = (low + high) / 2;
+      if (holds(middle)) high = middle;
+      else low = middle;
+    }
+    return high;
+  };
+  const done = turning((share) => verdict(share).short.length === 0);
+  const spoilt = turning((share) => verdict(share).over.length > 0);
+  const value = (share: number | null) => (share === null ? null : from + share * (to - from));
+  const good = done !== null && (spoilt === null || done < spoilt);
+  return {
+    good,
+    least: value(done),
+    most: value(spoilt),
+    advised: good ? value(done + INTO_RANGE * ((spoilt ?? 1) - done)) : null,
+    leastLimit:
+      done === null
+        ? (verdict(1).short[0] ?? null)
+        : (verdict(Math.max(0, done - JUST_OUTSIDE)).short[0] ?? null),
+    mostLimit: spoilt === null ? null : (verdict(spoilt).over[0] ?? null),
+  };
+}
+
+const atHeat = (request: BakeRequest, plateC: number): BakeRequest => ({
+  ...request,
+  setup: { ...request.setup, plateC, startC: { under: plateC, rest: plateC } },
+});
+const atThickness = (request: BakeRequest, thicknessMm: number): BakeRequest => ({
+  ...request,
+  setup: { ...request.setup, thicknessMm },
+});
+
+/** The plate temperatures, °C, at which these seconds per side give good bread. */
+export const heatFor = (request: BakeRequest, seconds: readonly number[]): Reach =>
+  reach(request, seconds, HEAT_FROM_C, HEAT_TO_C, (plateC) => atHeat(request, plateC));
+
+/** The thicknesses, mm, at which this heat and these seconds give good bread; `least` is the thickest. */
+export const thicknessFor = (request: BakeRequest, seconds: readonly number[]): Reach =>
+  reach(request, seconds, THICK_MM, THIN_MM, (mm) => atThickness(request, mm));
+
+/** How one change moves the seconds of the sides. */
+export interface Sensitivity {
+  what: string;
+  /** Change of each side, s; null where no good bread is left. */
+  changeS: number[] | null;
+}
+
+const HOTTER_C = 10;
+const THICKER_MM = 0.2;
+const COLDER_C = 10;
+const CHANGES: { what: string; to: (request: BakeRequest) => BakeRequest }[] = [
+  {
+    what: `${HOTTER_C} °C hotter`,
+    to: (r) => ({
+      ...r,
+      setup: {
+        ...r.setup,
+        plateC: r.setup.plateC + HOTTER_C,
+        ...(r.setup.startC
+          ? { startC: { under: r.setup.startC.under + HOTTER_C, rest: r.setup.startC.rest + HOTTER_C } }
+          : {}),
+      },
+    }),
+  },
+  { what: `${THICKER_MM} mm thicker`, to: (r) => atThickness(r, r.setup.thicknessMm + THICKER_MM) },
+  {
+    what: `Dough ${COLDER_C} °C colder`,
+    to: (r) => ({ ...r, setup: { ...r.setup, doughC: r.setup.doughC - COLDER_C } }),
+  },
+];
+
+/** What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution. */
+export function sensitivities(request: BakeRequest, { least }: Pick<Solution, 'least'>): Sensitivity[] {
+  return CHANGES.map(({ what, to }) => {
+    const changed = solveTimes(to(request), true);
+    return {
+      what,
+      changeS: changed.good ? changed.least.map((s, side) => s - (least[side] ?? s)) : null,
+    };
+  });
+}
+
+/** A way to good bread from where there is none. */
+export interface WayOut {
+  what: 'heat' | 'thickness' | 'paler' | 'crisper';
+  /** Plate temperature, thickness, cover or moisture to go to. */
+  value: number;
+  seconds: number[];
+}
+
+const HEAT_STEPS_C = [-10, 10, -20, 20, -30, 30, -45, 45, -60];
+const THICKNESS_STEPS = [0.9, 1.1, 0.8, 1.25, 0.7, 1.5, 0.6, 1.8];
+const PALER = [0.5, 0.25, 0];
+const CRISPER_POINTS = [3, 6, 10, 15];
+
+/** The nearest changes that give good bread: of the heat, of the thickness, of what is asked for. */
+export function waysOut(request: BakeRequest): WayOut[] {
+  const { setup, standard } = request;
+  const first = <T>(
+    steps: readonly T[],
+    to: (step: T) => [BakeRequest, Omit<WayOut, 'seconds'>],
+  ): WayOut[] => {
+    for (const step of steps) {
+      const [changed, way] = to(step);
+      const solution = solveTimes(changed, true);
+      if (solution.good) return [{ ...way, seconds: solution.seconds }];
+    }
+    return [];
+  };
+  return [
+    ...first(HEAT_STEPS_C, (by) => {
+      const value = setup.plateC + by;
+      return [atHeat(request, value), { what: 'heat', value }];
+    }),
+    ...first(THICKNESS_STEPS, (times) => {
+      const value = Math.round(setup.thicknessMm * times * 20) / 20;
+      return [atThickness(request, value), { what: 'thickness', value }];
+    }),
+    ...first(PALER, (times) => {
+      const value = standard.coverAim * times;
+      return [
+        { ...request, standard: { ...standard, coverAim: value, coverLeast: value / 3 } },
+        { what: 'paler', value },
+      ];
+    }),
+    ...first(CRISPER_POINTS, (points) => {
+      const value = standard.moistureLeast - points;
+      return [
+        { ...request, standard: { ...standard, moistureLeast: value } },
+        { what: 'crisper', value },
+      ];
+    }),
+  ];
+}
