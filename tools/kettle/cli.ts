@@ -6,6 +6,7 @@ import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@ket
 import { Argument, Command, CommanderError } from 'commander';
 import { addBenchCommands } from './benchCommands';
 import { addFormulaCommands } from './formulaCommands';
+import { addGriddleCommands } from './griddleCommands';
 import { addLogCommands } from './logCommands';
 
 interface Streams {
@@ -54,6 +55,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
   const io = { out, print, read: text, readJson: document };
   addFormulaCommands(program, io);
   addLogCommands(program, io);
+  addGriddleCommands(program, io);
   program
     .command('schema')
     .description('print the JSON Schema of a document')
@@ -74,7 +76,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
       if (error.exitCode === 0) return 0;
       const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
       err(
-        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, log, formula or schema; --help lists them.' : words}\n`,
+        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, bake, solve, window, plate, log, formula or schema; --help lists them.' : words}\n`,
       );
       return BAD_INPUT;
     }

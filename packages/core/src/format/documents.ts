@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { planRequestSchema } from '../batch/planRequestSchema';
 import { planSchema } from '../batch/planSchema';
 import { formulaSchema } from '../formula/formulaSchema';
+import { griddleSchema } from '../griddle/griddleSchema';
+import { bakeRequestSchema } from '../griddle/requestSchema';
 import { InputError } from '../problem';
 import { readingSchema } from '../writing/readingDocument';
 import { backupLineSchema } from './backupSchema';
@@ -17,6 +19,8 @@ export const DOCUMENT_SCHEMAS = {
   plan: planSchema,
   log: logSchema,
   'backup-line': backupLineSchema,
+  'bake-request': bakeRequestSchema,
+  griddle: griddleSchema,
 } as const;
 
 export type DocumentName = keyof typeof DOCUMENT_SCHEMAS;
