@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { benchApi } from './bench/api';
 import { benchBook } from './bench/book';
 import { benchCore } from './bench/core';
+import { benchGriddle } from './bench/griddle';
 import { benchBench } from './bench/liveBench';
 import { benchFirstLoad } from './bench/firstLoad';
 import { ROOT } from './install.mjs';
@@ -23,6 +24,7 @@ process.stdout.write(
 );
 const rows: Measured[] = [
   ...benchCore(),
+  ...(await benchGriddle()),
   ...(await benchFirstLoad()),
   ...(await benchBook()),
   ...(await benchBench()),

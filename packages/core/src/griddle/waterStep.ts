@@ -7,31 +7,44 @@ import { solveTridiagonal } from './tridiagonal';
 const HALF_WATER = 0.05;
 const DRIEST = 1e-4;
 
+/** How freely liquid moves across each link at given temperatures, kg/m²s for a difference of X. */
+export function updateLiquidLinks(column: Column, temps: Float64Array): void {
+  const { cells, widthM, model, water, diffusivity, liquidLink } = column;
+  const dry = column.dough.dryKgM3;
+  for (let i = 0; i < cells; i += 1) {
+    const x = water[i]!;
+    diffusivity[i] =
+      (model.liquidDiffusivity * tabled(placeOf(temps[i]!), ROW.diffusion) * x) / (x + HALF_WATER);
+  }
+  for (let i = 0; i < cells - 1; i += 1) {
+    const d1 = diffusivity[i]!;
+    const d2 = diffusivity[i + 1]!;
+    liquidLink[i] = (2 * dry * d1 * d2) / (widthM[i]! * d2 + widthM[i + 1]! * d1);
+  }
+}
+
 /**
  * One implicit step of the water balance, with the new temperatures; `dryingA` and `dryingB` leave through the faces.
  * The latent heat of the vapour that moisture alone drives is carried into the next heat step: this keeps the energy
  * ledger closed, and applying it at once is unstable.
  */
 export function waterStep(column: Column, stepS: number, dryingA: number, dryingB: number): void {
-  const { cells, widthM, model, tempC, nextC, water, boiling, condensing, diffusivity } = column;
+  const { cells, widthM, tempC, nextC, water, boiling, condensing } = column;
   const { vapourLink, vapourPa, vapourPerC, vapourPerWater, waterFlux, liquidLink, system, solved } = column;
   const { lower, diagonal, upper, right } = system;
   const dry = column.dough.dryKgM3;
   const perStep = dry / stepS;
   const last = cells - 1;
+  updateLiquidLinks(column, nextC);
   for (let i = 0; i < cells; i += 1) {
     const x = water[i]!;
     const storage = perStep * widthM[i]!;
     diagonal[i] = storage;
     right[i] = storage * x - (boiling[i]! - condensing[i]!) * widthM[i]!;
-    diffusivity[i] =
-      (model.liquidDiffusivity * tabled(placeOf(nextC[i]!), ROW.diffusion) * x) / (x + HALF_WATER);
   }
   for (let i = 0; i < last; i += 1) {
     const j = i + 1;
-    const d1 = diffusivity[i]!;
-    const d2 = diffusivity[j]!;
-    const liquid = (2 * dry * d1 * d2) / (widthM[i]! * d2 + widthM[j]! * d1);
+    const liquid = liquidLink[i]!;
     const vapour = vapourLink[i]!;
     const here = liquid + vapour * vapourPerWater[i]!;
     const there = liquid + vapour * vapourPerWater[j]!;
@@ -43,7 +56,6 @@ export function waterStep(column: Column, stepS: number, dryingA: number, drying
         vapourPa[j]! -
         vapourPerC[j]! * (nextC[j]! - tempC[j]!) +
         vapourPerWater[j]! * water[j]!);
-    liquidLink[i] = liquid;
     diagonal[i]! += here;
     upper[i] = -there;
     right[i]! -= moved;

@@ -1,0 +1,19 @@
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { build } from 'esbuild';
+import type { Measured } from '../bench';
+import { ROOT } from '../install.mjs';
+
+/**
+ * Bars of the griddle model, on code bundled as the app's worker is: run file by file through a loader, every call goes
+ * through a getter and a bake takes more than twice as long.
+ */
+export async function benchGriddle(): Promise<Measured[]> {
+  const outfile = join(ROOT, '.cache', 'bench', 'griddle.mjs');
+  await build({
+    entryPoints: [join(ROOT, 'tools', 'bench', 'griddleRun.ts')],
+    ...{ bundle: true, platform: 'node', format: 'esm', outfile, logLevel: 'error' },
+  });
+  const { runGriddle } = (await import(pathToFileURL(outfile).href)) as { runGriddle: () => Measured[] };
+  return runGriddle();
+}
