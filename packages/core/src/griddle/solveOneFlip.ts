@@ -22,7 +22,8 @@ const MOST_SLACK_S = 4;
 const SETTLED_K_S = 0.005;
 /** A piece that is dry or burnt is followed for so long, to see what else it lacks. */
 const LOOK_ON_S = { range: 20, least: 4 };
-/** Nobody waits longer for a second side in a window. */
+/** In a window nobody waits longer for bubbles on the first side, and for the second side. */
+const PATIENCE_S = 170;
 const LONGEST_SECOND_S = 200;
 
 /** Watches the whole bake for what the second side must reach, and must not. */
@@ -115,15 +116,18 @@ function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): So
   };
 }
 
-/** Two runs, no iteration: one long first contact, then the first side and one long second. */
-export function solveOneFlip(request: BakeRequest): Solution {
+/** The second side after a first side that is known. */
+function afterFirst(request: BakeRequest, first: FirstSide, onlyLeast: boolean): Solution {
   const { standard, setup, program } = request;
-  const first = firstSide(request, true);
-  const eye = secondSideEye(standard, false);
+  const eye = secondSideEye(standard, onlyLeast);
   eye.flippedS = first.seconds;
   bake({ ...setup, stages: stagesWith(program, [first.seconds, LONGEST_S]) }, { watch: eye.look });
   return solutionOf(first, eye);
 }
+
+/** Two runs, no iteration: one long first contact, then the first side and one long second. */
+export const solveOneFlip = (request: BakeRequest): Solution =>
+  afterFirst(request, firstSide(request, true), false);
 
 /**
  * One run: flips at the step where the first side is ready, and stops when the second is. For windows, where the
@@ -133,23 +137,26 @@ export function solveOneFlipFast(request: BakeRequest): Solution {
   const { standard, setup, program } = request;
   const firstEye = firstSideEye(standard, true);
   const eye = secondSideEye(standard, true);
-  let charred = false;
-  let first: FirstSide | null = null;
+  const last = { seen: 'on' as ReturnType<typeof firstEye.look> };
   bake(
-    { ...setup, stages: stagesWith(program, [LONGEST_S, LONGEST_SECOND_S]) },
+    { ...setup, stages: stagesWith(program, [PATIENCE_S, LONGEST_SECOND_S]) },
     {
       watch: (baking) => {
         const then = eye.look(baking);
         if (baking.stage > 0) return then;
         const seen = firstEye.look(baking);
-        if (seen === 'on') return 'on';
-        charred = seen === 'charred';
-        first = firstSideOf(firstEye, true);
+        last.seen = seen;
         eye.flippedS = baking.timeS;
-        return seen === 'ready' && first.trouble === null ? 'next stage' : 'end';
+        if (seen === 'on') return baking.timeS < PATIENCE_S ? 'on' : 'end';
+        return seen === 'ready' && firstSideOf(firstEye, true).trouble === null ? 'next stage' : 'end';
       },
     },
   );
+  const first = firstSideOf(firstEye, true);
   // A first side that must end just before it chars is known only afterwards.
-  return charred ? solveOneFlip(request) : solutionOf(first ?? firstSideOf(firstEye, true), eye);
+  if (last.seen === 'charred') return afterFirst(request, first, true);
+  return solutionOf(
+    last.seen === 'on' ? { ...first, trouble: first.trouble ?? TROUBLE_OF.middle } : first,
+    eye,
+  );
 }
