@@ -64,7 +64,11 @@ export function createApp({
     ...formulaRoutes(stores.formulas, stores.ingredients, now),
     ...bookRoutes(database, stores, now),
     ...planRoutes(stores.plans, stores.ingredients, hub),
-    ...batchRoutes(stores, hub, now),
+    ...batchRoutes(stores, hub, now, (event) => {
+      // The simulated plate feels what lies on it.
+      if (event.type === 'piece-on') devices.act('thermometer', { act: 'lay' });
+      if (event.type === 'piece-off') devices.act('thermometer', { act: 'lift' });
+    }),
     ...logRoutes(stores, hub, now),
     ...deviceRoutes(devices),
   ];

@@ -24,6 +24,7 @@ import type {
   Reading,
   SavedPlan,
 } from '@kettle-scale/core';
+import type { LoggedPiece } from '@kettle-scale/core/griddle';
 
 export const ROOT = '/api/v1';
 /** A request that takes longer than this is given up; the queue tries again. */
@@ -133,6 +134,8 @@ export const api = {
   findBatches: (find: FindWords) => call<BatchSummary[]>('GET', `/batches?${findAddress(find)}`),
   batchFacts: (find: FindWords) => call<BatchFacts[]>('GET', `/batch-facts?${findAddress(find)}`),
   lessons: () => call<Lesson[]>('GET', '/lessons'),
+  griddlePieces: (formulaId: string) =>
+    call<LoggedPiece[]>('GET', `/griddle-pieces?formula=${slug(formulaId)}`),
   carried: () => call<Carried[]>('GET', '/carried'),
   carry: (carried: Carried) => call<Carried>('PUT', `/carried/${slug(carried.id)}`, carried),
   dropCarried: (id: string) => call<Carried[]>('DELETE', `/carried/${slug(id)}`),

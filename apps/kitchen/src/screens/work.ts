@@ -10,4 +10,8 @@ export { CompareScreen } from '../features/log/CompareScreen';
 export { LabelScreen } from '../features/log/LabelScreen';
 export { LogScreen } from '../features/log/LogScreen';
 export { WrongScreen } from '../features/log/WrongScreen';
+export { GriddleScreen } from '../features/griddle/GriddleScreen';
+export { WindowScreen } from '../features/griddle/WindowScreen';
+export { PlatesScreen } from '../features/griddle/PlatesScreen';
+export { LiveScreen } from '../features/griddle/LiveScreen';
 export { LessonsScreen } from '../features/lessons/LessonsScreen';

@@ -6,9 +6,11 @@ export interface KeyActs {
   primary?: (() => void) | undefined;
   /** Backspace. */
   undo?: (() => void) | undefined;
+  /** 1 to 9: a place on the griddle. */
+  place?: ((place: number) => void) | undefined;
 }
 
-const KEYS: Record<string, keyof KeyActs> = {
+const KEYS: Record<string, Exclude<keyof KeyActs, 'place'>> = {
   ' ': 'primary',
   Enter: 'primary',
   PageDown: 'primary',
@@ -35,11 +37,13 @@ export function useKeys(acts: KeyActs): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const act = KEYS[event.key];
+      const place = /^[1-9]$/.test(event.key) ? Number(event.key) : null;
       const target = event.target instanceof Element ? event.target : document.body;
-      if (!act || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      if ((!act && place === null) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
       if (isTyping(target) || activatesItself(target, event.key)) return;
       if (document.querySelector('[aria-modal="true"]')) return;
-      const run = latest.current[act];
+      const { place: onPlace } = latest.current;
+      const run = act ? latest.current[act] : place !== null && onPlace ? () => onPlace(place) : undefined;
       if (!run) return;
       event.preventDefault();
       run();

@@ -1,4 +1,5 @@
-import { type BatchStart, InputError, lotToday } from '@kettle-scale/core';
+import { type BatchEvent, type BatchStart, InputError, lotToday, slugField } from '@kettle-scale/core';
+import { loggedPieceSchema } from '@kettle-scale/core/griddle';
 import {
   batchSchema,
   batchStartSchema,
@@ -20,6 +21,8 @@ import { findQuery } from './find';
 import type { BatchStore } from './store';
 
 const DAY_MS = 24 * 3600 * 1000;
+/** Older batches were baked on another plate, or by other hands. */
+const PIECES_FROM_BATCHES = 30;
 
 export interface BatchStores {
   batches: BatchStore;
@@ -29,7 +32,12 @@ export interface BatchStores {
   flourLots: FlourLotStore;
 }
 
-export function batchRoutes(stores: BatchStores, hub: Hub, now: () => Date): Route[] {
+export function batchRoutes(
+  stores: BatchStores,
+  hub: Hub,
+  now: () => Date,
+  onEvent: (event: BatchEvent) => void = () => undefined,
+): Route[] {
   const { batches } = stores;
 
   /** Clocks of phones differ a little; an act more than a day ahead is a wrong clock and would break every timer. */
@@ -69,6 +77,15 @@ export function batchRoutes(stores: BatchStores, hub: Hub, now: () => Date): Rou
   }
 
   return [
+    route({
+      method: 'get',
+      path: '/griddle-pieces',
+      summary:
+        'Pieces of a formula that were baked on a read plate and judged: what a calibration is fitted to',
+      query: z.strictObject({ formula: slugField('Formula') }),
+      response: z.array(loggedPieceSchema),
+      run: ({ query }) => batches.griddlePieces(query.formula, PIECES_FROM_BATCHES),
+    }),
     route({
       method: 'get',
       path: '/batches',
@@ -141,7 +158,10 @@ export function batchRoutes(stores: BatchStores, hub: Hub, now: () => Date): Rou
           const { reason, path, message } = result.refusal;
           throw new HttpProblem(reason === 'over' ? 409 : 422, message, [{ path, message }]);
         }
-        if (result.outcome === 'new') hub.publish({ type: 'event', batchId: params.id, event: body });
+        if (result.outcome === 'new') {
+          hub.publish({ type: 'event', batchId: params.id, event: body });
+          onEvent(body);
+        }
         return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
       },
     }),

@@ -1,3 +1,4 @@
+import { type LoggedPiece, loggedPieces } from '@kettle-scale/core/griddle';
 import { isDeepStrictEqual } from 'node:util';
 import type {
   Batch,
@@ -298,6 +299,18 @@ export function openBatchStore({ sequelize, write }: Database) {
       const notes = new Map<string, string[]>();
       for (const { batchId, note } of rows) notes.set(batchId, [...(notes.get(batchId) ?? []), note]);
       return notes;
+    },
+
+    /** Pieces of a formula that a calibration can use, from its newest batches. */
+    griddlePieces: async (formulaId: string, batches: number): Promise<LoggedPiece[]> => {
+      const rows = await select<{ batchId: string }>(
+        'SELECT batchId FROM batch_finds WHERE formulaId = $1 ORDER BY startedAt DESC, batchId DESC LIMIT $2',
+        [formulaId, batches],
+      );
+      const found = await Promise.all(rows.map(({ batchId }) => get(batchId)));
+      return found.flatMap((batch) =>
+        batch ? loggedPieces(batch.plan, foldBatch(batch.plan, batch.events)) : [],
+      );
     },
 
     /** For a restore: forgets what is held in memory, and inserts inside of a transaction that is open. */

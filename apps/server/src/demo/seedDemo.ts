@@ -35,6 +35,34 @@ const DEMO_KITCHEN: Kitchen = {
   measures: 'us',
   currency: 'EUR',
   coldLimitH: 4,
+  altitudeM: 3,
+  griddles: [
+    {
+      ...{ id: 'long-plate', name: 'Long plate', material: 'steel', thicknessMm: 12, shape: 'rectangle' },
+      ...{ widthMm: 900, depthMm: 600, heat: 'thermostat', powerW: 11_000 },
+      marks: [
+        { mark: 3, tempC: 172 },
+        { mark: 5, tempC: 214 },
+        { mark: 6, tempC: 239 },
+      ],
+      readings: { columns: 3, rows: 2, tempsC: [224, 233, 227, 229, 238, 231] },
+    },
+    {
+      ...{
+        id: 'dome',
+        name: 'Iron dome',
+        material: 'cast iron',
+        thicknessMm: 5,
+        shape: 'round',
+        domed: true,
+      },
+      ...{ widthMm: 420, depthMm: 420, heat: 'burner', powerW: 5_000 },
+      marks: [
+        { mark: 2, tempC: 205 },
+        { mark: 4, tempC: 262 },
+      ],
+    },
+  ],
   mixers: [
     {
       id: 'spiral',

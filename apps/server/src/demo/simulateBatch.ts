@@ -1,10 +1,20 @@
 import {
+  DEFAULT_MODEL,
+  bakeWith,
+  colourSeen,
+  doughProperties,
+  partsOfLines,
+  standardOf,
+  withFactors,
+} from '@kettle-scale/core/griddle';
+import {
   type BatchEvent,
   type EventBody,
   type Plan,
   type Reject,
   type Step,
   type StepKind,
+  resolveLines,
   roundToStep,
   sumG,
 } from '@kettle-scale/core';
@@ -253,6 +263,41 @@ function finish(story: Story): void {
 /** So far off, a plate shows on the bread. */
 const HOT_C = 18;
 
+/** The plate breathes by a few degrees while pieces come and go, and every so many pieces the cook says what came off. */
+const WANDERS_C = 4;
+const WANDERS_EVERY = 5;
+const JUDGED_EVERY = 8;
+/** How this kitchen's plates and bread differ from the model; a calibration finds it. */
+export const DEMO_BAKING = { contact: 0.92, browning: 1.3 };
+
+function judgePiece(story: Story, piece: number): void {
+  const { plan } = story;
+  const baked = foldBatch(plan, story.events).baked.at(-1);
+  if (!baked || baked.plateC === null) return;
+  const { formula, relaxed } = plan;
+  const dough = doughProperties(partsOfLines(resolveLines(formula, plan.ingredients)), formula.product.air);
+  const standard = standardOf(formula.product);
+  const outcome = bakeWith(
+    {
+      setup: {
+        ...{ dough, thicknessMm: relaxed.thicknessMm, doughC: 24, plateC: baked.plateC },
+        model: withFactors(DEFAULT_MODEL, DEMO_BAKING),
+      },
+      program: formula.bake,
+      standard,
+    },
+    baked.sidesS.slice(0, formula.bake.sides.length),
+  );
+  tell(story, 1, {
+    type: 'judged',
+    piece,
+    firstSide: colourSeen(outcome.cover[0], outcome.char[0], standard, 0),
+    secondSide: colourSeen(outcome.cover[1], outcome.char[1], standard, 0),
+    bite: outcome.moisture < standard.moistureLeast ? 'stiff' : 'right',
+    puffed: outcome.puffIndex >= 1,
+  });
+}
+
 function griddle(story: Story, step: Step): void {
   const { plan, random, cook } = story;
   const plateC = Math.round(random.normal(plan.formula.bake.plateC + (cook.plateOffC ?? 0), READS.plateC));
@@ -260,7 +305,8 @@ function griddle(story: Story, step: Step): void {
   const pieces = foldBatch(plan, story.events).divided?.pieces ?? plan.pieces;
   const { sides } = plan.formula.bake;
   for (let piece = 1; piece <= pieces; piece += 1) {
-    tell(story, random.normal(6, 1.5), { type: 'piece-on', piece });
+    const here = plateC + Math.round(WANDERS_C * Math.sin(piece / WANDERS_EVERY));
+    tell(story, random.normal(6, 1.5), { type: 'piece-on', piece, plateC: here });
     sides.slice(1).forEach((_side, index) => {
       tell(story, random.normal((sides[index]?.seconds ?? 30) + 1, 1), {
         type: 'flipped',
@@ -270,6 +316,7 @@ function griddle(story: Story, step: Step): void {
     });
     const lastS = (sides.at(-1)?.seconds ?? 30) + (plan.formula.bake.finish?.seconds ?? 0);
     tell(story, random.normal(lastS + 1, 1), { type: 'piece-off', piece });
+    if (piece % JUDGED_EVERY === 0) judgePiece(story, piece);
   }
   tell(story, 10, { type: 'done', stepId: step.id });
 }

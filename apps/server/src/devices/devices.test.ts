@@ -87,23 +87,55 @@ test('a script plays at its seconds, and the probe creeps towards what it is put
   expect(devices.read('probe')).toMatchObject({ steady: true, tempC: expect.closeTo(31, 0) });
 });
 
+test('the simulated plate warms to its knob, dips under a piece and comes back', () => {
+  let nowMs = Date.parse(AT);
+  const devices = openDevices({ now: () => new Date(nowMs), seed: 5 });
+  const after = (seconds: number): { tempC: number; steady: boolean } => {
+    for (let s = 0; s < seconds; s += 5) {
+      nowMs += 5000;
+      devices.read('thermometer');
+    }
+    return devices.read('thermometer') as { tempC: number; steady: boolean } & Reading;
+  };
+  expect(devices.read('thermometer')).toMatchObject({ kind: 'thermometer', steady: expect.any(Boolean) });
+  expect(after(10).steady).toBe(false);
+  expect(after(300)).toMatchObject({ tempC: expect.closeTo(230, -0.7), steady: true });
+  for (let piece = 0; piece < 8; piece += 1) devices.act('thermometer', { act: 'lay' });
+  const loaded = after(30).tempC;
+  expect(loaded).toBeLessThan(226);
+  for (let piece = 0; piece < 8; piece += 1) devices.act('thermometer', { act: 'lift' });
+  expect(after(200).tempC).toBeGreaterThan(loaded);
+  devices.act('thermometer', { act: 'heat', tempC: 200, atOnce: true });
+  expect(after(5).tempC).toBeCloseTo(200, -1);
+});
+
 describe('over HTTP', () => {
-  test('lists three devices, and a bridge’s reading takes the place of the simulated one', async () => {
+  test('lists the devices, and a bridge’s reading takes the place of the simulated one', async () => {
     const { api, close } = await openTestKitchen();
     const list = await api.get('/api/v1/devices').expect(200);
     expect(list.body).toMatchObject([
       { kind: 'scale', simulated: true, unit: 'g' },
       { kind: 'room', simulated: true },
       { kind: 'probe', simulated: true },
+      { kind: 'thermometer', simulated: true, unit: '°C' },
     ]);
     const reading = { kind: 'scale', at: AT, massG: 1234, steady: true, overload: false };
     await api.post('/api/v1/devices/scale/readings').send(reading).expect(201);
-    expect((await api.get('/api/v1/devices')).body).toMatchObject([{ simulated: false, reading }, {}, {}]);
+    expect((await api.get('/api/v1/devices')).body).toMatchObject([
+      { simulated: false, reading },
+      {},
+      {},
+      {},
+    ]);
     await close();
   });
 
   test.each([
-    ['/api/v1/devices/toaster/acts', { act: 'tare' }, 'The device is one of: scale, room, probe.'],
+    [
+      '/api/v1/devices/toaster/acts',
+      { act: 'tare' },
+      'The device is one of: scale, room, probe, thermometer.',
+    ],
     ['/api/v1/devices/scale/acts', { act: 'kick' }, 'This act is not known.'],
     [
       '/api/v1/devices/scale/acts',

@@ -11,9 +11,10 @@ import { openRandom } from '../random';
 import { simulateProbe } from './simulateProbe';
 import { simulateRoom } from './simulateRoom';
 import { simulateScale } from './simulateScale';
+import { simulateThermometer } from './simulateThermometer';
 
 /** How often a stream carries a reading. */
-const PERIOD_MS: Record<DeviceKind, number> = { scale: 100, room: 5000, probe: 500 };
+const PERIOD_MS: Record<DeviceKind, number> = { scale: 100, room: 5000, probe: 500, thermometer: 500 };
 /** A simulation nobody looked at for longer than this has long settled. */
 const LONGEST_ADVANCE_MS = 10_000;
 const STEP_MS = 100;
@@ -22,6 +23,7 @@ const ABOUT: Record<DeviceKind, Pick<Device, 'name' | 'resolution' | 'unit'>> = 
   scale: { name: 'Bench scale', resolution: 1, unit: 'g' },
   room: { name: 'Room sensor', resolution: 0.1, unit: '°C' },
   probe: { name: 'Dough probe', resolution: 0.1, unit: '°C' },
+  thermometer: { name: 'Surface thermometer', resolution: 1, unit: '°C' },
 };
 
 interface Simulation {
@@ -39,6 +41,7 @@ const SIMULATIONS: Record<DeviceKind, (seed: number) => Simulation> = {
     }),
   room: (seed) => simulateRoom(openRandom(seed + 1)),
   probe: (seed) => simulateProbe(openRandom(seed + 2)),
+  thermometer: (seed) => simulateThermometer(openRandom(seed + 3)),
 };
 
 interface Due {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FEELS } from '../dough/feel';
 import { POKES, type Poke } from '../dough/springBack';
 import { FOLDS, HOLDINGS, PUFFS, SPOTS } from '../formula/methodSchema';
+import { BITES, COLOURS } from '../griddle/judging';
 import { DISC_PLACES } from '../portion/measuredDisc';
 import {
   choiceField,
@@ -224,7 +225,14 @@ export const eventSchema = z.discriminatedUnion(
       diameterMm: numberField('Diameter', { min: 30, max: 900, unit: 'mm' }),
       thicknessMm: numberField('Thickness', { min: 0.2, max: 30, unit: 'mm' }),
     }),
-    z.strictObject({ ...base, type: z.literal('piece-on'), piece: pieces('Piece', 1) }),
+    z.strictObject({
+      ...base,
+      type: z.literal('piece-on'),
+      piece: pieces('Piece', 1),
+      /** Where on the plate, from 1 at the back left; and what the plate had there. */
+      place: countField('Place', { min: 1, max: 60 }).optional(),
+      plateC: numberField('Plate temperature', { min: -20, max: HOTTEST_C.iron, unit: '°C' }).optional(),
+    }),
     z.strictObject({
       ...base,
       type: z.literal('flipped'),
@@ -232,6 +240,16 @@ export const eventSchema = z.discriminatedUnion(
       side: countField('Side', { min: 2, max: 9 }),
     }),
     z.strictObject({ ...base, type: z.literal('piece-off'), piece: pieces('Piece', 1) }),
+    /** A piece as the cook sees it: a tap for each side, the bite and the puff. The next piece's times follow. */
+    z.strictObject({
+      ...base,
+      type: z.literal('judged'),
+      piece: pieces('Piece', 1),
+      firstSide: choiceField('First side', COLOURS).optional(),
+      secondSide: choiceField('Second side', COLOURS).optional(),
+      bite: choiceField('Bite', BITES).optional(),
+      puffed: z.boolean('Say whether it puffed.').optional(),
+    }),
     z
       .strictObject({
         ...base,

@@ -48,12 +48,25 @@ export type SeenEvent = EventOf<
   'felt' | 'tested' | 'measured' | 'poked' | 'sprang-back' | 'covered' | 'added' | 'dusted'
 >;
 
-/** The piece over heat, one at a time on this plate. */
-export interface GriddleState {
+/** A piece over heat. */
+export interface PieceOnPlate {
   piece: number;
+  /** From 1 at the back left; pieces that say none lie anywhere. */
+  place: number | null;
   /** From 1. */
   side: number;
+  onMs: number;
+  /** Since when it has lain on this side. */
   sinceMs: number;
+  /** Seconds of the sides it is done with. */
+  doneS: number[];
+  /** Plate when it went on. */
+  plateC: number | null;
+}
+
+/** A piece that is off, with the seconds that each side lay. */
+export interface BakedPiece extends Omit<PieceOnPlate, 'side' | 'sinceMs' | 'doneS'> {
+  sidesS: number[];
 }
 
 export interface BatchState {
@@ -62,7 +75,11 @@ export interface BatchState {
   /** The step to do now; null when the batch is over. */
   now: StepState | null;
   bowls: BowlState[];
-  griddle: GriddleState | null;
+  /** Pieces over heat, in the order they went on. */
+  onPlate: PieceOnPlate[];
+  baked: BakedPiece[];
+  /** What was said of pieces, in order. */
+  judged: EventOf<'judged'>[];
   piecesOff: number;
   /** Seconds that each piece lay, those that are off. */
   pieceTimes: number[];
@@ -93,8 +110,6 @@ export const weighingToleranceG = (line: Pick<SheetLine, 'stepG'>, targetG: numb
 const MS_PER_S = 1000;
 
 interface Draft extends Omit<BatchState, 'steps' | 'now' | 'lastAct' | 'status'> {
-  /** When the piece over heat went on. */
-  pieceOnMs: number | null;
   started: Map<string, number>;
   done: Map<string, number>;
   parts: Map<string, StepState['parts']>;
@@ -200,19 +215,30 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     draft.extended.set(event.stepId, atMs + event.seconds * 1000);
   },
   'piece-on': (draft, event, plan, atMs) => {
-    draft.griddle = { piece: event.piece, side: 1, sinceMs: atMs };
-    draft.pieceOnMs = atMs;
+    const { piece, place = null, plateC = null } = event;
+    draft.onPlate = draft.onPlate.filter((one) => one.piece !== piece);
+    draft.onPlate.push({ piece, place, plateC, side: 1, onMs: atMs, sinceMs: atMs, doneS: [] });
     const griddle = stepIdOfKind(plan, 'griddle');
     if (!draft.started.has(griddle)) draft.started.set(griddle, atMs);
   },
   flipped: (draft, event, _plan, atMs) => {
-    draft.griddle = { piece: event.piece, side: event.side, sinceMs: atMs };
+    draft.onPlate = draft.onPlate.map((one) =>
+      one.piece === event.piece
+        ? { ...one, side: event.side, sinceMs: atMs, doneS: [...one.doneS, (atMs - one.sinceMs) / MS_PER_S] }
+        : one,
+    );
   },
-  'piece-off': (draft, _event, _plan, atMs) => {
-    if (draft.pieceOnMs !== null) draft.pieceTimes.push((atMs - draft.pieceOnMs) / MS_PER_S);
-    draft.pieceOnMs = null;
-    draft.griddle = null;
+  'piece-off': (draft, event, _plan, atMs) => {
     draft.piecesOff += 1;
+    const off = draft.onPlate.find(({ piece }) => piece === event.piece);
+    if (!off) return;
+    const { side: _side, sinceMs, doneS, ...piece } = off;
+    draft.pieceTimes.push((atMs - piece.onMs) / MS_PER_S);
+    draft.baked.push({ ...piece, sidesS: [...doneS, (atMs - sinceMs) / MS_PER_S] });
+    draft.onPlate = draft.onPlate.filter((one) => one !== off);
+  },
+  judged: (draft, event) => {
+    draft.judged.push(event);
   },
   finished: (draft, event, plan, atMs) => {
     draft.finished = event;
@@ -270,7 +296,9 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
         addedG: 0,
       })),
     })),
-    griddle: null,
+    onPlate: [],
+    baked: [],
+    judged: [],
     piecesOff: 0,
     dustedG: 0,
     divided: null,
@@ -279,7 +307,6 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
     abandoned: null,
     notes: [],
     pieceTimes: [],
-    pieceOnMs: null,
     balls: [],
     leftovers: [],
     discs: [],
@@ -294,7 +321,7 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
   };
   for (const event of live) apply(draft, event, plan);
 
-  const { started, done, parts, seen, extended, pieceOnMs: _on, ...rest } = draft;
+  const { started, done, parts, seen, extended, ...rest } = draft;
   const status = rest.finished ? 'finished' : rest.abandoned ? 'abandoned' : 'running';
   const nowId = status === 'running' ? plan.steps.find((step) => !done.has(step.id))?.id : undefined;
   const steps = plan.steps.map((step): StepState => ({

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { choiceField, fractionField, numberField, slugField, textField } from '../fields';
 import { HOLDINGS, type Holding } from '../formula/methodSchema';
+import { griddleSchema } from '../griddle/griddleSchema';
 import { SCALE_STEPS_G } from '../quantity/roundToStep';
 
 const stepField = (label: string) =>
@@ -60,6 +61,10 @@ export const kitchenSchema = z
       .optional(),
     /** How long dough that is left over may stay in the fridge. */
     fridgeDoughH: numberField('Dough in the fridge', { min: 1, max: 24 * 7, unit: 'h' }).optional(),
+    /** The plates that bread bakes on. */
+    griddles: z.array(griddleSchema).max(12, 'At most twelve griddles.').optional(),
+    /** Above the sea; water boils cooler up high. */
+    altitudeM: numberField('Altitude', { min: -400, max: 5000, unit: 'm' }).optional(),
     /** Lessons that are not let into plans. */
     lessonsOff: z
       .array(textField('Lesson', { min: 1, max: 120 }))

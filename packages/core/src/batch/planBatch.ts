@@ -148,7 +148,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     formatVersion: 2,
     formula,
     need,
-    kitchen,
+    kitchen: withoutGriddles(kitchen),
     mixer,
     ingredients: [...new Map(lines.map((line) => [line.food.id, composition(line.food)])).values()],
     pieces,
@@ -179,6 +179,11 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0),
     warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
   };
+}
+
+/** Plates and what was learned on them are read where they stand; a plan need not carry them. */
+function withoutGriddles({ griddles: _griddles, ...kitchen }: Kitchen): Kitchen {
+  return kitchen;
 }
 
 /** A note on the liquid speaks of the formula's temperature; where the day asks for another, it would mislead. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { choiceField, fractionField, instantField, numberField } from '../fields';
 
 /** The instruments of a kitchen. Each ships as a simulated stand-in; the bridge of a real one posts the same readings. */
-export const DEVICE_KINDS = ['scale', 'room', 'probe'] as const;
+export const DEVICE_KINDS = ['scale', 'room', 'probe', 'thermometer'] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
 const base = { at: instantField('Time of the reading') };
@@ -30,8 +30,15 @@ export const readingSchema = z.discriminatedUnion(
       tempC: numberField('Probe temperature', { min: -40, max: 300, unit: '°C' }),
       steady: z.boolean('Say whether the temperature is steady.'),
     }),
+    /** The surface of the plate. */
+    z.strictObject({
+      ...base,
+      kind: z.literal('thermometer'),
+      tempC: numberField('Plate temperature', { min: -40, max: 500, unit: '°C' }),
+      steady: z.boolean('Say whether the temperature is steady.'),
+    }),
   ],
-  { error: 'A reading is of a “scale”, a “room” or a “probe”.' },
+  { error: 'A reading is of a “scale”, a “room”, a “probe” or a “thermometer”.' },
 );
 
 export type Reading = z.infer<typeof readingSchema>;
@@ -65,6 +72,15 @@ export const deviceActSchema = z.discriminatedUnion(
       act: z.literal('dip'),
       tempC: numberField('Temperature', { min: -20, max: 250, unit: '°C' }),
     }),
+    /** The knob of the simulated plate; `atOnce` skips its warming up. */
+    z.strictObject({
+      act: z.literal('heat'),
+      tempC: numberField('Set point', { min: 20, max: 350, unit: '°C' }),
+      atOnce: z.boolean().optional(),
+    }),
+    /** A piece onto the simulated plate, and off. */
+    z.strictObject({ act: z.literal('lay') }),
+    z.strictObject({ act: z.literal('lift') }),
   ],
   { error: 'This act is not known.' },
 );

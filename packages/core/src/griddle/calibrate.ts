@@ -4,27 +4,7 @@ import { type BakeRequest, stagesWith } from './bakeRequest';
 import { FITTED, type Fitted } from './fittedNames';
 import { DEFAULT_MODEL, type ModelConstants } from './model';
 import type { BakeOutcome } from './outcome';
-import type { SIDES } from '../batch/eventSchema';
-
-export type SideColour = (typeof SIDES)[number];
-
-/** A piece as it was baked and what was seen of it. */
-export interface LoggedPiece {
-  thicknessMm: number;
-  doughC: number;
-  /** Plate before it went on. */
-  plateC: number;
-  seconds: readonly number[];
-  bubblesS?: number | undefined;
-  /** Percent of the dough. */
-  weightLoss?: number | undefined;
-  firstSide?: SideColour | undefined;
-  secondSide?: SideColour | undefined;
-  /** L* of the spots, where someone has an instrument. */
-  firstLightness?: number | undefined;
-  secondLightness?: number | undefined;
-  puffed?: boolean | undefined;
-}
+import type { LoggedPiece, SideColour } from './loggedPieceSchema';
 
 /** How well each thing is seen: s, points, L* by instrument, L* by a colour word (assumptions). */
 const NOISE = { bubblesS: 2, weightLoss: 0.7, lightness: 4, word: 6 } as const;

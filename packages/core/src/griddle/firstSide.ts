@@ -59,7 +59,7 @@ export function firstSideOf({ coloured, charred, bubblesS, dry }: Eye, colour: b
   }
   const cue = Math.min(bubblesS ?? LONGEST_S, charredS * BEFORE_CHAR);
   const seconds = Math.max(SHORTEST_SIDE_S, wanted, cue);
-  const limit = cue > wanted ? (cue === bubblesS ? 'bubbles' : 'char') : 'colour';
+  const limit = cue > wanted ? (cue === bubblesS ? 'bubbles' : 'char') : colour ? 'colour' : 'bubbles';
   return { seconds, limit, colouredS, bubblesS, trouble: charredS < seconds ? 'burns first' : null };
 }
 

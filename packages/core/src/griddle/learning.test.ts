@@ -1,7 +1,9 @@
 import { seededChance } from '../test/chance';
 import { bake } from './bake';
 import type { BakeRequest } from './bakeRequest';
-import { calibrate, type LoggedPiece, withFactors } from './calibrate';
+import { calibrate, withFactors } from './calibrate';
+import type { LoggedPiece } from './loggedPieceSchema';
+import type { PieceSeen } from './judging';
 import { DEFAULT_MODEL } from './model';
 import { BASE_CASE } from './referenceCases';
 import { robustTimes } from './robust';
@@ -10,7 +12,7 @@ import { solveTimes } from './solve';
 import { USUAL_SPREADS } from './spreads';
 import { COMMON_STANDARD } from './standard';
 import { stagesOfSeconds } from './stages';
-import { NO_TRIM, type PieceSeen, trimBy, trimmedSeconds, trimOf } from './trim';
+import { NO_TRIM, trimBy, trimmedSeconds, trimOf } from './trim';
 import { finish } from './window';
 
 const { stages: _stages, ...setup } = BASE_CASE;

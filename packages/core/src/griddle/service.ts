@@ -6,7 +6,8 @@ import { readySeconds } from './preheat';
 import { solveTimes } from './solve';
 import type { Spreads } from './spreads';
 import { type BakeStandard, isGood, judge } from './standard';
-import { type Colour, NO_TRIM, type PieceSeen, type Trim, trimBy, trimmedSeconds } from './trim';
+import type { Colour, PieceSeen } from './judging';
+import { NO_TRIM, type Trim, trimBy, trimmedSeconds } from './trim';
 
 /** Draws that a simulated service needs, passed in. */
 export interface Chance {
@@ -50,7 +51,7 @@ const PALE_BELOW = 1.8;
 const DARK_ABOVE = 40;
 const CHARRED = 0.5;
 
-function colourSeen(cover: number, char: number, standard: BakeStandard, blur: number): Colour {
+export function colourSeen(cover: number, char: number, standard: BakeStandard, blur: number): Colour {
   const seen = cover * Math.exp(blur);
   if (char > CHARRED || seen > DARK_ABOVE * Math.exp(Math.abs(blur))) return 'dark';
   return seen < PALE_BELOW * standard.coverLeast ? 'pale' : 'right';

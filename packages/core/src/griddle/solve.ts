@@ -14,7 +14,7 @@ export interface SolvedBake extends Solution {
  */
 export function solveTimes(request: BakeRequest, onlyLeast = false): Solution {
   const { sides, finish } = request.program;
-  if (sides.length !== 2 || finish) return solveByScale(request);
+  if (sides.length !== 2 || finish) return solveByScale(request, onlyLeast);
   return onlyLeast ? solveOneFlipFast(request) : solveOneFlip(request);
 }
 

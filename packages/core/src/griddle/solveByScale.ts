@@ -11,7 +11,7 @@ import { type Over, type Short, type Verdict, judge } from './standard';
 
 const SCALE_MIN = 0.25;
 const SCALE_MAX = 4;
-const HALVINGS = 7;
+const HALVINGS = { fine: 7, coarse: 4 } as const;
 /** What is short is read a little before the turning point. */
 const JUST_BEFORE = 0.97;
 
@@ -28,11 +28,11 @@ export interface ScaleRange {
 }
 
 /** Smallest scale at which `holds` turns true; null when it never does. It must turn only once. */
-function turningPoint(holds: (scale: number) => boolean): number | null {
+function turningPoint(holds: (scale: number) => boolean, halvings: number): number | null {
   if (holds(SCALE_MIN)) return SCALE_MIN;
   if (!holds(SCALE_MAX)) return null;
   let [low, high] = [Math.log(SCALE_MIN), Math.log(SCALE_MAX)];
-  for (let i = 0; i < HALVINGS; i += 1) {
+  for (let i = 0; i < halvings; i += 1) {
     const middle = (low + high) / 2;
     if (holds(Math.exp(middle))) high = middle;
     else low = middle;
@@ -45,6 +45,7 @@ export function scaleRange(
   request: BakeRequest,
   secondsAt: (scale: number) => number[],
   cover: number,
+  halvings: number = HALVINGS.fine,
 ): ScaleRange {
   const seen = new Map<number, Verdict>();
   const verdictAt = (scale: number) => {
@@ -52,8 +53,8 @@ export function scaleRange(
     seen.set(scale, known);
     return known;
   };
-  const least = turningPoint((scale) => verdictAt(scale).short.length === 0);
-  const spoilt = turningPoint((scale) => verdictAt(scale).over.length > 0);
+  const least = turningPoint((scale) => verdictAt(scale).short.length === 0, halvings);
+  const spoilt = turningPoint((scale) => verdictAt(scale).over.length > 0, halvings);
   const most = spoilt ?? SCALE_MAX;
   return {
     least,
@@ -76,13 +77,14 @@ export const scaledSeconds =
  * Programs that are not one flip: one side, a fire at the end, or several flips. With two sides and a fire the first side
  * is found by its bubbles; what remains is stretched in the proportions of the program.
  */
-export function solveByScale(request: BakeRequest): Solution {
+export function solveByScale(request: BakeRequest, coarse = false): Solution {
   const first: FirstSide | null = request.program.sides.length === 2 ? firstSide(request, false) : null;
   const secondsAt = scaledSeconds(request, first?.seconds ?? null);
   const { least, most, leastLimit, mostLimit, spoils } = scaleRange(
     request,
     secondsAt,
     request.standard.coverAim,
+    coarse ? HALVINGS.coarse : HALVINGS.fine,
   );
   const good = least !== null && least <= most;
   const scale = good ? least + INTO_RANGE * (most - least) : Math.min(least ?? most, most);

@@ -160,3 +160,11 @@ export function solveOneFlipFast(request: BakeRequest): Solution {
     eye,
   );
 }
+
+/** What is left for the second side when the first lay for so long, early or late. */
+export const solveSecond = (request: BakeRequest, firstS: number): Solution =>
+  afterFirst(
+    request,
+    { seconds: firstS, limit: 'program', colouredS: null, bubblesS: null, trouble: null },
+    false,
+  );

@@ -16,7 +16,7 @@ export const EDGE_WORDS: Record<Trouble, string> = {
 
 const FIRST_WORDS: Record<Solution['firstLimit'], string> = {
   colour: 'The first side ends when its freckles are there.',
-  bubbles: 'The first side ends when bubbles show all over; its colour is there before.',
+  bubbles: 'The first side ends when bubbles show all over.',
   char: 'The first side ends just before it would char; bubbles come later.',
   program: 'All sides keep the proportions of the formula.',
 };
@@ -85,7 +85,11 @@ const SHORT_NAMES: Record<Short, string> = {
   'no bubbles': 'no bubbles show',
   'no puff': 'it does not puff',
 };
-const OVER_NAMES: Record<Over, string> = { burnt: 'it chars', dry: 'it dries below pliable' };
+const BEYOND_NAMES: Record<Over | Short, string> = {
+  ...SHORT_NAMES,
+  burnt: 'it chars',
+  dry: 'it dries below pliable',
+};
 
 /** The range of a heat or a thickness, with what lies beyond its ends. `unit` is "°C" or "mm". */
 export function reachWords({ good, least, most, leastLimit, mostLimit }: Reach, unit: '°C' | 'mm'): string {
@@ -93,7 +97,7 @@ export function reachWords({ good, least, most, leastLimit, mostLimit }: Reach, 
   const [before, after] = unit === '°C' ? ['below', 'above'] : ['thicker', 'thinner'];
   if (!good) {
     const short = leastLimit ? SHORT_NAMES[leastLimit] : 'it is not done';
-    const over = mostLimit ? OVER_NAMES[mostLimit] : 'it spoils';
+    const over = mostLimit ? BEYOND_NAMES[mostLimit] : 'it spoils';
     return `No ${unit === '°C' ? 'heat' : 'thickness'} suits these seconds: ${short} until ${over}. Change the seconds.`;
   }
   const parts = [
@@ -101,7 +105,7 @@ export function reachWords({ good, least, most, leastLimit, mostLimit }: Reach, 
       ? `${before}${unit === 'mm' ? ' than' : ''} ${figure(least)} ${SHORT_NAMES[leastLimit]}`
       : '',
     most !== null && mostLimit
-      ? `${after}${unit === 'mm' ? ' than' : ''} ${figure(most)} ${OVER_NAMES[mostLimit]}`
+      ? `${after}${unit === 'mm' ? ' than' : ''} ${figure(most)} ${BEYOND_NAMES[mostLimit]}`
       : '',
   ].filter(Boolean);
   const text = parts.join(', ');

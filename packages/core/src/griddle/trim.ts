@@ -1,15 +1,4 @@
-/** What the cook says of a piece, a tap each. */
-export const COLOURS = ['pale', 'right', 'dark'] as const;
-export type Colour = (typeof COLOURS)[number];
-export const BITES = ['soft', 'right', 'stiff'] as const;
-export type Bite = (typeof BITES)[number];
-
-export interface PieceSeen {
-  firstSide?: Colour | undefined;
-  secondSide?: Colour | undefined;
-  bite?: Bite | undefined;
-  puffed?: boolean | undefined;
-}
+import type { Colour, PieceSeen } from './judging';
 
 interface SideTrim {
   /** Times the seconds that the model gives. */

@@ -1,6 +1,6 @@
 import { type BakeRequest, INTO_RANGE, type Solution, bakeWith } from './bakeRequest';
 import { solveTimes } from './solve';
-import { type Over, type Short, judge } from './standard';
+import { type Over, type Short, type Verdict, isGood, judge } from './standard';
 
 /** Where one setting may stand with everything else given. */
 export interface Reach {
@@ -11,7 +11,7 @@ export interface Reach {
   /** A little inside from the least. */
   advised: number | null;
   leastLimit: Short | null;
-  mostLimit: Over | null;
+  mostLimit: Over | Short | null;
 }
 
 const HEAT_FROM_C = 140;
@@ -22,31 +22,37 @@ const HALVINGS = 7;
 /** How far outside an end its limit is read. */
 const JUST_OUTSIDE = 0.02;
 
-/** Ends of the range of a setting along which breads go from underdone to overdone. */
+/**
+ * Ends of the range of a setting along which breads go from underdone to overdone. Where the present setting is good the
+ * range is looked for around it; else between the two ends, taking it that breads only get more done on the way.
+ */
 function reach(
   request: BakeRequest,
   seconds: readonly number[],
-  from: number,
-  to: number,
-  at: (value: number) => BakeRequest,
+  { from, to, now, at }: { from: number; to: number; now: number; at: (value: number) => BakeRequest },
 ): Reach {
-  const verdict = (share: number) =>
+  const verdict = (share: number): Verdict =>
     judge(bakeWith(at(from + share * (to - from)), seconds), request.standard, request.standard.coverAim);
-  const turning = (holds: (share: number) => boolean): number | null => {
-    if (!holds(1)) return null;
-    if (holds(0)) return 0;
-    let [low, high] = [0, 1];
+  const turning = (low: number, high: number, holds: (share: number) => boolean): number => {
+    let [before, after] = [low, high];
     for (let i = 0; i < HALVINGS; i += 1) {
-      const middle = (low + high) / 2;
-      if (holds(middle)) high = middle;
-      else low = middle;
+      const middle = (before + after) / 2;
+      if (holds(middle)) after = middle;
+      else before = middle;
     }
-    return high;
+    return after;
   };
-  const done = turning((share) => verdict(share).short.length === 0);
-  const spoilt = turning((share) => verdict(share).over.length > 0);
+  const here = (now - from) / (to - from);
+  const goodHere = here > 0 && here < 1 && isGood(verdict(here));
+  const first = goodHere ? here : 1;
+  const isDone = (share: number) => verdict(share).short.length === 0;
+  const isSpoilt = (share: number) => (goodHere ? !isGood(verdict(share)) : verdict(share).over.length > 0);
+  const done = isDone(0) ? 0 : isDone(first) ? turning(0, first, isDone) : null;
+  const start = goodHere ? here : 0;
+  const spoilt = isSpoilt(start) ? start : isSpoilt(1) ? turning(start, 1, isSpoilt) : null;
   const value = (share: number | null) => (share === null ? null : from + share * (to - from));
   const good = done !== null && (spoilt === null || done < spoilt);
+  const after = spoilt === null ? null : verdict(spoilt);
   return {
     good,
     least: value(done),
@@ -54,9 +60,9 @@ function reach(
     advised: good ? value(done + INTO_RANGE * ((spoilt ?? 1) - done)) : null,
     leastLimit:
       done === null
-        ? (verdict(1).short[0] ?? null)
+        ? (verdict(first).short[0] ?? null)
         : (verdict(Math.max(0, done - JUST_OUTSIDE)).short[0] ?? null),
-    mostLimit: spoilt === null ? null : (verdict(spoilt).over[0] ?? null),
+    mostLimit: after?.over[0] ?? after?.short[0] ?? null,
   };
 }
 
@@ -71,11 +77,17 @@ const atThickness = (request: BakeRequest, thicknessMm: number): BakeRequest => 
 
 /** The plate temperatures, °C, at which these seconds per side give good bread. */
 export const heatFor = (request: BakeRequest, seconds: readonly number[]): Reach =>
-  reach(request, seconds, HEAT_FROM_C, HEAT_TO_C, (plateC) => atHeat(request, plateC));
+  reach(request, seconds, {
+    ...{ from: HEAT_FROM_C, to: HEAT_TO_C, now: request.setup.plateC },
+    at: (plateC) => atHeat(request, plateC),
+  });
 
 /** The thicknesses, mm, at which this heat and these seconds give good bread; `least` is the thickest. */
 export const thicknessFor = (request: BakeRequest, seconds: readonly number[]): Reach =>
-  reach(request, seconds, THICK_MM, THIN_MM, (mm) => atThickness(request, mm));
+  reach(request, seconds, {
+    ...{ from: THICK_MM, to: THIN_MM, now: request.setup.thicknessMm },
+    at: (mm) => atThickness(request, mm),
+  });
 
 /** How one change moves the seconds of the sides. */
 export interface Sensitivity {

@@ -14,7 +14,7 @@ import { Body, Heading, Strong } from '../../ui/type';
 /** The figures; cups, money and mixers stand beside them. */
 type Field = Exclude<
   keyof Kitchen,
-  'measures' | 'currency' | 'mixers' | 'coldLimitH' | 'holdH' | 'fridgeDoughH' | 'lessonsOff'
+  'measures' | 'currency' | 'mixers' | 'coldLimitH' | 'holdH' | 'fridgeDoughH' | 'lessonsOff' | 'griddles'
 >;
 type Text = Record<Field, string>;
 
@@ -35,6 +35,7 @@ const FIELDS: readonly FieldSpec[] = [
   { name: 'bowlMinimumG', label: 'Least dough it mixes well, g', shown: 1 },
   { name: 'bowlLoss', label: 'Stays in bowl and on hands, %', shown: PERCENT },
   { name: 'benchLoss', label: 'Lost on the bench, %', shown: PERCENT },
+  { name: 'altitudeM', label: 'Altitude above the sea, m', shown: 1 },
 ];
 
 const styles = StyleSheet.create({
@@ -44,7 +45,7 @@ const styles = StyleSheet.create({
 
 const asText = (kitchen: Kitchen): Text =>
   Object.fromEntries(
-    FIELDS.map(({ name, shown }) => [name, String(Number((kitchen[name] * shown).toFixed(6)))]),
+    FIELDS.map(({ name, shown }) => [name, String(Number(((kitchen[name] ?? 0) * shown).toFixed(6)))]),
   ) as Text;
 
 /** Typed text in, the kitchen's record out; core's schema has the last word on every field. */

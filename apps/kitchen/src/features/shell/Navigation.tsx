@@ -5,7 +5,7 @@ import { useColours } from '../../ui/theme';
 import { FONT, SPACE } from '../../ui/tokens';
 
 interface Place {
-  href: '/shift' | '/formulas' | '/bench' | '/log' | '/settings';
+  href: '/shift' | '/formulas' | '/bench' | '/griddle' | '/log' | '/settings';
   name: string;
   icon: IconName;
   /** Addresses that belong to this place. */
@@ -16,6 +16,7 @@ const PLACES: readonly Place[] = [
   { href: '/shift', name: 'Shift', icon: 'shift', covers: ['/shift', '/plans', '/stock'] },
   { href: '/formulas', name: 'Formulas', icon: 'formulas', covers: ['/formulas', '/write', '/ingredients'] },
   { href: '/bench', name: 'Bench', icon: 'bench', covers: ['/bench', '/plan/'] },
+  { href: '/griddle', name: 'Griddle', icon: 'flame', covers: ['/griddle'] },
   { href: '/log', name: 'Log', icon: 'log', covers: ['/log', '/lessons', '/charts'] },
   { href: '/settings', name: 'Settings', icon: 'settings', covers: ['/settings'] },
 ];

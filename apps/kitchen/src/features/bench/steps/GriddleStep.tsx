@@ -1,7 +1,9 @@
 import { type Step, formatClock, bakePhases } from '@kettle-scale/core';
 import { windowAt } from '@kettle-scale/core/batch';
+import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
+import { Action } from '../../../ui/actions';
 import { Caution } from '../../../ui/Caution';
 import { Ring } from '../../../ui/Ring';
 import { useHotLine } from '../../../ui/preferences';
@@ -9,7 +11,7 @@ import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useNow } from '../../../ui/useNow';
-import { ProbeButton } from '../ProbeButton';
+import { PlateButton } from '../PlateButton';
 import { StepFrame } from '../StepFrame';
 import { useAlarm } from '../../../ui/useAlarm';
 import { useRingSize } from '../useStepWidth';
@@ -25,6 +27,7 @@ const styles = StyleSheet.create({
 /** The formula's heat and seconds per side, piece by piece, with a flip timer. */
 export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   useHotLine();
+  const router = useRouter();
   const { batch, state, act } = live;
   const { plan } = batch;
   const format = useFormat();
@@ -32,7 +35,9 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const size = useRingSize();
   const phases = bakePhases(plan.formula.bake);
   const pieces = state.divided?.pieces ?? plan.pieces;
-  const { griddle, piecesOff } = state;
+  const { piecesOff } = state;
+  // One at a time; several at once are worked on the live griddle.
+  const griddle = state.onPlate.at(0) ?? null;
   const piece = griddle?.piece ?? piecesOff + 1;
   const phase = griddle ? phases[griddle.side - 1] : undefined;
   const following = griddle ? phases[griddle.side] : undefined;
@@ -107,9 +112,12 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         {phase?.act ? <Heading>{phase.act}</Heading> : null}
       </View>
       <Body tone="soot">{plan.formula.product.look}</Body>
-      <ProbeButton
-        of="plate"
+      <PlateButton
         onTake={(tempC) => act({ type: 'measured', stepId: step.id, what: 'plate', tempC, by: 'probe' })}
+      />
+      <Action
+        label="Several at once: the live griddle"
+        onPress={() => router.push(`/griddle/live/${batch.id}`)}
       />
       <Caution
         lead={phase?.flame ? 'Open flame.' : 'Hot plate.'}

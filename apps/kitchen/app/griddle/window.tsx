@@ -1,0 +1,3 @@
+import { lazily } from '../../src/ui/lazily';
+
+export default lazily(async () => ({ default: (await import('../../src/screens/work')).WindowScreen }));

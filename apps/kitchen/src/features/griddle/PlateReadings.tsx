@@ -1,0 +1,127 @@
+import { type Griddle, hotSpots } from '@kettle-scale/core/griddle';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useReading } from '../../data/useReading';
+import { Action } from '../../ui/actions';
+import { FigureField, numberTyped } from '../../ui/FigureField';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+
+const GRID = { columns: 3, rows: 2 } as const;
+const STARTS_AT = 220;
+const PLACE_NAMES = [
+  'back left',
+  'back middle',
+  'back right',
+  'front left',
+  'front middle',
+  'front right',
+] as const;
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'flex-end' },
+  cell: { flexGrow: 1, flexBasis: 140 },
+});
+
+interface PlateReadingsProps {
+  griddle: Griddle;
+  onChange: (griddle: Griddle) => void;
+}
+
+/** Marks of the knob, each with the temperature it settles at, measured once. */
+export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
+  const format = useFormat();
+  const reading = useReading('thermometer');
+  const [mark, setMark] = useState('5');
+  const number = numberTyped(mark);
+  const known = griddle.marks.filter((one) => one.mark !== number);
+  return (
+    <Ticket>
+      <Heading>Marks of the knob</Heading>
+      <Body tone="soot">
+        Set the knob, wait until the plate stands still, then take the thermometer. Two marks are enough for
+        advice.
+      </Body>
+      {[...griddle.marks]
+        .sort((a, b) => a.mark - b.mark)
+        .map((one) => (
+          <Action
+            key={one.mark}
+            icon="trash"
+            label={`${one.mark}: ${format.temp(one.tempC)}`}
+            hint={`Forget mark ${one.mark}`}
+            onPress={() =>
+              onChange({ ...griddle, marks: griddle.marks.filter(({ mark: m }) => m !== one.mark) })
+            }
+          />
+        ))}
+      <View style={styles.row}>
+        <FigureField
+          labelled
+          name="knob-mark"
+          label="Mark"
+          value={mark}
+          onText={setMark}
+          style={styles.cell}
+        />
+        <Action
+          label={reading ? `Mark ${mark} is ${format.temp(reading.tempC)}` : 'No thermometer'}
+          disabled={!reading || !Number.isFinite(number)}
+          onPress={() =>
+            reading && onChange({ ...griddle, marks: [...known, { mark: number, tempC: reading.tempC }] })
+          }
+          style={styles.cell}
+        />
+      </View>
+    </Ticket>
+  );
+}
+
+/** Readings over the plate, six places in turn: where it is hot and where cold. */
+export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
+  const format = useFormat();
+  const reading = useReading('thermometer');
+  const grid = griddle.readings ?? { ...GRID, tempsC: [] };
+  const spots = hotSpots(griddle);
+  const standard = grid.columns === GRID.columns && grid.rows === GRID.rows;
+  return (
+    <Ticket>
+      <Heading>Hot and cold spots</Heading>
+      {spots ? (
+        <Body>{`From ${format.temp(spots.coldestC)} to ${format.temp(spots.hottestC)}, on average ${format.temp(spots.meanC)}. Pieces on cooler places get longer times.`}</Body>
+      ) : (
+        <Body>
+          Take the thermometer over the plate, place by place; the live griddle then times each place by
+          itself.
+        </Body>
+      )}
+      <Label>{reading ? `Thermometer: ${format.temp(reading.tempC)}` : 'No thermometer answers.'}</Label>
+      <View style={styles.row}>
+        {PLACE_NAMES.map((name, i) => {
+          const known = standard ? grid.tempsC[i] : undefined;
+          return (
+            <Action
+              key={name}
+              label={`${name}${known === undefined ? '' : `: ${format.temp(known)}`}`}
+              disabled={!reading}
+              style={styles.cell}
+              onPress={() => {
+                if (!reading) return;
+                const tempsC = PLACE_NAMES.map((_, at) =>
+                  at === i
+                    ? reading.tempC
+                    : standard
+                      ? (grid.tempsC[at] ?? reading.tempC)
+                      : (spots?.meanC ?? STARTS_AT),
+                );
+                onChange({ ...griddle, readings: { ...GRID, tempsC } });
+              }}
+            />
+          );
+        })}
+      </View>
+    </Ticket>
+  );
+}

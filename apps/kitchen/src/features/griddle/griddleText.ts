@@ -1,0 +1,63 @@
+import type { Explanation } from '@kettle-scale/core';
+import { type SolvedBake, limitWords, troubleWords } from '@kettle-scale/core/griddle';
+import type { GriddleSubject } from './useGriddle';
+
+/** Safety where the danger is: short, with what to do. */
+export const CAUTIONS = {
+  plate: {
+    lead: 'Hot plate.',
+    text: 'A puffed bread lets out steam when it is pressed or torn: lift it away from you, sleeves back.',
+  },
+  flame: {
+    lead: 'Open flame.',
+    text: 'Long tongs, hood on, nothing loose near it. Local codes and the maker’s instructions come first.',
+  },
+  smoke: {
+    lead: 'Smoke.',
+    text: 'Brush off loose flour before it burns, and run the hood: a plate this hot smokes.',
+  },
+  nonStick: {
+    lead: 'Coated pan.',
+    text: 'Never empty at this heat and never over a bare flame: the coating gives off fumes. The maker’s instructions come first.',
+  },
+} as const;
+
+const RESTS_ON =
+  'An engineering estimate fitted to trade practice, and to your own pieces once you have calibrated. No bread was measured for it.';
+
+/** Why these seconds: what went in, what ends each side, and what would change them. */
+export function explainSeconds(
+  subject: GriddleSubject,
+  solved: SolvedBake,
+  side: number,
+  shown: number,
+): Explanation {
+  const { plateC, thicknessMm, doughC, altitudeM, request, griddle } = subject;
+  const { outcome } = solved;
+  return {
+    title: `Side ${side + 1}`,
+    value: `${Math.round(shown)} s`,
+    equation: solved.trouble ? troubleWords(solved.trouble) : limitWords(solved),
+    inputs: [
+      { label: 'Plate', value: `${Math.round(plateC)} °C` },
+      { label: 'Thickness', value: `${thicknessMm.toFixed(2)} mm` },
+      {
+        label: 'Dough',
+        value: `${Math.round(doughC)} °C, ${(100 * request.setup.dough.moisture).toFixed(1)} % water`,
+      },
+      { label: 'Water boils at', value: `${outcome.boilingC.toFixed(1)} °C (${altitudeM} m)` },
+      {
+        label: 'Bubbles show after',
+        value: solved.bubblesS === null ? 'not seen' : `${solved.bubblesS.toFixed(0)} s`,
+      },
+      {
+        label: 'Middle at 95 °C after',
+        value: outcome.cookedS === null ? 'never' : `${outcome.cookedS.toFixed(0)} s`,
+      },
+      { label: 'Freckles, each side', value: outcome.cover.map((c) => `${c.toFixed(0)} %`).join(' / ') },
+      { label: 'Water left', value: `${outcome.moisture.toFixed(1)} %` },
+      { label: 'Plate', value: griddle ? griddle.name : '10 mm of steel (assumed)' },
+    ],
+    changes: [RESTS_ON],
+  };
+}

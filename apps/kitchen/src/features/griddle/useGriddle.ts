@@ -1,0 +1,53 @@
+import type { Formula, Ingredient, Kitchen } from '@kettle-scale/core';
+import { type BakeRequest, type Griddle, hotSpots } from '@kettle-scale/core/griddle';
+import { useMemo } from 'react';
+import { useBookAndKitchen } from '../../data/queries';
+import { requestOf, spreadsOf, useGriddleChoice } from './griddleSetup';
+
+export interface GriddleSubject {
+  formulas: Formula[];
+  formula: Formula;
+  foods: Ingredient[];
+  kitchen: Kitchen;
+  griddles: Griddle[];
+  griddle: Griddle | null;
+  plateC: number;
+  thicknessMm: number;
+  doughC: number;
+  altitudeM: number;
+  request: BakeRequest;
+  spreads: ReturnType<typeof spreadsOf>;
+}
+
+/** The bread and the plate that the griddle pages look at, and the question to the model. */
+export function useGriddleSubject(): {
+  subject: GriddleSubject | null;
+  empty: boolean;
+  error: Error | null;
+  retry: () => void;
+} {
+  const { ready, error, retry } = useBookAndKitchen();
+  const choice = useGriddleChoice();
+  const subject = useMemo(() => {
+    if (!ready) return null;
+    const formulas = ready.entries.filter(({ archived }) => !archived).map(({ formula }) => formula);
+    const formula = formulas.find(({ id }) => id === choice.formulaId) ?? formulas[0];
+    if (!formula) return null;
+    const griddles = ready.kitchen.griddles ?? [];
+    const suits = griddles.filter(({ domed }) => (domed ?? false) === (formula.bake.surface === 'domed'));
+    const griddle = griddles.find(({ id }) => id === choice.griddleId) ?? suits[0] ?? griddles[0] ?? null;
+    const settings = {
+      plateC: choice.plateC ?? formula.bake.plateC,
+      thicknessMm: choice.thicknessMm ?? formula.product.thicknessMm,
+      doughC: choice.doughC,
+      altitudeM: choice.altitudeM ?? ready.kitchen.altitudeM ?? 0,
+    };
+    const { foods, kitchen } = ready;
+    return {
+      ...{ formulas, formula, foods, kitchen, griddles, griddle, ...settings },
+      request: requestOf({ formula, foods, kitchen, griddle, ...settings }),
+      spreads: spreadsOf(formula, griddle ? (hotSpots(griddle)?.sdC ?? null) : null),
+    };
+  }, [ready, choice]);
+  return { subject, empty: ready !== null && subject === null, error, retry };
+}

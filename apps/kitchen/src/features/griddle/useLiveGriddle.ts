@@ -1,0 +1,248 @@
+import { type BatchState, type EventBody, type Explanation, type Plan, bakePhases } from '@kettle-scale/core';
+import {
+  type BakeRequest,
+  type Timed,
+  type Trim,
+  collision,
+  nextOnMs,
+  placeOffsetsC,
+  seenPieces,
+  trimOf,
+  trimmedSeconds,
+} from '@kettle-scale/core/griddle';
+import { useMemo } from 'react';
+import { useGriddleWork } from '../../data/griddle';
+import type { LiveBatch } from '../../data/useBatch';
+import { GAP_MM, breadDiameterMm, placesOf, requestOf, spreadsOf } from './griddleSetup';
+import type { GriddleSubject } from './useGriddle';
+
+/** Times are worked out for plates so far around what is wanted, every so many degrees, and read between them. */
+const AROUND_C = 40;
+const EVERY_C = 10;
+const MS_PER_S = 1000;
+/** Keys 1 to 9 reach so many places. */
+export const MOST_PLACES = 9;
+/** Where the kitchen has told of no plate. */
+const USUAL_PLACES = 4;
+/** A proposal is looked for from the last act on, but not further back than this. */
+const STANDS_MS = 60_000;
+/** Freckles come late and fast: their cover rises about with this power of the time. */
+const COVER_RISES = 4;
+/** Of the seconds that a side ran over, so much has been done for the other one. */
+const CARRIED_OVER = 0.5;
+/** A second side is never cut to less than this share of its plan. */
+const LEAST_SECOND = 0.4;
+
+export interface LivePiece extends Timed {
+  place: number;
+  side: number;
+  onMs: number;
+  sinceMs: number;
+  /** Fires come after the sides. */
+  flame: boolean;
+  /** Freckles that the first side shows, percent: as many as the product asks for, more when it lay longer. */
+  cover: number;
+  /** What is done next: turn it, to the fire, or off. */
+  next: 'flip' | 'fire' | 'off';
+}
+
+/** A request for the batch's own bread on the plate as it is wanted. */
+export function liveRequest(
+  plan: Plan,
+  flattened: BatchState['flattened'],
+  subject: GriddleSubject,
+): BakeRequest {
+  return requestOf({
+    formula: plan.formula,
+    foods: plan.ingredients as GriddleSubject['foods'],
+    kitchen: subject.kitchen,
+    griddle: subject.griddle,
+    plateC: plan.formula.bake.plateC,
+    thicknessMm: flattened?.thicknessMm ?? plan.relaxed.thicknessMm,
+    doughC: subject.doughC,
+    altitudeM: subject.kitchen.altitudeM ?? 0,
+  });
+}
+
+interface TimesTable {
+  plateC: number;
+  seconds: number[];
+}
+
+/** Seconds of the sides at a plate temperature, between those that were worked out. */
+export function secondsAt(table: readonly TimesTable[], plateC: number): number[] {
+  const first = table[0];
+  if (!first) return [];
+  const above = table.findIndex((row) => row.plateC >= plateC);
+  const high = above < 0 ? (table.at(-1) ?? first) : (table[above] ?? first);
+  const low = above <= 0 ? high : (table[above - 1] ?? high);
+  const share = high.plateC === low.plateC ? 0 : (plateC - low.plateC) / (high.plateC - low.plateC);
+  return high.seconds.map((s, side) => (low.seconds[side] ?? s) + share * (s - (low.seconds[side] ?? s)));
+}
+
+/** What was judged before a piece went on: its times never change under it. */
+const trimBefore = (state: BatchState, onMs: number): Trim =>
+  trimOf(seenPieces(state.judged.filter(({ at }) => Date.parse(at) <= onMs)));
+
+export function useLiveGriddle(
+  live: LiveBatch,
+  subject: GriddleSubject,
+  readC: number | null,
+  nowMs: number,
+) {
+  const { batch, state } = live;
+  const { formula } = batch.plan;
+  const griddle = subject.griddle;
+  const request = useMemo(
+    () => liveRequest(batch.plan, state.flattened, subject),
+    [batch.plan, state.flattened, subject],
+  );
+  const wantedC = formula.bake.plateC;
+  const plates = useMemo(
+    () => Array.from({ length: (2 * AROUND_C) / EVERY_C + 1 }, (_, i) => wantedC - AROUND_C + i * EVERY_C),
+    [wantedC],
+  );
+  const table = useGriddleWork('times', { request, platesC: plates });
+  const planned = formula.bake.sides.map(({ seconds }) => seconds);
+  const nominal = table.data ? secondsAt(table.data, wantedC) : planned;
+  const robust = useGriddleWork(
+    'robust',
+    table.data ? { request, spreads: spreadsOf(formula, null), seconds: nominal } : null,
+  );
+  /** Most pieces want a little longer than the mean one does; the ratio holds at other heats too. */
+  const ratios = nominal.map((s, side) =>
+    robust.data && robust.data.share > robust.data.givenShare ? (robust.data.seconds[side] ?? s) / s : 1,
+  );
+
+  const diameterMm = breadDiameterMm(
+    formula,
+    batch.plan.ingredients as GriddleSubject['foods'],
+    batch.plan.relaxed.thicknessMm,
+  );
+  const spots = placesOf(griddle, diameterMm);
+  const placeCount = Math.min(MOST_PLACES, Math.max(1, griddle ? spots.length : USUAL_PLACES));
+  const offsets = griddle ? placeOffsetsC(griddle, spots) : [];
+  const trim = trimOf(seenPieces(state.judged));
+
+  const timesFor = (plateC: number, by: Trim): number[] => {
+    const solved = table.data ? secondsAt(table.data, plateC) : planned;
+    return trimmedSeconds(
+      solved.map((s, side) => s * (ratios[side] ?? 1)),
+      by,
+    );
+  };
+  const plateAtPlace = (place: number) => (readC ?? wantedC) + (offsets[place - 1] ?? 0);
+  const phases = bakePhases(formula.bake);
+
+  const pieces = state.onPlate.map((one, index): LivePiece => {
+    const place = one.place ?? index + 1;
+    const seconds = timesFor(one.plateC ?? plateAtPlace(place), trimBefore(state, one.onMs));
+    const phase = phases[one.side - 1];
+    const isFire = phase?.flame ?? false;
+    let sideS = isFire ? (phase?.seconds ?? 0) : (seconds[one.side - 1] ?? phase?.seconds ?? 0);
+    // A side that lay longer, or shorter, than meant is made up for by the next: the bread was cooked on through.
+    const before = one.doneS.at(-1);
+    if (!isFire && before !== undefined && one.side > 1) {
+      const late = before - (seconds[one.side - 2] ?? before);
+      sideS = Math.max(LEAST_SECOND * sideS, sideS - CARRIED_OVER * late);
+    }
+    const following = phases[one.side];
+    return {
+      ...{ piece: one.piece, place, side: one.side, onMs: one.onMs, sinceMs: one.sinceMs, sideS },
+      dueMs: one.sinceMs + sideS * MS_PER_S,
+      flame: isFire,
+      cover: request.standard.coverAim * Math.min(2, (one.doneS[0] ?? 0) / (seconds[0] ?? 1)) ** COVER_RISES,
+      next: following ? (following.flame ? 'fire' : 'flip') : 'off',
+    };
+  });
+  pieces.sort((a, b) => a.dueMs - b.dueMs);
+
+  const total = state.divided?.pieces ?? batch.plan.pieces;
+  const begun = state.piecesOff + state.onPlate.length;
+  const free = Array.from({ length: placeCount }, (_, i) => i + 1).filter(
+    (place) => !pieces.some((piece) => piece.place === place),
+  );
+  const lastActMs = Math.max(0, ...state.onPlate.map(({ sinceMs }) => sinceMs));
+  const nextPlace = free[0] ?? null;
+  const nextSeconds = timesFor(plateAtPlace(nextPlace ?? 1), trim);
+  const busy = [...pieces, { dueMs: lastActMs }];
+  // Counted from the last act it stands still; once it has passed, the next free moment from now.
+  const afterLast = nextOnMs(busy, nextSeconds, Math.max(lastActMs, nowMs - STANDS_MS));
+  const onMs =
+    nextPlace === null || begun >= total
+      ? null
+      : afterLast >= nowMs
+        ? afterLast
+        : nextOnMs(busy, nextSeconds, nowMs);
+
+  const act = {
+    on: (place: number) => {
+      const used = new Set([
+        ...state.onPlate.map(({ piece }) => piece),
+        ...state.baked.map(({ piece }) => piece),
+      ]);
+      let piece = begun + 1;
+      while (used.has(piece)) piece += 1;
+      const plateC = Math.round(plateAtPlace(place) * 10) / 10;
+      live.act({ type: 'piece-on', piece, place, ...(readC === null ? {} : { plateC }) });
+    },
+    forward: (one: LivePiece) =>
+      live.act(
+        one.next === 'off'
+          ? { type: 'piece-off', piece: one.piece }
+          : { type: 'flipped', piece: one.piece, side: one.side + 1 },
+      ),
+    reject: (one: LivePiece, reason: Extract<EventBody, { type: 'rejected' }>['reason']) =>
+      live.act({ type: 'piece-off', piece: one.piece }, { type: 'rejected', pieces: 1, reason }),
+  };
+  const explain = (side: number): Explanation => {
+    const plateC = plateAtPlace(nextPlace ?? 1);
+    const model = (table.data ? secondsAt(table.data, plateC) : planned)[side] ?? 0;
+    const factor = side === 0 ? trim.first.factor : trim.later.factor;
+    const shown = nextSeconds[side] ?? 0;
+    return {
+      title: `Side ${side + 1} of the next piece`,
+      value: `${Math.round(shown)} s`,
+      equation:
+        'Seconds of the model at this plate × what keeps most pieces in standard × what you said of the last ones',
+      inputs: [
+        {
+          label: `Plate at place ${nextPlace ?? 1}`,
+          value: `${Math.round(plateC)} °C${readC === null ? ' (wanted, not read)' : ''}`,
+        },
+        { label: 'Model', value: `${model.toFixed(1)} s` },
+        { label: 'For most pieces', value: `× ${(ratios[side] ?? 1).toFixed(2)}` },
+        { label: 'Your taps', value: `× ${factor.toFixed(2)}` },
+      ],
+      changes: [
+        'A hotter plate shortens it, a colder one lengthens it; a tap of pale or dark moves it by 3 to 12 %.',
+        'A side that ran over shortens the next one by half of that.',
+      ],
+    };
+  };
+  return {
+    explain,
+    ...{
+      request,
+      wantedC,
+      pieces,
+      placeCount,
+      nextPlace,
+      nextSeconds,
+      trim,
+      act,
+      total,
+      phases,
+      griddle,
+      spots,
+      diameterMm,
+    },
+    ready: table.data !== undefined,
+    collision: collision(pieces, nowMs),
+    nextOnMs: onMs,
+    left: total - begun,
+    gapMm: GAP_MM,
+  };
+}
+
+export type LiveGriddle = ReturnType<typeof useLiveGriddle>;

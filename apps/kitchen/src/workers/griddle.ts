@@ -1,0 +1,58 @@
+import { finish } from '@kettle-scale/core/griddle';
+import { GRIDDLE_WORK, type GriddleWork, type WorkName } from './griddleWork';
+
+export type ToWorker = { id: number; name: WorkName; asks: unknown } | { cancel: number };
+export type FromWorker =
+  { id: number; result: unknown } | { id: number; progress: number } | { id: number; problem: string };
+
+interface Waiting {
+  resolve: (result: unknown) => void;
+  reject: (error: Error) => void;
+  onProgress: ((share: number) => void) | undefined;
+}
+
+let worker: Worker | null = null;
+let lastId = 0;
+const waiting = new Map<number, Waiting>();
+
+function openWorker(): Worker {
+  if (worker) return worker;
+  worker = new Worker(new URL('./griddle.worker', window.location.href));
+  worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+    const one = waiting.get(data.id);
+    if (!one) return;
+    if ('progress' in data) return one.onProgress?.(data.progress);
+    waiting.delete(data.id);
+    if ('problem' in data) one.reject(new Error(data.problem));
+    else one.resolve(data.result);
+  };
+  return worker;
+}
+
+interface AskOptions {
+  signal?: AbortSignal;
+  onProgress?: (share: number) => void;
+}
+
+/** Asks the griddle worker; where there are no workers the work is done here. Aborting the signal stops it. */
+export function askGriddle<N extends WorkName>(
+  name: N,
+  asks: GriddleWork[N]['asks'],
+  { signal, onProgress }: AskOptions = {},
+): Promise<GriddleWork[N]['gives']> {
+  if (typeof Worker === 'undefined') {
+    const work = GRIDDLE_WORK[name] as (asks: unknown) => Generator<number, GriddleWork[N]['gives'], void>;
+    return Promise.resolve().then(() => finish(work(asks)));
+  }
+  const id = (lastId += 1);
+  const port = openWorker();
+  return new Promise((resolve, reject) => {
+    waiting.set(id, { resolve: resolve as (result: unknown) => void, reject, onProgress });
+    signal?.addEventListener('abort', () => {
+      if (!waiting.delete(id)) return;
+      port.postMessage({ cancel: id } satisfies ToWorker);
+      reject(new DOMException('This is no longer asked.', 'AbortError'));
+    });
+    port.postMessage({ id, name, asks } satisfies ToWorker);
+  });
+}

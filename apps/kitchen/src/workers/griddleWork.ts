@@ -1,0 +1,138 @@
+import {
+  type BakeRequest,
+  type BakeSeries,
+  type BakeWindow,
+  type Calibration,
+  type LoggedPiece,
+  type Pace,
+  type PlateMoment,
+  type Reach,
+  type RobustTimes,
+  type Sensitivity,
+  type Settling,
+  type Solution,
+  type SolvedBake,
+  type Spreads,
+  type WayOut,
+  bakeSeries,
+  calibrate,
+  computeWindow,
+  heatFor,
+  paceOf,
+  readySeconds,
+  robustTimes,
+  sensitivities,
+  settling,
+  solve,
+  solveSecond,
+  solveTimes,
+  stagesWith,
+  thicknessFor,
+  warmUp,
+  waysOut,
+} from '@kettle-scale/core/griddle';
+
+/** What the griddle worker can be asked: its input and its answer. */
+export interface GriddleWork {
+  /** Seconds per side, and the bake that they are. */
+  solve: {
+    asks: { request: BakeRequest; seconds?: number[] };
+    gives: { solved: SolvedBake; series: BakeSeries };
+  };
+  /** What moves the seconds; and the ways out where there is no good bread. */
+  details: {
+    asks: { request: BakeRequest; solution: Solution };
+    gives: { sensitivities: Sensitivity[]; waysOut: WayOut[] };
+  };
+  /** The heat and the thickness that suit given seconds. */
+  reach: { asks: { request: BakeRequest; seconds: number[] }; gives: { heat: Reach; thickness: Reach } };
+  robust: { asks: { request: BakeRequest; spreads: Spreads; seconds: number[] }; gives: RobustTimes };
+  window: { asks: { request: BakeRequest }; gives: BakeWindow };
+  calibrate: { asks: { request: BakeRequest; pieces: LoggedPiece[] }; gives: Calibration };
+  /** Seconds of each side at several plate temperatures, for a live plate. */
+  times: {
+    asks: { request: BakeRequest; platesC: number[] };
+    gives: { plateC: number; seconds: number[] }[];
+  };
+  /** What is left for the second side after a first of so many seconds. */
+  second: { asks: { request: BakeRequest; firstS: number }; gives: number };
+  plate: {
+    asks: {
+      request: BakeRequest;
+      seconds: number[];
+      fromC: number;
+      facts: Parameters<typeof paceOf>[2];
+    };
+    gives: { readyS: number | null; preheat: PlateMoment[]; pace: Pace | null; settled: Settling };
+  };
+}
+
+export type WorkName = keyof GriddleWork;
+type Steps<T> = Generator<number, T, void>;
+
+/** Between points of a series that is drawn. */
+const SERIES_S = 0.5;
+const PREHEAT = { everyS: 30, forS: 40 * 60 };
+
+/** Every task as a generator that yields the share done, so that it can be shown and stopped. */
+export const GRIDDLE_WORK: {
+  [N in WorkName]: (asks: GriddleWork[N]['asks']) => Steps<GriddleWork[N]['gives']>;
+} = {
+  *solve({ request, seconds }) {
+    const solved = solve(request);
+    yield 0.5;
+    const stages = stagesWith(request.program, seconds ?? solved.seconds);
+    return { solved, series: bakeSeries({ ...request.setup, stages }, SERIES_S) };
+  },
+  *details({ request, solution }) {
+    const moved = solution.good ? sensitivities(request, solution) : [];
+    yield 0.5;
+    return { sensitivities: moved, waysOut: solution.good ? [] : waysOut(request) };
+  },
+  *reach({ request, seconds }) {
+    const heat = heatFor(request, seconds);
+    yield 0.5;
+    return { heat, thickness: thicknessFor(request, seconds) };
+  },
+  *robust({ request, spreads, seconds }) {
+    return yield* robustTimes(request, spreads, seconds);
+  },
+  *window({ request }) {
+    return yield* computeWindow(request);
+  },
+  *calibrate({ request, pieces }) {
+    return yield* calibrate(request, pieces);
+  },
+  *times({ request, platesC }) {
+    const times: { plateC: number; seconds: number[] }[] = [];
+    for (const plateC of platesC) {
+      const start = { under: plateC, rest: plateC };
+      const { seconds } = solveTimes({
+        ...request,
+        setup: { ...request.setup, plateC, startC: start },
+      });
+      times.push({ plateC, seconds });
+      yield times.length / platesC.length;
+    }
+    return times;
+  },
+  *second({ request, firstS }) {
+    yield 0;
+    return solveSecond(request, firstS).seconds[1] ?? 0;
+  },
+  *plate({ request, seconds, fromC, facts }) {
+    const plate = request.setup.plate;
+    const airC = request.setup.air?.tempC ?? 25;
+    const { plateC } = request.setup;
+    const pace = facts.places > 0 ? paceOf(request, seconds, facts) : null;
+    yield 0.3;
+    const settled = settling(request, seconds, facts.gapS);
+    yield 0.6;
+    return {
+      pace,
+      settled,
+      readyS: plate ? readySeconds(plate, fromC, plateC, airC) : null,
+      preheat: plate ? warmUp(plate, fromC, plateC, airC, PREHEAT.everyS, PREHEAT.forS) : [],
+    };
+  },
+};

@@ -1,0 +1,40 @@
+import type { BatchState } from '../batch/foldBatch';
+import type { Plan } from '../batch/planSchema';
+import type { LoggedPiece, SideColour } from './loggedPieceSchema';
+import { type Colour, seenPieces } from './judging';
+
+/** What a tap says of a side's colour where a product asks for this much. */
+function colourOf(seen: Colour | undefined, right: SideColour): SideColour | undefined {
+  if (!seen || seen === 'right') return seen && right;
+  return seen === 'pale' ? 'pale' : right === 'deep freckles' ? 'burnt' : 'deep freckles';
+}
+
+/** Temperature of a dough that nobody measured. */
+const USUAL_DOUGH_C = 24;
+
+/**
+ * The pieces of a batch that a calibration can use: those that went on a plate that was read and that somebody judged,
+ * with the seconds that each side lay.
+ */
+export function loggedPieces(plan: Plan, state: BatchState): LoggedPiece[] {
+  const right: SideColour = plan.formula.product.spots ?? 'freckles';
+  // Every tap is an act of its own; together they are what was said of a piece.
+  const judged = new Map(
+    state.baked.map(({ piece }) => [piece, seenPieces(state.judged.filter((one) => one.piece === piece))[0]]),
+  );
+  const thicknessMm = state.flattened?.thicknessMm ?? plan.relaxed.thicknessMm;
+  const sides = plan.formula.bake.sides.length;
+  return state.baked.flatMap(({ piece, plateC, sidesS }): LoggedPiece[] => {
+    const seen = judged.get(piece);
+    if (!seen || plateC === null || sidesS.length < sides) return [];
+    return [
+      {
+        ...{ thicknessMm, plateC, doughC: plan.today?.doughC ?? USUAL_DOUGH_C },
+        seconds: sidesS.slice(0, sides),
+        firstSide: colourOf(seen.firstSide, right),
+        secondSide: colourOf(seen.secondSide, right),
+        puffed: seen.puffed,
+      },
+    ];
+  });
+}
