@@ -35,6 +35,23 @@ describe('keys of a working screen', () => {
     expect(undo).toHaveBeenCalledTimes(1);
   });
 
+  test('a digit is a place on the griddle, and nothing where there is none; a button in focus does not hold it back', () => {
+    const place = jest.fn();
+    function Plate() {
+      useKeys({ primary, place });
+      return <Pressable role="button" aria-label="Undo" onPress={() => undefined} />;
+    }
+    const { unmount } = render(<Plate />);
+    screen.getByLabelText('Undo').focus();
+    fireEvent.keyDown(screen.getByLabelText('Undo'), { key: '4' });
+    expect(place).toHaveBeenCalledWith(4);
+    unmount();
+    render(<Bench />);
+    fireEvent.keyDown(document.body, { key: '4' });
+    expect(place).toHaveBeenCalledTimes(1);
+    expect(primary).not.toHaveBeenCalled();
+  });
+
   test.each([
     ['a held key', () => fireEvent.keyDown(document.body, { key: 'Enter', repeat: true })],
     ['a shortcut of the browser', () => fireEvent.keyDown(document.body, { key: 'Enter', ctrlKey: true })],

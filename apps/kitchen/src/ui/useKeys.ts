@@ -22,8 +22,7 @@ const isTyping = (target: Element): boolean =>
 
 /** A control reached with the keyboard keeps its own Space and Enter; one that was tapped does not hold them back. */
 const activatesItself = (target: Element, key: string): boolean =>
-  key !== 'PageDown' &&
-  key !== 'Backspace' &&
+  (key === ' ' || key === 'Enter') &&
   target.matches(
     '[role="button"]:focus-visible, [role="radio"]:focus-visible, a:focus-visible, button:focus-visible',
   );

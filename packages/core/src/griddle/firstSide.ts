@@ -17,7 +17,7 @@ import type { BakeStandard } from './standard';
 const BEFORE_CHAR = 0.95;
 
 /** Watches the first side: until its colour is there and bubbles are seen, unless it chars or dries out before. */
-export function firstSideEye(standard: BakeStandard, colour: boolean) {
+export function firstSideEye(standard: BakeStandard) {
   const coloured = crossing();
   const charred = crossing();
   const eye = {
@@ -30,7 +30,7 @@ export function firstSideEye(standard: BakeStandard, colour: boolean) {
       charred.look(baking.timeS, pastChar(baking.filmsA, standard.charMost));
       eye.bubblesS = baking.bubblesS;
       eye.dry = moistureOf(baking.column) < standard.moistureLeast;
-      if ((!colour || coloured.at !== null) && eye.bubblesS !== null) return 'ready';
+      if (coloured.at !== null && eye.bubblesS !== null) return 'ready';
       if (charred.at !== null) return 'charred';
       return eye.dry && coloured.at === null ? 'dry' : 'on';
     },
@@ -49,26 +49,26 @@ export interface FirstSide {
 type Eye = ReturnType<typeof firstSideEye>;
 
 /** The seconds that a first side was seen to need. */
-export function firstSideOf({ coloured, charred, bubblesS, dry }: Eye, colour: boolean): FirstSide {
+export function firstSideOf({ coloured, charred, bubblesS, dry }: Eye): FirstSide {
   const colouredS = coloured.at;
   const charredS = charred.at ?? LONGEST_S;
-  const wanted = colour ? colouredS : (bubblesS ?? SHORTEST_SIDE_S);
+  const wanted = colouredS;
   if (wanted === null) {
     const seconds = bubblesS ?? LONGEST_S;
     return { seconds, limit: 'colour', colouredS, bubblesS, trouble: dry ? 'dries first' : 'never browns' };
   }
   const cue = Math.min(bubblesS ?? LONGEST_S, charredS * BEFORE_CHAR);
   const seconds = Math.max(SHORTEST_SIDE_S, wanted, cue);
-  const limit = cue > wanted ? (cue === bubblesS ? 'bubbles' : 'char') : colour ? 'colour' : 'bubbles';
+  const limit = cue > wanted ? (cue === bubblesS ? 'bubbles' : 'char') : 'colour';
   return { seconds, limit, colouredS, bubblesS, trouble: charredS < seconds ? 'burns first' : null };
 }
 
-/** Bakes the first side alone and says how long it takes; without `colour` bubbles alone are the cue. */
-export function firstSide({ program, setup, standard }: BakeRequest, colour: boolean): FirstSide {
-  const eye = firstSideEye(standard, colour);
+/** Bakes the first side alone and says how long it takes. */
+export function firstSide({ program, setup, standard }: BakeRequest): FirstSide {
+  const eye = firstSideEye(standard);
   bake(
     { ...setup, stages: stagesWith(program, [LONGEST_S]).slice(0, 1) },
     { watch: (baking) => (eye.look(baking) === 'on' ? 'on' : 'end') },
   );
-  return firstSideOf(eye, colour);
+  return firstSideOf(eye);
 }

@@ -75,10 +75,10 @@ export const scaledSeconds =
 
 /**
  * Programs that are not one flip: one side, a fire at the end, or several flips. With two sides and a fire the first side
- * is found by its bubbles; what remains is stretched in the proportions of the program.
+ * is found by its cue, as without a fire; what remains is stretched in the proportions of the program.
  */
 export function solveByScale(request: BakeRequest, coarse = false): Solution {
-  const first: FirstSide | null = request.program.sides.length === 2 ? firstSide(request, false) : null;
+  const first: FirstSide | null = request.program.sides.length === 2 ? firstSide(request) : null;
   const secondsAt = scaledSeconds(request, first?.seconds ?? null);
   const { least, most, leastLimit, mostLimit, spoils } = scaleRange(
     request,

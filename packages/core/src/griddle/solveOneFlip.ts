@@ -127,7 +127,7 @@ function afterFirst(request: BakeRequest, first: FirstSide, onlyLeast: boolean):
 
 /** Two runs, no iteration: one long first contact, then the first side and one long second. */
 export const solveOneFlip = (request: BakeRequest): Solution =>
-  afterFirst(request, firstSide(request, true), false);
+  afterFirst(request, firstSide(request), false);
 
 /**
  * One run: flips at the step where the first side is ready, and stops when the second is. For windows, where the
@@ -135,7 +135,7 @@ export const solveOneFlip = (request: BakeRequest): Solution =>
  */
 export function solveOneFlipFast(request: BakeRequest): Solution {
   const { standard, setup, program } = request;
-  const firstEye = firstSideEye(standard, true);
+  const firstEye = firstSideEye(standard);
   const eye = secondSideEye(standard, true);
   const last = { seen: 'on' as ReturnType<typeof firstEye.look> };
   bake(
@@ -148,11 +148,11 @@ export function solveOneFlipFast(request: BakeRequest): Solution {
         last.seen = seen;
         eye.flippedS = baking.timeS;
         if (seen === 'on') return baking.timeS < PATIENCE_S ? 'on' : 'end';
-        return seen === 'ready' && firstSideOf(firstEye, true).trouble === null ? 'next stage' : 'end';
+        return seen === 'ready' && firstSideOf(firstEye).trouble === null ? 'next stage' : 'end';
       },
     },
   );
-  const first = firstSideOf(firstEye, true);
+  const first = firstSideOf(firstEye);
   // A first side that must end just before it chars is known only afterwards.
   if (last.seen === 'charred') return afterFirst(request, first, true);
   return solutionOf(

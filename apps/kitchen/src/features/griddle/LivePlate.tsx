@@ -1,5 +1,5 @@
 import type { Place } from '@kettle-scale/core/griddle';
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { Pressable, StyleSheet, Text, View, useWindowDimensions } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { Ring } from '../../ui/Ring';
 import { useColours } from '../../ui/theme';
@@ -10,6 +10,9 @@ import type { LivePiece } from './useLiveGriddle';
 
 const MS_PER_S = 1000;
 const NEXT_WORDS = { flip: 'turn', fire: 'to the fire', off: 'off' } as const;
+const MOST_PX = 760;
+/** Title, action and bar above and below the plate. */
+const AROUND_PX = 210;
 /** A place is at least so large, for a wet finger. */
 const SMALLEST_PX = 104;
 
@@ -40,8 +43,8 @@ const styles = StyleSheet.create({
 /** Bread is bread-coloured on iron and on paper; what is written on it is ink. */
 const INK = PAPER.ink;
 const EMBER = PAPER.ember;
-/** Room for the ring around it. */
-const BREAD_INSET_PX = 26;
+/** The rest is the ring around it. */
+const BREAD_SHARE = 0.8;
 const MOST_FRECKLES = 26;
 const BLISTER_COVER = 45;
 const GOLDEN = 2.399963;
@@ -53,7 +56,7 @@ function Freckled({ px, cover }: { px: number; cover: number }) {
   return (
     <Svg width={px} height={px} style={styles.freckles} aria-hidden>
       {Array.from({ length: count }, (_, i) => {
-        const r = (px / 2 - 6) * Math.sqrt((i + 0.7) / MOST_FRECKLES);
+        const r = (px / 2 - 6) * Math.sqrt((i + 0.7) / count);
         return (
           <Circle
             key={i}
@@ -77,7 +80,6 @@ interface LivePlateProps {
   nextPlace: number | null;
   nextOnMs: number | null;
   nowMs: number;
-  wide: boolean;
   onForward: (piece: LivePiece) => void;
   onPlace: (place: number) => void;
 }
@@ -92,50 +94,54 @@ function columnsOf(spots: readonly Place[], placeCount: number): number {
 
 /** The plate with its places: what each piece waits for, how long, and where the next one goes. */
 export function LivePlate(props: LivePlateProps) {
-  const { pieces, placeCount, spots, nextPlace, nextOnMs, nowMs, wide, onForward, onPlace } = props;
+  const { pieces, placeCount, spots, nextPlace, nextOnMs, nowMs, onForward, onPlace } = props;
   const colours = useColours();
-  const { width, onLayout } = useStripWidth();
+  const laid = useStripWidth();
+  const { width: windowPx, height: windowHeight } = useWindowDimensions();
+  // Before it is laid out: about as wide as the page.
+  const width = laid.width || Math.max(320, Math.min(MOST_PX, windowPx - 2 * SPACE.m));
   const wanted = columnsOf(spots, placeCount);
   const inner = width - 2 * SPACE.s - 4;
   const fits = Math.max(2, Math.floor((inner + SPACE.s) / (SMALLEST_PX + SPACE.s)));
   const columns = Math.min(placeCount, fits, Math.max(2, wanted));
-  const size = Math.min(wide ? 300 : 220, Math.floor((inner - (columns - 1) * SPACE.s) / columns));
+  const rows = Math.ceil(placeCount / columns);
+  // All places are seen at once; only a phone with very many scrolls.
+  const tallest = Math.max(SMALLEST_PX, (windowHeight - AROUND_PX) / rows - SPACE.s);
+  const size = Math.floor(Math.min(tallest, (inner - (columns - 1) * SPACE.s) / columns));
   return (
     <View
-      onLayout={onLayout}
+      onLayout={laid.onLayout}
       style={[styles.plate, { borderColor: colours.rule, backgroundColor: colours.surface }]}
     >
-      {width > 0
-        ? Array.from({ length: placeCount }, (_, i) => i + 1).map((place) => {
-            const piece = pieces.find((one) => one.place === place);
-            return piece ? (
-              <Busy key={place} piece={piece} size={size} nowMs={nowMs} onPress={() => onForward(piece)} />
+      {Array.from({ length: placeCount }, (_, i) => i + 1).map((place) => {
+        const piece = pieces.find((one) => one.place === place);
+        return piece ? (
+          <Busy key={place} piece={piece} size={size} nowMs={nowMs} onPress={() => onForward(piece)} />
+        ) : (
+          <Pressable
+            key={place}
+            role="button"
+            aria-label={`Place ${place}: put a piece on`}
+            onPress={() => onPlace(place)}
+            style={[styles.empty, { width: size, height: size, borderColor: colours.rule }]}
+          >
+            <Label style={styles.number}>{String(place)}</Label>
+            {place === nextPlace && nextOnMs !== null ? (
+              <>
+                <Strong>next piece</Strong>
+                <Figure
+                  value={nextOnMs <= nowMs ? 'now' : `in ${Math.ceil((nextOnMs - nowMs) / MS_PER_S)}`}
+                  {...(nextOnMs <= nowMs ? {} : { unit: 's' })}
+                  size={34}
+                  tone={nextOnMs <= nowMs ? 'ember' : 'ink'}
+                />
+              </>
             ) : (
-              <Pressable
-                key={place}
-                role="button"
-                aria-label={`Place ${place}: put a piece on`}
-                onPress={() => onPlace(place)}
-                style={[styles.empty, { width: size, height: size, borderColor: colours.rule }]}
-              >
-                <Label style={styles.number}>{String(place)}</Label>
-                {place === nextPlace && nextOnMs !== null ? (
-                  <>
-                    <Strong>next piece</Strong>
-                    <Figure
-                      value={nextOnMs <= nowMs ? 'now' : `in ${Math.ceil((nextOnMs - nowMs) / MS_PER_S)}`}
-                      {...(nextOnMs <= nowMs ? {} : { unit: 's' })}
-                      size={34}
-                      tone={nextOnMs <= nowMs ? 'ember' : 'ink'}
-                    />
-                  </>
-                ) : (
-                  <Label>free</Label>
-                )}
-              </Pressable>
-            );
-          })
-        : null}
+              <Label>free</Label>
+            )}
+          </Pressable>
+        );
+      })}
     </View>
   );
 }
@@ -153,7 +159,7 @@ function Busy({ piece, size, nowMs, onPress }: BusyProps) {
   const due = leftS <= 0;
   const word = NEXT_WORDS[piece.next];
   const side = piece.flame ? 'fire' : `side ${piece.side}`;
-  const breadPx = size - BREAD_INSET_PX;
+  const breadPx = size * BREAD_SHARE;
   return (
     <Pressable
       role="button"

@@ -127,7 +127,7 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
   const knob = griddle.griddle ? knobAdvice(griddle.griddle.marks, wantedC + trim.heatC) : null;
   const plate = (
     <LivePlate
-      {...{ pieces, nowMs, wide, nextPlace: canPut ? nextPlace : null, nextOnMs }}
+      {...{ pieces, nowMs, nextPlace: canPut ? nextPlace : null, nextOnMs }}
       placeCount={griddle.placeCount}
       spots={griddle.spots}
       onForward={act.forward}

@@ -1,0 +1,136 @@
+import { expect, test } from '@playwright/test';
+import { act, bench, batchOf } from './bench';
+
+// There is one plate, with one thermometer: whoever uses it has it to himself.
+test.describe.configure({ mode: 'serial' });
+
+test('times answer while a slider is dragged, say what binds them, and what to change where there is no good bread', async ({
+  page,
+}) => {
+  await page.goto('/griddle');
+  await page.getByRole('radio', { name: 'Deckhand wrap' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Griddle: Deckhand wrap');
+  const side = page.getByRole('button', { name: /^Side 1/ });
+  await expect(side).toBeVisible();
+  await expect(page.getByText(/pieces come out in standard with these/)).toBeVisible();
+  await expect(page.getByText(/^The last side may take|The first side ends/)).toBeVisible();
+  const seconds = async () => Number(/(\d+)/.exec((await side.innerText()).replace('Side 1', ''))?.[1]);
+  const before = await seconds();
+  const plate = page.getByRole('slider', { name: 'Plate' });
+  await plate.fill('250');
+  await expect.poll(seconds).toBeLessThan(before);
+  await side.click();
+  const why = page.getByRole('dialog', { name: 'Why: Side 1' });
+  await expect(why.getByText('Bubbles show after')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('img', { name: /^After \d+ s: plate \d+/ })).toBeVisible();
+
+  await page.getByRole('slider', { name: 'Thickness as it goes on' }).fill('0.7');
+  await expect(page.getByRole('heading', { name: /^No good bread here: it dries/ })).toBeVisible();
+  await expect(page.getByText(/it works: \d+ s \+ \d+ s/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'As Deckhand wrap says' }).click();
+  await expect(side).toBeVisible();
+});
+
+test('the heat and thickness picture comes in the background, with its table', async ({ page }) => {
+  await page.goto('/griddle');
+  await page.getByRole('radio', { name: 'Deckhand wrap' }).click();
+  await page.getByRole('link', { name: 'Heat and thickness picture' }).click();
+  await expect(page.getByRole('img', { name: /^Heat from 160 to 290 °C against thickness/ })).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.getByRole('button', { name: 'As a table' }).click();
+  await expect(page.getByRole('table', { name: /^Seconds of the first and the last side/ })).toBeVisible();
+  await expect(page.getByText(/^Below \d+ °C/)).toBeVisible();
+});
+
+test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a fit to its own pieces that asks first', async ({
+  page,
+  request,
+}) => {
+  await act(request, 'thermometer', { act: 'heat', tempC: 262, atOnce: true });
+  await page.goto('/griddle/plates');
+  await page.getByRole('radio', { name: 'Lantern round' }).click();
+  await expect(
+    page.getByRole('img', { name: /^Long plate, 900 by 600 mm: \d+ pieces of 1\d\d mm/ }),
+  ).toBeVisible();
+  await expect(page.getByText('pieces an hour')).toBeVisible();
+  await expect(page.getByText(/^Held back by/)).toBeVisible();
+  await page.getByLabel('Mark', { exact: true }).fill('7');
+  await page.getByRole('button', { name: /^Mark 7 is 26\d °C/ }).click();
+  await expect(page.getByRole('button', { name: 'Forget mark 7' })).toBeVisible();
+  await page.getByRole('button', { name: 'Forget mark 7' }).click();
+  await expect(page.getByRole('button', { name: 'Forget mark 7' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Fit the model' }).click();
+  const use = page.getByRole('button', { name: 'Use it for Lantern round on this plate' });
+  await expect(use).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText('Speed of browning')).toBeVisible();
+  await use.click();
+  await expect(page.getByText(/^In use: fitted to \d+ pieces/)).toBeVisible();
+  await page.getByRole('button', { name: 'Go back to the usual figures' }).click();
+  await expect(page.getByText(/^In use: fitted/)).toHaveCount(0);
+});
+
+test('the live griddle: wait for the plate, four places by keys and touch, judge, reject, to the end', async ({
+  page,
+  request,
+}) => {
+  await page.clock.install();
+  await act(request, 'thermometer', { act: 'clear' });
+  await act(request, 'thermometer', { act: 'heat', tempC: 180, atOnce: true });
+  const cook = bench(page);
+  await cook.start('lantern-round', '?by=pieces&pieces=5&ball=58 g');
+  const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
+  await page.goto(`/griddle/live/${id}`);
+  await expect(page.getByRole('heading', { name: /^Wait: the plate is \d+ °C too cold/ })).toBeVisible();
+  await act(request, 'thermometer', { act: 'heat', tempC: 215, atOnce: true });
+  await page.clock.runFor(2000);
+  await expect(page.getByRole('heading', { name: /^Wait: the plate is/ })).toHaveCount(0);
+
+  const place = (n: number) => page.getByRole('button', { name: new RegExp(`^Place ${n}, piece`) });
+  await page.keyboard.press('1');
+  await expect(place(1)).toBeVisible();
+  await page.clock.runFor(6000);
+  await page.keyboard.press('2');
+  await page.clock.runFor(6000);
+  await page.getByRole('button', { name: 'Place 3: put a piece on' }).click();
+  await page.clock.runFor(6000);
+  await page.keyboard.press('4');
+  await expect(place(4)).toBeVisible();
+  await expect(place(1)).toHaveAccessibleName(/side 1: turn in \d+ s/);
+  // Its time comes: it is said, and the pedal turns it.
+  await page.clock.runFor(30_000);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Turn place 1');
+  await page.keyboard.press('PageDown');
+  await expect(place(1)).toHaveAccessibleName(/side 2: off/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(place(1)).toHaveAccessibleName(/side 1: turn now/);
+  for (const n of [1, 2, 3, 4]) await page.keyboard.press(String(n));
+  await page.clock.runFor(25_000);
+  await page.keyboard.press('1');
+  await expect(page.getByRole('heading', { name: 'Piece 1', exact: true })).toBeVisible();
+  await page.getByRole('radiogroup', { name: 'Side 1' }).getByRole('radio', { name: 'Pale' }).click();
+  await expect(page.getByText('First side pale: 8 % longer.')).toBeVisible();
+  await page.getByRole('button', { name: 'Reject a piece on the plate' }).click();
+  await page.getByRole('radiogroup', { name: 'Place' }).getByRole('radio', { name: '2' }).click();
+  await page.getByRole('radio', { name: 'torn' }).click();
+  await expect(place(2)).toHaveCount(0);
+  await page.keyboard.press('3');
+  await page.keyboard.press('4');
+  await page.keyboard.press('1');
+  await expect(place(1)).toHaveAccessibleName(/piece 5/);
+  await page.clock.runFor(40_000);
+  await page.keyboard.press('1');
+  await page.clock.runFor(30_000);
+  await page.keyboard.press('1');
+  await expect(page.getByRole('button', { name: 'All pieces are off' })).toBeVisible();
+
+  await page.goto(`/bench/${id}`);
+  await cook.expectSaved();
+  const { events } = await batchOf(page, request);
+  const count = (type: string) => events.filter((event) => event.type === type).length;
+  expect(count('piece-on')).toBe(5);
+  expect(count('piece-off')).toBe(5);
+  expect(count('judged')).toBe(1);
+  expect(count('rejected')).toBe(1);
+});
