@@ -6,6 +6,7 @@ import { benchApi } from './bench/api';
 import { benchBook } from './bench/book';
 import { benchCore } from './bench/core';
 import { benchGriddle } from './bench/griddle';
+import { benchGriddlePage } from './bench/griddlePage';
 import { benchBench } from './bench/liveBench';
 import { benchFirstLoad } from './bench/firstLoad';
 import { ROOT } from './install.mjs';
@@ -25,6 +26,7 @@ process.stdout.write(
 const rows: Measured[] = [
   ...benchCore(),
   ...(await benchGriddle()),
+  ...(await benchGriddlePage()),
   ...(await benchFirstLoad()),
   ...(await benchBook()),
   ...(await benchBench()),

@@ -127,7 +127,6 @@ async function phone(page: Page, url: string): Promise<void> {
   await press(page, 'Start mixing');
   for (let part = 0; part < 3; part += 1) await press(page, 'Done, next');
   await press(page, /^\+\d+\s(g) water/);
-  await shoot(page, 'mix-phone');
   await press(page, 'Enough: it feels right');
   await press(page, 'Mixed');
   await press(page, 'Start kneading');
@@ -146,11 +145,44 @@ async function phone(page: Page, url: string): Promise<void> {
   await press(page, 'End the rest early');
   await shoot(page, 'flatten-phone');
   await press(page, 'First discs are rolled');
-  await press(page, 'Piece 1 on');
-  await settle(page);
-  await page.clock.fastForward(9_000);
-  await shoot(page, 'griddle-phone');
+  await livePlate(page, url);
+  await times(page, url);
   await wrong(page, url);
+}
+
+const act = (url: string, device: string, what: object) =>
+  fetch(`${url}/api/v1/devices/${device}/acts`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(what),
+  });
+
+/** Between one piece and the next on the plate, as hands can do it. */
+const PIECE_EVERY_MS = 7_000;
+
+/** Four places going: two turned, one due soon, one fresh. */
+async function livePlate(page: Page, url: string): Promise<void> {
+  await act(url, 'thermometer', { act: 'heat', tempC: 226, atOnce: true });
+  await page.goto(`${url}/griddle/live/${new URL(page.url()).pathname.split('/').at(-1)}`);
+  await page.getByRole('button', { name: 'Place 1: put a piece on' }).waitFor();
+  for (const place of ['1', '2', '3', '4']) {
+    await page.keyboard.press(place);
+    await page.getByRole('button', { name: new RegExp(`^Place ${place}, piece`) }).waitFor();
+    await page.clock.runFor(PIECE_EVERY_MS);
+  }
+  for (const place of ['1', '2']) {
+    await page.keyboard.press(place);
+    await page.getByRole('button', { name: new RegExp(`^Place ${place}, .*side 2`) }).waitFor();
+  }
+  await shoot(page, 'live-phone');
+}
+
+async function times(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/griddle`);
+  await page.getByRole('radio', { name: 'Deckhand wrap' }).click();
+  await page.getByText(/pieces come out in standard/).waitFor();
+  await page.getByText(/^10 °C hotter/).waitFor();
+  await shoot(page, 'times-phone');
 }
 
 async function wide(page: Page, url: string): Promise<void> {
@@ -170,10 +202,11 @@ async function wide(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/charts`);
   await page.getByRole('img', { name: /^Mean of the balls/ }).waitFor();
   await shoot(page, 'charts-wide');
-  await page.goto(`${url}/lessons`);
-  await page.getByRole('button', { name: 'What it rests on' }).first().click();
-  await page.getByRole('img', { name: /batch by batch/ }).waitFor();
-  await shoot(page, 'lessons-wide');
+  await page.goto(`${url}/griddle`);
+  await page.getByRole('radio', { name: 'Lantern round' }).click();
+  await page.getByRole('link', { name: 'Heat and thickness picture' }).click();
+  await page.getByRole('img', { name: /^Heat from/ }).waitFor({ timeout: 60_000 });
+  await shoot(page, 'window-wide');
 }
 
 rmSync(FOLDER, { recursive: true, force: true });

@@ -285,6 +285,7 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
       ballSdG: DEMO_TRUTH.ballSdG[formula.id] ?? 1.1,
       discSd: DEMO_TRUTH.discSd[formula.method.shaping.how],
       plateOffC: driftOf(past.daysAgo),
+      judges: true,
       thirstPoints: DEMO_TRUTH.thirst[past.flourLotId ?? ''] ?? 0,
       ...past.cook,
     };

@@ -56,6 +56,8 @@ export interface Cook {
   lightG?: number;
   /** How much too hot (or, below zero, too cold) the plate runs, °C. */
   plateOffC?: number;
+  /** Says of every few pieces what came off. */
+  judges?: boolean;
   /** What is wrong with the pieces that are rejected. */
   rejectedFor?: readonly Reject[];
   /** Salt as it was measured, against what the sheet says. */
@@ -316,7 +318,7 @@ function griddle(story: Story, step: Step): void {
     });
     const lastS = (sides.at(-1)?.seconds ?? 30) + (plan.formula.bake.finish?.seconds ?? 0);
     tell(story, random.normal(lastS + 1, 1), { type: 'piece-off', piece });
-    if (piece % JUDGED_EVERY === 0) judgePiece(story, piece);
+    if (cook.judges && piece % JUDGED_EVERY === 0) judgePiece(story, piece);
   }
   tell(story, 10, { type: 'done', stepId: step.id });
 }

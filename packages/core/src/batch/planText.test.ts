@@ -114,7 +114,14 @@ describe('the record of several bowls', () => {
 });
 
 describe('documents', () => {
-  test.each(DOCUMENT_NAMES.filter((name) => name !== 'backup-line'))(
+  test.each(['bake-request', 'griddle'] as const)(
+    '%s, a part of no file, forbids unknown fields too',
+    (name) => {
+      expect(jsonSchemaOf(name)).toMatchObject({ additionalProperties: false });
+    },
+  );
+
+  test.each(DOCUMENT_NAMES.filter((name) => !['backup-line', 'bake-request', 'griddle'].includes(name)))(
     '%s has a JSON Schema that forbids unknown fields',
     (name) => {
       const schema = jsonSchemaOf(name) as { additionalProperties: boolean; required: string[] };

@@ -1,6 +1,7 @@
 import { Matrix, inverse, solve as solveLinear } from 'ml-matrix';
 import { bake } from './bake';
 import { type BakeRequest, stagesWith } from './bakeRequest';
+import { type FittedParameter, MOST_SD, fitPuff, intervalOf } from './fitPuff';
 import { FITTED, type Fitted } from './fittedNames';
 import { DEFAULT_MODEL, type ModelConstants } from './model';
 import type { BakeOutcome } from './outcome';
@@ -28,22 +29,8 @@ const CONVERGED = 5e-3;
 const MODEL_FORM = 2;
 /** Huber: further off than this many sd a piece counts less. */
 const HUBER = 1.5;
-/** No parameter moves by more than this many prior sd. */
-const MOST_SD = 2;
 /** A draught is told from browning only where weight and bubbles are both known of so many pieces. */
 const DRAUGHT_NEEDS = 4;
-/** Spread of ln puff index between pieces that puff and pieces that do not. */
-const PUFF_BLUR = 0.35;
-const PUFF_STEPS = 81;
-
-export interface FittedParameter {
-  what: Fitted;
-  /** Times the default. */
-  factor: number;
-  /** 90 in 100 true values are between these. */
-  low: number;
-  high: number;
-}
 
 export interface Calibration {
   parameters: FittedParameter[];
@@ -167,43 +154,6 @@ function cost(r: readonly number[], logs: readonly number[], names: readonly Fit
   const prior = names.reduce((sum, name, i) => sum + (logs[i]! / FITTED[name].priorSd) ** 2 / 2, 0);
   return r.reduce((sum, x) => sum + loss(x), prior);
 }
-
-const Z90 = 1.645;
-
-/** Permeability to steam from which pieces puffed: a grid over its logarithm, with its prior. */
-function fitPuff(pieces: readonly LoggedPiece[], outcomes: readonly BakeOutcome[]): FittedParameter | null {
-  const told = pieces.flatMap(({ puffed }, i) => {
-    const index = outcomes[i]!.puffIndex;
-    return puffed === undefined || index <= 0 ? [] : [{ puffed, level: Math.log(index) }];
-  });
-  if (told.length === 0) return null;
-  const { priorSd } = FITTED.puff;
-  const grid = Array.from(
-    { length: PUFF_STEPS },
-    (_, i) => MOST_SD * priorSd * ((2 * i) / (PUFF_STEPS - 1) - 1),
-  );
-  const logs = grid.map((ln) =>
-    told.reduce(
-      (sum, { puffed, level }) => {
-        const odds = (level - ln) / PUFF_BLUR;
-        return sum - Math.log1p(Math.exp(puffed ? -odds : odds));
-      },
-      -0.5 * (ln / priorSd) ** 2,
-    ),
-  );
-  const peak = Math.max(...logs);
-  const weights = logs.map((log) => Math.exp(log - peak));
-  const total = weights.reduce((sum, w) => sum + w, 0);
-  const mean = grid.reduce((sum, ln, i) => sum + (ln * weights[i]!) / total, 0);
-  const sd = Math.sqrt(grid.reduce((sum, ln, i) => sum + ((ln - mean) ** 2 * weights[i]!) / total, 0));
-  return { what: 'puff', ...intervalOf(mean, sd) };
-}
-
-const intervalOf = (ln: number, sd: number) => ({
-  factor: Math.exp(ln),
-  low: Math.exp(ln - Z90 * sd),
-  high: Math.exp(ln + Z90 * sd),
-});
 
 /**
  * Refits the model to a kitchen's own pieces: contact and browning always, the draught where weight and bubbles are

@@ -1,31 +1,16 @@
 import { bake } from './bake';
-import { type BakeRequest, LONGEST_S, bakeWith, stagesWith } from './bakeRequest';
+import { type BakeRequest, LONGEST_S, stagesWith } from './bakeRequest';
 import { crossing } from './crossing';
 import { pastChar, pastCover } from './films';
 import { moistureOf } from './outcome';
-import { scaleRange, scaledSeconds } from './solveByScale';
+import { NODES, type RobustTimes, THINNEST_MM, mostCovered, withPiece } from './pieceSpread';
 import { type Surface, readSurface, surface } from './responseSurface';
-import { type PieceDraw, type Spreads, evenDraws, thicknessSdMm } from './spreads';
-import { isGood, judge } from './standard';
+import { robustByScale } from './robustByScale';
+import { type Spreads, evenDraws, thicknessSdMm } from './spreads';
 
-/** Times and the share of pieces that come out in standard with them. */
-export interface RobustTimes {
-  seconds: number[];
-  share: number;
-  /** With the times asked about. */
-  givenSeconds: number[];
-  givenShare: number;
-  pieces: number;
-}
-
-/** Nodes in standard deviations; pieces beyond the last are read on from it. */
-const NODES = [-2.6, -1.3, 0, 1.3, 2.6] as const;
 const FIRST_FACTORS = [0.65, 0.8, 1, 1.25, 1.6] as const;
 const FIRST_CANDIDATES = 41;
 const LATE_S = LONGEST_S;
-const THINNEST_MM = 0.3;
-/** A stretch that stands for never. */
-const NEVER = 50;
 /** A surface of times is stored as logarithms: times fall off exponentially with heat. */
 const EARLIEST_S = 0.5;
 const stored = (seconds: number): number => Math.log(Math.max(EARLIEST_S, seconds));
@@ -82,21 +67,6 @@ function firstMoments({ setup, program, standard }: BakeRequest): { colouredS: n
     },
   );
   return { colouredS: coloured.at ?? LATE_S, charredS: charred.at ?? LATE_S };
-}
-
-/** The request for one piece of another thickness on another plate. */
-export function withPiece(request: BakeRequest, thicknessMm: number, plateOffC: number): BakeRequest {
-  const { setup } = request;
-  const start = setup.startC ?? { under: setup.plateC, rest: setup.plateC };
-  return {
-    ...request,
-    setup: {
-      ...setup,
-      thicknessMm,
-      plateC: setup.plateC + plateOffC,
-      startC: { under: start.under + plateOffC, rest: start.rest + plateOffC },
-    },
-  };
 }
 
 function* momentsOf(
@@ -165,22 +135,6 @@ function intervals(
   return suits;
 }
 
-/** The last time that most intervals hold, in the middle of where they do, and how many hold it. */
-function mostCovered(suits: readonly [number, number][]): { at: number; count: number } {
-  const ends = suits.flatMap(([from, to]): [number, number][] => [
-    [from, 1],
-    [to, -1],
-  ]);
-  ends.sort((a, b) => a[0] - b[0] || b[1] - a[1]);
-  let open = 0;
-  let best = { at: 0, count: 0 };
-  ends.forEach(([at, change], index) => {
-    open += change;
-    if (open > best.count) best = { at: (at + (ends[index + 1]?.[0] ?? at)) / 2, count: open };
-  });
-  return best;
-}
-
 /** One flip: both times are free; a response surface over thickness, plate and first time stands for the bakes. */
 function* robustOneFlip(
   request: BakeRequest,
@@ -227,58 +181,6 @@ function* robustOneFlip(
   };
 }
 
-/** Other programs: one stretch of all sides; a response surface of the range of stretches over thickness and plate. */
-function* robustByScale(
-  request: BakeRequest,
-  spreads: Spreads,
-  givenSeconds: readonly number[],
-  count: number,
-): Generator<number, RobustTimes, void> {
-  const meanMm = request.setup.thicknessMm;
-  const sdMm = Math.max(1e-3, thicknessSdMm(spreads, meanMm));
-  const sdC = Math.max(1e-2, spreads.plateC);
-  const thicknesses = NODES.map((z) => Math.max(THINNEST_MM, meanMm + z * sdMm));
-  const plates = NODES.map((z) => z * sdC);
-  const given: BakeRequest = {
-    ...request,
-    program: {
-      ...request.program,
-      sides: request.program.sides.map((side, i) => ({ ...side, seconds: givenSeconds[i] ?? side.seconds })),
-    },
-  };
-  const ranges: { least: number; most: number }[] = [];
-  for (const plateC of plates) {
-    for (const mm of thicknesses) {
-      const piece = withPiece(given, mm, plateC);
-      const range = scaleRange(piece, scaledSeconds(piece, null), request.standard.coverLeast);
-      ranges.push({ least: range.least ?? NEVER, most: range.most });
-      yield ranges.length / (NODES.length * NODES.length);
-    }
-  }
-  const of = (pick: (range: (typeof ranges)[number]) => number): Surface => ({
-    xs: thicknesses,
-    ys: plates,
-    values: Float64Array.from(ranges, (range) => Math.log(pick(range))),
-  });
-  const [least, most] = [of((range) => range.least), of((range) => range.most)];
-  const totalS = givenSeconds.reduce((sum, s) => sum + s, 0);
-  const suits = evenDraws(count).flatMap((draw): [number, number][] => {
-    const mm = Math.max(THINNEST_MM, meanMm + draw.thickness * sdMm);
-    const late = 1 + (draw.first * spreads.timingS) / totalS;
-    const from = Math.exp(readSurface(least, mm, draw.plate * sdC)) / late;
-    const to = Math.exp(readSurface(most, mm, draw.plate * sdC)) / late;
-    return from <= to ? [[from, to]] : [];
-  });
-  const best = mostCovered(suits);
-  return {
-    seconds: givenSeconds.map((s) => s * (best.count > 0 ? best.at : 1)),
-    share: best.count / count,
-    givenSeconds: [...givenSeconds],
-    givenShare: suits.filter(([from, to]) => from <= 1 && to >= 1).length / count,
-    pieces: count,
-  };
-}
-
 /**
  * The times that keep most pieces in standard, given how pieces and plate spread, and the share that given times keep.
  * Yields the share of the work done.
@@ -291,28 +193,4 @@ export function robustTimes(
 ): Generator<number, RobustTimes, void> {
   const oneFlip = request.program.sides.length === 2 && !request.program.finish;
   return (oneFlip ? robustOneFlip : robustByScale)(request, spreads, givenSeconds, count);
-}
-
-/** The same share by baking every piece: slow, for checking and for programs that are not one flip. */
-export function bruteShare(
-  request: BakeRequest,
-  spreads: Spreads,
-  seconds: readonly number[],
-  draws: readonly PieceDraw[],
-): number {
-  const meanMm = request.setup.thicknessMm;
-  const sdMm = thicknessSdMm(spreads, meanMm);
-  const last = seconds.length - 1;
-  const good = draws.filter((draw) => {
-    const piece = withPiece(
-      request,
-      Math.max(THINNEST_MM, meanMm + draw.thickness * sdMm),
-      draw.plate * spreads.plateC,
-    );
-    const really = seconds.map((s, side) =>
-      Math.max(1, s + spreads.timingS * (side === 0 ? draw.first : side === last ? draw.last : 0)),
-    );
-    return isGood(judge(bakeWith(piece, really), request.standard));
-  });
-  return good.length / draws.length;
 }

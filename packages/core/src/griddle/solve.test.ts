@@ -1,7 +1,8 @@
 import type { BakeProgram } from '../formula/methodSchema';
 import { type BakeRequest, bakeWith } from './bakeRequest';
 import { BASE_CASE } from './referenceCases';
-import { bruteShare, robustTimes } from './robust';
+import { bruteShare } from './bruteShare';
+import { robustTimes } from './robust';
 import { solve, solveTimes } from './solve';
 import { limitWords, reachWords, sensitivityWords, troubleWords, wayOutWords } from './solveText';
 import { evenDraws, USUAL_SPREADS } from './spreads';

@@ -22,7 +22,10 @@ test('shows losses in percent and saves them as fractions', async () => {
   await waitFor(() => expect(save().getAttribute('aria-disabled')).not.toBe('true'));
   fireEvent.click(save());
   await screen.findByText('Saved.');
-  expect(saved.mock.calls[0]?.[0]).toEqual({ ...DEFAULT_KITCHEN, bowlLoss: 0.015, bowlCapacityG: 8000 });
+  expect(saved.mock.calls[0]?.[0]).toEqual({
+    ...{ ...DEFAULT_KITCHEN, bowlLoss: 0.015, bowlCapacityG: 8000 },
+    altitudeM: 0,
+  });
 });
 
 test('nothing to save, nothing to press', () => {
