@@ -24,6 +24,7 @@ const { values } = parseArgs({
 
 const HIGHEST_PORT = 65_535;
 /** Connections still busy after this are cut, so that a stop never hangs. */
+const KEEP_ALIVE_MS = 65_000;
 const SHUTDOWN_MS = 5000;
 
 const port = Number(values.port);
@@ -58,6 +59,8 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   process.stderr.write(`${reason}\n`);
   process.exit(1);
 });
+// Longer than anyone waits between two requests: a connection closed just as the next comes would look like a broken server.
+server.keepAliveTimeout = KEEP_ALIVE_MS;
 server.listen(port, values.host, () => {
   const address = server.address();
   const open = typeof address === 'object' && address ? address.port : port;
