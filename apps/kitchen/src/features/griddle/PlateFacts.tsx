@@ -4,18 +4,18 @@ import {
   LIMITS,
   type PaceLimit,
   USUAL_HANDS,
+  hotSpots,
   knobAdvice,
   plateAreaM2,
 } from '@kettle-scale/core/griddle';
 import { useState } from 'react';
 import { useGriddleWork } from '../../data/griddle';
-import { XyChart } from '../../ui/chart';
+import { PlatePicture, XyChart } from '../../ui/chart';
 import { Choices } from '../../ui/Choices';
 import { Leader, Ticket } from '../../ui/Ticket';
 import { Body, Figure, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { breadDiameterMm, pieceAreaM2, placesOf } from './griddleSetup';
-import { PlatePicture } from './PlatePicture';
 import type { GriddleSubject } from './useGriddle';
 
 const COLD_C = 20;
@@ -55,7 +55,7 @@ export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: Gr
     <>
       <Ticket>
         <Heading>{`${formula.name} on it`}</Heading>
-        <PlatePicture griddle={griddle} places={places} diameterMm={diameterMm} />
+        <PlatePicture griddle={griddle} places={places} diameterMm={diameterMm} spots={hotSpots(griddle)} />
         <Figure value={String(places.length)} unit="pieces" size={64} />
         <Label>{`Each ${format.length(diameterMm)} across, true to scale, a finger’s gap between.`}</Label>
         {knob ? (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useGriddleWork } from '../../data/griddle';
 import { Action } from '../../ui/actions';
+import { WindowPicture } from '../../ui/chart';
 import { Choices } from '../../ui/Choices';
 import { Waiting } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -12,9 +13,9 @@ import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../ui/type';
 import { useGriddleChoice } from './griddleSetup';
 import { useGriddleSubject } from './useGriddle';
-import { WindowPicture } from './WindowPicture';
 
 const PERCENT = 100;
+const KINDS = CODES.map((name) => ({ name, words: name === 'good' ? 'good bread' : EDGE_WORDS[name] }));
 /** Every so many rows and columns stand in the table. */
 const TABLE_ROWS = 4;
 const TABLE_COLUMNS = 8;
@@ -69,6 +70,7 @@ export function WindowScreen() {
           ) : (
             <WindowPicture
               window={window}
+              kinds={KINDS}
               here={{ plateC, thicknessMm, sdC: spreads.plateC, sdMm: thicknessSdMm(spreads, thicknessMm) }}
             />
           )

@@ -1,11 +1,11 @@
-import { type BakeWindow, CODES, EDGE_WORDS, type WindowCode } from '@kettle-scale/core/griddle';
+import type { BakeWindow, WindowCode } from '@kettle-scale/core/griddle';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { View } from 'react-native';
 import Svg, { Ellipse, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { useColours } from '../../ui/theme';
-import { type Colours, FONT } from '../../ui/tokens';
-import { useStripWidth } from '../../ui/useStripWidth';
+import { useColours } from '../theme';
+import { type Colours, FONT } from '../tokens';
+import { useStripWidth } from '../useStripWidth';
 
 const MARGIN = { left: 48, right: 12, top: 12, bottom: 46 } as const;
 const TALLEST = 520;
@@ -38,8 +38,17 @@ interface Here {
   sdMm: number;
 }
 
+interface WindowPictureProps {
+  window: BakeWindow;
+  here: Here;
+  /** What the codes of the window mean, and the word for it on the picture. */
+  kinds: readonly { name: WindowCode; words: string }[];
+}
+
+const GOOD = { name: 'good', words: 'good bread' } as const;
+
 /** Heat along, thickness up: where good bread is, what lies beyond its edges, how long the first side takes, and where the kitchen stands. */
-export function WindowPicture({ window, here }: { window: BakeWindow; here: Here }) {
+export function WindowPicture({ window, here, kinds }: WindowPictureProps) {
   const colours = useColours();
   const { width, onLayout } = useStripWidth();
   const { heatsC, thicknessesMm, codes, firstS } = window;
@@ -66,12 +75,12 @@ export function WindowPicture({ window, here }: { window: BakeWindow; here: Here
     }
     return inRow;
   });
-  const names = CODES.flatMap((name, code) => {
+  const names = kinds.flatMap(({ name, words }, code) => {
     const at = codes.flatMap((one, i) => (one === code ? [i] : []));
     if (at.length < columns) return [];
     const c = at.reduce((sum, i) => sum + (i % columns), 0) / at.length;
     const r = at.reduce((sum, i) => sum + Math.floor(i / columns), 0) / at.length;
-    return [{ name, x: x(heatsC[Math.round(c)] ?? 0), y: y(thicknessesMm[Math.round(r)] ?? 0) }];
+    return [{ name, words, x: x(heatsC[Math.round(c)] ?? 0), y: y(thicknessesMm[Math.round(r)] ?? 0) }];
   });
   const levels = LEVELS_S.flatMap((level) => {
     const points = thicknessesMm.flatMap((mm, row): [number, number][] => {
@@ -88,14 +97,14 @@ export function WindowPicture({ window, here }: { window: BakeWindow; here: Here
     return points.length > 2 ? [{ level, path: line()(points) ?? '', end: points[0] }] : [];
   });
   const goodShare = Math.round((100 * codes.filter((code) => code === 0).length) / codes.length);
-  const hereCode =
-    CODES[codes[nearest(thicknessesMm, here.thicknessMm) * columns + nearest(heatsC, here.plateC)] ?? 0] ??
-    'good';
+  const hereIs =
+    kinds[codes[nearest(thicknessesMm, here.thicknessMm) * columns + nearest(heatsC, here.plateC)] ?? 0] ??
+    GOOD;
   return (
     <View
       onLayout={onLayout}
       role="img"
-      aria-label={`Heat from ${Math.round(heatsC[0] ?? 0)} to ${Math.round(heatsC.at(-1) ?? 0)} °C against thickness: good bread on ${goodShare} % of the picture. You are at ${Math.round(here.plateC)} °C and ${here.thicknessMm.toFixed(2)} mm: ${hereCode === 'good' ? 'good bread' : EDGE_WORDS[hereCode]}.`}
+      aria-label={`Heat from ${Math.round(heatsC[0] ?? 0)} to ${Math.round(heatsC.at(-1) ?? 0)} °C against thickness: good bread on ${goodShare} % of the picture. You are at ${Math.round(here.plateC)} °C and ${here.thicknessMm.toFixed(2)} mm: ${hereIs.words}.`}
     >
       {width > 0 ? (
         <Svg width={width} height={height}>
@@ -108,7 +117,7 @@ export function WindowPicture({ window, here }: { window: BakeWindow; here: Here
                 y={y(mm + halfMm)}
                 width={x((heatsC[to] ?? 0) + halfC) - left + 0.5}
                 height={y(mm - halfMm) - y(mm + halfMm) + 0.5}
-                fill={FILL[CODES[code] ?? 'good'](colours)}
+                fill={FILL[(kinds[code] ?? GOOD).name](colours)}
               />
             );
           })}
@@ -126,7 +135,7 @@ export function WindowPicture({ window, here }: { window: BakeWindow; here: Here
               </SvgText>
             </G>
           ))}
-          {names.map(({ name, x: cx, y: cy }) => (
+          {names.map(({ name, words, x: cx, y: cy }) => (
             <SvgText
               key={name}
               x={cx}
@@ -136,7 +145,7 @@ export function WindowPicture({ window, here }: { window: BakeWindow; here: Here
               fontSize={24}
               fill={INK_ON[name](colours)}
             >
-              {name === 'good' ? 'good bread' : EDGE_WORDS[name]}
+              {words}
             </SvgText>
           ))}
           <Ellipse

@@ -1,10 +1,10 @@
-import { type Griddle, type Place, hotSpots, readingSurface } from '@kettle-scale/core/griddle';
+import type { Griddle, HotSpots, Place } from '@kettle-scale/core/griddle';
 import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, G, Rect, Text as SvgText } from 'react-native-svg';
-import { useColours } from '../../ui/theme';
-import { FONT } from '../../ui/tokens';
-import { useStripWidth } from '../../ui/useStripWidth';
+import { useColours } from '../theme';
+import { FONT } from '../tokens';
+import { useStripWidth } from '../useStripWidth';
 
 const TALLEST = 380;
 const IRON = '#3A362F';
@@ -13,17 +13,16 @@ interface PlatePictureProps {
   griddle: Griddle;
   places: readonly Place[];
   diameterMm: number;
+  spots: HotSpots | null;
 }
 
 /** The plate true to scale, with its warm and cool fields and the pieces that fit. */
-export function PlatePicture({ griddle, places, diameterMm }: PlatePictureProps) {
+export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictureProps) {
   const colours = useColours();
   const { width, onLayout } = useStripWidth();
   const { widthMm, depthMm, shape, readings } = griddle;
   const scale = Math.min(width / widthMm, TALLEST / depthMm);
   const [w, h] = [widthMm * scale, depthMm * scale];
-  const read = readingSurface(griddle);
-  const spots = hotSpots(griddle);
   const colour = scaleLinear<string>()
     .domain([(spots?.coldestC ?? 0) - 1, spots?.meanC ?? 0, (spots?.hottestC ?? 0) + 1])
     .range(['#2F4A57', IRON, '#8A3A17']);
@@ -43,8 +42,8 @@ export function PlatePicture({ griddle, places, diameterMm }: PlatePictureProps)
           </Defs>
           <G clipPath="url(#plate-edge)">
             <Rect x={0} y={0} width={w} height={h} fill={IRON} />
-            {read && readings
-              ? Array.from(read.values, (tempC, i) => {
+            {readings
+              ? readings.tempsC.map((tempC, i) => {
                   const [column, row] = [i % readings.columns, Math.floor(i / readings.columns)];
                   const [fw, fh] = [w / readings.columns, h / readings.rows];
                   return (
@@ -83,8 +82,8 @@ export function PlatePicture({ griddle, places, diameterMm }: PlatePictureProps)
               </SvgText>
             </G>
           ))}
-          {read && readings
-            ? Array.from(read.values, (tempC, i) => {
+          {readings
+            ? readings.tempsC.map((tempC, i) => {
                 const left = ((i % readings.columns) + 0.5) * (w / readings.columns);
                 const top = (Math.floor(i / readings.columns) + 1) * (h / readings.rows);
                 return (
