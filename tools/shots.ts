@@ -182,6 +182,7 @@ async function times(page: Page, url: string): Promise<void> {
   await page.getByRole('radio', { name: 'Deckhand wrap' }).click();
   await page.getByText(/pieces come out in standard/).waitFor();
   await page.getByText(/^10 °C hotter/).waitFor();
+  await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded();
   await shoot(page, 'times-phone');
 }
 

@@ -18,8 +18,8 @@ import type { BakeStandard, Over, Short } from './standard';
 
 /** The advised end is not more than this after the earliest. */
 const MOST_SLACK_S = 4;
-/** A middle that warms no faster than this has settled, K/s. */
-const SETTLED_K_S = 0.005;
+/** A middle that warms no faster than this has settled, K/s; where a piece is not followed long, this slowly. */
+const SETTLED_K_S = { range: 0.005, least: 0.1 };
 /** A piece that is dry or burnt is followed for so long, to see what else it lacks. */
 const LOOK_ON_S = { range: 20, least: 4 };
 /** In a window nobody waits longer for bubbles on the first side, and for the second side. */
@@ -33,6 +33,7 @@ function secondSideEye(standard: BakeStandard, onlyLeast: boolean) {
   const charred = crossing();
   const dried = crossing();
   const lookOnS = onlyLeast ? LOOK_ON_S.least : LOOK_ON_S.range;
+  const settledKS = onlyLeast ? SETTLED_K_S.least : SETTLED_K_S.range;
   let before = { timeS: 0, middleC: 0 };
   const eye = {
     ...{ coloured, gelatinised, charred, dried },
@@ -50,7 +51,7 @@ function secondSideEye(standard: BakeStandard, onlyLeast: boolean) {
       coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim));
       const { charMost } = standard;
       charred.look(timeS, Math.max(pastChar(baking.filmsA, charMost), pastChar(baking.filmsB, charMost)));
-      eye.settled = middleC - before.middleC < SETTLED_K_S * (timeS - before.timeS);
+      eye.settled = middleC - before.middleC < settledKS * (timeS - before.timeS);
       before = { timeS, middleC };
       const overS = Math.min(charred.at ?? Infinity, dried.at ?? Infinity);
       const all =
