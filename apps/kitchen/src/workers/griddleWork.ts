@@ -52,10 +52,8 @@ export interface GriddleWork {
   /** Seconds of each side at several plate temperatures, for a live plate. */
   times: {
     asks: { request: BakeRequest; platesC: number[] };
-    gives: { plateC: number; seconds: number[] }[];
+    gives: PlateTimes[];
   };
-  /** What is left for the second side after a first of so many seconds. */
-  second: { asks: { request: BakeRequest; firstS: number }; gives: number };
   plate: {
     asks: {
       request: BakeRequest;
@@ -66,6 +64,16 @@ export interface GriddleWork {
     gives: { readyS: number | null; preheat: PlateMoment[]; pace: Pace | null; settled: Settling };
   };
 }
+
+/** Seconds of the sides on a plate of this heat; and for early and late turns what the second side then takes. */
+export interface PlateTimes {
+  plateC: number;
+  seconds: number[];
+  after: [firstS: number, secondS: number][];
+}
+
+/** First sides that are looked at, as shares of what they should be. */
+const LATE_SHARES = [0.7, 1, 1.4, 2] as const;
 
 export type WorkName = keyof GriddleWork;
 type Steps<T> = Generator<number, T, void>;
@@ -104,21 +112,22 @@ export const GRIDDLE_WORK: {
     return yield* calibrate(request, pieces);
   },
   *times({ request, platesC }) {
-    const times: { plateC: number; seconds: number[] }[] = [];
+    const oneFlip = request.program.sides.length === 2 && !request.program.finish;
+    const times: PlateTimes[] = [];
     for (const plateC of platesC) {
       const start = { under: plateC, rest: plateC };
-      const { seconds } = solveTimes({
-        ...request,
-        setup: { ...request.setup, plateC, startC: start },
-      });
-      times.push({ plateC, seconds });
+      const here = { ...request, setup: { ...request.setup, plateC, startC: start } };
+      const { seconds } = solveTimes(here);
+      const after: [number, number][] = [];
+      for (const share of oneFlip ? LATE_SHARES : []) {
+        const firstS = share * (seconds[0] ?? 0);
+        after.push([firstS, solveSecond(here, firstS).seconds[1] ?? 0]);
+        yield times.length / platesC.length;
+      }
+      times.push({ plateC, seconds, after });
       yield times.length / platesC.length;
     }
     return times;
-  },
-  *second({ request, firstS }) {
-    yield 0;
-    return solveSecond(request, firstS).seconds[1] ?? 0;
   },
   *plate({ request, seconds, fromC, facts }) {
     const plate = request.setup.plate;

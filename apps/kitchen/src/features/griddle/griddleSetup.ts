@@ -30,6 +30,8 @@ interface Choice {
 }
 
 const USUAL_DOUGH_C = 24;
+/** Discs are this even, as a share of their thickness, where the product names no tolerance (assumption). */
+const DISC_SPREAD = 0.04;
 /** Between neighbours on the plate, mm. */
 export const GAP_MM = 8;
 const MM_PER_M = 1000;
@@ -103,12 +105,12 @@ export function requestOf({
 
 /** How much pieces and plate of this kitchen spread: tolerances of the product, and the plate's own readings. */
 export function spreadsOf(formula: Formula, plateSdC: number | null): Spreads {
-  const { ballToleranceG, ballG, thicknessToleranceMm } = formula.product;
+  const { ballToleranceG, ballG, thicknessMm, thicknessToleranceMm } = formula.product;
   const TOLERANCE_IN_SD = 2;
   return {
     ...USUAL_SPREADS,
     ballShare: ballToleranceG / ballG / TOLERANCE_IN_SD,
-    ...(thicknessToleranceMm ? { thicknessMm: thicknessToleranceMm / TOLERANCE_IN_SD } : {}),
+    thicknessMm: thicknessToleranceMm ? thicknessToleranceMm / TOLERANCE_IN_SD : DISC_SPREAD * thicknessMm,
     ...(plateSdC === null ? {} : { plateC: Math.max(2, plateSdC) }),
   };
 }

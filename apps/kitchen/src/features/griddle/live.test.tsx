@@ -9,7 +9,7 @@ import { draw, entry, liveBatch, plan } from '../../test/liveBatch';
 import { askGriddle } from '../../workers/griddle';
 import { LiveScreen } from './LiveScreen';
 import { requestOf, spreadsOf } from './griddleSetup';
-import { secondsAt } from './useLiveGriddle';
+import { afterTurn, secondAfter, secondsAt } from './useLiveGriddle';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 
@@ -74,6 +74,27 @@ test('times are read between the plates they were worked out for', () => {
   expect(secondsAt(table, 150)).toEqual([40, 30]);
   expect(secondsAt(table, 300)).toEqual([30, 20]);
   expect(secondsAt([], 200)).toEqual([]);
+});
+
+test('after an early or a late turn the second side follows the model', async () => {
+  const { finish: _fire, ...bake } = entry().formula.bake;
+  const { formula } = entry({ bake });
+  const request = requestOf({
+    ...{ formula, foods: CATALOGUE, kitchen: DEFAULT_KITCHEN, griddle: GRIDDLE },
+    ...{ plateC: 220, thicknessMm: 1.6, doughC: 24, altitudeM: 0 },
+  });
+  const table = await askGriddle('times', { request, platesC: [215, 225] });
+  const seconds = secondsAt(table, 220);
+  const [first = 0, second = 0] = seconds;
+  const after = (before: number) =>
+    afterTurn({ table, plateC: 220, seconds, side: 2, sideS: second, before });
+  expect(secondAfter(table, 220, first)).toBeCloseTo(second, 0);
+  expect(after(first)).toBeCloseTo(second, 0);
+  // Late: it would dry out.
+  expect(after(1.8 * first)).toBeLessThan(0.8 * second);
+  expect(after(10 * first)).toBeGreaterThanOrEqual(0.4 * second);
+  // Without a table half of what ran over is taken off.
+  expect(afterTurn({ table: [], plateC: 220, seconds: [20, 15], side: 2, sideS: 15, before: 26 })).toBe(12);
 });
 
 test('the question follows the plate, what it has learned, and the product’s tolerances', async () => {

@@ -13,6 +13,7 @@ import {
 import { useMemo } from 'react';
 import { useGriddleWork } from '../../data/griddle';
 import type { LiveBatch } from '../../data/useBatch';
+import type { PlateTimes } from '../../workers/griddleWork';
 import { GAP_MM, breadDiameterMm, placesOf, requestOf, spreadsOf } from './griddleSetup';
 import type { GriddleSubject } from './useGriddle';
 
@@ -64,20 +65,72 @@ export function liveRequest(
   });
 }
 
-interface TimesTable {
-  plateC: number;
-  seconds: number[];
+type TimesTable = Pick<PlateTimes, 'plateC' | 'seconds'> & Partial<PlateTimes>;
+
+/** Rows on both sides of a plate temperature, and how far it lies between them. */
+function rowsAround<T extends { plateC: number }>(
+  table: readonly T[],
+  plateC: number,
+): [T, T, number] | null {
+  const first = table[0];
+  if (!first) return null;
+  const above = table.findIndex((row) => row.plateC >= plateC);
+  const high = above < 0 ? (table.at(-1) ?? first) : (table[above] ?? first);
+  const low = above <= 0 ? high : (table[above - 1] ?? high);
+  return [low, high, high.plateC === low.plateC ? 0 : (plateC - low.plateC) / (high.plateC - low.plateC)];
 }
 
 /** Seconds of the sides at a plate temperature, between those that were worked out. */
 export function secondsAt(table: readonly TimesTable[], plateC: number): number[] {
-  const first = table[0];
-  if (!first) return [];
-  const above = table.findIndex((row) => row.plateC >= plateC);
-  const high = above < 0 ? (table.at(-1) ?? first) : (table[above] ?? first);
-  const low = above <= 0 ? high : (table[above - 1] ?? high);
-  const share = high.plateC === low.plateC ? 0 : (plateC - low.plateC) / (high.plateC - low.plateC);
+  const around = rowsAround(table, plateC);
+  if (!around) return [];
+  const [low, high, share] = around;
   return high.seconds.map((s, side) => (low.seconds[side] ?? s) + share * (s - (low.seconds[side] ?? s)));
+}
+
+/** The second side after a first of so many seconds, read along a row; beyond its ends as at them. */
+function alongRow(after: PlateTimes['after'], firstS: number): number {
+  const [start, end] = [after[0], after.at(-1)];
+  if (!start || !end) return 0;
+  if (firstS <= start[0]) return start[1];
+  const next = after.findIndex(([s]) => s >= firstS);
+  const [high, low] = [after[next] ?? end, after[next - 1] ?? end];
+  return high[0] === low[0]
+    ? high[1]
+    : low[1] + ((firstS - low[0]) / (high[0] - low[0])) * (high[1] - low[1]);
+}
+
+/** What the second side takes after a first of so many seconds; null where that was not worked out. */
+export function secondAfter(table: readonly TimesTable[], plateC: number, firstS: number): number | null {
+  const around = rowsAround(table, plateC);
+  if (!around) return null;
+  const [low, high, share] = around;
+  if (!low.after?.length || !high.after?.length) return null;
+  return (1 - share) * alongRow(low.after, firstS) + share * alongRow(high.after, firstS);
+}
+
+interface Turned {
+  table: readonly TimesTable[];
+  plateC: number;
+  /** What each side was meant to take. */
+  seconds: readonly number[];
+  /** The side that lies down now, what it was meant to take, and how long the one before it really lay. */
+  side: number;
+  sideS: number;
+  before: number;
+}
+
+/**
+ * What a side takes after one that was turned early or late: by the model where one flip was worked out, else half of what
+ * ran over is taken off.
+ */
+export function afterTurn({ table, plateC, seconds, side, sideS, before }: Turned): number {
+  const meant = seconds[side - 2] ?? before;
+  const [modelFirst, modelSecond] = secondsAt(table, plateC);
+  const second = side === 2 && modelFirst ? secondAfter(table, plateC, modelFirst * (before / meant)) : null;
+  const turned =
+    second && modelSecond ? sideS * (second / modelSecond) : sideS - CARRIED_OVER * (before - meant);
+  return Math.max(LEAST_SECOND * sideS, turned);
 }
 
 /** What was judged before a piece went on: its times never change under it. */
@@ -136,15 +189,14 @@ export function useLiveGriddle(
 
   const pieces = state.onPlate.map((one, index): LivePiece => {
     const place = one.place ?? index + 1;
-    const seconds = timesFor(one.plateC ?? plateAtPlace(place), trimBefore(state, one.onMs));
+    const hereC = one.plateC ?? plateAtPlace(place);
+    const seconds = timesFor(hereC, trimBefore(state, one.onMs));
     const phase = phases[one.side - 1];
     const isFire = phase?.flame ?? false;
     let sideS = isFire ? (phase?.seconds ?? 0) : (seconds[one.side - 1] ?? phase?.seconds ?? 0);
-    // A side that lay longer, or shorter, than meant is made up for by the next: the bread was cooked on through.
     const before = one.doneS.at(-1);
     if (!isFire && before !== undefined && one.side > 1) {
-      const late = before - (seconds[one.side - 2] ?? before);
-      sideS = Math.max(LEAST_SECOND * sideS, sideS - CARRIED_OVER * late);
+      sideS = afterTurn({ table: table.data ?? [], plateC: hereC, seconds, side: one.side, sideS, before });
     }
     const following = phases[one.side];
     return {
@@ -216,7 +268,7 @@ export function useLiveGriddle(
       ],
       changes: [
         'A hotter plate shortens it, a colder one lengthens it; a tap of pale or dark moves it by 3 to 12 %.',
-        'A side that ran over shortens the next one by half of that.',
+        'A side that was turned late shortens the next one, as far as it would dry out or char otherwise.',
       ],
     };
   };
