@@ -51,7 +51,7 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
             key={one.mark}
             icon="trash"
             label={`${one.mark}: ${format.temp(one.tempC)}`}
-            hint={`Forget mark ${one.mark}`}
+            hint={`${one.mark}: ${format.temp(one.tempC)}, forget this mark`}
             onPress={() =>
               onChange({ ...griddle, marks: griddle.marks.filter(({ mark: m }) => m !== one.mark) })
             }
