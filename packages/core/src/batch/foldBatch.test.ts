@@ -55,7 +55,11 @@ describe('foldBatch', () => {
   test('knows the piece over heat and its side', () => {
     const upTo = wholeBatch.findIndex(({ type }) => type === 'flipped') + 1;
     expect(fold(...wholeBatch.slice(0, upTo)).onPlate).toMatchObject([{ piece: 1, side: 2 }]);
-    expect(fold(...wholeBatch.slice(0, upTo + 1))).toMatchObject({ onPlate: [], baked: [{ piece: 1 }], piecesOff: 1 });
+    expect(fold(...wholeBatch.slice(0, upTo + 1))).toMatchObject({
+      onPlate: [],
+      baked: [{ piece: 1 }],
+      piecesOff: 1,
+    });
   });
 
   test('ends finished, with its record', () => {
