@@ -87,7 +87,7 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
             <Leader
               key={what}
               name={FITTED[what].name}
-              value={`× ${factor.toFixed(2)}`}
+              value={`×${factor.toFixed(2)}`}
               aside={`${low.toFixed(2)}–${high.toFixed(2)}`}
             />
           ))}

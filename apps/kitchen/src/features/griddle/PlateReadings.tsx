@@ -23,6 +23,8 @@ const PLACE_NAMES = [
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'flex-end' },
   cell: { flexGrow: 1, flexBasis: 140 },
+  /** The longest name with its reading, uncut. */
+  spot: { flexGrow: 1, flexBasis: 200 },
 });
 
 interface PlateReadingsProps {
@@ -106,7 +108,7 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
               key={name}
               label={`${name}${known === undefined ? '' : `: ${format.temp(known)}`}`}
               disabled={!reading}
-              style={styles.cell}
+              style={styles.spot}
               onPress={() => {
                 if (!reading) return;
                 const tempsC = PLACE_NAMES.map((_, at) =>

@@ -85,7 +85,10 @@ export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictur
           {readings
             ? readings.tempsC.map((tempC, i) => {
                 const left = ((i % readings.columns) + 0.5) * (w / readings.columns);
-                const top = (Math.floor(i / readings.columns) + 1) * (h / readings.rows);
+                // At the rim, where no piece lies.
+                const row = Math.floor(i / readings.columns);
+                const top =
+                  row < readings.rows / 2 ? row * (h / readings.rows) + 22 : (row + 1) * (h / readings.rows);
                 return (
                   <G key={`reading-${i}`}>
                     <Rect x={left - 24} y={top - 22} width={48} height={20} fill={IRON} />
