@@ -8,7 +8,7 @@ test('times answer while a slider is dragged, say what binds them, and what to c
   page,
 }) => {
   await page.goto('/griddle');
-  await page.getByRole('radio', { name: 'Deckhand wrap' }).click();
+  await page.getByRole('radio', { name: 'Deckhand wrap', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Griddle: Deckhand wrap');
   const side = page.getByRole('button', { name: /^Side 1/ });
   await expect(side).toBeVisible();
@@ -34,7 +34,7 @@ test('times answer while a slider is dragged, say what binds them, and what to c
 
 test('the heat and thickness picture comes in the background, with its table', async ({ page }) => {
   await page.goto('/griddle');
-  await page.getByRole('radio', { name: 'Deckhand wrap' }).click();
+  await page.getByRole('radio', { name: 'Deckhand wrap', exact: true }).click();
   await page.getByRole('link', { name: 'Heat and thickness picture' }).click();
   await expect(page.getByRole('img', { name: /^Heat from 160 to 290 °C against thickness/ })).toBeVisible({
     timeout: 60_000,
@@ -50,7 +50,7 @@ test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a 
 }) => {
   await act(request, 'thermometer', { act: 'heat', tempC: 262, atOnce: true });
   await page.goto('/griddle/plates');
-  await page.getByRole('radio', { name: 'Lantern round' }).click();
+  await page.getByRole('radio', { name: 'Lantern round', exact: true }).click();
   await expect(
     page.getByRole('img', { name: /^Long plate, 900 by 600 mm: \d+ pieces of 1\d\d mm/ }),
   ).toBeVisible();
