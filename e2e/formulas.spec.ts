@@ -78,6 +78,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
     const [download] = await Promise.all([page.waitForEvent('download'), press(page, name)]);
     expect(download.suggestedFilename()).toBe(`lantern-round-copy.${kind}`);
     files[kind] = await textOf(download);
+    await expect(page.getByRole('dialog')).toHaveCount(0);
   }
   const drop = async (name: string, text: string) => {
     await page.goto('/formulas');

@@ -56,6 +56,7 @@ export function createApp({
   deviceSeed = 1,
 }: AppOptions): Express {
   const devices = openDevices({ now, seed: deviceSeed });
+  const onPlate = new Map<string, number>();
   const routes = [
     ...systemRoutes(database, VERSION, now),
     ...ingredientRoutes(stores.ingredients, stores),
@@ -64,10 +65,11 @@ export function createApp({
     ...formulaRoutes(stores.formulas, stores.ingredients, now),
     ...bookRoutes(database, stores, now),
     ...planRoutes(stores.plans, stores.ingredients, hub),
-    ...batchRoutes(stores, hub, now, (event) => {
-      // The simulated plate feels what lies on it.
-      if (event.type === 'piece-on') devices.act('thermometer', { act: 'lay' });
-      if (event.type === 'piece-off') devices.act('thermometer', { act: 'lift' });
+    ...batchRoutes(stores, hub, now, (batchId, pieces) => {
+      // The simulated plate feels what lies on it, of all batches together.
+      onPlate.set(batchId, pieces);
+      const all = [...onPlate.values()].reduce((sum, count) => sum + count, 0);
+      devices.act('thermometer', { act: 'load', pieces: all });
     }),
     ...logRoutes(stores, hub, now),
     ...deviceRoutes(devices),

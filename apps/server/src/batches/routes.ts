@@ -21,6 +21,14 @@ import { findQuery } from './find';
 import type { BatchStore } from './store';
 
 const DAY_MS = 24 * 3600 * 1000;
+/** Acts after which another number of pieces may lie on the plate. */
+const MOVES_PIECES: ReadonlySet<BatchEvent['type']> = new Set([
+  'piece-on',
+  'piece-off',
+  'void',
+  'finished',
+  'abandoned',
+]);
 /** Older batches were baked on another plate, or by other hands. */
 const PIECES_FROM_BATCHES = 30;
 
@@ -36,7 +44,7 @@ export function batchRoutes(
   stores: BatchStores,
   hub: Hub,
   now: () => Date,
-  onEvent: (event: BatchEvent) => void = () => undefined,
+  onPlate: (batchId: string, pieces: number) => void = () => undefined,
 ): Route[] {
   const { batches } = stores;
 
@@ -160,7 +168,7 @@ export function batchRoutes(
         }
         if (result.outcome === 'new') {
           hub.publish({ type: 'event', batchId: params.id, event: body });
-          onEvent(body);
+          if (MOVES_PIECES.has(body.type)) onPlate(params.id, await batches.onPlate(params.id));
         }
         return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
       },

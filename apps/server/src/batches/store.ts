@@ -301,6 +301,14 @@ export function openBatchStore({ sequelize, write }: Database) {
       return notes;
     },
 
+    /** How many pieces of a batch lie over heat now: none once it is over. */
+    onPlate: async (id: string): Promise<number> => {
+      const batch = live.get(id);
+      if (!batch) return 0;
+      const state = foldBatch(batch.plan, batch.events);
+      return state.status === 'running' ? state.onPlate.length : 0;
+    },
+
     /** Pieces of a formula that a calibration can use, from its newest batches. */
     griddlePieces: async (formulaId: string, batches: number): Promise<LoggedPiece[]> => {
       const rows = await select<{ batchId: string }>(

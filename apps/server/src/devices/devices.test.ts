@@ -100,10 +100,10 @@ test('the simulated plate warms to its knob, dips under a piece and comes back',
   expect(devices.read('thermometer')).toMatchObject({ kind: 'thermometer', steady: expect.any(Boolean) });
   expect(after(10).steady).toBe(false);
   expect(after(300)).toMatchObject({ tempC: expect.closeTo(230, -0.7), steady: true });
-  for (let piece = 0; piece < 8; piece += 1) devices.act('thermometer', { act: 'lay' });
+  devices.act('thermometer', { act: 'load', pieces: 8 });
   const loaded = after(30).tempC;
   expect(loaded).toBeLessThan(226);
-  for (let piece = 0; piece < 8; piece += 1) devices.act('thermometer', { act: 'lift' });
+  devices.act('thermometer', { act: 'load', pieces: 0 });
   expect(after(200).tempC).toBeGreaterThan(loaded);
   devices.act('thermometer', { act: 'heat', tempC: 200, atOnce: true });
   expect(after(5).tempC).toBeCloseTo(200, -1);

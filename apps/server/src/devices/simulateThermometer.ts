@@ -32,8 +32,7 @@ export function simulateThermometer(random: Random) {
         plate.restC = setC;
         shownC = setC;
       }
-      if (what.act === 'lay') pieces += 1;
-      if (what.act === 'lift') pieces = Math.max(0, pieces - 1);
+      if (what.act === 'load') pieces = what.pieces;
       if (what.act === 'clear') pieces = 0;
     },
     advance: (seconds: number): void => {

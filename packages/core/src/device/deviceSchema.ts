@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, fractionField, instantField, numberField } from '../fields';
+import { choiceField, countField, fractionField, instantField, numberField } from '../fields';
 
 /** The instruments of a kitchen. Each ships as a simulated stand-in; the bridge of a real one posts the same readings. */
 export const DEVICE_KINDS = ['scale', 'room', 'probe', 'thermometer'] as const;
@@ -78,9 +78,11 @@ export const deviceActSchema = z.discriminatedUnion(
       tempC: numberField('Set point', { min: 20, max: 350, unit: '°C' }),
       atOnce: z.boolean().optional(),
     }),
-    /** A piece onto the simulated plate, and off. */
-    z.strictObject({ act: z.literal('lay') }),
-    z.strictObject({ act: z.literal('lift') }),
+    /** So many pieces lie on the simulated plate. */
+    z.strictObject({
+      act: z.literal('load'),
+      pieces: countField('Pieces on the plate', { min: 0, max: 200 }),
+    }),
   ],
   { error: 'This act is not known.' },
 );

@@ -55,6 +55,5 @@ export const TROUBLE_OF: Record<Short, Trouble> = {
   'pale second side': 'never browns',
   raw: 'middle stays raw',
   middle: 'middle stays raw',
-  'no bubbles': 'middle stays raw',
   'no puff': 'never puffs',
 };

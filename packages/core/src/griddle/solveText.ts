@@ -25,7 +25,6 @@ const LEAST_WORDS: Record<Short, string> = {
   'pale second side': 'browning comes last',
   raw: 'the starch of the coolest layer cooks last',
   middle: 'the middle gets hot last',
-  'no bubbles': 'bubbles come last',
   'no puff': 'the puff comes last',
 };
 const MOST_WORDS: Record<Over, string> = {
@@ -82,7 +81,6 @@ const SHORT_NAMES: Record<Short, string> = {
   'pale second side': 'the second side stays pale',
   raw: 'it stays doughy',
   middle: 'the middle stays raw',
-  'no bubbles': 'no bubbles show',
   'no puff': 'it does not puff',
 };
 const BEYOND_NAMES: Record<Over | Short, string> = {

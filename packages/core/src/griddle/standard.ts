@@ -54,14 +54,7 @@ export function standardOf({ spots, fold, puff }: ProductStandard): BakeStandard
 }
 
 /** What a bake falls short of, and what it goes past. More time or more heat cures the first and brings the second. */
-export const SHORTS = [
-  'pale first side',
-  'pale second side',
-  'raw',
-  'middle',
-  'no bubbles',
-  'no puff',
-] as const;
+export const SHORTS = ['pale first side', 'pale second side', 'raw', 'middle', 'no puff'] as const;
 export const OVERS = ['burnt', 'dry'] as const;
 export type Short = (typeof SHORTS)[number];
 export type Over = (typeof OVERS)[number];

@@ -31,8 +31,9 @@ export function More({ formula, archived, foods, takenIds }: MoreProps) {
   const archive = useArchive();
   const save = useSaveFormula();
   const take = async (kind: FileKind) => {
-    download(formula.id, kind, await formulaFile(formula, foods, kind));
+    const file = await formulaFile(formula, foods, kind);
     close();
+    download(formula.id, kind, file);
   };
   const duplicate = () => {
     const id = freeId(`${formula.id}-copy`, takenIds);
