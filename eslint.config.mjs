@@ -6,7 +6,7 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 /**
- * Imports run one way: app → features → ui, data → core; server → core. Features do not import each other.
+ * Imports run one way: app → features → shared → ui, data → core; server → core. Features do not import each other.
  * Core has no interface, no server and no input or output.
  */
 const features = readdirSync(new URL('./apps/kitchen/src/features', import.meta.url));
@@ -17,13 +17,18 @@ const zones = [
   { target: KITCHEN, from: ['./apps/server', './e2e', './tools'], message: 'The app knows only core.' },
   {
     target: `${KITCHEN}/src/ui`,
-    from: [`${KITCHEN}/src/features`, `${KITCHEN}/src/data`, `${KITCHEN}/app`],
+    from: [`${KITCHEN}/src/features`, `${KITCHEN}/src/shared`, `${KITCHEN}/src/data`, `${KITCHEN}/app`],
     message: 'The design system does not know features or data.',
   },
   {
     target: `${KITCHEN}/src/data`,
-    from: [`${KITCHEN}/src/features`, `${KITCHEN}/src/ui`, `${KITCHEN}/app`],
+    from: [`${KITCHEN}/src/features`, `${KITCHEN}/src/shared`, `${KITCHEN}/src/ui`, `${KITCHEN}/app`],
     message: 'Data does not know what shows it.',
+  },
+  {
+    target: `${KITCHEN}/src/shared`,
+    from: [`${KITCHEN}/src/features`, `${KITCHEN}/app`],
+    message: 'What several features show knows none of them.',
   },
   { target: `${KITCHEN}/src`, from: `${KITCHEN}/app`, message: 'Routes import features, not the other way.' },
   {

@@ -21,7 +21,7 @@ test('a day’s dough by feel: start low, add, correct, judge; the lot learns it
   await variant(request, 'breakwater-thick', 'held-thick', { school: 'hold-back' });
   await page.goto(`/plan/held-thick?by=flour&flour=2000 g&lot=${id}`);
   await cook.press('Change air, flour, water, bowl');
-  await page.getByLabel('Humidity, %').fill('30');
+  await page.getByLabel('Humidity, assumed, %').fill('30');
   await page.getByLabel('Dough wanted, if known, °C').fill('27');
   await expect(page.getByRole('button', { name: /^Dough comes out at 27/ })).toBeVisible();
   await cook.press(/^Start with .*why/);

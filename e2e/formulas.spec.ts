@@ -151,7 +151,7 @@ test('ingredients: found by any name, priced, added, hidden; the cost of a formu
   await page.keyboard.press('/');
   await page.keyboard.type('besan');
   await page.getByRole('link', { name: /Chickpea flour/ }).click();
-  await expect(page.getByText(/No gluten: the dough does not hold/).first()).toBeVisible();
+  await expect(page.getByText(/Does not bind as wheat does/).first()).toBeVisible();
   await page.goto('/ingredients/new');
   await page.getByLabel('Name', { exact: true }).fill('Quay seaweed');
   await page.getByLabel('A pack holds, g').fill('1000');

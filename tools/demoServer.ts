@@ -28,17 +28,14 @@ export const freePort = (): Promise<number> =>
     });
   });
 
-/** Starts the real server as a process of its own on a free port; resolves when it says that it is ready. */
-export async function startServer(
-  args: readonly string[] = [],
-  program: keyof typeof PROGRAMS = 'product',
-): Promise<RunningServer> {
-  const data = args.includes('--data') ? [] : ['--data', mkdtempSync(join(tmpdir(), 'kettle-'))];
-  const child = spawn('node', [...PROGRAMS[program], '--port', '0', ...data, ...args], {
+/** Starts the server alone as a process of its own on a free port; ready with its address, when it says so. */
+export function spawnServer(args: readonly string[], program: keyof typeof PROGRAMS = 'server') {
+  const child = spawn('node', [...PROGRAMS[program], '--port', '0', ...args], {
     cwd: ROOT,
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  const url = await new Promise<string>((resolve, reject) => {
+  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const ready = new Promise<string>((resolve, reject) => {
     let said = '';
     child.stdout.on('data', (chunk: Buffer) => {
       said += chunk.toString();
@@ -47,10 +44,21 @@ export async function startServer(
     });
     child.on('exit', (code) => reject(new Error(`the server ended with ${code} before it was ready`)));
   });
-  const stop = () =>
-    new Promise<void>((resolve) => {
-      child.once('exit', () => resolve());
-      child.kill('SIGTERM');
-    });
-  return { url, process: child, stop };
+  // Who kills it before it is ready does not wait for it.
+  ready.catch(() => undefined);
+  const end = (signal: NodeJS.Signals) => {
+    child.kill(signal);
+    return gone;
+  };
+  return { process: child, ready, kill: () => end('SIGKILL'), stop: () => end('SIGTERM') };
+}
+
+/** Starts the real server as a process of its own on a free port; resolves when it says that it is ready. */
+export async function startServer(
+  args: readonly string[] = [],
+  program: keyof typeof PROGRAMS = 'product',
+): Promise<RunningServer> {
+  const data = args.includes('--data') ? [] : ['--data', mkdtempSync(join(tmpdir(), 'kettle-'))];
+  const server = spawnServer([...data, ...args], program);
+  return { url: await server.ready, process: server.process, stop: server.stop };
 }

@@ -18,6 +18,12 @@ const CASES = [
     `import '../plan/planForm';`,
     'import-x/no-restricted-paths',
   ],
+  [
+    'what features share importing one',
+    'apps/kitchen/src/shared/x.ts',
+    `import '../features/plan/planForm';`,
+    'import-x/no-restricted-paths',
+  ],
   ['ui importing data', 'apps/kitchen/src/ui/x.ts', `import '../data/api';`, 'import-x/no-restricted-paths'],
   [
     'the server importing the app',

@@ -115,6 +115,12 @@ export function durability(chromium: string): Count {
   return one(run('node', short, { CHROMIUM_PATH: chromium }));
 }
 
+/** A few kills at moments of a first start, a start of the demo and an upgrade; each must start again, and whole. */
+export function firstStart(): Count {
+  heading('first start');
+  return one(run('node', ['tools/run.mjs', 'firstStart', '--kills', '6']));
+}
+
 export function sum(counts: readonly Count[]): Count {
   return {
     passed: counts.reduce((total, count) => total + count.passed, 0),

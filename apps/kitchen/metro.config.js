@@ -1,3 +1,4 @@
+const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
@@ -11,10 +12,18 @@ const isLeftOut = (moduleName, origin) =>
   moduleName === '@expo/vector-icons/MaterialCommunityIcons' ||
   moduleName === '@react-native-vector-icons/material-design-icons';
 
+/** Animations ask for a native driver, which the web has not; react-native-web says so on every page. Ours answers quietly. */
+const ANIMATION_HELPER = path.join(__dirname, 'src/ui/animationHelper.ts');
+const asksForDriver = (moduleName, origin) =>
+  moduleName.endsWith('/NativeAnimatedHelper') && origin.includes('/react-native-web/');
+
 const { resolveRequest } = config.resolver;
-config.resolver.resolveRequest = (context, moduleName, platform) =>
-  isLeftOut(moduleName, context.originModulePath)
-    ? { type: 'empty' }
-    : (resolveRequest ?? context.resolveRequest)(context, moduleName, platform);
+config.resolver.resolveRequest = (context, moduleName, platform) => {
+  if (isLeftOut(moduleName, context.originModulePath)) return { type: 'empty' };
+  if (asksForDriver(moduleName, context.originModulePath)) {
+    return { type: 'sourceFile', filePath: ANIMATION_HELPER };
+  }
+  return (resolveRequest ?? context.resolveRequest)(context, moduleName, platform);
+};
 
 module.exports = config;

@@ -176,10 +176,35 @@ describe('batches', () => {
     expect((await kitchen.api.get(`/api/v1/batches/${batch.id}`)).body.events).toEqual([]);
   });
 
-  test('a clock far ahead is refused', async () => {
+  test.each(['2031-01-01T00:00:00.000Z', '2026-03-05T10:01:00.000Z'])(
+    'an act dated %s, ahead of the kitchen’s clock, is refused',
+    async (at) => {
+      const batch = await startBatch();
+      const ahead = { ...event({ type: 'note', text: 'x' }), at };
+      const { body } = await post(batch, ahead).expect(422);
+      expect(body.errors[0]).toMatchObject({ path: 'at', message: expect.stringMatching(/check the clock/) });
+    },
+  );
+
+  test('an end of a clock that runs ahead does not leave the batch open until then', async () => {
     const batch = await startBatch();
-    const ahead = { ...event({ type: 'note', text: 'x' }), at: '2031-01-01T00:00:00.000Z' };
-    expect((await post(batch, ahead).expect(422)).body.errors[0].path).toBe('at');
+    const end = { ...event({ type: 'finished', pieces: 24, good: 23 }), at: '2026-03-05T09:00:00.000Z' };
+    await post(batch, end).expect(201);
+    await post(batch, event({ type: 'dusted', stepId: 'flatten', massG: 5 })).expect(409);
+  });
+
+  test('a page goes on after its last batch, not after its instant', async () => {
+    const ids = [];
+    for (let n = 0; n < 5; n += 1) ids.push((await startBatch()).id);
+    const seen: string[] = [];
+    for (let before = ''; ;) {
+      const { body } = await kitchen.api.get(`/api/v1/batches?limit=2${before}`).expect(200);
+      seen.push(...(body as { id: string }[]).map(({ id }) => id));
+      if (body.length < 2) break;
+      before = `&before=${seen.at(-1) ?? ''}`;
+    }
+    expect(new Set(seen).size).toBe(seen.length);
+    expect(ids.filter((id) => !seen.includes(id))).toEqual([]);
   });
 
   test('hostile text is kept as text', async () => {
@@ -213,12 +238,39 @@ describe('the edge', () => {
     '/api/v1/nothing',
     '/api/v1/batches/nobody',
     '/api/v1/formulas/none',
-    '/api/v1/batches/%00',
     "/api/v1/batches/x'%20OR%20'1'='1",
     '/api/v1/ingredients/none',
     '/nope.js',
   ])('%s is not there', async (path) => {
     expect((await kitchen.api.get(path).expect(404)).type).toBe('application/problem+json');
+  });
+
+  test.each(['/api/v1/batches/%00', '/%00', '/%E0%A4%A', '/api/v1/formulas/%zz', '/a%0d%0ab'])(
+    'the address %s cannot be read, and is told so as a problem',
+    async (path) => {
+      expect((await kitchen.api.get(path).expect(400)).type).toBe('application/problem+json');
+    },
+  );
+
+  test('a body that nests without end is refused before it is read', async () => {
+    const deep = `{"a":${'['.repeat(200_000)}${']'.repeat(200_000)}}`;
+    const answer = await kitchen.api
+      .post('/api/v1/book')
+      .set('content-type', 'application/json')
+      .send(deep)
+      .expect(413);
+    expect(answer.body.detail).toMatch(/deeper than 64 levels/);
+  });
+
+  test('a refusal stays small, however much is wrong', async () => {
+    const formulas = Array.from({ length: 2000 }, (_, n) => ({ name: 'x'.repeat(400), [`moon${n}`]: n }));
+    const answer = await kitchen.api
+      .post('/api/v1/book')
+      .send({ book: { formulas }, onTaken: 'skip' })
+      .expect(422);
+    expect(answer.text.length).toBeLessThan(100_000);
+    expect(answer.body.errors).toHaveLength(50);
+    expect(answer.body.detail).toMatch(/And \d+ more\.$/);
   });
 
   test.each([
@@ -236,6 +288,8 @@ describe('the edge', () => {
       expect.arrayContaining(['/api/v1/batches/{id}/events', '/api/v1/plans', '/api/v1/health']),
     );
     expect((await kitchen.api.get('/api/v1/health')).body.status).toBe('ok');
+    const { schema } = body.paths['/api/v1/formulas'].post.requestBody.content['application/json'];
+    expect(schema.properties.formula.properties.formatVersion.enum).toEqual([1, 2, 3]);
   });
 });
 

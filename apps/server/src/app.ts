@@ -1,4 +1,4 @@
-import { DEVICE_KINDS } from '@kettle-scale/core';
+import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -12,11 +12,13 @@ import { openDevices } from './devices/devices';
 import { deviceRoutes } from './devices/routes';
 import { formulaRoutes } from './formulas/routes';
 import { flourLotRoutes } from './flourLots/routes';
+import { readableAddress } from './http/address';
+import { jsonBody } from './http/jsonBody';
 import { noSuchAddress, problemHandler } from './http/problem';
 import { routerOf } from './http/route';
 import { ingredientRoutes } from './ingredients/routes';
 import { kitchenRoutes } from './kitchen/routes';
-import { newsStream, streamHandler } from './live/eventStream';
+import { kitchenStream, streamHandler } from './live/eventStream';
 import { type Hub, createHub } from './live/hub';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plans/routes';
@@ -41,8 +43,14 @@ export interface AppOptions {
   now?: () => Date;
   /** Tells screens what was stored; closing it ends their streams. */
   hub?: Hub;
+  /** Whether the whole kitchen is made up: only then may made-up readings enter its records. */
+  demo?: boolean;
+  /** Devices with a stand-in; nothing else is simulated. */
+  simulate?: readonly DeviceKind[];
   /** Of the simulated devices, so that a test can be repeated. */
   deviceSeed?: number;
+  /** Holds every answer against its schema, for tests. */
+  checkAnswers?: boolean;
 }
 
 /** Builds the whole server as a value: no port, no signals, no clock of its own. */
@@ -53,25 +61,29 @@ export function createApp({
   webDir,
   now = () => new Date(),
   hub = createHub(),
+  demo = false,
+  simulate = [],
   deviceSeed = 1,
+  checkAnswers = false,
 }: AppOptions): Express {
-  const devices = openDevices({ now, seed: deviceSeed });
+  const devices = openDevices({ now, simulate, demo, seed: deviceSeed });
   const onPlate = new Map<string, number>();
+  const around = { hub, now, demo };
   const routes = [
-    ...systemRoutes(database, VERSION, now),
-    ...ingredientRoutes(stores.ingredients, stores),
-    ...kitchenRoutes(stores.kitchen),
+    ...systemRoutes(database, { version: VERSION, demo, now }),
+    ...ingredientRoutes(stores.ingredients, stores, hub),
+    ...kitchenRoutes(stores.kitchen, around),
     ...flourLotRoutes(stores.flourLots, { ingredients: stores.ingredients, hub, now }),
-    ...formulaRoutes(stores.formulas, stores.ingredients, now),
-    ...bookRoutes(database, stores, now),
+    ...formulaRoutes(stores.formulas, stores.ingredients, around),
+    ...bookRoutes(database, stores, around),
     ...planRoutes(stores.plans, stores.ingredients, hub),
-    ...batchRoutes(stores, hub, now, (batchId, pieces) => {
+    ...batchRoutes(stores, around, (batchId, pieces) => {
       // The simulated plate feels what lies on it, of all batches together.
       onPlate.set(batchId, pieces);
       const all = [...onPlate.values()].reduce((sum, count) => sum + count, 0);
-      devices.act('thermometer', { act: 'load', pieces: all });
+      devices.load(all);
     }),
-    ...logRoutes(stores, hub, now),
+    ...logRoutes(stores, around),
     ...deviceRoutes(devices),
   ];
   const openApi = openApiDocument(routes, VERSION);
@@ -86,25 +98,22 @@ export function createApp({
       strictTransportSecurity: false,
     }),
   );
-  app.use('/api/v1/book', express.json({ limit: BOOK_LIMIT, strict: false }));
-  app.use(
-    '/api',
-    compression({ level: API_COMPRESSION }),
-    express.json({ limit: BODY_LIMIT, strict: false }),
-  );
+  app.use(readableAddress);
+  app.use('/api/v1/book', jsonBody(BOOK_LIMIT));
+  app.use('/api', compression({ level: API_COMPRESSION }), jsonBody(BODY_LIMIT));
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json(openApi);
   });
   app.get('/api/v1/backup', backupHandler(database, now));
   app.post('/api/v1/backup', restoreHandler(database, stores, hub));
-  app.get('/api/v1/stream', newsStream(hub));
+  app.get('/api/v1/stream', kitchenStream(hub, devices));
   for (const kind of DEVICE_KINDS) {
     app.get(
       `/api/v1/devices/${kind}/stream`,
       streamHandler(hub, (send) => devices.follow(kind, send)),
     );
   }
-  app.use('/api/v1', routerOf(routes));
+  app.use('/api/v1', routerOf(routes, checkAnswers));
   app.use('/api', noSuchAddress);
   if (webDir) app.use(serveWebApp(webDir));
   app.use(noSuchAddress);

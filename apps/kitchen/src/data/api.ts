@@ -8,12 +8,12 @@ import type {
   BatchRecord,
   BatchStart,
   BatchSummary,
-  Device,
   DeviceAct,
   DeviceKind,
   FlourLot,
   Formula,
   FormulaVersion,
+  HeardReading,
   ImportReport,
   Ingredient,
   Kitchen,
@@ -21,12 +21,22 @@ import type {
   LotState,
   OnTaken,
   Problem,
-  Reading,
   SavedPlan,
 } from '@kettle-scale/core';
 import type { LoggedPiece } from '@kettle-scale/core/griddle';
 
 export const ROOT = '/api/v1';
+
+/** How the server and its disk are; see its `/health`. */
+export interface Health {
+  status: 'ok' | 'trouble';
+  version: string;
+  demo: boolean;
+  lastWriteAt: string | null;
+  freeBytes: number | null;
+  problems: string[];
+}
+
 /** A request that takes longer than this is given up; the queue tries again. */
 const TIMEOUT_MS = 10_000;
 
@@ -46,8 +56,8 @@ export class Refused extends Error {
 
 /** The server could not be reached, or broke; nothing is known to have changed. */
 export class Unreachable extends Error {
-  constructor() {
-    super('The kitchen’s server does not answer. What you entered is kept on this device.');
+  constructor(why = 'The kitchen’s server does not answer.') {
+    super(`${why} What you entered is kept on this device.`);
     this.name = 'Unreachable';
   }
 }
@@ -60,14 +70,27 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
     if (error instanceof DOMException || error instanceof TypeError) throw new Unreachable();
     throw error;
   }
-  if (response.ok) return (await response.json()) as T;
+  if (response.ok) return (await jsonOf(response)) as T;
+  if (response.status === CANNOT_SAVE) throw new Unreachable(detailOf(await jsonOf(response)));
   if (response.status >= 500) throw new Unreachable();
-  const problem = (await response.json()) as {
-    detail: string;
-    errors: Problem[];
-    current?: FormulaVersion;
-  };
+  const problem = (await jsonOf(response)) as { detail: string; errors: Problem[]; current?: FormulaVersion };
   throw new Refused(response.status, problem.detail, problem.errors, problem.current);
+}
+
+/** The server is there and its disk is not: it says why. */
+const CANNOT_SAVE = 503;
+
+const detailOf = (problem: unknown): string | undefined => (problem as { detail?: string }).detail;
+
+/** An answer that is not JSON is not the kitchen's: a proxy, a log-in page of a network. */
+async function jsonOf(response: Response): Promise<unknown> {
+  try {
+    return await response.json();
+  } catch (error) {
+    const cutOff = error instanceof DOMException || error instanceof TypeError;
+    if (cutOff || error instanceof SyntaxError) throw new Unreachable();
+    throw error;
+  }
 }
 
 const slug = encodeURIComponent;
@@ -109,8 +132,9 @@ export const api = {
   savedPlans: () => call<SavedPlan[]>('GET', '/saved-plans'),
   savePlan: (plan: SavedPlan) => call<SavedPlan>('PUT', `/saved-plans/${slug(plan.id)}`, plan),
   forgetPlan: (id: string) => call<SavedPlan[]>('DELETE', `/saved-plans/${slug(id)}`),
-  devices: () => call<Device[]>('GET', '/devices'),
-  deviceAct: (kind: DeviceKind, act: DeviceAct) => call<Reading>('POST', `/devices/${kind}/acts`, act),
+  deviceAct: (kind: DeviceKind, act: DeviceAct) =>
+    call<HeardReading | null>('POST', `/devices/${kind}/acts`, act),
+  health: () => call<Health>('GET', '/health'),
   saveIngredient: (food: Ingredient) => call<Ingredient>('PUT', `/ingredients/${slug(food.id)}`, food),
   resetIngredient: (id: string) => call<Ingredient[]>('DELETE', `/ingredients/${slug(id)}`),
   book: () => call<BookEntry[]>('GET', '/book'),

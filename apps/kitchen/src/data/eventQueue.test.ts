@@ -92,3 +92,47 @@ describe('event queue', () => {
     expect(sent).toEqual(['id-1']);
   });
 });
+
+describe('what nobody foresaw', () => {
+  test('a send that throws sets its act aside, in sight, and those behind it go on', async () => {
+    const disk = new Map<string, QueuedEvent>();
+    const queue = createEventQueue({
+      storage: {
+        load: async () => [],
+        put: async (queued) => void disk.set(queued.event.id, queued),
+        remove: async (id) => void disk.delete(id),
+      },
+      send: async ({ event }) => {
+        if (event.id === 'id-1') throw new RangeError('bug');
+        return { outcome: 'stored' };
+      },
+      onStored: () => undefined,
+      retryLater: () => undefined,
+    });
+    [1, 2, 3].forEach((n) => void queue.add(act(n)));
+    await settle();
+    expect(queue.state()).toMatchObject({ status: 'saved', pending: [], refused: [{ ...act(1) }] });
+    expect(queue.state().refused[0]?.message).toMatch(/could not be sent \(bug\)/);
+    expect([...disk.keys()]).toEqual(['id-1']);
+  });
+
+  test('a device that keeps nothing still sends, and says that it kept nothing', async () => {
+    const sent: string[] = [];
+    const queue = createEventQueue({
+      storage: {
+        load: async () => [],
+        put: () => Promise.reject(new Error('no room')),
+        remove: async () => undefined,
+      },
+      send: async ({ event }) => {
+        sent.push(event.id);
+        return { outcome: 'stored' };
+      },
+      onStored: () => undefined,
+      retryLater: () => undefined,
+    });
+    await expect(queue.add(act(1))).rejects.toThrow('no room');
+    await settle();
+    expect(sent).toEqual(['id-1']);
+  });
+});

@@ -55,6 +55,12 @@ export interface EventQueue {
   dropRefused: () => Promise<void>;
 }
 
+/** What no rule foresaw sets one act aside, in sight of the cook; it must not hold up those behind it. */
+const asRefused = (error: unknown): SendResult => ({
+  outcome: 'refused',
+  message: `This act could not be sent (${error instanceof Error ? error.message : String(error)}).`,
+});
+
 /** A queue of acts that are sent in order, once each, and survive a lost network and a closed tab. */
 export function createEventQueue({ storage, send, onStored, retryLater }: QueueOptions): EventQueue {
   let state: QueueState = { pending: [], status: 'saved', refused: [] };
@@ -77,7 +83,7 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
     try {
       for (let next = state.pending[0]; next; next = state.pending[0]) {
         if (state.status === 'saved') change({ status: 'sending' });
-        const result = await send(next);
+        const result = await send(next).catch(asRefused);
         if (result.outcome === 'later') {
           change({ status: 'offline' });
           retryLater(() => void drain());
@@ -105,7 +111,8 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
         status: state.status === 'offline' ? 'offline' : 'sending',
       });
       const kept = storage.put(queued);
-      void kept.then(drain);
+      // Where the device cannot keep it, it is sent all the sooner; who added it hears that it was not kept.
+      void kept.then(drain, drain);
       return kept;
     },
     resume: async () => {

@@ -26,7 +26,10 @@ export const kitchenQueue = createEventQueue({
       return { outcome: 'stored' };
     } catch (error) {
       if (error instanceof Refused) return { outcome: 'refused', message: error.message };
-      if (error instanceof Unreachable) return { outcome: 'later' };
+      if (error instanceof Unreachable) {
+        void queryClient.invalidateQueries({ queryKey: keys.health });
+        return { outcome: 'later' };
+      }
       throw error;
     }
   },

@@ -1,5 +1,5 @@
 import type { Batch } from '@kettle-scale/core';
-import { FakeEventSource, fakeStreams, streamAt, tell } from '../test/eventSource';
+import { FakeEventSource, fakeStreams, stream, tell } from '../test/eventSource';
 import { followNews } from './news';
 import { keys, queryClient } from './queries';
 
@@ -23,14 +23,14 @@ const asked = () =>
 
 test('an act from another phone joins the batch held here, once', () => {
   queryClient.setQueryData(keys.batch('b'), batch(note(1)));
-  tell('/stream', 'event', { batchId: 'b', event: note(2) });
-  tell('/stream', 'event', { batchId: 'b', event: note(2) });
+  tell('event', { batchId: 'b', event: note(2) });
+  tell('event', { batchId: 'b', event: note(2) });
   expect(held()).toEqual(['id-1', 'id-2']);
   expect(asked()).toEqual(['batches', 'batches']);
 });
 
 test('an act of a batch that is not held here only renews the lists', () => {
-  tell('/stream', 'event', { batchId: 'b', event: note(2) });
+  tell('event', { batchId: 'b', event: note(2) });
   expect(held()).toBeUndefined();
   expect(asked()).toEqual(['batches']);
 });
@@ -39,13 +39,16 @@ test.each([
   ['batch', { batchId: 'new' }, ['batches', 'log']],
   ['lots', {}, ['flour-lots']],
   ['plans', {}, ['saved-plans', 'carried']],
+  ['book', {}, ['book', 'versions']],
+  ['ingredients', {}, ['ingredients']],
+  ['settings', {}, ['kitchen', 'facts/lessons']],
 ])('“%s” has its lists fetched again', (type, data, keys) => {
-  tell('/stream', type, data);
+  tell(type, data);
   expect(asked()).toEqual(keys);
 });
 
 test('what happened while the stream was broken is fetched when it is back, and not before', () => {
-  const source = streamAt('/stream');
+  const source = stream();
   source.dispatchEvent(new Event('open'));
   expect(asked()).toEqual([]);
   source.dispatchEvent(new Event('error'));

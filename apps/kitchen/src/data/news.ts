@@ -1,5 +1,5 @@
 import type { Batch, BatchEvent } from '@kettle-scale/core';
-import { ROOT } from './api';
+import { canStream, kitchenStream } from './kitchenStream';
 import { BATCH } from './keptBatches';
 import { keys, queryClient } from './queries';
 
@@ -8,6 +8,9 @@ interface Told {
   batch: { batchId: string };
   lots: object;
   plans: object;
+  book: object;
+  ingredients: object;
+  settings: object;
   kitchen: object;
 }
 
@@ -50,25 +53,33 @@ const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
     void queryClient.invalidateQueries({ queryKey: keys.savedPlans });
     void queryClient.invalidateQueries({ queryKey: keys.carried });
   },
+  book: () => {
+    void queryClient.invalidateQueries({ queryKey: keys.book });
+    void queryClient.invalidateQueries({ queryKey: ['versions'] });
+  },
+  ingredients: () => void queryClient.invalidateQueries({ queryKey: keys.ingredients }),
+  settings: () => {
+    void queryClient.invalidateQueries({ queryKey: keys.kitchen });
+    void queryClient.invalidateQueries({ queryKey: keys.lessons });
+  },
   kitchen: () => void queryClient.invalidateQueries(),
 };
 
 /** Follows the kitchen for as long as the page is open; what happened while the stream was broken is fetched again. */
 export function followNews(): () => void {
-  if (typeof EventSource === 'undefined') return () => undefined;
-  const source = new EventSource(`${ROOT}/stream`);
+  if (!canStream()) return () => undefined;
   let broken = false;
-  source.addEventListener('error', () => (broken = true));
-  source.addEventListener('open', () => {
-    if (!broken) return;
-    broken = false;
-    void queryClient.invalidateQueries({ queryKey: [BATCH] });
-    void batchesChanged();
-  });
-  for (const type of Object.keys(TAKE) as (keyof Told)[]) {
-    source.addEventListener(type, ({ data }: MessageEvent<string>) => {
-      (TAKE[type] as (told: unknown) => void)(JSON.parse(data));
-    });
-  }
-  return () => source.close();
+  const stops = [
+    kitchenStream.onState((open) => {
+      if (open && broken) {
+        void queryClient.invalidateQueries({ queryKey: [BATCH] });
+        void batchesChanged();
+      }
+      broken = !open;
+    }),
+    ...(Object.keys(TAKE) as (keyof Told)[]).map((type) =>
+      kitchenStream.on(type, (told) => (TAKE[type] as (told: unknown) => void)(told)),
+    ),
+  ];
+  return () => stops.forEach((stop) => stop());
 }

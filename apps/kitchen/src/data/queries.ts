@@ -18,6 +18,8 @@ import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
 const MINUTE_MS = 60_000;
 /** The stream tells of acts at once; this only catches what a broken stream missed. */
 const RUNNING_POLL_MS = 15_000;
+/** A full disk is told within this. */
+const HEALTH_POLL_MS = 30_000;
 const RETRIES = 2;
 
 export const queryClient = new QueryClient({
@@ -36,7 +38,7 @@ export const keys = {
   kitchen: ['kitchen'],
   flourLots: ['flour-lots'],
   savedPlans: ['saved-plans'],
-  devices: ['devices'],
+  health: ['health'],
   book: ['book'],
   versions: (id: string) => ['versions', id],
   batches: (status?: BatchRecord['status']) => (status ? ['batches', status] : ['batches']),
@@ -120,8 +122,9 @@ export const useSaveFlourLot = () =>
     onSuccess: () => queryClient.invalidateQueries({ queryKey: keys.flourLots }),
   });
 
-export const useDevices = () =>
-  useQuery({ queryKey: keys.devices, queryFn: api.devices, staleTime: 0, gcTime: 0 });
+/** How the server is, looked at now and then. */
+export const useHealth = () =>
+  useQuery({ queryKey: keys.health, queryFn: api.health, staleTime: 0, refetchInterval: HEALTH_POLL_MS });
 
 export const useBatchQuery = (id: string) =>
   useQuery({

@@ -1,6 +1,11 @@
+import type { DeviceKind, HeardReading } from '@kettle-scale/core';
+
 /** Stands in for the browser's server-sent events: a test says what the server sends. */
 export class FakeEventSource extends EventTarget {
   static open: FakeEventSource[] = [];
+
+  readonly CLOSED = 2;
+  readyState = 1;
 
   constructor(readonly url: string) {
     super();
@@ -18,16 +23,24 @@ export function fakeStreams(): void {
   Object.assign(globalThis, { EventSource: FakeEventSource });
 }
 
-/** The open stream of an address. */
-export function streamAt(end: string): FakeEventSource {
-  const found = FakeEventSource.open.find(({ url }) => url.endsWith(end));
-  if (!found)
-    throw new Error(
-      `nobody listens at ${end}; open are ${FakeEventSource.open.map(({ url }) => url).join()}`,
-    );
+/** The kitchen's stream as it was opened last. */
+export function stream(): FakeEventSource {
+  const found = FakeEventSource.open.at(-1);
+  if (!found) throw new Error('nobody listens to the kitchen');
   return found;
 }
 
-/** Sends a message down a stream. */
-export const tell = (end: string, type: string, data: unknown): boolean =>
-  streamAt(end).dispatchEvent(new MessageEvent(type, { data: JSON.stringify(data) }));
+/** Sends a message down the stream. */
+export const tell = (type: string, data: unknown): boolean =>
+  stream().dispatchEvent(new MessageEvent(type, { data: JSON.stringify(data) }));
+
+/** Sends a reading as the server hears it: fresh, of a device, unless said otherwise. */
+export const tellReading = (
+  reading: { kind: DeviceKind } & object,
+  more: Partial<HeardReading> = {},
+): boolean =>
+  tell('reading', {
+    reading: { at: '2026-03-04T10:00:00.000Z', ...reading },
+    ...{ source: 'device', ageS: 0, usable: true },
+    ...more,
+  });

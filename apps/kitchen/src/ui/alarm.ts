@@ -34,16 +34,21 @@ function sound(): void {
   });
 }
 
+/** Browsers vibrate only after a touch, and complain of anything earlier. */
+function vibrate(pattern: number | number[]): void {
+  if (navigator.userActivation?.hasBeenActive ?? true) navigator.vibrate?.(pattern);
+}
+
 /** Rings until the returned function is called. */
 export function ring(withSound: boolean): () => void {
   const once = () => {
     if (withSound) sound();
-    navigator.vibrate?.(VIBRATION_MS);
+    vibrate(VIBRATION_MS);
   };
   once();
   const timer = setInterval(once, PERIOD_MS);
   return () => {
     clearInterval(timer);
-    navigator.vibrate?.(0);
+    vibrate(0);
   };
 }

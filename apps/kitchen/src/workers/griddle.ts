@@ -15,9 +15,20 @@ let worker: Worker | null = null;
 let lastId = 0;
 const waiting = new Map<number, Waiting>();
 
+/** The worker did not load, or broke: whoever waits is told, and the next question opens another. */
+function giveUp(): void {
+  worker?.terminate();
+  worker = null;
+  const all = [...waiting.values()];
+  waiting.clear();
+  for (const { reject } of all) reject(new Error('The griddle could not be worked out on this device.'));
+}
+
 function openWorker(): Worker {
   if (worker) return worker;
   worker = new Worker(new URL('./griddle.worker', window.location.href));
+  worker.onerror = giveUp;
+  worker.onmessageerror = giveUp;
   worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
     const one = waiting.get(data.id);
     if (!one) return;

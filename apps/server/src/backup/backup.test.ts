@@ -1,11 +1,16 @@
+import { readdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { PassThrough, Readable } from 'node:stream';
 import request from 'supertest';
-import { openTestKitchen } from '../test/kitchen';
+import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 import { BACKUP_TYPE } from './handlers';
+import { LIMITS } from './incoming';
+import { restore } from './restore';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
 const open: Kitchen[] = [];
-const fresh = async (demo = false): Promise<Kitchen> => {
-  const kitchen = await openTestKitchen({ demo });
+const fresh = async (demo = false, seeded = demo): Promise<Kitchen> => {
+  const kitchen = await openTestKitchen({ demo, seeded });
   open.push(kitchen);
   return kitchen;
 };
@@ -42,7 +47,7 @@ beforeAll(async () => {
 });
 
 test('a kitchen restored into an empty one is the same kitchen, to the letter', async () => {
-  const empty = await fresh();
+  const empty = await fresh(true, false);
   const { body } = await restoreInto(empty, backup).expect(201);
   expect(body).toMatchObject({ formula: 5, 'flour-lot': 2, batch: 21 });
   expectSame(await backupOf(empty), backup);
@@ -86,6 +91,124 @@ describe('a file that is not whole changes nothing, and is told by its line', ()
     expect((body as { detail: string }).detail).toMatch(words);
     expect((await empty.api.get('/api/v1/formulas')).body).toEqual([]);
   });
+});
+
+test('a backup of a made-up kitchen teaches a real one nothing', async () => {
+  const real = await fresh();
+  await restoreInto(real, backup).expect(201);
+  expect((await real.api.get('/api/v1/batches')).body).toHaveLength(21);
+  expect((await real.api.get('/api/v1/lessons')).body).toEqual([]);
+  expect((await real.api.get('/api/v1/griddle-pieces?formula=deckhand-wrap')).body).toEqual([]);
+});
+
+describe('nothing is dropped without a word', () => {
+  const lines = () => backup.trim().split('\n');
+  const at = (kind: string) => lines().findIndex((line) => line.startsWith(`{"kind":"${kind}"`));
+  type Line = Record<string, unknown>;
+  const changed = (index: number, change: (line: Line) => Line): string =>
+    lines()
+      .map((line, i) => (i === index ? JSON.stringify(change(JSON.parse(line) as Line)) : line))
+      .join('\n');
+  const twice = (index: number): string => {
+    const all = lines();
+    return [...all.slice(0, index + 1), all[index], ...all.slice(index + 1)].join('\n');
+  };
+
+  test.each<[string, () => string, RegExp]>([
+    [
+      'acts without a time received',
+      () => changed(at('batch'), (line) => ({ ...line, receivedAt: (line.receivedAt as string[]).slice(1) })),
+      /^Line \d+: Every act of a batch needs the time/,
+    ],
+    ['a second head', () => twice(0), /^Line 2: /],
+    ['settings twice', () => twice(at('kitchen')), /^Line 3: there is a “kitchen” already/],
+    [
+      'a plan without a sheet',
+      () => changed(at('batch'), (line) => ({ ...line, plan: { ...(line.plan as Line), sheet: [] } })),
+      /^Line \d+: A plan has something to weigh/,
+    ],
+    [
+      'an ingredient that nobody knows',
+      () =>
+        changed(at('formula'), (line) => ({
+          ...line,
+          versions: JSON.parse(
+            JSON.stringify(line.versions).replace('"ingredient":"salt-fine"', '"ingredient":"moon-dust"'),
+          ),
+        })),
+      /^Line \d+: version 1 of “.+” uses the ingredient “moon-dust”/,
+    ],
+    [
+      'a batch of another formula',
+      () =>
+        changed(at('batch'), (line) => ({
+          ...line,
+          start: { ...(line.start as Line), formulaId: 'pilot-x' },
+        })),
+      /^Line \d+: The batch was started with one formula/,
+    ],
+    [
+      'a line that nests without end',
+      () => `${lines()[0]}\n${'['.repeat(100_000)}`,
+      /^Line 2: it nests deeper/,
+    ],
+  ])('%s', async (_case, text, words) => {
+    const empty = await fresh();
+    const { body } = await restoreInto(empty, text()).expect(422);
+    expect((body as { detail: string }).detail).toMatch(words);
+    expect((await empty.api.get('/api/v1/formulas')).body).toEqual([]);
+  });
+});
+
+test('a backup made while two cooks work is one moment, and restores', async () => {
+  const busy = await fresh(true);
+  const ids = await Promise.all(
+    [0, 1].map(async () => {
+      const { body } = await busy.api.post('/api/v1/batches').send(batchStart()).expect(201);
+      return (body as { id: string }).id;
+    }),
+  );
+  let working = true;
+  const cooks = ids.map(async (id, cook) => {
+    for (let n = 0; working; n += 1) {
+      await busy.api.post(`/api/v1/batches/${id}/events`).send(event({ type: 'note', text: `${n}` }));
+      if (n % 3 === cook) await busy.api.post('/api/v1/batches').send(batchStart());
+    }
+  });
+  for (let turn = 0; turn < 4; turn += 1) {
+    const text = await backupOf(busy);
+    const empty = await fresh();
+    await restoreInto(empty, text).expect(201);
+    expectSame(await backupOf(empty), text);
+  }
+  working = false;
+  await Promise.all(cooks);
+});
+
+test('a sender that stops holds nobody up, is given up, and leaves nothing behind', async () => {
+  const empty = await fresh();
+  const stalled = new PassThrough();
+  stalled.write(backup.slice(0, backup.length / 2));
+  const limits = { ...LIMITS, stallMs: 600 };
+  const restoring = restore(empty.database, empty.stores, stalled, { replace: false, limits });
+  const refused = expect(restoring).rejects.toMatchObject({ status: 408 });
+  // Written while the restore waits for its sender.
+  await empty.api.post('/api/v1/formulas').send({ formula: wrap(), reason: 'new' }).expect(201);
+  await refused;
+  expect((await empty.api.get('/api/v1/formulas')).body).toHaveLength(1);
+  expect(readdirSync(dirname(empty.path)).filter((name) => name.includes('restoring'))).toEqual([]);
+});
+
+test.each([
+  ['a line', { lineBytes: 1000 }],
+  ['the whole', { allBytes: 5000 }],
+])('%s larger than it may be is refused', async (_case, changes) => {
+  const empty = await fresh();
+  const restoring = restore(empty.database, empty.stores, Readable.from([backup]), {
+    replace: false,
+    limits: { ...LIMITS, ...changes },
+  });
+  await expect(restoring).rejects.toMatchObject({ status: 413 });
 });
 
 test('another content type is refused', async () => {

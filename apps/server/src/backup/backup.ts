@@ -1,6 +1,6 @@
-import { type BackupLine, BACKUP_FORMAT } from '@kettle-scale/core/documents';
+import { type BackupLine, BACKUP_FORMAT, BACKUP_FORMAT_VERSION } from '@kettle-scale/core/documents';
 import type { Formula, Kitchen } from '@kettle-scale/core';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 
 /** Batches read from the disk at once while a backup is written. */
@@ -11,17 +11,22 @@ type Columns = Record<string, string | null>;
 /**
  * Every line of a backup of the kitchen, in an order that a restore can follow: what others refer to comes first.
  * Stored documents are written as they are.
+ * @param transaction all of it is read in this one, so that it is one moment of the kitchen
  */
-export async function* backupLines({ sequelize }: Database, madeAt: string): AsyncGenerator<string> {
+export async function* backupLines(
+  { sequelize }: Database,
+  madeAt: string,
+  transaction: Transaction,
+): AsyncGenerator<string> {
   const select = (sql: string, bind: unknown[] = []): Promise<Columns[]> =>
-    sequelize.query<Columns>(sql, { bind, type: QueryTypes.SELECT });
+    sequelize.query<Columns>(sql, { bind, transaction, type: QueryTypes.SELECT });
   let lines = 0;
   const line = (text: string): string => {
     lines += 1;
     return `${text}\n`;
   };
   const json = (value: BackupLine): string => line(JSON.stringify(value));
-  yield json({ format: BACKUP_FORMAT, formatVersion: 1, kind: 'head', madeAt });
+  yield json({ format: BACKUP_FORMAT, formatVersion: BACKUP_FORMAT_VERSION, kind: 'head', madeAt });
 
   for (const { document } of await select('SELECT document FROM kitchen')) {
     yield json({ kind: 'kitchen', kitchen: JSON.parse(document ?? '{}') as Kitchen });

@@ -1,5 +1,4 @@
-import { once } from 'node:events';
-import type { RequestHandler } from 'express';
+import type { RequestHandler, Response } from 'express';
 import type { Database } from '../db/openDatabase';
 import { HttpProblem } from '../http/problem';
 import type { Hub } from '../live/hub';
@@ -15,11 +14,32 @@ export const backupHandler =
   async (_request, response) => {
     const madeAt = now().toISOString();
     response.attachment(`kettle-scale-${madeAt.slice(0, 10)}.jsonl`).type(BACKUP_TYPE);
-    for await (const line of backupLines(database, madeAt)) {
-      if (!response.write(line)) await once(response, 'drain');
-    }
-    response.end();
+    // One moment of the kitchen, however long the other side takes and whatever is written meanwhile.
+    await database.snapshot(async (transaction) => {
+      for await (const line of backupLines(database, madeAt, transaction)) {
+        if (!response.write(line) && !(await drained(response))) return;
+      }
+      response.end();
+    });
   };
+
+/** A receiver that takes nothing for this long is gone; it must not hold the old pages of the kitchen for ever. */
+const STALL_MS = 60_000;
+
+/** Waits until the receiver takes more; false, and the end of it, when it does not. */
+const drained = (response: Response): Promise<boolean> =>
+  new Promise((resolve) => {
+    const settle = (more: boolean) => {
+      clearTimeout(stalled);
+      response.off('drain', onDrain).off('close', onClose);
+      if (!more) response.destroy();
+      resolve(more);
+    };
+    const onDrain = () => settle(true);
+    const onClose = () => settle(false);
+    const stalled = setTimeout(onClose, STALL_MS);
+    response.once('drain', onDrain).once('close', onClose);
+  });
 
 /** Takes a backup, line by line; `?replace=true` empties a kitchen that is not empty first. */
 export const restoreHandler =
@@ -28,7 +48,9 @@ export const restoreHandler =
     if (!request.is(BACKUP_TYPE)) {
       throw new HttpProblem(415, `Send the backup with the content type ${BACKUP_TYPE}.`);
     }
-    const restored = await restore(database, stores, request, request.query.replace === 'true');
-    for (const type of ['lots', 'plans', 'kitchen'] as const) hub.publish({ type });
+    const restored = await restore(database, stores, request, {
+      replace: request.query.replace === 'true',
+    });
+    hub.publish({ type: 'kitchen' });
     response.status(201).json(restored);
   };

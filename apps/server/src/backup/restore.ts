@@ -1,14 +1,18 @@
-import { createInterface } from 'node:readline';
+import { randomUUID } from 'node:crypto';
+import { rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
-import { InputError, parseInput } from '@kettle-scale/core';
-import { type BackupLine, backupHeadSchema, backupLineSchema, parseJson } from '@kettle-scale/core/documents';
-import { QueryTypes, type Transaction } from 'sequelize';
-import type { Database } from '../db/openDatabase';
+import { Mutex } from 'async-mutex';
+import { QueryTypes } from 'sequelize';
+import { connect } from '../db/connection';
+import { type Database, openDatabase } from '../db/openDatabase';
 import { HttpProblem } from '../http/problem';
-import type { Stores } from '../stores';
+import { type Stores, openStores } from '../stores';
+import { type Restored, fillKitchen } from './fillKitchen';
+import { LIMITS, type Limits, incomingLines } from './incoming';
 
-/** How many of each came back. */
-export type Restored = Record<string, number>;
+/** A kitchen that is being restored stands beside the one in use under this name. */
+export const RESTORING = 'kitchen.sqlite.restoring';
 
 /** Newest references first, so that no foreign key is left hanging. */
 const TABLES = [
@@ -20,133 +24,85 @@ const TABLES = [
   'formula_versions',
   'formulas',
   'flour_lots',
-];
+  'ingredients',
+  'kitchen',
+] as const;
 
-type Kind = BackupLine['kind'];
-type LineOf<K extends Kind> = Extract<BackupLine, { kind: K }>;
+/** One restore at a time: a second would fill the disk for nothing. */
+const restoring = new Mutex();
+
+async function refuseUnlessEmpty({ sequelize }: Database): Promise<void> {
+  const [row] = await sequelize.query<{ n: number }>(
+    'SELECT (SELECT COUNT(*) FROM formulas) + (SELECT COUNT(*) FROM batches) AS n',
+    { type: QueryTypes.SELECT },
+  );
+  if (row?.n === 0) return;
+  throw new HttpProblem(
+    409,
+    'This kitchen has formulas or batches already. Restore into an empty one, or say that everything here is replaced.',
+  );
+}
 
 /**
- * Fills a kitchen from the lines of a backup, all of it or nothing.
- * @throws HttpProblem when the kitchen is not empty and is not to be replaced; InputError naming the line that cannot be used
+ * Takes the tables of a whole kitchen beside into this one, in one transaction of plain copies. Foreign keys were checked
+ * where they were filled; without them SQLite copies pages, not rows.
+ */
+async function takeOver(database: Database, file: string): Promise<void> {
+  const connection = await connect(database.file);
+  try {
+    await connection.exec(`PRAGMA foreign_keys = OFF; ATTACH ${quoted(file)} AS restored; BEGIN IMMEDIATE;`);
+    try {
+      for (const table of TABLES) {
+        await connection.exec(
+          `DELETE FROM main.${table}; INSERT INTO main.${table} SELECT * FROM restored.${table};`,
+        );
+      }
+      await connection.exec('COMMIT');
+    } catch (error) {
+      await connection.exec('ROLLBACK');
+      throw error;
+    }
+  } finally {
+    await connection.close();
+  }
+}
+
+const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'`;
+
+/**
+ * Fills a kitchen from the lines of a backup, all of it or nothing. It is read and checked into a file beside, so that a slow
+ * sender and a long file hold nobody up, and then taken over at once.
+ * @throws HttpProblem when the kitchen is not empty and is not to be replaced, or the backup is too large or slow;
+ * InputError naming the line that cannot be used
  */
 export async function restore(
   database: Database,
   stores: Stores,
   source: Readable,
-  replace: boolean,
+  { replace, limits = LIMITS }: { replace: boolean; limits?: Limits },
 ): Promise<Restored> {
-  const { sequelize, write } = database;
-  const restored = await write(async (transaction) => {
-    const run = (sql: string, bind: unknown[] = []) => sequelize.query(sql, { bind, transaction });
-    if (!replace && !(await isEmpty(database, transaction))) {
-      throw new HttpProblem(
-        409,
-        'This kitchen has formulas or batches already. Restore into an empty one, or say that everything here is replaced.',
-      );
-    }
-    for (const table of TABLES) await run(`DELETE FROM ${table}`);
-    await run('UPDATE ingredients SET own = NULL');
-
-    const put: { [K in Kind]: (line: LineOf<K>) => Promise<unknown> } = {
-      head: async () => undefined,
-      kitchen: ({ kitchen }) => run('UPDATE kitchen SET document = $1', [JSON.stringify(kitchen)]),
-      ingredient: ({ ingredient }) =>
-        run(
-          'INSERT INTO ingredients (id, own) VALUES ($1, $2) ON CONFLICT (id) DO UPDATE SET own = excluded.own',
-          [ingredient.id, JSON.stringify(ingredient)],
-        ),
-      'flour-lot': ({ lot }) =>
-        run('INSERT INTO flour_lots (id, ingredientId, document) VALUES ($1, $2, $3)', [
-          lot.id,
-          lot.ingredient,
-          JSON.stringify(lot),
-        ]),
-      formula: async ({ archivedAt, versions }) => {
-        const last = versions.at(-1)?.formula;
-        await run('INSERT INTO formulas (id, currentVersion, archivedAt) VALUES ($1, $2, $3)', [
-          last?.id,
-          last?.version,
-          archivedAt,
-        ]);
-        for (const { formula, reason, savedAt } of versions) {
-          await run(
-            'INSERT INTO formula_versions (formulaId, version, document, reason, savedAt) VALUES ($1, $2, $3, $4, $5)',
-            [formula.id, formula.version, JSON.stringify(formula), reason, savedAt],
-          );
-        }
-      },
-      'saved-plan': ({ plan }) =>
-        run('INSERT INTO saved_plans (id, document) VALUES ($1, $2)', [plan.id, JSON.stringify(plan)]),
-      carried: ({ carried }) =>
-        run('INSERT INTO carried (id, document) VALUES ($1, $2)', [carried.id, JSON.stringify(carried)]),
-      batch: ({ start, plan, events, receivedAt }) =>
-        stores.batches.insertIn(start, plan, events, transaction, receivedAt),
-      end: async () => undefined,
-    };
-
-    const counts: Restored = {};
-    let at = 0;
-    let whole = false;
-    for await (const text of createInterface({ input: source, crlfDelay: Infinity })) {
-      if (text === '' && whole) continue;
-      at += 1;
-      if (whole) throw InputError.at(`line ${at}`, 'There is more after the end of the backup.');
-      const line = readLine(text, at);
-      if (line.kind === 'end') {
-        if (line.lines !== at - 1) {
-          throw InputError.at(`line ${at}`, `The backup says ${line.lines} lines and has ${at - 1}.`);
-        }
-        whole = true;
-      }
+  if (restoring.isLocked())
+    throw new HttpProblem(409, 'Another backup is being restored now. Wait until it is done.');
+  return restoring.runExclusive(async () => {
+    if (!replace) await refuseUnlessEmpty(database);
+    const file = join(dirname(database.file), `${RESTORING}-${randomUUID()}`);
+    try {
+      const beside = await openDatabase(file, { passing: true });
+      let restored: Restored;
       try {
-        await (put[line.kind] as (one: BackupLine) => Promise<unknown>)(line);
-      } catch (error) {
-        throw asLineProblem(error, at);
+        restored = await fillKitchen(beside, await openStores(beside), incomingLines(source, limits));
+      } finally {
+        await beside.close();
       }
-      counts[line.kind] = (counts[line.kind] ?? 0) + 1;
+      await database.write.alone(async () => {
+        // Somebody may have begun to work here while the file came.
+        if (!replace) await refuseUnlessEmpty(database);
+        await takeOver(database, file);
+        stores.batches.forget();
+      });
+      return restored;
+    } finally {
+      for (const end of ['', '-wal', '-shm', '-journal']) rmSync(file + end, { force: true });
     }
-    if (!whole) {
-      throw InputError.at(
-        `line ${at}`,
-        'The backup ends early: its last line is missing. Nothing was changed.',
-      );
-    }
-    return counts;
   });
-  stores.batches.forget();
-  return restored;
-}
-
-function readLine(text: string, at: number): BackupLine {
-  try {
-    const value = parseJson(text);
-    if (at === 1) parseInput(backupHeadSchema, value);
-    else parseInput(backupLineSchema, value);
-    // Checked, and kept as it is written: a restored kitchen gives the same backup to the letter.
-    return value as BackupLine;
-  } catch (error) {
-    if (!(error instanceof InputError)) throw error;
-    throw new InputError(
-      error.problems.map(({ path, message }) => ({
-        path: path ? `line ${at}: ${path}` : `line ${at}`,
-        message: `Line ${at}: ${message}`,
-      })),
-    );
-  }
-}
-
-/** What the database refuses is a line that refers to nothing, or that comes twice. */
-function asLineProblem(error: unknown, at: number): unknown {
-  const { name } = error as { name?: string };
-  return name === 'SequelizeForeignKeyConstraintError' || name === 'SequelizeUniqueConstraintError'
-    ? InputError.at(`line ${at}`, `Line ${at} refers to something that is not in the backup, or comes twice.`)
-    : error;
-}
-
-async function isEmpty({ sequelize }: Database, transaction: Transaction): Promise<boolean> {
-  const [row] = await sequelize.query<{ n: number }>(
-    'SELECT (SELECT COUNT(*) FROM formulas) + (SELECT COUNT(*) FROM batches) AS n',
-    { type: QueryTypes.SELECT, transaction },
-  );
-  return row?.n === 0;
 }

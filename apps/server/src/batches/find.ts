@@ -19,8 +19,10 @@ export const findQuery = z.strictObject({
   to: day,
   result: z.enum(RESULTS, `“result” must be one of: ${RESULTS.join(', ')}.`).optional(),
   text: z.string().max(80, 'The words to find are longer than 80 characters.').optional(),
-  /** Start of the last batch of the page before. */
-  before: z.iso.datetime('“before” must be a time in UTC.').optional(),
+  /** The last batch of the page before, by its id; or an instant, before which the batches started. */
+  before: z
+    .union([z.uuid(), z.iso.datetime()], '“before” must be the id of a batch or a time in UTC.')
+    .optional(),
   limit: z.coerce.number('“limit” must be a number.').int().min(1).max(200).default(50),
 });
 
@@ -37,6 +39,12 @@ const RESULT_SQL: Record<(typeof RESULTS)[number], string> = {
   running: `f.status = 'running'`,
 };
 
+/** A page goes on after a batch, not after its instant: two may have started at the same one. */
+const beforeSql = (before: string, value: (one: unknown) => string): string =>
+  before.includes(':')
+    ? `f.startedAt < ${value(before)}`
+    : `(f.startedAt, f.batchId) < (SELECT startedAt, batchId FROM batch_finds WHERE batchId = ${value(before)})`;
+
 /** The search as SQL over `batch_finds f`; the first bound value is the limit. */
 export function searchSql(find: Find): { where: string; bind: unknown[] } {
   const bind: unknown[] = [find.limit];
@@ -48,7 +56,7 @@ export function searchSql(find: Find): { where: string; bind: unknown[] } {
     ...(find.from ? [`f.startedAt >= ${value(find.from)}`] : []),
     ...(find.to ? [`f.startedAt < ${value(`${find.to}T24`)}`] : []),
     ...(find.result ? [RESULT_SQL[find.result]] : []),
-    ...(find.before ? [`f.startedAt < ${value(find.before)}`] : []),
+    ...(find.before ? [beforeSql(find.before, value)] : []),
     ...(find.text ?? '')
       .toLowerCase()
       .split(/\s+/)

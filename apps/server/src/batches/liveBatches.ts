@@ -6,6 +6,8 @@ export interface LiveBatch {
   plan: Plan;
   events: BatchEvent[];
   lastSeq: number;
+  /** When the server received what ended it. */
+  endHeardMs: number;
   /** Its row of the log, once it was asked for. */
   summary?: string;
 }

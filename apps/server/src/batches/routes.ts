@@ -1,22 +1,32 @@
-import { type BatchEvent, type BatchStart, InputError, lotToday, slugField } from '@kettle-scale/core';
+import {
+  type BatchEvent,
+  type BatchStart,
+  InputError,
+  type Plan,
+  lotToday,
+  slugField,
+  sourceUsable,
+} from '@kettle-scale/core';
 import { loggedPieceSchema } from '@kettle-scale/core/griddle';
 import {
   batchSchema,
   batchStartSchema,
   batchSummarySchema,
   eventSchema,
+  keepablePlan,
   planBatch,
 } from '@kettle-scale/core/batch';
 import { lotWithSwitch } from '@kettle-scale/core/log';
 import { z } from 'zod';
 import type { FlourLotStore } from '../flourLots/store';
 import type { FormulaStore } from '../formulas/store';
+import { aheadWords } from '../http/clock';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { JsonText, route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
 import type { KitchenStore } from '../kitchen/store';
-import type { Hub } from '../live/hub';
+import type { Around } from '../live/hub';
 import { findQuery } from './find';
 import type { BatchStore } from './store';
 
@@ -42,17 +52,21 @@ export interface BatchStores {
 
 export function batchRoutes(
   stores: BatchStores,
-  hub: Hub,
-  now: () => Date,
+  { hub, now, demo }: Around,
   onPlate: (batchId: string, pieces: number) => void = () => undefined,
 ): Route[] {
   const { batches } = stores;
 
-  /** Clocks of phones differ a little; an act more than a day ahead is a wrong clock and would break every timer. */
+  /** Clocks of phones differ; an act more than a day ahead is a wrong clock and would break every timer. */
   const checkTime = (at: string): void => {
-    if (Date.parse(at) > now().getTime() + DAY_MS) {
-      throw InputError.at('at', 'This time is more than a day ahead; check the clock of the device.');
-    }
+    const aheadMs = Date.parse(at) - now().getTime();
+    if (aheadMs > DAY_MS) throw InputError.at('at', aheadWords('This act', aheadMs));
+  };
+
+  /** A record of what was really done holds nothing that a stand-in made up. */
+  const checkSource = (body: object, path: string): void => {
+    if (!('source' in body) || body.source !== 'simulated' || sourceUsable('simulated', demo)) return;
+    throw InputError.at(path, 'This reading is simulated, and this kitchen is not: type what you measured.');
   };
 
   /** The day with what the kitchen itself knows of the lot, whatever the phone last heard. */
@@ -70,10 +84,10 @@ export function batchRoutes(
     };
   }
 
-  async function planFor(start: BatchStart) {
+  async function planFor(start: BatchStart): Promise<Plan> {
     const version = await stores.formulas.get(start.formulaId, start.formulaVersion);
     if (!version) throw InputError.at('formulaId', 'This version of the formula is not in this kitchen.');
-    return planBatch({
+    const plan = planBatch({
       formula: version.formula,
       need: start.need,
       kitchen: await stores.kitchen.get(),
@@ -82,6 +96,7 @@ export function batchRoutes(
       ...(start.mixer === undefined ? {} : { mixer: start.mixer }),
       ...(start.adjustments ? { adjustments: start.adjustments } : {}),
     });
+    return keepablePlan(plan);
   }
 
   return [
@@ -92,7 +107,7 @@ export function batchRoutes(
         'Pieces of a formula that were baked on a read plate and judged: what a calibration is fitted to',
       query: z.strictObject({ formula: slugField('Formula') }),
       response: z.array(loggedPieceSchema),
-      run: ({ query }) => batches.griddlePieces(query.formula, PIECES_FROM_BATCHES),
+      run: ({ query }) => batches.griddlePieces(query.formula, PIECES_FROM_BATCHES, demo),
     }),
     route({
       method: 'get',
@@ -111,6 +126,7 @@ export function batchRoutes(
       status: 201,
       run: async ({ body }) => {
         checkTime(body.at);
+        checkSource({ source: body.conditions?.airFrom }, 'conditions.airFrom');
         const stored = await batches.start(body, await planFor(body));
         if (stored.outcome === 'clash') {
           throw new HttpProblem(409, 'Another batch was started with this id.', [
@@ -155,6 +171,7 @@ export function batchRoutes(
       status: 201,
       run: async ({ params, body }) => {
         checkTime(body.at);
+        checkSource(body, 'source');
         const result = await batches.append(params.id, body, now().toISOString());
         if (result.outcome === 'no-batch') throw notFound('This batch');
         if (result.outcome === 'clash') {

@@ -28,8 +28,9 @@ interface SummaryRow extends Omit<BatchSummary, 'record'> {
   lastSeq: number | null;
 }
 
+const ENDING: ReadonlySet<BatchEvent['type']> = new Set(['finished', 'abandoned']);
 /** Acts after which a batch may be over, or no longer over. */
-const TURNING: ReadonlySet<BatchEvent['type']> = new Set(['finished', 'abandoned', 'void']);
+const TURNING: ReadonlySet<BatchEvent['type']> = new Set([...ENDING, 'void']);
 
 /** Facts worked out between two looks at the clock. */
 const FILLED_AT_ONCE = 50;
@@ -64,13 +65,22 @@ export function openBatchStore({ sequelize, write }: Database) {
     if (held?.lastSeq === lastSeq) return held;
     const [[row], events] = await Promise.all([
       select<{ plan: string }>('SELECT plan FROM batches WHERE id = $1', [id]),
-      select<{ document: string }>('SELECT document FROM batch_events WHERE batchId = $1 ORDER BY seq', [id]),
+      select<{ document: string; receivedAt: string }>(
+        'SELECT document, receivedAt FROM batch_events WHERE batchId = $1 ORDER BY seq',
+        [id],
+      ),
     ]);
     if (!row) return null;
+    let endHeardMs = Infinity;
     const batch: LiveBatch = {
       plan: JSON.parse(row.plan) as Plan,
-      events: events.map(({ document }) => JSON.parse(document) as BatchEvent),
+      events: events.map(({ document, receivedAt }) => {
+        const event = JSON.parse(document) as BatchEvent;
+        if (ENDING.has(event.type)) endHeardMs = Date.parse(receivedAt);
+        return event;
+      }),
       lastSeq,
+      endHeardMs,
     };
     live.set(id, batch);
     return batch;
@@ -161,7 +171,7 @@ export function openBatchStore({ sequelize, write }: Database) {
     const sql = 'INSERT INTO batch_events (id, batchId, document, receivedAt) VALUES ($1, $2, $3, $4)';
     const bind = [event.id, id, JSON.stringify(event), receivedAt];
     // A late act of a batch that is over changes its record too.
-    const over = batch.events.some(({ type }) => type === 'finished' || type === 'abandoned');
+    const over = batch.events.some(({ type }) => ENDING.has(type));
     if (!over && !TURNING.has(event.type)) {
       const [seq] = await sequelize.query(sql, { bind, type: QueryTypes.INSERT });
       return seq;
@@ -268,10 +278,11 @@ export function openBatchStore({ sequelize, write }: Database) {
         }
         const batch = await take(batchId, found?.last ?? 0);
         if (!batch) return { outcome: 'no-batch' };
-        const refusal = refuseEvent(batch.plan, batch.events, event);
+        const refusal = refuseEvent(batch.plan, batch.events, event, batch.endHeardMs);
         if (refusal) return { outcome: 'refused', refusal };
         const lastSeq = await store(batchId, event, receivedAt, batch);
-        live.set(batchId, { plan: batch.plan, events: [...batch.events, event], lastSeq });
+        const endHeardMs = ENDING.has(event.type) ? Date.parse(receivedAt) : batch.endHeardMs;
+        live.set(batchId, { plan: batch.plan, events: [...batch.events, event], lastSeq, endHeardMs });
         return { outcome: 'new', value: event };
       }),
 
@@ -310,14 +321,14 @@ export function openBatchStore({ sequelize, write }: Database) {
     },
 
     /** Pieces of a formula that a calibration can use, from its newest batches. */
-    griddlePieces: async (formulaId: string, batches: number): Promise<LoggedPiece[]> => {
+    griddlePieces: async (formulaId: string, batches: number, demo: boolean): Promise<LoggedPiece[]> => {
       const rows = await select<{ batchId: string }>(
         'SELECT batchId FROM batch_finds WHERE formulaId = $1 ORDER BY startedAt DESC, batchId DESC LIMIT $2',
         [formulaId, batches],
       );
       const found = await Promise.all(rows.map(({ batchId }) => get(batchId)));
       return found.flatMap((batch) =>
-        batch ? loggedPieces(batch.plan, foldBatch(batch.plan, batch.events)) : [],
+        batch ? loggedPieces(batch.plan, foldBatch(batch.plan, batch.events), demo) : [],
       );
     },
 

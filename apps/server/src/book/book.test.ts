@@ -160,8 +160,8 @@ describe('the kitchen’s own ingredients', () => {
 test('a kitchen of the first release opens with all it had', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite');
   const old = new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false });
-  await start.up(old);
   const run = (sql: string, bind: unknown[]) => old.query(sql, { bind });
+  for (const statement of start.statements) await run(statement, []);
   await run(`CREATE TABLE migrations (name VARCHAR(255) PRIMARY KEY)`, []);
   await run(`INSERT INTO migrations VALUES ($1)`, ['0001-start']);
   await run(`INSERT INTO ingredients VALUES ($1, $2)`, ['flour-strong', '{}']);
@@ -194,7 +194,7 @@ test('a kitchen of the first release opens with all it had', async () => {
     .expect(201);
   expect((await opened.api.get('/api/v1/formulas/deckhand-wrap')).body).toMatchObject({
     version: 2,
-    formatVersion: 2,
+    formatVersion: 3,
   });
   await opened.close();
 });

@@ -14,6 +14,7 @@ import type { Database } from '../db/openDatabase';
 import type { FormulaStore } from '../formulas/store';
 import { route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
+import type { Around } from '../live/hub';
 import { importBook } from './importBook';
 
 const importSchema = z.strictObject({
@@ -26,7 +27,7 @@ interface Stores {
   ingredients: IngredientStore;
 }
 
-export const bookRoutes = (database: Database, stores: Stores, now: () => Date): Route[] => [
+export const bookRoutes = (database: Database, stores: Stores, { hub, now }: Around): Route[] => [
   route({
     method: 'get',
     path: '/book',
@@ -61,7 +62,11 @@ export const bookRoutes = (database: Database, stores: Stores, now: () => Date):
       });
       if (problems.length > 0) throw new InputError(problems);
       const { onTaken } = body;
-      return importBook(database, stores, { formulas, ingredients, archived, onTaken }, now().toISOString());
+      const book = { formulas, ingredients, archived, onTaken };
+      const report = await importBook(database, stores, book, now().toISOString());
+      hub.publish({ type: 'book' });
+      hub.publish({ type: 'ingredients' });
+      return report;
     },
   }),
 ];

@@ -1,31 +1,9 @@
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
 import { Mutex } from 'async-mutex';
-import { Sequelize, Transaction } from 'sequelize';
-import sqlite3 from 'sqlite3';
-import { SequelizeStorage, Umzug } from 'umzug';
-import { migrations } from './migrations';
-
-/** Every connection: an acknowledged write is on the disk, and a second writer waits instead of failing. */
-const PRAGMAS = `
-  PRAGMA journal_mode = WAL;
-  PRAGMA synchronous = FULL;
-  PRAGMA foreign_keys = ON;
-  PRAGMA busy_timeout = 5000;
-`;
-
-/** Sets up each connection as it opens: Sequelize has no hook for it with SQLite, and opens one a transaction. */
-class KitchenConnection extends sqlite3.Database {
-  constructor(file: string, mode: number, opened: (error: Error | null) => void) {
-    super(file, mode, (error) => {
-      if (error) opened(error);
-      else this.exec(PRAGMAS, opened);
-    });
-  }
-}
-
-/** Sequelize would ask for a stack trace with every query, which costs more than a short query itself. */
-const DRIVER = { ...sqlite3, Database: KitchenConnection, verbose: () => DRIVER };
+import { type Options, QueryTypes, Sequelize, Transaction } from 'sequelize';
+import { DRIVERS } from './connection';
+import { migrate } from './migrate';
+import { StartProblem, sqliteCode } from './startProblem';
+import { type WriteState, watchWrites } from './watchWrites';
 
 /**
  * Runs one write after those before it. SQLite has a single writer, and waiting for it inside SQLite would hold
@@ -40,32 +18,85 @@ export interface Write {
 
 /** The kitchen's database. */
 export interface Database {
+  file: string;
   sequelize: Sequelize;
   write: Write;
+  /** Whether writes reach the disk. */
+  writes: () => WriteState;
+  /**
+   * Runs reads that all see the kitchen as it stood at the first of them, however many are written meanwhile.
+   * The transaction goes with every query.
+   */
+  snapshot: <T>(read: (transaction: Transaction) => Promise<T>) => Promise<T>;
   close: () => Promise<void>;
 }
 
-/** Opens the kitchen's database file, creating it and bringing its tables up to date. */
-export async function openDatabase(file: string): Promise<Database> {
-  mkdirSync(dirname(file), { recursive: true });
-  const sequelize = new Sequelize({
-    dialect: 'sqlite',
-    dialectModule: DRIVER,
-    storage: file,
-    logging: false,
+const DAMAGED: ReadonlySet<string | undefined> = new Set(['SQLITE_NOTADB', 'SQLITE_CORRUPT']);
+const UNREACHABLE: ReadonlySet<string | undefined> = new Set([
+  'SQLITE_CANTOPEN',
+  'SQLITE_READONLY',
+  'SQLITE_PERM',
+]);
+
+/** The sentence for a file that cannot be used; any other error as it is. */
+function asStartProblem(error: unknown, file: string): unknown {
+  const code = sqliteCode(error);
+  if (DAMAGED.has(code)) {
+    return new StartProblem(
+      `${file} is damaged, or is not a kitchen of this program. Move it away and restore the newest backup; nothing was changed.`,
+    );
+  }
+  if (UNREACHABLE.has(code)) {
+    return new StartProblem(
+      `${file} cannot be opened for writing. Check who may write there; nothing was changed.`,
+    );
+  }
+  return error;
+}
+
+async function check(sequelize: Sequelize, file: string): Promise<void> {
+  const rows = await sequelize.query<{ quick_check: string }>('PRAGMA quick_check(1)', {
+    type: QueryTypes.SELECT,
   });
-  const umzug = new Umzug({
-    migrations: migrations.map(({ name, up }) => ({ name, up: () => up(sequelize) })),
-    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
-    logger: undefined,
-  });
-  await umzug.up();
+  if (rows[0]?.quick_check !== 'ok') {
+    throw new StartProblem(
+      `${file} is damaged (${rows[0]?.quick_check ?? 'no answer'}). Move it away and restore the newest backup; nothing was changed.`,
+    );
+  }
+}
+
+/**
+ * Opens the kitchen's database file, creating it and bringing its tables up to date.
+ * @param passing the file is thrown away when anything goes wrong, so that it need not wait for the disk
+ * @throws StartProblem with one sentence when the file is damaged, newer than the program, or cannot be written
+ */
+export async function openDatabase(file: string, { passing = false } = {}): Promise<Database> {
+  const dialectModule = passing ? DRIVERS.passing : DRIVERS.kept;
+  const options: Options = { dialect: 'sqlite', dialectModule, storage: file, logging: false };
+  const sequelize = new Sequelize(options);
+  try {
+    await check(sequelize, file);
+    await migrate(sequelize);
+  } catch (error) {
+    // A connection that never opened cannot be closed either; the reason it did not is what matters.
+    await sequelize.close().catch(() => undefined);
+    throw asStartProblem(error, file);
+  }
   const writing = new Mutex();
-  const alone: Write['alone'] = (work) => writing.runExclusive(work);
+  const watch = watchWrites(file);
+  const alone: Write['alone'] = (work) => writing.runExclusive(() => watch.during(work));
   const write: Write = Object.assign(
     <T>(work: (transaction: Transaction) => Promise<T>) =>
       alone(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work)),
     { alone },
   );
-  return { sequelize, write, close: () => alone(() => sequelize.close()) };
+  return {
+    file,
+    sequelize,
+    write,
+    writes: watch.state,
+    // SQLite's deferred transaction takes its snapshot with its first read; in write-ahead mode it holds nobody up.
+    snapshot: (read) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, read),
+    close: () => writing.runExclusive(() => sequelize.close()),
+  };
 }

@@ -41,11 +41,11 @@ const DEMO_KITCHEN: Kitchen = {
       ...{ id: 'long-plate', name: 'Long plate', material: 'steel', thicknessMm: 12, shape: 'rectangle' },
       ...{ widthMm: 900, depthMm: 600, heat: 'thermostat', powerW: 11_000 },
       marks: [
-        { mark: 3, tempC: 172 },
-        { mark: 5, tempC: 214 },
-        { mark: 6, tempC: 239 },
+        { mark: 3, tempC: 172, source: 'simulated' },
+        { mark: 5, tempC: 214, source: 'simulated' },
+        { mark: 6, tempC: 239, source: 'simulated' },
       ],
-      readings: { columns: 3, rows: 2, tempsC: [224, 233, 227, 229, 238, 231] },
+      readings: { columns: 3, rows: 2, tempsC: [224, 233, 227, 229, 238, 231], source: 'simulated' },
     },
     {
       ...{
@@ -58,8 +58,8 @@ const DEMO_KITCHEN: Kitchen = {
       },
       ...{ widthMm: 420, depthMm: 420, heat: 'burner', powerW: 5_000 },
       marks: [
-        { mark: 2, tempC: 205 },
-        { mark: 4, tempC: 262 },
+        { mark: 2, tempC: 205, source: 'simulated' },
+        { mark: 4, tempC: 262, source: 'simulated' },
       ],
     },
   ],
@@ -122,7 +122,7 @@ const airOf = (daysAgo: number): Conditions => {
   return {
     airC: dry ? 27 : 24,
     humidity: dry ? 0.34 : 0.6,
-    airFrom: 'sensor',
+    airFrom: 'simulated',
     flourC: dry ? 24 : 22,
     liquidC: 16,
   };

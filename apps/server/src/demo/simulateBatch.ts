@@ -97,10 +97,20 @@ const MOST_ADDITIONS = 12;
 /** An over-pour that a cook would rather follow than scoop out. */
 const OVER_POUR = [1.03, 1.07] as const;
 
+/** Acts that carry a reading: here all of them are made up, and say so. */
+const READINGS: ReadonlySet<EventBody['type']> = new Set([
+  'weighed',
+  'measured',
+  'divided',
+  'ball-sampled',
+  'piece-on',
+]);
+
 function tell(story: Story, afterS: number, body: EventBody): void {
   story.nowMs += Math.max(1, Math.round(afterS)) * SECOND_MS;
   const id = uuidv7({ msecs: story.nowMs, random: story.random.bytes(16) });
-  story.events.push({ ...body, id, at: new Date(story.nowMs).toISOString() } as BatchEvent);
+  const source = READINGS.has(body.type) ? { source: 'simulated' } : {};
+  story.events.push({ ...body, ...source, id, at: new Date(story.nowMs).toISOString() } as BatchEvent);
 }
 
 function weigh(story: Story, step: Step): void {

@@ -4,143 +4,120 @@ import {
   type Device,
   type DeviceAct,
   type DeviceKind,
+  type HeardReading,
+  InputError,
   type Reading,
   type ScriptedAct,
+  sourceUsable,
 } from '@kettle-scale/core';
-import { openRandom } from '../random';
-import { simulateProbe } from './simulateProbe';
-import { simulateRoom } from './simulateRoom';
-import { simulateScale } from './simulateScale';
-import { simulateThermometer } from './simulateThermometer';
+import { CLOCK_SLACK_MS, aheadWords } from '../http/clock';
+import { type Simulation, openSimulation } from './simulation';
 
-/** How often a stream carries a reading. */
+/** How often a stream carries a simulated reading. */
 const PERIOD_MS: Record<DeviceKind, number> = { scale: 100, room: 5000, probe: 500, thermometer: 500 };
-/** A simulation nobody looked at for longer than this has long settled. */
-const LONGEST_ADVANCE_MS = 10_000;
-const STEP_MS = 100;
+const MS_PER_S = 1000;
 
-const ABOUT: Record<DeviceKind, Pick<Device, 'name' | 'resolution' | 'unit'>> = {
+export const ABOUT: Record<DeviceKind, Pick<Device, 'name' | 'resolution' | 'unit'>> = {
   scale: { name: 'Bench scale', resolution: 1, unit: 'g' },
   room: { name: 'Room sensor', resolution: 0.1, unit: '°C' },
   probe: { name: 'Dough probe', resolution: 0.1, unit: '°C' },
   thermometer: { name: 'Surface thermometer', resolution: 1, unit: '°C' },
 };
 
-interface Simulation {
-  act: (what: DeviceAct) => void;
-  advance: (seconds: number) => void;
-  read: (at: string) => Reading;
-}
-
-const SIMULATIONS: Record<DeviceKind, (seed: number) => Simulation> = {
-  scale: (seed) =>
-    simulateScale(openRandom(seed), {
-      resolutionG: ABOUT.scale.resolution,
-      maxG: 30_000,
-      driftGPerMin: 0.05,
-    }),
-  room: (seed) => simulateRoom(openRandom(seed + 1)),
-  probe: (seed) => simulateProbe(openRandom(seed + 2)),
-  thermometer: (seed) => simulateThermometer(openRandom(seed + 3)),
-};
-
-interface Due {
-  atMs: number;
-  what: DeviceAct;
-}
-
 interface DeviceOptions {
   now: () => Date;
+  /** Devices with a stand-in; all others are silent until a bridge posts. */
+  simulate: readonly DeviceKind[];
+  /** Whether the whole kitchen is made up, so that made-up readings may enter its records. */
+  demo: boolean;
   seed?: number;
 }
 
+type Send = (type: string, data: unknown) => void;
+
 /**
- * The instruments. Each is simulated until a bridge posts readings of a real one. Time moves a simulation only when
- * someone looks, so an idle kitchen costs nothing.
+ * The instruments of the kitchen. One is heard when a bridge posts its readings, or where a stand-in was switched on by
+ * name; a reading that was posted always goes before the stand-in.
  */
-export function openDevices({ now, seed = 1 }: DeviceOptions) {
+export function openDevices({ now, simulate, demo, seed = 1 }: DeviceOptions) {
   const emitter = new EventEmitter();
   emitter.setMaxListeners(0);
-  const states = new Map(
-    DEVICE_KINDS.map((kind) => [
-      kind,
-      {
-        simulation: SIMULATIONS[kind](seed),
-        lastMs: now().getTime(),
-        script: [] as Due[],
-        posted: null as Reading | null,
-      },
-    ]),
+  const simulations = new Map<DeviceKind, Simulation>(
+    simulate.map((kind) => [kind, openSimulation(kind, seed, now)]),
   );
-  const stateOf = (kind: DeviceKind) => {
-    const state = states.get(kind);
-    if (!state) throw new RangeError(`no device ${kind}`);
-    return state;
-  };
+  const posted = new Map<DeviceKind, Reading>();
 
-  /** Brings a simulation up to now, its script included. */
-  function catchUp(kind: DeviceKind): number {
-    const state = stateOf(kind);
-    const nowMs = now().getTime();
-    let atMs = Math.max(state.lastMs, nowMs - LONGEST_ADVANCE_MS);
-    while (atMs + STEP_MS <= nowMs) {
-      atMs += STEP_MS;
-      for (const due of state.script.filter((one) => one.atMs <= atMs)) state.simulation.act(due.what);
-      state.script = state.script.filter((one) => one.atMs > atMs);
-      state.simulation.advance(STEP_MS / 1000);
-    }
-    state.lastMs = Math.max(state.lastMs, atMs);
-    return nowMs;
+  function heard(kind: DeviceKind): HeardReading | null {
+    const real = posted.get(kind);
+    const reading = real ?? simulations.get(kind)?.read();
+    if (!reading) return null;
+    const source = real ? 'device' : 'simulated';
+    // Clocks of devices differ a little; a reading of the next seconds is of now.
+    const ageS = Math.max(0, (now().getTime() - Date.parse(reading.at)) / MS_PER_S);
+    return { reading, source, ageS, usable: sourceUsable(source, demo) };
   }
 
-  function read(kind: DeviceKind): Reading {
-    const state = stateOf(kind);
-    if (state.posted) return state.posted;
-    const nowMs = catchUp(kind);
-    return state.simulation.read(new Date(nowMs).toISOString());
+  function simulationOf(kind: DeviceKind): Simulation {
+    const simulation = simulations.get(kind);
+    if (simulation) return simulation;
+    throw InputError.at(
+      'act',
+      `No ${ABOUT[kind].name.toLowerCase()} is simulated here; only a tare goes to a real one.`,
+    );
   }
 
   return {
-    read,
-    list: (): Device[] =>
-      DEVICE_KINDS.map((kind) => ({
-        kind,
-        ...ABOUT[kind],
-        simulated: stateOf(kind).posted === null,
-        reading: read(kind),
-      })),
+    heard,
+    list: (): Device[] => DEVICE_KINDS.map((kind) => ({ kind, ...ABOUT[kind], heard: heard(kind) })),
 
-    /** A reading of a real device: from now on it is the device. */
+    /**
+     * A reading of a real device: from now on it is the device.
+     * @throws InputError when it is dated ahead, or before the one that is known
+     */
     post: (reading: Reading): void => {
-      stateOf(reading.kind).posted = reading;
-      emitter.emit(reading.kind, 'reading', reading);
+      const aheadMs = Date.parse(reading.at) - now().getTime();
+      if (aheadMs > CLOCK_SLACK_MS) throw InputError.at('at', aheadWords('This reading', aheadMs));
+      const before = posted.get(reading.kind);
+      if (before && Date.parse(reading.at) < Date.parse(before.at)) {
+        throw InputError.at('at', 'A newer reading of this device is here already.');
+      }
+      posted.set(reading.kind, reading);
+      emitter.emit(reading.kind, 'reading', heard(reading.kind));
     },
 
-    /** Acts on the simulation; a bridge hears of it on the stream and does the same. */
-    act: (kind: DeviceKind, what: DeviceAct): Reading => {
-      catchUp(kind);
-      stateOf(kind).simulation.act(what);
+    /**
+     * Acts on the stand-in, if one is switched on; a bridge hears of it on the stream and does the same.
+     * @throws InputError for anything but a tare where nothing is simulated
+     */
+    act: (kind: DeviceKind, what: DeviceAct): HeardReading | null => {
+      if (what.act !== 'tare' || simulations.has(kind)) simulationOf(kind).act(what);
       emitter.emit(kind, 'command', what);
-      return read(kind);
+      return heard(kind);
     },
 
-    /** Acts at set times from now on. */
-    play: (kind: DeviceKind, script: readonly ScriptedAct[]): void => {
-      const startMs = catchUp(kind);
-      const state = stateOf(kind);
-      state.script = script.map(({ afterS, what }) => ({ atMs: startMs + afterS * 1000, what }));
-    },
+    /** Tells the stand-in what lies on the plate, where there is one. */
+    load: (pieces: number): void => simulations.get('thermometer')?.act({ act: 'load', pieces }),
+
+    /** Acts of a stand-in at set times from now on. */
+    play: (kind: DeviceKind, script: readonly ScriptedAct[]): void => simulationOf(kind).play(script),
 
     /** Sends readings as they come and commands as they are given, until the returned function is called. */
-    follow: (kind: DeviceKind, send: (type: string, data: unknown) => void): (() => void) => {
-      send('reading', read(kind));
-      const timer = setInterval(() => {
-        if (!stateOf(kind).posted) send('reading', read(kind));
-      }, PERIOD_MS[kind]);
-      timer.unref();
+    follow: (kind: DeviceKind, send: Send): (() => void) => {
+      const tell = () => {
+        const now = heard(kind);
+        if (now) send('reading', now);
+      };
+      tell();
+      const simulation = simulations.get(kind);
+      const timer = simulation
+        ? setInterval(() => {
+            if (!posted.has(kind)) tell();
+          }, PERIOD_MS[kind])
+        : null;
+      timer?.unref();
       emitter.on(kind, send);
       return () => {
-        clearInterval(timer);
+        if (timer) clearInterval(timer);
         emitter.off(kind, send);
       };
     },

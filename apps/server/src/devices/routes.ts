@@ -1,4 +1,11 @@
-import { DEVICE_KINDS, deviceActSchema, deviceSchema, readingSchema, scriptSchema } from '@kettle-scale/core';
+import {
+  DEVICE_KINDS,
+  deviceActSchema,
+  deviceSchema,
+  heardReadingSchema,
+  readingSchema,
+  scriptSchema,
+} from '@kettle-scale/core';
 import { z } from 'zod';
 import { HttpProblem } from '../http/problem';
 import { route, type Route } from '../http/route';
@@ -12,7 +19,7 @@ export const deviceRoutes = (devices: Devices): Route[] => [
   route({
     method: 'get',
     path: '/devices',
-    summary: 'Scale, room sensor and probe with their latest readings',
+    summary: 'Scale, room sensor, probe and thermometer: what was last heard of each, from where and how old',
     response: z.array(deviceSchema),
     run: async () => devices.list(),
   }),
@@ -20,7 +27,7 @@ export const deviceRoutes = (devices: Devices): Route[] => [
     method: 'post',
     path: '/devices/:kind/readings',
     summary:
-      'A reading of a real device, from its bridge; from then on it takes the place of the simulated one',
+      'A reading of a real device, from its bridge; from then on it takes the place of a simulated one',
     params,
     body: readingSchema,
     response: readingSchema,
@@ -42,7 +49,7 @@ export const deviceRoutes = (devices: Devices): Route[] => [
       'Tare; or, on a simulated device, pour, place, scoop, clear, dip, set the air. Bridges hear it as “command”',
     params,
     body: deviceActSchema,
-    response: readingSchema,
+    response: heardReadingSchema.nullable(),
     run: async ({ params: { kind }, body }) => devices.act(kind, body),
   }),
   route({

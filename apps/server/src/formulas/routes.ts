@@ -12,6 +12,7 @@ import { HttpProblem, notFound } from '../http/problem';
 import { idParams, versionParams } from '../http/params';
 import { route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
+import type { Around } from '../live/hub';
 import type { FormulaStore } from './store';
 
 const saveSchema = z.strictObject({
@@ -30,7 +31,13 @@ const withTag = (version: FormulaVersion, status: number) => ({
 /** The number in a tag of ours; 0, which no version has, for any other. */
 const versionOf = (tag: string): number => Number(/^(?:W\/)?"(\d+)"$/.exec(tag.trim())?.[1] ?? 0);
 
-export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore, now: () => Date): Route[] {
+export function formulaRoutes(
+  store: FormulaStore,
+  ingredients: IngredientStore,
+  { hub, now }: Around,
+): Route[] {
+  const changed = () => hub.publish({ type: 'book' });
+
   /** A formula is stored only when this kitchen can work it. */
   const check = async (formula: Formula): Promise<void> => {
     try {
@@ -53,6 +60,7 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
         if (!(await store.archive(params.id, body.archived ? now().toISOString() : null))) {
           throw notFound('This formula');
         }
+        changed();
         return body;
       },
     }),
@@ -73,7 +81,10 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
       run: async ({ body }) => {
         await check(body.formula);
         const saved = await store.create(body.formula, body.reason, now().toISOString());
-        if (saved.as === 'saved') return withTag(saved.version, 201);
+        if (saved.as === 'saved') {
+          changed();
+          return withTag(saved.version, 201);
+        }
         throw new HttpProblem(409, `There is already a formula “${body.formula.id}”.`, [
           { path: 'formula.id', message: 'This id is taken; choose another or save a new version.' },
         ]);
@@ -124,7 +135,10 @@ export function formulaRoutes(store: FormulaStore, ingredients: IngredientStore,
         }
         const after = versionOf(ifMatch);
         const saved = await store.saveAfter(body.formula, body.reason, now().toISOString(), after);
-        if (saved.as === 'saved') return withTag(saved.version, 201);
+        if (saved.as === 'saved') {
+          changed();
+          return withTag(saved.version, 201);
+        }
         if (saved.as !== 'newer') throw notFound('This formula');
         throw new HttpProblem(
           412,

@@ -3,6 +3,7 @@ import {
   FORMULA_FORMAT_VERSION,
   type Formula,
   type FormulaVersion,
+  ingredientsOf,
 } from '@kettle-scale/core';
 import { DataTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
@@ -113,8 +114,13 @@ export function openFormulaStore({ sequelize, write }: Database) {
     /** Names of the formulas whose current version uses an ingredient. */
     using: async (ingredient: string): Promise<string[]> =>
       (await entries())
-        .filter(({ formula }) => formula.lines.some((line) => line.ingredient === ingredient))
+        .filter(({ formula }) => ingredientsOf(formula).has(ingredient))
         .map(({ formula }) => formula.name),
+    /** Names of the formulas any of whose versions uses an ingredient: old ones are opened and restored too. */
+    everUsing: async (ingredient: string): Promise<string[]> => {
+      const all = (await versions.findAll()).map((row) => asVersion(row).formula);
+      return [...new Set(all.filter((one) => ingredientsOf(one).has(ingredient)).map(({ name }) => name))];
+    },
     create: (formula: Formula, reason: string, savedAt: string): Promise<Saved> =>
       write(async (transaction) => {
         if (await heads.findByPk(formula.id, { transaction })) return { as: 'taken' };

@@ -16,6 +16,7 @@ export interface ProblemDocument {
 const TITLES: Record<number, string> = {
   400: 'Not understood',
   404: 'Not found',
+  408: 'Took too long',
   409: 'Conflict',
   412: 'Changed meanwhile',
   413: 'Too large',
@@ -23,6 +24,7 @@ const TITLES: Record<number, string> = {
   422: 'Cannot be used',
   428: 'Say what you changed',
   500: 'Something broke',
+  503: 'Cannot save now',
 };
 
 /** An answer other than success, with one sentence a cook understands. */
@@ -40,6 +42,27 @@ export class HttpProblem extends Error {
 export const notFound = (what: string): HttpProblem =>
   new HttpProblem(404, `${what} is not in this kitchen.`);
 
+/** A refusal names the first of these; a wrong file may hold a hundred thousand. */
+const MOST_ERRORS = 50;
+/** A sentence may quote what was sent, which may be long. */
+const LONGEST_WORDS = 500;
+
+const short = (words: string): string =>
+  words.length > LONGEST_WORDS ? `${words.slice(0, LONGEST_WORDS - 1)}…` : words;
+
+/** The first problems, each short, and how many there are. */
+function firstOf(problems: readonly Problem[]): { detail: string; errors: Problem[] } {
+  const errors = problems
+    .slice(0, MOST_ERRORS)
+    .map((problem) => ({ ...problem, path: short(problem.path), message: short(problem.message) }));
+  const more = problems.length - errors.length;
+  const sentences = errors.map(({ message }) => message).join(' ');
+  return {
+    errors,
+    detail: `${sentences.slice(0, MOST_ERRORS * LONGEST_WORDS)}${more > 0 ? ` And ${more} more.` : ''}`,
+  };
+}
+
 /** Sentences for what the body parser refuses, by the type it gives its errors. */
 const BODY_PROBLEMS: Record<string, string> = {
   'entity.parse.failed': 'The body is not JSON.',
@@ -51,7 +74,8 @@ const BODY_PROBLEMS: Record<string, string> = {
 function toProblem(error: unknown): HttpProblem | null {
   if (error instanceof HttpProblem) return error;
   if (error instanceof InputError) {
-    return new HttpProblem(422, error.problems.map(({ message }) => message).join(' '), error.problems);
+    const { detail, errors } = firstOf(error.problems);
+    return new HttpProblem(422, detail, errors);
   }
   const { status, type } = error as { status?: unknown; type?: unknown };
   if (typeof status === 'number' && status >= 400 && status < 500) {
@@ -61,7 +85,10 @@ function toProblem(error: unknown): HttpProblem | null {
 }
 
 export const noSuchAddress: RequestHandler = (request) => {
-  throw new HttpProblem(404, `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`);
+  throw new HttpProblem(
+    404,
+    short(`There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`),
+  );
 };
 
 /** The last handler: every error leaves as problem+json. */

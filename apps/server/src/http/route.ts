@@ -82,12 +82,30 @@ export function route<P = undefined, Q = undefined, B = undefined, R = unknown>(
   };
 }
 
-/** An Express router of routes. */
-export function routerOf(routes: readonly Route[]): Router {
+/** The body as a client reads it; undefined for a file that is not JSON. */
+function asRead(body: unknown): unknown {
+  if (body instanceof FileText) return body.type === 'application/json' ? JSON.parse(body.text) : undefined;
+  return JSON.parse(body instanceof JsonText ? body.text : JSON.stringify(body));
+}
+
+/** @throws Error when an answer is not what its route says */
+function checkAnswer({ method, path, response }: Route, body: unknown): void {
+  const read = asRead(body);
+  const wrong = read === undefined ? null : response.safeParse(read).error;
+  if (wrong) throw new Error(`${method} ${path} answers something else than it says: ${wrong.message}`);
+}
+
+/**
+ * An Express router of routes.
+ * @param checkAnswers holds every answer against its schema before it is sent: for tests, since it costs time
+ */
+export function routerOf(routes: readonly Route[], checkAnswers = false): Router {
   const router = Router();
-  for (const { method, path, status = 200, handle } of routes) {
+  for (const route of routes) {
+    const { method, path, status = 200, handle } = route;
     router[method](path, async (request, response) => {
       const reply = await handle(request);
+      if (checkAnswers) checkAnswer(route, reply.body);
       response.status(reply.status ?? status);
       if (reply.etag !== undefined) response.setHeader('ETag', reply.etag);
       if (reply.body instanceof FileText) {

@@ -5,6 +5,7 @@ import type { FlourLotStore } from '../flourLots/store';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import type { Hub } from '../live/hub';
 import type { IngredientStore } from './store';
 
 interface Users {
@@ -12,7 +13,8 @@ interface Users {
   flourLots: FlourLotStore;
 }
 
-export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }: Users): Route[] {
+export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }: Users, hub: Hub): Route[] {
+  const changed = () => hub.publish({ type: 'ingredients' });
   const find = async (id: string) => {
     const food = (await store.list()).find((entry) => entry.id === id);
     if (!food) throw notFound('This ingredient');
@@ -49,7 +51,9 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
         const before = (await store.list()).find(({ id }) => id === body.id);
         const users = before && before.kind !== body.kind ? await formulas.using(body.id) : [];
         if (before?.kind === 'flour' || body.kind === 'flour') refuseKindChange(users);
-        return store.put(body);
+        const saved = await store.put(body);
+        changed();
+        return saved;
       },
     }),
     route({
@@ -61,7 +65,7 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
       run: async ({ params }) => {
         await find(params.id);
         if (!CATALOGUE.some(({ id }) => id === params.id)) {
-          const users = await formulas.using(params.id);
+          const users = await formulas.everUsing(params.id);
           const lots = (await flourLots.list()).filter(({ ingredient }) => ingredient === params.id);
           const names = [...users, ...lots.map(({ name }) => `the lot ${name}`)];
           if (names.length > 0) {
@@ -69,6 +73,7 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
           }
         }
         await store.reset(params.id);
+        changed();
         return store.list();
       },
     }),

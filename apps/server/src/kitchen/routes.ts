@@ -1,8 +1,23 @@
-import { kitchenSchema } from '@kettle-scale/core';
+import { InputError, type Kitchen, kitchenSchema, sourceUsable } from '@kettle-scale/core';
 import { route, type Route } from '../http/route';
+import type { Around } from '../live/hub';
 import type { KitchenStore } from './store';
 
-export const kitchenRoutes = (store: KitchenStore): Route[] => [
+/** What is known of a plate was measured on it, unless the whole kitchen is made up. */
+function checkGriddles({ griddles = [] }: Kitchen, demo: boolean): void {
+  griddles.forEach(({ marks, readings }, index) => {
+    const madeUp = [...marks, ...(readings ? [readings] : [])].some(
+      ({ source }) => source && !sourceUsable(source, demo),
+    );
+    if (!madeUp) return;
+    throw InputError.at(
+      `griddles[${index}]`,
+      'A figure of this plate is simulated, and this kitchen is not: type what you measured.',
+    );
+  });
+}
+
+export const kitchenRoutes = (store: KitchenStore, { hub, demo }: Around): Route[] => [
   route({
     method: 'get',
     path: '/kitchen',
@@ -16,6 +31,11 @@ export const kitchenRoutes = (store: KitchenStore): Route[] => [
     summary: 'Change them; running batches keep their plan',
     body: kitchenSchema,
     response: kitchenSchema,
-    run: ({ body }) => store.put(body),
+    run: async ({ body }) => {
+      checkGriddles(body, demo);
+      const kept = await store.put(body);
+      hub.publish({ type: 'settings' });
+      return kept;
+    },
   }),
 ];

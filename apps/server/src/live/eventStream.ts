@@ -1,4 +1,7 @@
+import { DEVICE_KINDS, parseInput } from '@kettle-scale/core';
 import type { RequestHandler, Response } from 'express';
+import { z } from 'zod';
+import type { Devices } from '../devices/devices';
 import type { Hub } from './hub';
 
 /** A comment now and then keeps phones and proxies from closing a quiet stream. */
@@ -38,6 +41,26 @@ export const streamHandler =
     openStream(response, hub, follow);
   };
 
-/** Everything that is stored, as it is stored. */
-export const newsStream = (hub: Hub) =>
-  streamHandler(hub, (send) => hub.subscribe(({ type, ...data }) => send(type, data)));
+const streamQuery = z.strictObject({
+  /** Devices whose readings come along, with commas between. */
+  devices: z
+    .string()
+    .max(200)
+    .default('')
+    .transform((text) => text.split(',').filter(Boolean))
+    .pipe(z.array(z.enum(DEVICE_KINDS, { error: `The devices are: ${DEVICE_KINDS.join(', ')}.` }))),
+});
+
+/** Everything that is stored, as it is stored, and the readings of the devices that were asked for. */
+export const kitchenStream =
+  (hub: Hub, devices: Devices): RequestHandler =>
+  (request, response) => {
+    const { devices: kinds } = parseInput(streamQuery, request.query);
+    openStream(response, hub, (send) => {
+      const stops = [
+        hub.subscribe(({ type, ...data }) => send(type, data)),
+        ...kinds.map((kind) => devices.follow(kind, send)),
+      ];
+      return () => stops.forEach((stop) => stop());
+    });
+  };

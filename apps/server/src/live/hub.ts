@@ -7,6 +7,9 @@ export type News =
   | { type: 'batch'; batchId: string }
   | { type: 'lots' }
   | { type: 'plans' }
+  | { type: 'book' }
+  | { type: 'ingredients' }
+  | { type: 'settings' }
   /** Everything may have changed: a backup was restored. */
   | { type: 'kitchen' };
 
@@ -31,3 +34,11 @@ export function createHub() {
 }
 
 export type Hub = ReturnType<typeof createHub>;
+
+/** What every resource needs beside its store. */
+export interface Around {
+  hub: Hub;
+  now: () => Date;
+  /** Whether the whole kitchen is made up. */
+  demo: boolean;
+}

@@ -5,7 +5,7 @@ import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 /** The kitchen on a port, and a phone that listens: messages as they come, by what they are about. */
 async function listening(path: string) {
-  const kitchen = await openTestKitchen();
+  const kitchen = await openTestKitchen({ simulate: true });
   await kitchen.stores.formulas.create(wrap(), 'new', '2026-03-01T00:00:00.000Z');
   const server = createServer(kitchen.app);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
@@ -52,10 +52,21 @@ test('a second phone hears of a batch and of every act, once it is stored', asyn
   await close();
 });
 
-test('the scale streams its weight, and a bridge hears the tare', async () => {
-  const { kitchen, message, close } = await listening('/api/v1/devices/scale/stream');
-  expect(await message('reading')).toMatchObject({ kind: 'scale', massG: expect.any(Number) });
+test('the scale streams its weight to who asked for it, and a bridge hears the tare', async () => {
+  const { kitchen, message, close } = await listening('/api/v1/stream?devices=scale,room');
+  expect(await message('reading')).toMatchObject({
+    reading: { kind: 'scale', massG: expect.any(Number) },
+    source: 'simulated',
+    usable: false,
+  });
   await kitchen.api.post('/api/v1/devices/scale/acts').send({ act: 'tare' }).expect(200);
   expect(await message('command')).toEqual({ act: 'tare' });
   await close();
+});
+
+test('a stream of an unknown device is refused in words', async () => {
+  const kitchen = await openTestKitchen();
+  const { body } = await kitchen.api.get('/api/v1/stream?devices=toaster').expect(422);
+  expect((body as { detail: string }).detail).toMatch(/The devices are: scale/);
+  await kitchen.close();
 });

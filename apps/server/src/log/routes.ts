@@ -11,7 +11,7 @@ import { idParams } from '../http/params';
 import { notFound } from '../http/problem';
 import { FileText, JsonText, route, type Route } from '../http/route';
 import type { KitchenStore } from '../kitchen/store';
-import type { Hub } from '../live/hub';
+import type { Around } from '../live/hub';
 import type { CarriedStore } from './carried';
 
 const DAY_MS = 24 * 3600 * 1000;
@@ -38,8 +38,7 @@ const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 
 export function logRoutes(
   { batches, flourLots, kitchen, carried }: LogStores,
-  hub: Hub,
-  now: () => Date,
+  { hub, now, demo }: Around,
 ): Route[] {
   async function rows(find: z.infer<typeof exportQuery>) {
     const facts = JSON.parse(await batches.factsJson({ ...find, limit: ALL })) as BatchFacts[];
@@ -72,7 +71,8 @@ export function logRoutes(
           flourLots.list(),
           kitchen.get(),
         ]);
-        return lessonsFrom(JSON.parse(facts) as BatchFacts[], { lots, currency, off: lessonsOff });
+        const measured = (JSON.parse(facts) as BatchFacts[]).filter(({ simulated }) => demo || !simulated);
+        return lessonsFrom(measured, { lots, currency, off: lessonsOff });
       },
     }),
     route({

@@ -1,18 +1,19 @@
-import { z } from 'zod';
 import type { Database } from '../db/openDatabase';
 import { route, type Route } from '../http/route';
+import { healthOf, healthSchema } from './health';
 
-const healthSchema = z.strictObject({ status: z.literal('ok'), version: z.string(), time: z.string() });
+interface About {
+  version: string;
+  demo: boolean;
+  now: () => Date;
+}
 
-export const systemRoutes = ({ sequelize }: Database, version: string, now: () => Date): Route[] => [
+export const systemRoutes = (database: Database, { version, demo, now }: About): Route[] => [
   route({
     method: 'get',
     path: '/health',
-    summary: 'Says that the server and its database answer',
+    summary: 'Whether the kitchen can be saved: the disk, the folder, the database, and when it last was',
     response: healthSchema,
-    run: async () => {
-      await sequelize.query('SELECT 1');
-      return { status: 'ok' as const, version, time: now().toISOString() };
-    },
+    run: () => healthOf(database, { version, demo, now: now() }),
   }),
 ];

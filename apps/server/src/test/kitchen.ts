@@ -1,7 +1,7 @@
 import { copyFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { BatchEvent, EventBody, Formula } from '@kettle-scale/core';
+import { type BatchEvent, DEVICE_KINDS, type EventBody, type Formula } from '@kettle-scale/core';
 import pino from 'pino';
 import request from 'supertest';
 import { v7 as uuidv7 } from 'uuid';
@@ -31,15 +31,34 @@ async function copyOfFresh(): Promise<string> {
   return file;
 }
 
+interface TestKitchen {
+  file?: string;
+  /** A made-up kitchen; filled, unless it says otherwise. */
+  demo?: boolean;
+  seeded?: boolean;
+  simulate?: boolean;
+}
+
 /** A whole server on a database file of its own, without a port. */
-export async function openTestKitchen({ file = '', demo = false } = {}) {
+export async function openTestKitchen({
+  file = '',
+  demo = false,
+  seeded = demo,
+  simulate = demo,
+}: TestKitchen = {}) {
   const path = file || (await copyOfFresh());
   const database = await openDatabase(path);
   const stores = await openStores(database);
-  if (demo) await seedDemo(stores, NOW);
+  if (seeded) await seedDemo(stores, NOW);
   const hub = createHub();
-  const app = createApp({ database, stores, hub, logger: pino({ level: 'silent' }), now: () => NOW });
-  return { path, stores, hub, app, api: request(app), close: () => database.close() };
+  const app = createApp({
+    ...{ database, stores, hub, demo },
+    logger: pino({ level: 'silent' }),
+    now: () => NOW,
+    simulate: simulate ? DEVICE_KINDS : [],
+    checkAnswers: true,
+  });
+  return { path, database, stores, hub, app, api: request(app), close: () => database.close() };
 }
 
 export const wrap = (): Formula => {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { choiceField, textField } from '../fields';
 import type { Formula, ResolvedLine } from '../formula/formulaSchema';
+import { LIMITS_OF } from '../formula/methodSchema';
 import type { Kitchen } from './kitchenSchema';
 import { wettestLine } from './todaysWater';
 
@@ -53,7 +54,6 @@ export type Carried = z.infer<typeof carriedSchema>;
 const POINT = 0.01;
 const S_PER_MIN = 60;
 const SHORTEST_SIDE_S = 3;
-const THINNEST_MM = 0.4;
 
 /** All changes to one thing together; the last of those that replace it. */
 const sumOf = (adjustments: readonly Adjustment[], what: Adjustable): number =>
@@ -103,6 +103,12 @@ export function withSalt(
   );
 }
 
+interface Range {
+  min: number;
+  max: number;
+}
+const within = ({ min, max }: Range, value: number): number => Math.min(max, Math.max(min, value));
+
 /** The method, griddle and bread of a formula as the changes want them. */
 export function adjustedFormula(formula: Formula, adjustments: readonly Adjustment[]): Formula {
   if (adjustments.length === 0) return formula;
@@ -116,31 +122,44 @@ export function adjustedFormula(formula: Formula, adjustments: readonly Adjustme
   ];
   const restsBeforeS = method.rests.slice(0, -1).reduce((sum, { earliestS }) => sum + earliestS, 0);
   const leastS = (lastOf(adjustments, 'least-rest') ?? 0) * S_PER_MIN - restsBeforeS;
-  const longer = (s: number, by: number, least = 0) => Math.max(least, Math.round(s + by));
+  const {
+    workS,
+    restS: restLimit,
+    plateC: plateLimit,
+    sideS: sideLimit,
+    thicknessMm: thickLimit,
+  } = LIMITS_OF;
+  const longer = (s: number, by: number, { min, max }: Range) => within({ min, max }, Math.round(s + by));
   return {
     ...formula,
     method: {
       ...method,
       knead: {
         ...method.knead,
-        minS: longer(method.knead.minS, kneadS),
-        maxS: longer(method.knead.maxS, kneadS, 1),
+        minS: longer(method.knead.minS, kneadS, workS),
+        maxS: longer(method.knead.maxS, kneadS, { ...workS, min: 1 }),
       },
       rests: method.rests.map((rest, index) => {
         if (index < method.rests.length - 1) return rest;
-        const earliestS = Math.max(longer(rest.earliestS, restS), Math.round(leastS));
+        const earliestS = within(
+          restLimit,
+          Math.max(longer(rest.earliestS, restS, restLimit), Math.round(leastS)),
+        );
         return {
           ...rest,
           earliestS,
-          latestS: Math.max(rest.latestS, earliestS, longer(rest.latestS, restS)),
+          latestS: Math.max(rest.latestS, earliestS, longer(rest.latestS, restS, restLimit)),
         };
       }),
     },
     bake: {
       ...bake,
-      plateC: bake.plateC + plateC,
-      sides: bake.sides.map((side) => ({ ...side, seconds: longer(side.seconds, sideS, SHORTEST_SIDE_S) })),
+      plateC: within(plateLimit, bake.plateC + plateC),
+      sides: bake.sides.map((side) => ({
+        ...side,
+        seconds: longer(side.seconds, sideS, { ...sideLimit, min: SHORTEST_SIDE_S }),
+      })),
     },
-    product: { ...product, thicknessMm: Math.max(THINNEST_MM, product.thicknessMm + thickerMm) },
+    product: { ...product, thicknessMm: within(thickLimit, product.thicknessMm + thickerMm) },
   };
 }

@@ -11,6 +11,9 @@ export const lotOffsetSchema = z.strictObject({
   batches: countField('Batches of the lot', { min: 0, max: 1_000_000 }),
 });
 
+/** By then flour has long been as moist as its air. */
+export const MOST_DAYS_IN_STORE = 4000;
+
 const tempField = (label: string) => numberField(label, { min: -20, max: 60, unit: '°C' });
 
 /** The day as the cook finds it: the air, the flour, the water, and the dough that is wanted. */
@@ -18,8 +21,8 @@ export const conditionsSchema = z.strictObject({
   airC: tempField('Air temperature'),
   /** Relative humidity of the air. */
   humidity: fractionField('Air humidity', 0.02, 0.98),
-  /** Where the air's figures come from. */
-  airFrom: choiceField('Air figures', ['sensor', 'hand']),
+  /** Where the air's figures come from; assumed: nobody measured them. */
+  airFrom: choiceField('Air figures', ['sensor', 'hand', 'simulated', 'assumed']),
   flourC: tempField('Flour temperature'),
   /** The liquid as it comes: the tap, or the fridge for milk. */
   liquidC: numberField('Liquid temperature', { min: 0, max: 100, unit: '°C' }),
@@ -34,7 +37,7 @@ export const conditionsSchema = z.strictObject({
       ingredient: slugField('Flour'),
       /** As it came from the mill. */
       moisture: fractionField('Flour moisture', 0.04, 0.2),
-      days: numberField('Days in store', { min: 0, max: 4000 }),
+      days: numberField('Days in store', { min: 0, max: MOST_DAYS_IN_STORE }),
       storage: choiceField('Storage', ['open', 'closed']),
       offset: lotOffsetSchema,
     })
@@ -47,7 +50,7 @@ export type Conditions = z.infer<typeof conditionsSchema>;
 export const ORDINARY_DAY: Conditions = {
   airC: 24,
   humidity: 0.55,
-  airFrom: 'hand',
+  airFrom: 'assumed',
   flourC: 22,
   liquidC: 16,
 };

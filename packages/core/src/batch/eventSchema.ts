@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sourceField } from '../device/deviceSchema';
 import { FEELS } from '../dough/feel';
 import { POKES, type Poke } from '../dough/springBack';
 import { FOLDS, HOLDINGS, PUFFS, SPOTS } from '../formula/methodSchema';
@@ -81,6 +82,7 @@ export const eventSchema = z.discriminatedUnion(
       massG: weight('Weight'),
       /** Read from the scale, or said by the cook. */
       by: choiceField('Weighed by', ['scale', 'hand']).optional(),
+      source: sourceField,
     }),
     /** More of a line into the bowl while mixing or kneading. */
     z.strictObject({
@@ -111,6 +113,7 @@ export const eventSchema = z.discriminatedUnion(
         what: choiceField('What was measured', MEASURED),
         tempC: numberField('Temperature', { min: -20, max: HOTTEST_C.iron, unit: '°C' }),
         by: choiceField('Measured by', ['probe', 'hand']),
+        source: sourceField,
       })
       .refine((e) => IRON.has(e.what) || e.tempC <= HOTTEST_C.dough, {
         message: `Temperature must be between -20 and ${HOTTEST_C.dough} °C.`,
@@ -154,9 +157,11 @@ export const eventSchema = z.discriminatedUnion(
       doughG: weight('Dough weight'),
       pieces: pieces('Pieces', 1),
       ballG: weight('Ball weight'),
+      /** Of the dough weight. */
+      source: sourceField,
     }),
     /** One ball of a sample, on the scale. */
-    z.strictObject({ ...base, type: z.literal('ball-sampled'), massG: weight('Ball') }),
+    z.strictObject({ ...base, type: z.literal('ball-sampled'), massG: weight('Ball'), source: sourceField }),
     /** Dough that no ball was made of. */
     z.strictObject({
       ...base,
@@ -232,6 +237,7 @@ export const eventSchema = z.discriminatedUnion(
       /** Where on the plate, from 1 at the back left; and what the plate had there. */
       place: countField('Place', { min: 1, max: 60 }).optional(),
       plateC: numberField('Plate temperature', { min: -20, max: HOTTEST_C.iron, unit: '°C' }).optional(),
+      source: sourceField,
     }),
     z.strictObject({
       ...base,
@@ -279,3 +285,6 @@ export type EventBody = BatchEvent extends infer E
     ? Omit<E, 'id' | 'at'>
     : never
   : never;
+
+/** Whether an act carries a figure that a stand-in made up. */
+export const isSimulated = (event: BatchEvent): boolean => 'source' in event && event.source === 'simulated';

@@ -1,3 +1,4 @@
+import type { ReadingSource } from '../device/deviceSchema';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import type { BatchEvent, EventOf, EventType } from './eventSchema';
 import { liveEvents } from './liveEvents';
@@ -60,8 +61,9 @@ export interface PieceOnPlate {
   sinceMs: number;
   /** Seconds of the sides it is done with. */
   doneS: number[];
-  /** Plate when it went on. */
+  /** Plate when it went on, and where the reading came from; older records do not say. */
   plateC: number | null;
+  plateFrom: ReadingSource | null;
 }
 
 /** A piece that is off, with the seconds that each side lay. */
@@ -215,9 +217,9 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     draft.extended.set(event.stepId, atMs + event.seconds * 1000);
   },
   'piece-on': (draft, event, plan, atMs) => {
-    const { piece, place = null, plateC = null } = event;
+    const { piece, place = null, plateC = null, source: plateFrom = null } = event;
     draft.onPlate = draft.onPlate.filter((one) => one.piece !== piece);
-    draft.onPlate.push({ piece, place, plateC, side: 1, onMs: atMs, sinceMs: atMs, doneS: [] });
+    draft.onPlate.push({ piece, place, plateC, plateFrom, side: 1, onMs: atMs, sinceMs: atMs, doneS: [] });
     const griddle = stepIdOfKind(plan, 'griddle');
     if (!draft.started.has(griddle)) draft.started.set(griddle, atMs);
   },

@@ -5,9 +5,12 @@ import type { Plan, SheetLine, Today } from './planSchema';
 /** Shares kept back to be added by feel, where the formula does not say. */
 const FLOUR_BACK_SHARE = 0.1;
 
-/** Share of the liquid that a day leaves open: from the least that is right to what is expected. */
-export const openShare = ({ hydration }: Pick<Today, 'hydration'>): number =>
-  1 - hydration.low / hydration.today;
+/** More of the liquid than this is never kept back: a dough needs water to be felt at all. */
+const MOST_HELD = 0.5;
+
+/** Share of the liquid that a day leaves open: from the least that is right to what is expected; at most half. */
+export const openShare = ({ hydration: { low, today } }: Pick<Today, 'hydration'>): number =>
+  today > 0 ? Math.min(MOST_HELD, Math.max(0, 1 - low / today)) : 0;
 
 interface Held {
   holdBack: Plan['holdBack'];

@@ -1,6 +1,7 @@
 export * from './adjust';
 export * from './amounts';
 export * from './batchSchema';
+export * from './cautions';
 export * from './coldChain';
 export * from './comparePlans';
 export * from './conditionsSchema';
@@ -12,6 +13,7 @@ export * from './foldBatch';
 export * from './holdBack';
 export * from './liveEvents';
 export * from './mixGuide';
+export * from './onBreadSheet';
 export * from './overPour';
 export * from './perishable';
 export * from './planBatch';

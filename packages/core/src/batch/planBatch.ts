@@ -1,12 +1,13 @@
 import { formulaWarnings } from '../formula/formulaWarnings';
 import type { Formula, ResolvedLine } from '../formula/formulaSchema';
 import { doughTotals } from '../formula/percentages';
+import { type ResolvedOnBread, resolveOnBread } from '../formula/onBread';
 import { resolveLines } from '../formula/resolveLines';
 import { CATALOGUE } from '../ingredient/catalogue';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
-import { InputError } from '../problem';
+import { InputError, parseInput } from '../problem';
 import { formatMass, formatPercent } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
 import { addedWater, adjustedFormula, adjustedKitchen, withSalt, withWater } from './adjust';
@@ -14,8 +15,9 @@ import { amountsFor } from './amounts';
 import type { Conditions } from './conditionsSchema';
 import { keepBack, openShare } from './holdBack';
 import { type Kitchen, keptShare, kitchenWith } from './kitchenSchema';
+import { onBreadSheet } from './onBreadSheet';
 import type { PlanRequest } from './planRequestSchema';
-import { PLAN_FORMAT, type Plan, type SheetLine } from './planSchema';
+import { PLAN_FORMAT, type Plan, type SheetLine, planSchema } from './planSchema';
 import { planSteps } from './planSteps';
 import { type PlanSoFar, stepsToday, todayOf } from './today';
 import { hydrationToday, linesForToday, wettestLine } from './todaysWater';
@@ -91,7 +93,8 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     throw InputError.at('mixer', `There is no bowl or mixer “${request.mixer}” in this kitchen.`);
   }
   const { kitchen, mixer } = kitchenWith(adjustedKitchen(request.kitchen, adjustments), request.mixer);
-  const written = withSalt(resolveFormula(request), adjustments);
+  const { dough, onBread } = resolveFormula(request);
+  const written = withSalt(dough, adjustments);
   const moreWater = addedWater(adjustments);
   const hydration = conditions ? hydrationToday(written, conditions, moreWater) : null;
   const lines = hydration ? linesForToday(written, hydration) : withWater(written, moreWater);
@@ -133,6 +136,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     hydration ? openShare(hydration) : 0,
   );
   const doughG = sumG([bowlG * bowls]);
+  const flourG = sumG([bowlFlourG * bowls]);
   const foods = new Map(lines.map((line) => [line.id, line.food]));
   const parts = sheet.flatMap((row) => {
     const food = foods.get(row.lineId);
@@ -145,12 +149,14 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, doughDensityGMl), thicknessMm };
   const plan: PlanSoFar = {
     format: PLAN_FORMAT,
-    formatVersion: 2,
+    formatVersion: 3,
     formula,
     need,
     kitchen: withoutGriddles(kitchen),
     mixer,
-    ingredients: [...new Map(lines.map((line) => [line.food.id, composition(line.food)])).values()],
+    ingredients: [
+      ...new Map([...lines, ...onBread].map(({ food }) => [food.id, composition(food)])).values(),
+    ],
     pieces,
     ballG,
     bowls,
@@ -158,7 +164,8 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     sheet,
     bowlG,
     doughG,
-    flourG: sumG([bowlFlourG * bowls]),
+    flourG,
+    onBread: onBreadSheet(onBread, pieces, flourG, kitchen),
     expectedBallG: ballsG / pieces,
     leftoverG: ballsG - pieces * ballG,
     rounding: roundingOf(sheet),
@@ -204,14 +211,25 @@ const composition = ({ aliases, densities, pieces, source, note, hidden, ...food
   food;
 
 /** Resolves the request's formula; problems are named inside `formula`. */
-function resolveFormula({
-  formula,
-  ingredients,
-}: Pick<PlanRequest, 'formula' | 'ingredients'>): ResolvedLine[] {
+function resolveFormula({ formula, ingredients }: Pick<PlanRequest, 'formula' | 'ingredients'>): {
+  dough: ResolvedLine[];
+  onBread: ResolvedOnBread[];
+} {
+  const foods = ingredients ?? CATALOGUE;
   try {
-    return resolveLines(formula, ingredients ?? CATALOGUE);
+    return { dough: resolveLines(formula, foods), onBread: resolveOnBread(formula, foods) };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     throw new InputError(error.problems.map((p) => ({ ...p, path: `formula.${p.path}` })));
   }
+}
+
+/**
+ * The plan, once it is sure that it can be read back as it will be stored: what cannot would end in a backup that does not
+ * restore.
+ * @throws InputError naming the figure that cannot be kept
+ */
+export function keepablePlan(plan: Plan): Plan {
+  parseInput(planSchema, JSON.parse(JSON.stringify(plan)), 'plan');
+  return plan;
 }

@@ -1,14 +1,29 @@
 import { type FormulaCost, costOf } from '../formula/cost';
+import type { Ingredient } from '../ingredient/ingredientSchema';
 import { keptShare } from './kitchenSchema';
 import type { Plan } from './planSchema';
 
-/** What a planned batch costs, from the pack prices that were in force when it was planned. */
-export function planCost({ sheet, ingredients, flourG, ballG, pieces, bowls, kitchen }: Plan): FormulaCost {
-  const foods = new Map(ingredients.map((food) => [food.id, food]));
-  const lines = sheet.flatMap(({ lineId, ingredient, massG }) => {
-    const food = foods.get(ingredient);
-    return food ? [{ id: lineId, fraction: (massG * bowls) / flourG, food }] : [];
+/** Joins rows of a plan to their ingredients as they were when it was made. */
+const withFood = <T extends { ingredient: string }>(
+  rows: readonly T[],
+  foods: ReadonlyMap<string, Ingredient>,
+): (T & { food: Ingredient })[] =>
+  rows.flatMap((row) => {
+    const food = foods.get(row.ingredient);
+    return food ? [{ ...row, food }] : [];
   });
-  const cost = costOf(lines, { flourG, ballG, kept: keptShare(kitchen) });
-  return { ...cost, pieces, perPiece: cost.perBatch / pieces };
+
+/** What a planned batch costs, what goes on the bread included, from the pack prices that were in force when it was planned. */
+export function planCost(plan: Plan): FormulaCost {
+  const { sheet, onBread = [], ingredients, flourG, ballG, pieces, bowls, kitchen } = plan;
+  const foods = new Map(ingredients.map((food) => [food.id, food]));
+  return costOf(
+    withFood(sheet, foods).map(({ lineId, massG, food }) => ({
+      id: lineId,
+      fraction: (massG * bowls) / flourG,
+      food,
+    })),
+    { flourG, ballG, kept: keptShare(kitchen), pieces },
+    withFood(onBread, foods).map(({ lineId, gPerPiece, food }) => ({ id: lineId, gPerPiece, food })),
+  );
 }

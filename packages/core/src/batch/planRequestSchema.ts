@@ -54,7 +54,7 @@ export type Need = z.infer<typeof needSchema>;
 
 /** Everything `planBatch` needs, in one document. */
 export const planRequestSchema = z.strictObject({
-  ...formatFields(PLAN_REQUEST_FORMAT, 1, 2),
+  ...formatFields(PLAN_REQUEST_FORMAT, 1, 2, 3),
   formula: formulaSchema,
   need: needSchema,
   kitchen: kitchenSchema,

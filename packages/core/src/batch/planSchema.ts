@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
+import { ON_BREAD_WHEN } from '../formula/onBreadSchema';
 import { INGREDIENT_KINDS, ingredientSchema } from '../ingredient/ingredientSchema';
 import { adjustmentSchema } from './adjust';
 import { conditionsSchema } from './conditionsSchema';
@@ -31,6 +32,25 @@ const sheetLineSchema = z.strictObject({
   weighedFraction: z.number(),
   /** massG / exactG − 1. */
   relativeError: z.number(),
+});
+
+/** What goes on the bread of the whole batch, to be at hand at its moment. */
+const onBreadLineSchema = z.strictObject({
+  lineId: z.string(),
+  ingredient: z.string(),
+  name: z.string(),
+  kind: z.enum(INGREDIENT_KINDS),
+  note: z.string().optional(),
+  when: z.enum(ON_BREAD_WHEN),
+  gPerPiece: massG,
+  /** For all pieces, to the step of its scale and never short. */
+  massG,
+  scale: z.enum(['bench', 'fine']),
+  stepG: z.number().positive(),
+  /** Share of the batch's flour: percent on the bread. */
+  fraction: z.number(),
+  /** The method puts it on and the formula does not say how much. */
+  assumed: z.boolean(),
 });
 
 /** What a dough comes to, as shares of its flour; see `DoughTotals`. */
@@ -138,7 +158,7 @@ const todaySchema = z.strictObject({
 
 /** Everything computed for a batch, frozen when it starts. */
 export const planSchema = z.strictObject({
-  ...formatFields(PLAN_FORMAT, 1, 2),
+  ...formatFields(PLAN_FORMAT, 1, 2, 3),
   formula: formulaSchema,
   need: needSchema,
   kitchen: kitchenSchema,
@@ -151,7 +171,9 @@ export const planSchema = z.strictObject({
   /** Dough that the pieces need with losses; for flour at hand, the dough that the flour gives. */
   neededG: massG,
   /** The weigh sheet of each bowl; all bowls are alike. */
-  sheet: z.array(sheetLineSchema),
+  sheet: z.array(sheetLineSchema).min(1, 'A plan has something to weigh.'),
+  /** Not in plans of older programs, which asked nobody. */
+  onBread: z.array(onBreadLineSchema).optional(),
   /** Sum of the rounded sheet. */
   bowlG: massG,
   /** bowlG × bowls. */
@@ -181,13 +203,14 @@ export const planSchema = z.strictObject({
   /** What lessons and earlier batches changed in it. */
   adjustments: z.array(adjustmentSchema).optional(),
   today: todaySchema.optional(),
-  steps: z.array(stepSchema),
+  steps: z.array(stepSchema).min(1, 'A plan has steps.'),
   expectedS: z.number(),
   warnings: z.array(warningSchema),
 });
 
 export type Plan = z.infer<typeof planSchema>;
 export type SheetLine = Plan['sheet'][number];
+export type OnBreadLine = z.infer<typeof onBreadLineSchema>;
 export type Step = Plan['steps'][number];
 export type StepKind = Step['kind'];
 export type Today = NonNullable<Plan['today']>;

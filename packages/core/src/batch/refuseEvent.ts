@@ -59,14 +59,32 @@ function refuseCorrection(
   return { reason: 'unfit', path: 'value', message: right.error.issues[0]?.message ?? 'This cannot be.' };
 }
 
+/** More acts than any batch needs; a list without an end could be neither read nor backed up. */
+export const MOST_EVENTS = 100_000;
+
+const isEnd = ({ type }: BatchEvent): boolean => type === 'finished' || type === 'abandoned';
+
 /**
  * Says why a new event cannot join a batch, or null when it can.
  * A batch that is over takes the undo of what ended it, what is done with bread afterwards, and what happened before: an act of
  * a phone that was offline while another ended the batch is late, not wrong.
+ * @param endHeardMs when the end of the batch was received: a clock that ran ahead must not leave the batch open until then
  */
-export function refuseEvent(plan: Plan, events: readonly BatchEvent[], event: BatchEvent): Refusal | null {
-  const end = liveEvents(events).find(({ type }) => type === 'finished' || type === 'abandoned');
-  const isLate = end !== undefined && Date.parse(event.at) < Date.parse(end.at);
+export function refuseEvent(
+  plan: Plan,
+  events: readonly BatchEvent[],
+  event: BatchEvent,
+  endHeardMs = Infinity,
+): Refusal | null {
+  if (events.length >= MOST_EVENTS) {
+    return {
+      reason: 'unfit',
+      path: 'type',
+      message: `This batch has ${MOST_EVENTS.toLocaleString('en-US')} acts and takes no more: finish it and start another.`,
+    };
+  }
+  const end = liveEvents(events).find(isEnd);
+  const isLate = end !== undefined && Date.parse(event.at) < Math.min(Date.parse(end.at), endHeardMs);
   const stillTaken =
     AFTER_THE_END.has(event.type) ||
     undoesAfterEnd(events, event) ||

@@ -44,8 +44,8 @@ export function todayOf(
           lineId: row.lineId,
           startG: row.startG ?? row.massG,
           heldG: row.massG - (row.startG ?? row.massG),
-          lowG: row.massG + (low - today) * perPoint,
-          highG: row.massG + (high - today) * perPoint,
+          lowG: Math.max(0, row.massG + (low - today) * perPoint),
+          highG: Math.max(0, row.massG + (high - today) * perPoint),
           ...heat,
         }
       : null,

@@ -58,7 +58,7 @@ export function hydrationToday(
     hydration: {
       ...{ formula, byMoisture, byLot },
       ...(byChange === 0 ? {} : { byChange }),
-      ...{ today, low: today - reach, high: today + reach },
+      ...{ today, low: Math.max(0, today - reach), high: Math.max(0, today + reach) },
     },
   };
 }

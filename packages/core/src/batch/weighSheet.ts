@@ -13,7 +13,7 @@ export interface Ceiling {
 
 /** Which scale a line goes on, and the step it can show. */
 export function scaleFor(
-  line: ResolvedLine,
+  line: Pick<ResolvedLine, 'food'>,
   massG: number,
   kitchen: Kitchen,
 ): Pick<SheetLine, 'scale' | 'stepG'> {
@@ -63,6 +63,7 @@ export function weighSheet(
     massG,
     fraction: line.fraction,
     weighedFraction: weighed[index] ?? 0,
-    relativeError: massG / exactG - 1,
+    // A line that a change took down to nothing has nothing to be off by.
+    relativeError: exactG > 0 ? massG / exactG - 1 : 0,
   }));
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { choiceField, countField, fractionField, instantField, numberField } from '../fields';
 
-/** The instruments of a kitchen. Each ships as a simulated stand-in; the bridge of a real one posts the same readings. */
+/** The instruments of a kitchen. The bridge of a real one posts readings; a simulated stand-in ships with the product. */
 export const DEVICE_KINDS = ['scale', 'room', 'probe', 'thermometer'] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
@@ -89,16 +89,34 @@ export const deviceActSchema = z.discriminatedUnion(
 
 export type DeviceAct = z.infer<typeof deviceActSchema>;
 
+/** Where a reading comes from: somebody typed it, a device measured it, or a stand-in made it up. */
+export const READING_SOURCES = ['typed', 'device', 'simulated'] as const;
+export type ReadingSource = (typeof READING_SOURCES)[number];
+
+/** Source of a reading inside a stored record; not said in records of older programs. */
+export const sourceField = choiceField('Source of the reading', READING_SOURCES).optional();
+
+const heardFields = {
+  source: choiceField('Source of the reading', ['device', 'simulated']),
+  /** Age of the reading when it was sent, by the server's clock, s. */
+  ageS: z.number().min(0),
+  /** Whether the kitchen's records may take it while it is fresh. */
+  usable: z.boolean(),
+};
+
+/** A reading as the kitchen hears it. */
+export const heardReadingSchema = z.strictObject({ reading: readingSchema, ...heardFields });
+export type HeardReading = z.infer<typeof heardReadingSchema>;
+
 /** A device as the kitchen knows it. */
 export const deviceSchema = z.strictObject({
   kind: choiceField('Device', DEVICE_KINDS),
   name: z.string(),
-  /** False once a bridge has posted a reading of its own. */
-  simulated: z.boolean(),
   /** Smallest difference it shows, in its own unit. */
   resolution: z.number(),
   unit: z.string(),
-  reading: readingSchema.nullable(),
+  /** Null where no device has sent a reading and no stand-in is switched on. */
+  heard: heardReadingSchema.nullable(),
 });
 
 export type Device = z.infer<typeof deviceSchema>;

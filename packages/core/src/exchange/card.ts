@@ -1,6 +1,7 @@
 import { escapeUTF8 } from 'entities';
 import { kneadTestWords } from '../formula/kneadTestWords';
 import { bakePhases } from '../batch/bakePhases';
+import { packWords } from '../formula/allergens';
 import { formulaFacts } from '../formula/formulaFacts';
 import type { Formula } from '../formula/formulaSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
@@ -75,6 +76,11 @@ export function cardHtml(
     formatPercent(fraction, 1),
     formatMass(fraction * facts.flourG, fraction * facts.flourG < 100 ? 0.1 : 1, units),
   ]);
+  const onBread = facts.onBread.map(({ food, gPerPiece, when, note, assumed }) => [
+    `${note ? `${food.name}, ${note}` : food.name}, ${when}${assumed ? ' (usual amount)' : ''}`,
+    `${formatMass(gPerPiece, 0.1, units)} a piece`,
+    formatMass(gPerPiece * facts.cost.pieces, 1, units),
+  ]);
   const fact = (label: string, value: string) =>
     `<div><span class="small">${escape(label)}</span><b>${escape(value)}</b></div>`;
   return `<!doctype html>
@@ -87,11 +93,18 @@ export function cardHtml(
 <table><thead><tr>${cells('th', ['Ingredient', 'of flour', 'weight'])}</tr></thead>
 <tbody>${lines.map((line) => `<tr>${cells('td', line)}</tr>`).join('')}</tbody>
 <tfoot><tr>${cells('td', ['Dough', formatPercent(facts.totals.doughPerFlour, 1), formatMass(facts.doughG, 1, units)])}</tr></tfoot></table>
-<h2>Work</h2>
+${
+  onBread.length === 0
+    ? ''
+    : `<h2>On the bread</h2>
+<table><thead><tr>${cells('th', ['Ingredient', 'a piece', `for ${facts.cost.pieces}`])}</tr></thead>
+<tbody>${onBread.map((line) => `<tr>${cells('td', line)}</tr>`).join('')}</tbody></table>
+`
+}<h2>Work</h2>
 <ol>${steps.map((step) => `<li>${escape(step)}</li>`).join('')}</ol>
 ${product.look ? `<p>${escape(product.look)}</p>` : ''}
 <h2>Contains</h2>
-<p>${escape(facts.allergens.join(', ') || 'none of the listed allergens')}. Other dough is made on this bench: traces of other allergens are possible. Follow your local food code.</p>
+<p>${escape(facts.allergens.join(', ') || 'none of the listed allergens by its ingredients')}.${escape(facts.checkPacks.length > 0 ? ` Read the packs of ${packWords(facts.checkPacks)}.` : '')} Other dough is made on this bench: traces of other allergens are possible. Follow your local food code.</p>
 <p class="small">Version ${formula.version}</p>
 </body></html>
 `;

@@ -25,6 +25,9 @@ const NEEDS_QUOTES = /^$|^(?:true|false|null)$|^[\d"[{=+\-@'\t]|^\s|\s$|\r/;
 const encode = (value: unknown): string =>
   typeof value === 'string' && !NEEDS_QUOTES.test(value) ? value : JSON.stringify(value);
 
+/** A name for people, which nobody reads back; a spreadsheet must not run it. */
+const inert = (name: string): string => (/^[=+\-@\t\r]/.test(name) ? `'${name}` : name);
+
 function decode(cell: string): unknown {
   if (!/^(?:true|false|null)$|^["[{]|^-?\d/.test(cell)) return cell;
   try {
@@ -70,7 +73,7 @@ function rowsOf(formula: Formula, names: ReadonlyMap<string, string>): Row[] {
       row: 'line',
       key: id,
       ingredient,
-      name: names.get(ingredient) ?? '',
+      name: inert(names.get(ingredient) ?? ''),
       percent: shiftDecimal(String(fraction), 2),
       note: note === undefined ? '' : encode(note),
     }),

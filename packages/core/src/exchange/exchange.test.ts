@@ -287,3 +287,29 @@ test('the printed card carries units, allergens and no markup of others', () => 
   expect(card).toMatch(/gluten, wheat.*local food code/s);
   expect(ALLERGENS).toContain('sesame');
 });
+
+describe('files made to exhaust their reader', () => {
+  test('a page of nothing but open scripts is read at once, in proportion to its length', () => {
+    const page = `<!doctype html>${'<script '.repeat(100_000)}`;
+    expect(problemsIn(page)[0]?.message).toMatch(/holds no recipe/);
+  });
+
+  test('a document that nests without end is refused by its depth, brackets inside of words are not', () => {
+    const deep = `${'[{"a":'.repeat(100_000)}1${'}]'.repeat(100_000)}`;
+    expect(problemsIn(deep)[0]).toMatchObject({ line: 1, message: expect.stringMatching(/deeper than 64/) });
+    const words = { ...formula, summary: '[{'.repeat(100), formatVersion: 3 };
+    expect(read(pretty(words)).formulas).toEqual([words]);
+  });
+
+  test('a file beyond all books is refused by its size', () => {
+    expect(problemsIn('x'.repeat(20_000_001))[0]?.message).toMatch(/larger than 20 MB/);
+  });
+});
+
+test('an ingredient named like a formula of a spreadsheet is text in the CSV', () => {
+  const food = { ...moon, name: '=cmd|calc' };
+  const lines = [...formula.lines, { id: 'moon', ingredient: 'moon-dust', fraction: 0.01 }];
+  const csv = bookToCsv({ formulas: [{ ...formula, lines }], ingredients: [food], archived: [] }, CATALOGUE);
+  expect(csv).toContain("'=cmd|calc");
+  expect(csv).not.toMatch(/(^|,)"?=cmd/m);
+});

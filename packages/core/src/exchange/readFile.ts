@@ -23,6 +23,9 @@ const of = (contents: Partial<FileContents>): FileContents => ({
   ...contents,
 });
 
+/** Characters; what the server takes of a book in one go. */
+export const LARGEST_FILE = 20_000_000;
+
 /**
  * Reads a file of any of our formats, or a recipe, or a plain list. The contents decide, not the file's name.
  * Whole or not at all.
@@ -30,6 +33,10 @@ const of = (contents: Partial<FileContents>): FileContents => ({
  * @throws InputError whose problems name the line and say what is wrong there
  */
 export function readFormulaFile(text: string, foods: readonly Ingredient[]): FileContents {
+  if (text.length > LARGEST_FILE) {
+    const words = `Line 1: the file is larger than ${LARGEST_FILE / 1_000_000} MB; bring it in in parts.`;
+    throw new InputError([{ path: '', line: 1, message: words }]);
+  }
   const content = text.replace(/^\ufeff/, '').trim();
   if (content === '') throw new InputError([{ path: '', line: 1, message: 'Line 1: the file is empty.' }]);
   if (/^<(?:!doctype|html|\?xml)/i.test(content)) return fromPage(content, foods);

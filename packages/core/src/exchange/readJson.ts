@@ -6,6 +6,7 @@ import {
   parseTree,
   printParseErrorCode,
 } from 'jsonc-parser';
+import { MOST_NESTED, deepest } from '../format/nesting';
 import { InputError, type Problem } from '../problem';
 import { segmentsOf } from './paths';
 
@@ -26,6 +27,11 @@ const inWords = (code: string): string => code.replace(/([a-z])([A-Z])/g, '$1 $2
  * @throws InputError with the line of the first mistake
  */
 export function readJson(text: string): JsonFile {
+  if (deepest(text, MOST_NESTED) > MOST_NESTED) {
+    throw new InputError([
+      { path: '', message: `Line 1: it nests deeper than ${MOST_NESTED} levels.`, line: 1 },
+    ]);
+  }
   const errors: ParseError[] = [];
   const tree = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false });
   const [first] = errors;

@@ -1,4 +1,5 @@
 import { decodeHTML } from 'entities';
+import { Parser } from 'htmlparser2';
 import type { Formula } from '../formula/formulaSchema';
 import { formulaFacts } from '../formula/formulaFacts';
 import { kneadTestWords } from '../formula/kneadTestWords';
@@ -12,12 +13,24 @@ const plainSpaces = (text: string): string => text.replaceAll('\u00a0', ' ');
 
 /** "700 g Strong flour": what any reader of recipes understands. */
 export function ingredientTexts(formula: Formula, foods: readonly Ingredient[]): string[] {
-  const { lines, flourG } = formulaFacts(formula, foods);
-  return lines.map(({ food, fraction, note }) => {
-    const massG = fraction * flourG;
+  const { lines, onBread, flourG, cost } = formulaFacts(formula, foods);
+  const text = (massG: number, name: string, note = '') => {
     const decimals = massG < 1 ? 3 : massG < 100 ? 1 : 0;
-    return `${Number(massG.toFixed(decimals))} g ${food.name}${note ? ` (${note})` : ''}`;
-  });
+    return `${Number(massG.toFixed(decimals))} g ${name}${note ? ` (${note})` : ''}`;
+  };
+  return [
+    ...lines.map(({ food, fraction, note }) => text(fraction * flourG, food.name, note)),
+    // What is only implied is no line of the recipe's own: files of older programs have none either.
+    ...onBread
+      .filter(({ assumed }) => !assumed)
+      .map(({ food, gPerPiece, when, note }) =>
+        text(
+          gPerPiece * cost.pieces,
+          food.name,
+          [when, `${gPerPiece} g a piece`, note].filter(Boolean).join(', '),
+        ),
+      ),
+  ];
 }
 
 function instructions(formula: Formula): string[] {
@@ -131,8 +144,24 @@ export function recipesIn(value: unknown, path = ''): Recipe[] {
   ];
 }
 
+const LD_JSON = 'application/ld+json';
+
 /** The JSON-LD scripts of a saved web page. */
-export const scriptsIn = (html: string): string[] =>
-  [...html.matchAll(/<script[^>]+application\/ld\+json[^>]*>([\s\S]*?)<\/script>/gi)].map(([, script = '']) =>
-    script.trim(),
-  );
+export function scriptsIn(html: string): string[] {
+  const scripts: string[] = [];
+  let open = false;
+  const parser = new Parser({
+    onopentag: (name, { type = '' }) => {
+      open = name === 'script' && type.toLowerCase().startsWith(LD_JSON);
+      if (open) scripts.push('');
+    },
+    ontext: (text) => {
+      if (open) scripts.push(`${scripts.pop() ?? ''}${text}`);
+    },
+    onclosetag: () => {
+      open = false;
+    },
+  });
+  parser.end(html);
+  return scripts.map((script) => script.trim()).filter(Boolean);
+}

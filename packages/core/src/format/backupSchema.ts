@@ -10,10 +10,11 @@ import { flourLotSchema } from '../ingredient/flourLotSchema';
 import { ingredientSchema } from '../ingredient/ingredientSchema';
 
 export const BACKUP_FORMAT = 'kettle-scale/backup';
+export const BACKUP_FORMAT_VERSION = 2;
 
 /** The first line of a backup. */
 export const backupHeadSchema = z.strictObject({
-  ...formatFields(BACKUP_FORMAT, 1),
+  ...formatFields(BACKUP_FORMAT, 1, BACKUP_FORMAT_VERSION),
   kind: z.literal('head'),
   madeAt: z.string(),
 });
@@ -37,14 +38,23 @@ export const backupLineSchema = z.discriminatedUnion(
     }),
     z.strictObject({ kind: z.literal('saved-plan'), plan: savedPlanSchema }),
     z.strictObject({ kind: z.literal('carried'), carried: carriedSchema }),
-    z.strictObject({
-      kind: z.literal('batch'),
-      start: batchStartSchema,
-      plan: planSchema,
-      events: z.array(eventSchema),
-      /** When the server stored each event. */
-      receivedAt: z.array(z.string()),
-    }),
+    z
+      .strictObject({
+        kind: z.literal('batch'),
+        start: batchStartSchema,
+        plan: planSchema,
+        events: z.array(eventSchema),
+        /** When the server stored each event. */
+        receivedAt: z.array(z.string()),
+      })
+      .refine(({ events, receivedAt }) => events.length === receivedAt.length, {
+        message: 'Every act of a batch needs the time at which it was received.',
+        path: ['receivedAt'],
+      })
+      .refine(({ start, plan }) => start.formulaId === plan.formula.id, {
+        message: 'The batch was started with one formula and planned with another.',
+        path: ['plan', 'formula', 'id'],
+      }),
     /** The last line says how many there are: a file that was cut short is told from a whole one. */
     z.strictObject({ kind: z.literal('end'), lines: z.number().int() }),
   ],

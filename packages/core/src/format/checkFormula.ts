@@ -1,6 +1,8 @@
 import { type Formula, formulaSchema } from '../formula/formulaSchema';
 import { type FormulaWarning, formulaWarnings } from '../formula/formulaWarnings';
 import { type DoughTotals, doughTotals } from '../formula/percentages';
+import { allergensOf } from '../formula/allergens';
+import { resolveOnBread } from '../formula/onBread';
 import { resolveLines } from '../formula/resolveLines';
 import { CATALOGUE } from '../ingredient/catalogue';
 import type { Ingredient } from '../ingredient/ingredientSchema';
@@ -23,6 +25,6 @@ export function checkFormula(value: unknown, catalogue: readonly Ingredient[] = 
     formula,
     ...doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food }))),
     warnings: formulaWarnings(lines, formula.method.school),
-    allergens: [...new Set(lines.flatMap(({ food }) => food.allergens))],
+    allergens: allergensOf([...lines, ...resolveOnBread(formula, catalogue)]),
   };
 }

@@ -48,3 +48,4 @@ export function parseJson(text: string): unknown {
 }
 
 export * from './backupSchema';
+export * from './nesting';

@@ -117,6 +117,18 @@ function linesOf({ lines }: FormulaFacts): Map<string, ComparedLine> {
   return found;
 }
 
+/** What goes on the bread, by ingredient and moment, in words. */
+const onBreadOf = ({ onBread }: FormulaFacts): Map<string, { name: string; words: string }> =>
+  new Map(
+    onBread.map(({ ingredient, when, food, gPerPiece, note }) => [
+      `${ingredient}, ${when}`,
+      {
+        name: `${food.name}, ${when}`,
+        words: `${formatMass(gPerPiece, 0.1)} a piece${note ? `, ${note}` : ''}`,
+      },
+    ]),
+  );
+
 /**
  * Lists what differs between two formulas, line by line: ingredients by name, then totals, then method, griddle
  * and product. Empty when they are the same bread.
@@ -129,6 +141,10 @@ export function compareFormulas(before: Formula, after: Formula, foods: readonly
   const lines = [...new Set([...linesWas.keys(), ...linesIs.keys()])].flatMap((key) => {
     const [a, b] = [linesWas.get(key), linesIs.get(key)];
     return difference('line', `lines.${key}`, (b ?? a)?.name ?? key, share(a), share(b));
+  });
+  const onBread = [...new Set([...onBreadOf(was).keys(), ...onBreadOf(is).keys()])].flatMap((key) => {
+    const [a, b] = [onBreadOf(was).get(key), onBreadOf(is).get(key)];
+    return difference('line', `onBread.${key}`, (b ?? a)?.name ?? key, a?.words ?? '', b?.words ?? '');
   });
   const total = (path: string, label: string, of: (facts: FormulaFacts) => string) =>
     difference('total', path, label, of(was), of(is));
@@ -152,5 +168,5 @@ export function compareFormulas(before: Formula, after: Formula, foods: readonly
       textOf(path, restIs.get(path)),
     ),
   );
-  return [...lines, ...totals, ...fields];
+  return [...lines, ...onBread, ...totals, ...fields];
 }

@@ -29,7 +29,7 @@ const masses = (lines: readonly DraftLine[]) => lines.map(({ massG }) => Math.ro
 
 test('a formula laid out in grams and back is the same', () => {
   expect(masses(start)).toEqual([700, 300, 540, 110, 19]);
-  expect(toFormula(toDraft(formula), foodOf)).toEqual({ ...formula, formatVersion: 2, flourG: 1000 });
+  expect(toFormula(toDraft(formula), foodOf)).toEqual({ ...formula, formatVersion: 3, flourG: 1000 });
 });
 
 describe('one figure changes, the rest follows', () => {

@@ -67,7 +67,7 @@ describe('what a formula may not be', () => {
       /fraction between/,
     ],
     ['an unknown field', { ...formula, colour: 'red' }, 'colour', /not known/],
-    ['a newer file', { ...formula, formatVersion: 3 }, 'formatVersion', /version 3/],
+    ['a newer file', { ...formula, formatVersion: 4 }, 'formatVersion', /version 4/],
     ['another format', { ...formula, format: 'other' }, 'format', /kettle-scale\/formula/],
     ['a name of control characters', { ...formula, name: 'a\u0000b' }, 'name', /cannot be printed/],
     ['a missing name', { ...formula, name: undefined }, 'name', /missing/],

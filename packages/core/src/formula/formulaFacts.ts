@@ -2,10 +2,12 @@ import { type Kitchen, keptShare } from '../batch/kitchenSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { type Disc, discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
+import { type CheckPack, allergensOf, packsToCheck } from './allergens';
 import { type FormulaCost, costOf } from './cost';
 import type { Formula, ResolvedLine } from './formulaSchema';
 import { type FormulaWarning, formulaWarnings } from './formulaWarnings';
 import { type DoughTotals, doughTotals } from './percentages';
+import { type ResolvedOnBread, resolveOnBread } from './onBread';
 import { resolveLines } from './resolveLines';
 
 /** Flour that figures in grams stand for when a formula does not name any. */
@@ -14,6 +16,8 @@ export const DEFAULT_FLOUR_G = 1000;
 /** What a formula comes to. */
 export interface FormulaFacts {
   lines: ResolvedLine[];
+  /** What goes on the bread, with what the method only implies. */
+  onBread: ResolvedOnBread[];
   totals: DoughTotals;
   /** Flour and dough of the batch that the formula has in mind, grams. */
   flourG: number;
@@ -23,16 +27,13 @@ export interface FormulaFacts {
   rolled: Disc;
   cost: FormulaCost;
   allergens: string[];
+  /** Ingredients that hold more of them in some brands. */
+  checkPacks: CheckPack[];
   warnings: FormulaWarning[];
 }
 
 /** Share of the dough that reaches the griddle before a kitchen has measured its own losses (1 % and 0.5 %). */
 const USUAL_KEPT = 0.99 * 0.995;
-
-/** The names of what may make someone ill, each once, in the order of the lines. */
-export const allergensOf = (lines: readonly { food: Ingredient }[]): string[] => [
-  ...new Set(lines.flatMap(({ food }) => food.allergens)),
-];
 
 /**
  * Works out what a formula comes to: totals, disc, cost, allergens, warnings.
@@ -45,6 +46,7 @@ export function formulaFacts(
 ): FormulaFacts {
   const lines = resolveLines(formula, ingredients);
   const parts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
+  const onBread = resolveOnBread(formula, ingredients);
   const { ballG, thicknessMm, air, springBack } = formula.product;
   const densityGMl = doughDensity(parts, air);
   const relaxed = { thicknessMm, diameterMm: discDiameterMm(ballG, thicknessMm, densityGMl) };
@@ -53,14 +55,16 @@ export function formulaFacts(
   const kept = kitchen ? keptShare(kitchen) : USUAL_KEPT;
   return {
     lines,
+    onBread,
     totals,
     flourG,
     doughG: flourG * totals.doughPerFlour,
     densityGMl,
     relaxed,
     rolled: rolledFromRelaxed(relaxed, springBack),
-    cost: costOf(lines, { flourG, ballG, kept }),
-    allergens: allergensOf(lines),
+    cost: costOf(lines, { flourG, ballG, kept }, onBread),
+    allergens: allergensOf([...lines, ...onBread]),
+    checkPacks: packsToCheck([...lines, ...onBread]),
     warnings: formulaWarnings(lines, formula.method.school),
   };
 }

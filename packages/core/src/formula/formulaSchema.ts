@@ -2,11 +2,13 @@ import { z } from 'zod';
 import { choiceField, countField, fractionField, numberField, slugField, textField } from '../fields';
 import { FILL_METHODS, type Ingredient, ingredientSchema } from '../ingredient/ingredientSchema';
 import { bakeSchema, methodSchema, productSchema } from './methodSchema';
+import { onBreadSchema } from './onBreadSchema';
 
 export const FORMULA_FORMAT = 'kettle-scale/formula';
-/** Raised when a file of this version could not be read by an older program. Files of version 1 are files of version 2. */
-export const FORMULA_FORMAT_VERSION = 2;
-const READABLE_VERSIONS = [1, 2] as const;
+/** Raised when a file of this version could not be read by an older program. Older files are files of this version. */
+export const FORMULA_FORMAT_VERSION = 3;
+const READABLE_VERSIONS = [1, 2, 3] as const;
+const MOST_ON_BREAD = 12;
 
 /** The `format` and `formatVersion` pair that opens every document of ours. */
 export function formatFields<const F extends string, const V extends number>(
@@ -72,6 +74,11 @@ export const formulaSchema = z
       .array(lineSchema)
       .min(1, 'A formula needs at least one line, and one of them must be flour.')
       .max(40, 'A formula has at most 40 lines.'),
+    /** What goes on the bread and not into the dough, by the piece. */
+    onBread: z
+      .array(onBreadSchema)
+      .max(MOST_ON_BREAD, `At most ${MOST_ON_BREAD} ingredients go on the bread.`)
+      .optional(),
     method: methodSchema,
     bake: bakeSchema,
     product: productSchema,
@@ -80,16 +87,18 @@ export const formulaSchema = z
   })
   .superRefine((formula, context) => {
     const seen = new Set<string>();
-    formula.lines.forEach((line, index) => {
-      if (seen.has(line.id)) {
-        context.addIssue({
-          code: 'custom',
-          path: ['lines', index, 'id'],
-          message: `Two lines share the id “${line.id}”.`,
-        });
-      }
-      seen.add(line.id);
-    });
+    for (const part of ['lines', 'onBread'] as const) {
+      formula[part]?.forEach(({ id }, index) => {
+        if (seen.has(id)) {
+          context.addIssue({
+            code: 'custom',
+            path: [part, index, 'id'],
+            message: `Two lines share the id “${id}”.`,
+          });
+        }
+        seen.add(id);
+      });
+    }
   });
 
 export type Formula = z.infer<typeof formulaSchema>;

@@ -36,12 +36,21 @@ export const FOLDS = ['rolls up tight', 'folds in half', 'folds in quarters', 's
 const HOUR_S = 3600;
 const DAY_S = 24 * HOUR_S;
 
+/** How far figures of a method, a bake and a product may go; changes to them stay inside too. */
+export const LIMITS_OF = {
+  workS: { min: 0, max: HOUR_S },
+  restS: { min: 0, max: 4 * DAY_S },
+  plateC: { min: 100, max: 350 },
+  sideS: { min: 1, max: 600 },
+  thicknessMm: { min: 0.4, max: 25 },
+} as const;
+
 const workSchema = z
   .strictObject({
     by: choiceField('By hand or machine', ['hand', 'machine']),
     /** The clock is a guard rail: test from `minS` on, do not pass `maxS` without a look. */
-    minS: countField('Shortest time', { min: 0, max: HOUR_S, unit: 's' }),
-    maxS: countField('Longest time', { min: 1, max: HOUR_S, unit: 's' }),
+    minS: countField('Shortest time', { ...LIMITS_OF.workS, unit: 's' }),
+    maxS: countField('Longest time', { ...LIMITS_OF.workS, min: 1, unit: 's' }),
   })
   .refine((w) => w.minS <= w.maxS, {
     message: 'The shortest time is longer than the longest.',
@@ -52,8 +61,8 @@ const restSchema = z
   .strictObject({
     of: choiceField('What rests', ['dough', 'balls']),
     where: choiceField('Where it rests', ['room', 'fridge']),
-    earliestS: countField('Earliest', { min: 0, max: 4 * DAY_S, unit: 's' }),
-    latestS: countField('Latest', { min: 1, max: 4 * DAY_S, unit: 's' }),
+    earliestS: countField('Earliest', { ...LIMITS_OF.restS, unit: 's' }),
+    latestS: countField('Latest', { ...LIMITS_OF.restS, min: 1, unit: 's' }),
     cover: textField('Cover', { min: 1, max: 80 }),
   })
   .refine((r) => r.earliestS <= r.latestS, {
@@ -82,7 +91,7 @@ export const methodSchema = z.strictObject({
 });
 
 const sideSchema = z.strictObject({
-  seconds: countField('Time of a side', { min: 1, max: 600, unit: 's' }),
+  seconds: countField('Time of a side', { ...LIMITS_OF.sideS, unit: 's' }),
   /** What is done to this side while it cooks. */
   press: z.boolean().optional(),
   butter: z.boolean().optional(),
@@ -91,7 +100,7 @@ const sideSchema = z.strictObject({
 
 export const bakeSchema = z.strictObject({
   surface: choiceField('Surface', ['flat', 'domed']),
-  plateC: numberField('Plate temperature', { min: 100, max: 350, unit: '°C' }),
+  plateC: numberField('Plate temperature', { ...LIMITS_OF.plateC, unit: '°C' }),
   sides: z
     .array(sideSchema)
     .min(1, 'A bake needs at least one side.')
@@ -108,7 +117,7 @@ export const bakeSchema = z.strictObject({
 export const productSchema = z.strictObject({
   ballG: numberField('Ball weight', { min: 5, max: 2000, unit: 'g' }),
   /** Thickness of the relaxed raw disc, as it goes on the griddle. */
-  thicknessMm: numberField('Thickness', { min: 0.4, max: 25, unit: 'mm' }),
+  thicknessMm: numberField('Thickness', { ...LIMITS_OF.thicknessMm, unit: 'mm' }),
   /** Share of the rolled diameter that the disc loses when it relaxes. */
   springBack: fractionField('Spring-back', 0, 0.4),
   /** Share of the dough that is air: about 0.04 unleavened to 0.15 leavened. */

@@ -36,3 +36,7 @@ export function resolveLines(formula: Formula, catalogue: readonly Ingredient[])
   }
   return lines;
 }
+
+/** Ids of every ingredient that a formula names. */
+export const ingredientsOf = ({ lines, onBread = [] }: Pick<Formula, 'lines' | 'onBread'>): Set<string> =>
+  new Set([...lines, ...onBread].map(({ ingredient }) => ingredient));

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sourceField } from '../device/deviceSchema';
 import { choiceField, countField, instantField, numberField, slugField, textField } from '../fields';
 import { FITTED, type Fitted } from './fittedNames';
 
@@ -50,6 +51,7 @@ export const griddleSchema = z
         z.strictObject({
           mark: numberField('Mark', { min: 0, max: 400 }),
           tempC: plateTemp('Plate at the mark'),
+          source: sourceField,
         }),
       )
       .max(12, 'At most twelve marks.'),
@@ -59,6 +61,8 @@ export const griddleSchema = z
         columns: countField('Columns', { min: 2, max: 8 }),
         rows: countField('Rows', { min: 2, max: 8 }),
         tempsC: z.array(plateTemp('Reading')).max(64),
+        /** Simulated as soon as one of them was. */
+        source: sourceField,
       })
       .refine(({ columns, rows, tempsC }) => tempsC.length === columns * rows, {
         message: 'A grid of readings needs one for every place.',

@@ -1,5 +1,6 @@
 import type { BatchState } from '../batch/foldBatch';
 import type { Plan } from '../batch/planSchema';
+import { sourceUsable } from '../device/freshness';
 import type { LoggedPiece, SideColour } from './loggedPieceSchema';
 import { type Colour, seenPieces } from './judging';
 
@@ -15,8 +16,9 @@ const USUAL_DOUGH_C = 24;
 /**
  * The pieces of a batch that a calibration can use: those that went on a plate that was read and that somebody judged,
  * with the seconds that each side lay.
+ * @param demo in a kitchen that is made up as a whole, made-up readings count too
  */
-export function loggedPieces(plan: Plan, state: BatchState): LoggedPiece[] {
+export function loggedPieces(plan: Plan, state: BatchState, demo = false): LoggedPiece[] {
   const right: SideColour = plan.formula.product.spots ?? 'freckles';
   // Every tap is an act of its own; together they are what was said of a piece.
   const judged = new Map(
@@ -24,9 +26,10 @@ export function loggedPieces(plan: Plan, state: BatchState): LoggedPiece[] {
   );
   const thicknessMm = state.flattened?.thicknessMm ?? plan.relaxed.thicknessMm;
   const sides = plan.formula.bake.sides.length;
-  return state.baked.flatMap(({ piece, plateC, sidesS }): LoggedPiece[] => {
+  return state.baked.flatMap(({ piece, plateC, plateFrom, sidesS }): LoggedPiece[] => {
     const seen = judged.get(piece);
     if (!seen || plateC === null || sidesS.length < sides) return [];
+    if (plateFrom && !sourceUsable(plateFrom, demo)) return [];
     return [
       {
         ...{ thicknessMm, plateC, doughC: plan.today?.doughC ?? USUAL_DOUGH_C },

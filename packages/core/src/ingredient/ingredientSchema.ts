@@ -26,6 +26,9 @@ export const ALLERGENS = [
   'oats',
   'milk',
   'egg',
+  'fish',
+  'crustaceans',
+  'molluscs',
   'sesame',
   'soy',
   'nuts',
@@ -89,6 +92,8 @@ export const ingredientSchema = z
     carbohydrate: fractionField('Carbohydrate', 0, 1),
     ash: fractionField('Ash', 0, 1),
     allergens: z.array(choiceField('Allergen', ALLERGENS)).max(ALLERGENS.length),
+    /** In it in some brands or by the mill it comes from; the pack decides. */
+    mayContain: z.array(choiceField('Allergen', ALLERGENS)).max(ALLERGENS.length).optional(),
     /** Other names people write it by, in small letters. */
     aliases: z
       .array(textField('Other name', { min: 1, max: 60 }))
@@ -113,6 +118,8 @@ export const ingredientSchema = z
     rolls: choiceField('Rolls', ['well', 'with care', 'no']).optional(),
     /** How a fat stands at 20 °C. */
     at20: choiceField('At 20 °C', ['solid', 'soft', 'liquid']).optional(),
+    /** Spoils in the warm, though it is neither dairy nor egg. */
+    keepCold: z.boolean().optional(),
     /** One thing a cook must know about it. */
     note: textField('Note', { max: 200 }).optional(),
     source: textField('Source', { max: 200 }).optional(),

@@ -1,6 +1,6 @@
 import { MILL_MOISTURE } from '../dough/flourMoisture';
 import { learnLotOffset } from '../dough/lotOffset';
-import type { Conditions } from '../batch/conditionsSchema';
+import { type Conditions, MOST_DAYS_IN_STORE } from '../batch/conditionsSchema';
 import type { FlourLot, LotState, LotUse } from './flourLotSchema';
 
 const G_PER_KG = 1000;
@@ -62,7 +62,10 @@ export function lotToday(lot: LotState, nowMs: number): NonNullable<Conditions['
     name: lot.name,
     ingredient: lot.ingredient,
     moisture: lot.moisture ?? MILL_MOISTURE,
-    days: Math.max(0, Math.floor((nowMs - Date.parse(lot.receivedOn)) / DAY_MS)),
+    days: Math.min(
+      MOST_DAYS_IN_STORE,
+      Math.max(0, Math.floor((nowMs - Date.parse(lot.receivedOn)) / DAY_MS)),
+    ),
     storage: lot.storage ?? 'closed',
     offset: lot.offset,
   };

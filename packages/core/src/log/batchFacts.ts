@@ -1,8 +1,10 @@
 import { mean } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
+import { isSimulated } from '../batch/eventSchema';
 import { type BatchState, type StepState, foldBatch, inBowlG } from '../batch/foldBatch';
 import { planCost } from '../batch/planCost';
 import type { Plan } from '../batch/planSchema';
+import { liveEvents } from '../batch/liveEvents';
 import { batchRecord } from '../batch/record';
 import { lawAgeOf } from '../batch/restAdvice';
 import { wantedSpringBack } from '../batch/restingDough';
@@ -63,6 +65,8 @@ export function batchFacts(batch: Batch, state = foldBatch(batch.plan, batch.eve
   const rejects: BatchFacts['rejects'] = {};
   for (const { reason, pieces } of state.rejected) rejects[reason] = (rejects[reason] ?? 0) + pieces;
   const made = record.piecesMade;
+  const simulated =
+    plan.today?.conditions.airFrom === 'simulated' || liveEvents(batch.events).some(isSimulated);
   return {
     batchId: batch.id,
     startedAt: batch.startedAt,
@@ -98,5 +102,6 @@ export function batchFacts(batch: Batch, state = foldBatch(batch.plan, batch.eve
     leftoverG: sumG(state.leftovers.map(({ massG }) => massG)),
     costPerPiece:
       cost.unpriced.length > 0 || !made ? null : (cost.perBatch * inG) / Math.max(1, plan.doughG) / made,
+    ...(simulated ? { simulated } : {}),
   };
 }

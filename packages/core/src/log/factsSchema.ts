@@ -42,6 +42,8 @@ export const batchFactsSchema = z.strictObject({
   leftoverG: z.number(),
   /** In the kitchen's money, at the prices of the day; null where something has no price. */
   costPerPiece: z.number().nullable(),
+  /** Some of its figures were made up by a stand-in: it teaches only a kitchen that is made up as a whole. */
+  simulated: z.boolean().optional(),
 });
 
 export type BatchFacts = z.infer<typeof batchFactsSchema>;

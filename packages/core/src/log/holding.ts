@@ -1,7 +1,11 @@
 import { DEFAULT_HOLD_H, type Kitchen } from '../batch/kitchenSchema';
 import type { BatchRecord } from '../batch/recordSchema';
 import type { Plan } from '../batch/planSchema';
+import { type CheckPack, allergensOf, packsToCheck } from '../formula/allergens';
 import type { Holding } from '../formula/methodSchema';
+import { resolveOnBread } from '../formula/onBread';
+import { CATALOGUE } from '../ingredient/catalogue';
+import type { Ingredient } from '../ingredient/ingredientSchema';
 
 const MS_PER_H = 3_600_000;
 
@@ -13,6 +17,8 @@ export interface HeldBread {
   useByMs: number;
   /** Of the way it is held, hours. */
   limitH: number;
+  /** The kitchen has set that limit; otherwise it is the starting figure that the product comes with. */
+  limitIsOwn: boolean;
 }
 
 /** How long bread may be held in a way: the kitchen's setting, else the product's own default; local food codes come first. */
@@ -26,7 +32,14 @@ export function heldBread(
 ): HeldBread[] {
   return held.map(({ how, pieces, atMs: madeMs }) => {
     const limitH = holdLimitH(kitchen, how);
-    return { how, pieces, madeMs, useByMs: madeMs + limitH * MS_PER_H, limitH };
+    return {
+      how,
+      pieces,
+      madeMs,
+      useByMs: madeMs + limitH * MS_PER_H,
+      limitH,
+      limitIsOwn: kitchen.holdH?.[how] !== undefined,
+    };
   });
 }
 
@@ -43,34 +56,49 @@ export interface BreadLabel {
   how: Holding;
   madeMs: number;
   useByMs: number;
+  limitH: number;
+  limitIsOwn: boolean;
   allergens: string[];
+  /** Ingredients whose packs decide about more. */
+  checkPacks: CheckPack[];
   /** The last part of its id, to be read aloud. */
   batch: string;
 }
 
 const CODE_LENGTH = 6;
 
-/** Allergens of everything that was planned in. */
-export const allergensOfPlan = ({ ingredients }: Pick<Plan, 'ingredients'>): string[] => [
-  ...new Set(ingredients.flatMap(({ allergens }) => allergens)),
+/**
+ * Everything that a planned bread is made of or gets on top. Plans of older programs do not say what goes on the bread: what
+ * their method implies counts.
+ */
+const foodsOfPlan = ({ ingredients, onBread, formula }: PlanOfLabel): { food: Ingredient }[] => [
+  ...ingredients.map((food) => ({ food })),
+  ...(onBread ? [] : resolveOnBread({ ...formula, onBread: [] }, [...CATALOGUE, ...ingredients])),
 ];
 
-export const breadLabel = (
-  batchId: string,
-  plan: Pick<Plan, 'formula' | 'ingredients'>,
-  held: HeldBread,
-): BreadLabel => ({
+type PlanOfLabel = Pick<Plan, 'ingredients' | 'onBread' | 'formula'>;
+
+/** Allergens of everything that was planned in or on. */
+export const allergensOfPlan = (plan: PlanOfLabel): string[] => allergensOf(foodsOfPlan(plan));
+
+export const breadLabel = (batchId: string, plan: PlanOfLabel, held: HeldBread): BreadLabel => ({
   product: plan.formula.name,
   pieces: held.pieces,
   how: held.how,
   madeMs: held.madeMs,
   useByMs: held.useByMs,
+  limitH: held.limitH,
+  limitIsOwn: held.limitIsOwn,
   allergens: allergensOfPlan(plan),
+  checkPacks: packsToCheck(foodsOfPlan(plan)),
   batch: batchId.slice(-CODE_LENGTH).toUpperCase(),
 });
 
 /** Bread thicker than this is warmed slowly, so that its middle is hot before its face is hard, mm. */
 const THICK_MM = 3;
+
+/** How hot is hot enough differs by place. */
+const HOT_ENOUGH = 'Heat it through as your local food code asks.';
 
 /** How held bread comes back: by how it was kept and how thick it is (trade practice). */
 export function reheatWords(how: Holding, thicknessMm: number): string {
@@ -79,9 +107,9 @@ export function reheatWords(how: Holding, thicknessMm: number): string {
     ? 'on a plate at about 180 °C, 60 to 90 s a side, under a lid'
     : 'on a plate at about 200 °C, 15 to 25 s a side';
   if (how === 'freezer') {
-    return `Thaw in its wrapping first. Then a dab of water on each side and ${onPlate}. Do not freeze it again.`;
+    return `Thaw in its wrapping in the fridge. Then a dab of water on each side and ${onPlate}. Do not freeze it again. ${HOT_ENOUGH}`;
   }
   if (how === 'fridge')
-    return `A dab of water on each side, then ${onPlate}; or wrapped, in steam, until it bends.`;
+    return `A dab of water on each side, then ${onPlate}; or wrapped, in steam, until it bends. ${HOT_ENOUGH}`;
   return `Serve from the ${how === 'served at once' ? 'plate' : how}. If it has cooled: a dab of water on each side, then ${onPlate}.`;
 }

@@ -1,5 +1,9 @@
 import { escapeUTF8 } from 'entities';
+import { packWords } from '../formula/allergens';
+import { formatSpan } from '../quantity/formatQuantity';
 import type { BreadLabel } from './holding';
+
+const S_PER_H = 3600;
 
 const STYLE = `
 @page { size: 100mm 62mm; margin: 3mm }
@@ -30,7 +34,8 @@ export function labelHtml(
   label: BreadLabel,
   { qrSvg, fontCss = '' }: { qrSvg: string; fontCss?: string },
 ): string {
-  const { product, pieces, how, madeMs, useByMs, allergens, batch } = label;
+  const { product, pieces, how, madeMs, useByMs, allergens, checkPacks, batch } = label;
+  const limit = `${formatSpan(label.limitH * S_PER_H)} ${label.limitIsOwn ? 'is the kitchen’s limit' : 'is a starting figure: the kitchen has set no limit'}`;
   const text = escapeUTF8;
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>${text(product)}</title><style>${fontCss}${STYLE}</style></head>
@@ -38,8 +43,8 @@ export function labelHtml(
 <h1>${text(product)}</h1>
 <p>${pieces} pieces, ${text(how)}</p>
 <p>Made<br><b>${text(when(madeMs))}</b></p>
-<p>Use by<br><b>${text(when(useByMs))}</b></p>
-<p class="contains">Contains: <strong>${text(allergens.join(', ') || 'none of the listed allergens')}</strong>. Traces of others are possible.</p>
+<p>Use by<br><b>${text(when(useByMs))}</b><br><small>${text(limit)}</small></p>
+<p class="contains">Contains: <strong>${text(allergens.join(', ') || 'none of the listed allergens by its ingredients')}</strong>.${text(checkPacks.length > 0 ? ` Packs decide for ${packWords(checkPacks)}.` : '')} Traces of others are possible.</p>
 <small>Follow your local food code; the person in charge decides.</small>
 </section><aside>${qrSvg}<p>Batch <strong>${text(batch)}</strong></p></aside></main></body></html>
 `;

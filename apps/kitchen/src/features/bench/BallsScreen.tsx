@@ -1,4 +1,4 @@
-import { roundToStep } from '@kettle-scale/core';
+import { type ReadingSource, roundToStep } from '@kettle-scale/core';
 import { batchRecord, planCost } from '@kettle-scale/core/batch';
 import { USUAL_SAMPLE, ballAdvice, ballSample, sampleSize } from '@kettle-scale/core/quality';
 import { useRouter } from 'expo-router';
@@ -6,6 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { type LiveBatch, useBatch } from '../../data/useBatch';
 import { useReading } from '../../data/useReading';
+import { sourceWords } from '../../shared/readingWords';
 import { ActionRow, PrimaryAction } from '../../ui/actions';
 import { BallStrip } from '../../ui/chart';
 import { Check } from '../../ui/Choices';
@@ -34,8 +35,11 @@ const WITHIN = 0.5;
 const SURE = ['80', '90', '95', '99'] as const;
 type Sure = (typeof SURE)[number];
 const PERCENT = 100;
+const G_PER_KG = 1000;
 
 type Phase = 'empty' | 'settling' | 'taken' | 'lifting' | 'no ball';
+
+const NO_SCALE = 'no scale is heard: key it in';
 
 const PHASE_WORDS: Record<Phase, string> = {
   empty: 'put the next ball on',
@@ -46,14 +50,16 @@ const PHASE_WORDS: Record<Phase, string> = {
 };
 
 /** Takes a ball by itself when it lies steady; the next one only when the scale was empty in between. */
-function useAutoTake(on: boolean, targetG: number, take: (massG: number) => void) {
-  const reading = useReading('scale');
+function useAutoTake(on: boolean, targetG: number, take: (massG: number, source: ReadingSource) => void) {
+  const heard = useReading('scale');
+  const reading = heard?.takeable ? heard.reading : null;
   const armed = useRef(true);
   const latest = useRef(take);
   useEffect(() => {
     latest.current = take;
   });
   const massG = reading?.massG ?? 0;
+  const source = heard?.source ?? 'device';
   const heavy = massG > NO_BALL * targetG;
   const there = massG > THERE * targetG && !heavy;
   const steady = reading?.steady ?? false;
@@ -62,9 +68,9 @@ function useAutoTake(on: boolean, targetG: number, take: (massG: number) => void
     if (empty) armed.current = true;
     else if (on && there && steady && armed.current) {
       armed.current = false;
-      latest.current(massG);
+      latest.current(massG, source);
     }
-  }, [on, empty, there, steady, massG]);
+  }, [on, empty, there, steady, massG, source]);
   const phase: Phase = heavy
     ? 'no ball'
     : there
@@ -74,7 +80,7 @@ function useAutoTake(on: boolean, targetG: number, take: (massG: number) => void
       : empty
         ? 'empty'
         : 'lifting';
-  return { reading, phase, there };
+  return { heard, reading, phase, there };
 }
 
 function Balls({ live }: { live: LiveBatch }) {
@@ -90,10 +96,11 @@ function Balls({ live }: { live: LiveBatch }) {
   const standard = {
     targetG: batchRecord(plan, state).ballG ?? plan.ballG,
     toleranceG: plan.formula.product.ballToleranceG,
-    costPerG: cost.perBatch / plan.doughG,
+    costPerG: cost.perKg / G_PER_KG,
   };
-  const take = (massG: number) => act({ type: 'ball-sampled', massG: roundToStep(massG, BALL_STEP_G) });
-  const { reading, phase, there } = useAutoTake(auto && typed === null, standard.targetG, take);
+  const take = (massG: number, source: ReadingSource) =>
+    act({ type: 'ball-sampled', massG: roundToStep(massG, BALL_STEP_G), source });
+  const { heard, reading, phase, there } = useAutoTake(auto && typed === null, standard.targetG, take);
   const ballsG = state.balls.map(({ massG }) => massG);
   const sample = ballsG.length > 0 ? ballSample(ballsG, standard) : null;
   const advice = sample ? ballAdvice(sample, standard, format.units) : null;
@@ -109,7 +116,7 @@ function Balls({ live }: { live: LiveBatch }) {
           label: typedG > 0 ? `It weighs ${typed} g` : 'Key in the scale',
           disabled: !(typedG > 0),
           onPress: () => {
-            take(typedG);
+            take(typedG, 'typed');
             setTyped(null);
           },
         }
@@ -117,7 +124,7 @@ function Balls({ live }: { live: LiveBatch }) {
         ? {
             label: `Take ${format.mass(reading.massG, BALL_STEP_G)}`,
             disabled: false,
-            onPress: () => take(reading.massG),
+            onPress: () => take(reading.massG, heard?.source ?? 'device'),
           }
         : {
             label: enough ? 'Enough: back to the batch' : 'Back to the batch',
@@ -125,7 +132,7 @@ function Balls({ live }: { live: LiveBatch }) {
             onPress: back,
           };
   useKeys({ primary: primary.onPress, undo: state.lastAct?.type === 'ball-sampled' ? live.undo : undefined });
-  const shown = typed ?? format.massFigure(reading?.massG ?? 0, 1).value;
+  const shown = typed ?? (reading ? format.massFigure(reading.massG, 1).value : '–');
   return (
     <Screen
       fill
@@ -160,7 +167,10 @@ function Balls({ live }: { live: LiveBatch }) {
         <Label>{`${format.mass(standard.targetG, BALL_STEP_G)} ± ${format.mass(standard.toleranceG, BALL_STEP_G)} wanted`}</Label>
         <BigFigure value={shown || '0'} unit="g" width={width} />
         <View role="status">
-          <Strong tone={there ? 'ink' : 'soot'}>{typed !== null ? 'by hand' : PHASE_WORDS[phase]}</Strong>
+          <Strong tone={there ? 'ink' : 'soot'}>
+            {typed !== null ? 'by hand' : reading ? PHASE_WORDS[phase] : NO_SCALE}
+          </Strong>
+          {heard ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
         </View>
       </View>
       {typed === null ? null : <Keypad text={typed} onChange={setTyped} />}
@@ -190,7 +200,7 @@ function Balls({ live }: { live: LiveBatch }) {
       ) : null}
       <View style={{ gap: SPACE.s }}>
         <Check label="Take a steady ball by itself" value={auto} onChange={setAuto} />
-        <BallPanel targetG={standard.targetG} />
+        {heard?.source === 'simulated' ? <BallPanel targetG={standard.targetG} /> : null}
       </View>
     </Screen>
   );

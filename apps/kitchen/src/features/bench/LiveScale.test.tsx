@@ -1,6 +1,7 @@
+import type { HeardReading } from '@kettle-scale/core';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
-import { fakeStreams, streamAt, tell } from '../../test/eventSource';
+import { fakeStreams, stream, tellReading } from '../../test/eventSource';
 import { draw, liveBatch, plan, press, see, stepOf } from '../../test/liveBatch';
 import { usePreferences } from '../../ui/preferences';
 import { WeighStep } from './steps/WeighStep';
@@ -23,10 +24,14 @@ function weighing() {
   return acts;
 }
 /** The scale shows a weight. */
-const shows = (massG: number, more: { steady?: boolean; overload?: boolean } = {}) =>
+const shows = (
+  massG: number,
+  more: { steady?: boolean; overload?: boolean } = {},
+  heard: Partial<HeardReading> = {},
+) =>
   act(() => {
     const reading = { kind: 'scale', at: '2026-03-04T10:00:00.000Z', massG, steady: true, overload: false };
-    tell('/devices/scale/stream', 'reading', { ...reading, ...more });
+    tellReading({ ...reading, ...more } as never, heard);
   });
 const state = () =>
   screen
@@ -68,7 +73,9 @@ test('a right weight is taken as it stands, and the scale is tared for the next 
   shows(targetG + 1);
   press(/^Take/);
   await waitFor(() => expect(acts).toHaveLength(1));
-  expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-flour', massG: targetG + 1, by: 'scale' }]);
+  expect(acts).toEqual([
+    { type: 'weighed', stepId: 'weigh-1-flour', massG: targetG + 1, by: 'scale', source: 'device' },
+  ]);
   expect(deviceActs).toHaveBeenCalledWith('scale', { act: 'tare' });
 });
 
@@ -101,7 +108,7 @@ test('a scale that goes away leaves the step by hand', () => {
   weighing();
   shows(120);
   expect(screen.queryByRole('button', { name: / is in$/ })).toBeNull();
-  act(() => void streamAt('/devices/scale/stream').dispatchEvent(new Event('error')));
+  act(() => void stream().dispatchEvent(new Event('error')));
   expect(screen.getByRole('button', { name: / is in$/ })).toBeTruthy();
 });
 
@@ -112,9 +119,12 @@ test('salt goes on the fine scale, by hand', () => {
   expect(see(/on the fine scale/)).toBeTruthy();
 });
 
-test('the simulated scale pours what is missing, scoops and clears', () => {
+test('the simulated scale says so, pours what is missing, scoops and clears', () => {
   weighing();
   shows(100);
+  expect(screen.queryByRole('button', { name: 'Simulated scale: pour, scoop' })).toBeNull();
+  shows(100, {}, { source: 'simulated' });
+  expect(see('Bench scale: simulated')).toBeTruthy();
   press('Simulated scale: pour, scoop');
   const inSheet = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
   inSheet(/^Scoop 50/);
@@ -125,4 +135,34 @@ test('the simulated scale pours what is missing, scoops and clears', () => {
     { act: 'clear' },
     { act: 'pour', massG: targetG - 100 },
   ]);
+});
+
+describe('an honest reading', () => {
+  const old = { ageS: 3 * 365 * 24 * 3600 };
+
+  test('one of years ago is shown as old, and nothing is weighed by it', () => {
+    const acts = weighing();
+    shows(targetG, {}, old);
+    expect(see(/^Bench scale: .* old, not used$/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
+    press(/ is in$/);
+    expect(acts).toMatchObject([{ by: 'hand' }]);
+  });
+
+  test('one that is not renewed grows old while it is looked at', () => {
+    jest.useFakeTimers();
+    weighing();
+    shows(targetG);
+    expect(screen.queryByRole('button', { name: /^Take / })).not.toBeNull();
+    act(() => jest.advanceTimersByTime(6000));
+    expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
+    jest.useRealTimers();
+  });
+
+  test('a stand-in of a real kitchen is shown as simulated, and is not recorded', () => {
+    weighing();
+    shows(targetG, {}, { source: 'simulated', usable: false });
+    expect(see('Bench scale: simulated, not recorded here')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
+  });
 });

@@ -5,7 +5,7 @@ import { api } from '../../data/api';
 import { kitchenQueue } from '../../data/kitchenQueue';
 import { keys, queryClient } from '../../data/queries';
 import { usePreferences } from '../../ui/preferences';
-import { fakeStreams, tell } from '../../test/eventSource';
+import { fakeStreams, tellReading } from '../../test/eventSource';
 import { draw, keyIn, liveBatch, press, see } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { BallsScreen } from './BallsScreen';
@@ -42,7 +42,7 @@ describe('balls on the scale', () => {
   const show = (massG: number, steady: boolean) =>
     act(async () => {
       const reading: ReadingOf<'scale'> = { kind: 'scale', at: '', massG, steady, overload: false };
-      tell('/devices/scale/stream', 'reading', reading);
+      tellReading(reading);
     });
 
   test('each is taken once when it is steady, the next after it was lifted', async () => {

@@ -8,6 +8,7 @@ import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading } from '../../ui/type';
 import { DraftFigure } from './fields';
+import { OnBreadTicket } from './OnBreadTicket';
 import { useEditing } from './editing';
 
 const MOST_SIDES = 8;
@@ -131,6 +132,7 @@ export function GriddleTab() {
           </>
         ) : null}
       </Ticket>
+      <OnBreadTicket />
     </>
   );
 }

@@ -12,6 +12,7 @@ import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Refused } from '../../data/api';
+import { readFile } from '../../workers/readFile';
 import { useImportBook } from '../../data/queries';
 import { useWriting } from '../../data/writing';
 import { Action, PrimaryAction } from '../../ui/actions';
@@ -109,8 +110,7 @@ export function BringIn({ entries, foods }: BringInProps) {
       try {
         if (file.size > MOST_BYTES)
           throw InputError.at('', 'The file is larger than 20 MB: no book is that long.');
-        const { readFormulaFile } = await import('@kettle-scale/core/exchange');
-        const found = readFormulaFile(await file.text(), foods);
+        const found = await readFile(await file.text(), foods);
         const [only] = found.lists;
         if (only && found.lists.length === 1 && found.formulas.length === 0) write(only);
         else setContents(found);

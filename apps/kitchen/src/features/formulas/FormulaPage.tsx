@@ -4,6 +4,7 @@ import {
   explainFormula,
   formatPercent,
   formulaFacts,
+  packWords,
 } from '@kettle-scale/core';
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
@@ -29,6 +30,9 @@ import { methodWords } from './methodWords';
 /** Pages draw their disc to one scale, so that a small bread looks small. */
 const DISC = { px: 200, scaleMm: 300 } as const;
 const SECTION = { px: 120, pxPerMm: 10 } as const;
+
+const CROSS_CONTACT =
+  'Other dough is made on this bench: traces of other allergens are possible. Follow your local food code.';
 
 const ACTS = { edit: 'Edit', swap: 'Swap', versions: 'Versions' } as const;
 
@@ -125,6 +129,20 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
               <Ask onPress={() => setFigure('salt')}>
                 <Leader name="Salt" value={formatPercent(totals.salt, 1)} />
               </Ask>
+              {facts.onBread.length > 0 ? (
+                <>
+                  <TicketRule />
+                  <Label>On the bread, a piece</Label>
+                </>
+              ) : null}
+              {facts.onBread.map(({ id, food, gPerPiece, when, note, assumed }) => (
+                <Leader
+                  key={id}
+                  name={`${note ? `${food.name}, ${note}` : food.name}, ${when}${assumed ? ', assumed' : ''}`}
+                  value={format.mass(gPerPiece, 0.1)}
+                  aside={formatPercent((gPerPiece * facts.cost.pieces) / facts.flourG, 1)}
+                />
+              ))}
             </View>
             {facts.warnings.map(({ measure, message }) => (
               <Body key={measure} tone="plum">
@@ -133,9 +151,11 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
             ))}
             <Caution
               lead={
-                allergens.length > 0 ? `Contains ${allergens.join(', ')}.` : 'None of the listed allergens.'
+                allergens.length > 0
+                  ? `Contains ${allergens.join(', ')}.`
+                  : 'None of the listed allergens by its ingredients.'
               }
-              text="Other dough is made on this bench: traces of other allergens are possible. Follow your local food code."
+              text={`${facts.checkPacks.length > 0 ? `Read the packs of ${packWords(facts.checkPacks)}. ` : ''}${CROSS_CONTACT}`}
             />
           </Ticket>
           <SpreadTicket formula={formula} facts={facts} />

@@ -1,3 +1,4 @@
+import { SMOKES_FROM_C } from '@kettle-scale/core/batch';
 import { Link } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useGriddleWork } from '../../data/griddle';
@@ -16,8 +17,6 @@ import { TimesTicket } from './TimesTicket';
 import { WhatIf } from './WhatIf';
 import { useGriddleChoice } from './griddleSetup';
 import { useGriddleSubject } from './useGriddle';
-
-const SMOKES_FROM_C = 245;
 
 const styles = StyleSheet.create({
   panes: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
@@ -84,7 +83,7 @@ export function GriddleScreen() {
     </Link>
   ));
   const times = solved ? (
-    <TimesTicket subject={subject} solved={solved} robust={robust.data} />
+    <TimesTicket robustError={robust.error} subject={subject} solved={solved} robust={robust.data} />
   ) : (
     <Waiting what="the times" error={work.error} onRetry={() => void work.refetch()} />
   );

@@ -1,11 +1,13 @@
-import type { Explanation } from '@kettle-scale/core';
+import type { BatchState, Explanation } from '@kettle-scale/core';
 import { REJECTS, type Reject } from '@kettle-scale/core/batch';
 import { collisionWords, cueWords, knobAdvice, notReadyWords } from '@kettle-scale/core/griddle';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { type LiveBatch, useBatch } from '../../data/useBatch';
-import { useReading } from '../../data/useReading';
+import { type Heard, useReading } from '../../data/useReading';
+import { sourceWords } from '../../shared/readingWords';
+import { TakeTemp, type TakenTemp, measuredBody } from '../../shared/TakeTemp';
 import { Action, PrimaryAction } from '../../ui/actions';
 import { AlarmBar } from '../../ui/AlarmBar';
 import { Caution } from '../../ui/Caution';
@@ -59,6 +61,33 @@ export function LiveScreen({ id }: { id: string }) {
   );
 }
 
+/** A plate that somebody typed is believed for so long. */
+const TYPED_FOR_MS = 15 * 60_000;
+
+interface PlateRead extends TakenTemp {
+  steady: boolean;
+}
+
+/** The plate as it is now: by the thermometer, else as somebody typed it lately; null where nobody knows. */
+function plateNow(heard: Heard<'thermometer'> | null, state: BatchState, nowMs: number): PlateRead | null {
+  if (heard?.takeable) {
+    const { tempC, steady } = heard.reading;
+    return { tempC, steady, source: heard.source };
+  }
+  const typed = state.steps
+    .flatMap(({ seen }) => seen)
+    .filter((event) => event.type === 'measured' && event.what === 'plate' && event.by === 'hand')
+    .at(-1);
+  if (typed?.type !== 'measured' || nowMs - Date.parse(typed.at) > TYPED_FOR_MS) return null;
+  return { tempC: typed.tempC, steady: true, source: 'typed' };
+}
+
+function plateWords(heard: Heard<'thermometer'> | null, plate: PlateRead | null): string {
+  if (plate?.source === 'typed') return 'plate, typed';
+  if (!heard) return 'no thermometer';
+  return `plate, ${heard.reading.steady ? 'steady' : 'moving'}, ${sourceWords(heard)}`;
+}
+
 const TITLE = { flip: 'Turn', fire: 'To the fire:', off: 'Off:' } as const;
 
 function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleSubject }) {
@@ -67,8 +96,10 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
   const format = useFormat();
   const wide = useWide();
   const nowMs = useNow(TICK_MS);
-  const reading = useReading('thermometer');
-  const griddle = useLiveGriddle(live, subject, reading?.tempC ?? null, nowMs);
+  const heard = useReading('thermometer');
+  const step = state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
+  const plateRead = plateNow(heard, state, nowMs);
+  const griddle = useLiveGriddle(live, subject, plateRead, nowMs);
   const [rejecting, setRejecting] = useState<LivePiece | null>(null);
   const [why, setWhy] = useState<Explanation | null>(null);
   const { pieces, act, nextPlace, nextOnMs, total, left, wantedC, trim } = griddle;
@@ -76,8 +107,7 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
   const due = first && first.dueMs <= nowMs ? first : null;
   const alarm = useAlarm(due ? `${batch.id}/${due.piece}/${due.side}/${due.sinceMs}` : null);
   const isFirst = state.piecesOff === 0 && pieces.length === 0;
-  const wait = isFirst ? notReadyWords(reading, wantedC + trim.heatC) : null;
-  const step = state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
+  const wait = isFirst ? notReadyWords(plateRead, wantedC + trim.heatC) : null;
   const allOff = left <= 0 && pieces.length === 0;
   const canPut = nextPlace !== null && left > 0;
   const putNow = canPut && (nextOnMs ?? 0) <= nowMs && !due;
@@ -99,6 +129,7 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
         ? { label: `Piece on, place ${nextPlace}`, onPress: () => act.on(nextPlace) }
         : null;
 
+  const shownC = plateRead?.tempC ?? heard?.reading.tempC;
   const early = wait !== null || (!allOff && !due && !putNow);
   const onPlaceKey = (place: number) => {
     const piece = pieces.find((one) => one.place === place);
@@ -154,6 +185,11 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
           {knob ? <Label>{`Knob for ${format.temp(wantedC + trim.heatC)}: ${knob}.`}</Label> : null}
         </View>
       ) : null}
+      {griddle.failed ? (
+        <Strong tone="plum">
+          The times could not be worked out on this device: these are the formula’s own seconds.
+        </Strong>
+      ) : null}
       {griddle.collision ? <Strong tone="ember">{collisionWords(griddle.collision)}</Strong> : null}
     </>
   );
@@ -164,6 +200,13 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
         <Action label="Reject a piece on the plate" onPress={() => setRejecting(first ?? null)} />
       ) : null}
       <Action label="Undo" icon="undo" onPress={live.undo} disabled={!state.lastAct} />
+      {step ? (
+        <TakeTemp
+          kind="thermometer"
+          label="Plate"
+          onTake={(taken) => live.act(measuredBody(step.id, 'plate', taken))}
+        />
+      ) : null}
       <Caution {...(first?.flame ? CAUTIONS.flame : CAUTIONS.plate)} />
       {griddle.griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
@@ -175,8 +218,12 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
       title={nextWords}
       aside={
         <View>
-          <Figure value={reading ? format.temp(reading.tempC) : '–'} size={36} tone="ember" />
-          <Label>{reading ? (reading.steady ? 'plate, steady' : 'plate, moving') : 'no thermometer'}</Label>
+          <Figure
+            value={shownC === undefined ? '–' : format.temp(shownC)}
+            size={36}
+            tone={plateRead ? 'ember' : 'soot'}
+          />
+          <Label>{plateWords(heard, plateRead)}</Label>
         </View>
       }
       foot={primary ? <PrimaryAction {...primary} quiet={early} /> : undefined}

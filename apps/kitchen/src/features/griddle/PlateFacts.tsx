@@ -64,6 +64,7 @@ export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: Gr
           <Body tone="soot">Measure two marks of the knob and it is told here where to set it.</Body>
         )}
       </Ticket>
+      {work.error ? <Body tone="plum">{work.error.message}</Body> : null}
       {pace ? (
         <Ticket>
           <Heading>Pace</Heading>

@@ -1,12 +1,12 @@
 import { type Griddle, hotSpots } from '@kettle-scale/core/griddle';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useReading } from '../../data/useReading';
+import { TakeTemp, type TakenTemp } from '../../shared/TakeTemp';
 import { Action } from '../../ui/actions';
 import { FigureField, numberTyped } from '../../ui/FigureField';
 import { Ticket } from '../../ui/Ticket';
 import { SPACE } from '../../ui/tokens';
-import { Body, Heading, Label } from '../../ui/type';
+import { Body, Heading } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 
 const GRID = { columns: 3, rows: 2 } as const;
@@ -35,7 +35,6 @@ interface PlateReadingsProps {
 /** Marks of the knob, each with the temperature it settles at, measured once. */
 export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
   const format = useFormat();
-  const reading = useReading('thermometer');
   const [mark, setMark] = useState('5');
   const number = numberTyped(mark);
   const known = griddle.marks.filter((one) => one.mark !== number);
@@ -68,15 +67,16 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
           onText={setMark}
           style={styles.cell}
         />
-        <Action
-          label={reading ? `Mark ${mark} is ${format.temp(reading.tempC)}` : 'No thermometer'}
-          disabled={!reading || !Number.isFinite(number)}
-          onPress={() =>
-            reading && onChange({ ...griddle, marks: [...known, { mark: number, tempC: reading.tempC }] })
-          }
-          style={styles.cell}
-        />
       </View>
+      {Number.isFinite(number) ? (
+        <TakeTemp
+          kind="thermometer"
+          label={`Plate at mark ${mark}`}
+          onTake={({ tempC, source }) =>
+            onChange({ ...griddle, marks: [...known, { mark: number, tempC, source }] })
+          }
+        />
+      ) : null}
     </Ticket>
   );
 }
@@ -84,10 +84,18 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
 /** Readings over the plate, six places in turn: where it is hot and where cold. */
 export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
   const format = useFormat();
-  const reading = useReading('thermometer');
+  const [spot, setSpot] = useState<number | null>(null);
   const grid = griddle.readings ?? { ...GRID, tempsC: [] };
   const spots = hotSpots(griddle);
   const standard = grid.columns === GRID.columns && grid.rows === GRID.rows;
+  const take = (at: number, { tempC, source }: TakenTemp) => {
+    const tempsC = PLACE_NAMES.map((_, i) =>
+      i === at ? tempC : standard ? (grid.tempsC[i] ?? tempC) : (spots?.meanC ?? STARTS_AT),
+    );
+    const madeUp = source === 'simulated' || grid.source === 'simulated';
+    onChange({ ...griddle, readings: { ...GRID, tempsC, source: madeUp ? 'simulated' : source } });
+    setSpot(at + 1 < PLACE_NAMES.length ? at + 1 : null);
+  };
   return (
     <Ticket>
       <Heading>Hot and cold spots</Heading>
@@ -95,11 +103,10 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
         <Body>{`From ${format.temp(spots.coldestC)} to ${format.temp(spots.hottestC)}, on average ${format.temp(spots.meanC)}. Pieces on cooler places get longer times.`}</Body>
       ) : (
         <Body>
-          Take the thermometer over the plate, place by place; the live griddle then times each place by
-          itself.
+          Tap a place, then take or type what the thermometer shows there; the live griddle then times each
+          place by itself.
         </Body>
       )}
-      <Label>{reading ? `Thermometer: ${format.temp(reading.tempC)}` : 'No thermometer answers.'}</Label>
       <View style={styles.row}>
         {PLACE_NAMES.map((name, i) => {
           const known = standard ? grid.tempsC[i] : undefined;
@@ -107,23 +114,19 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
             <Action
               key={name}
               label={`${name}${known === undefined ? '' : `: ${format.temp(known)}`}`}
-              disabled={!reading}
               style={styles.spot}
-              onPress={() => {
-                if (!reading) return;
-                const tempsC = PLACE_NAMES.map((_, at) =>
-                  at === i
-                    ? reading.tempC
-                    : standard
-                      ? (grid.tempsC[at] ?? reading.tempC)
-                      : (spots?.meanC ?? STARTS_AT),
-                );
-                onChange({ ...griddle, readings: { ...GRID, tempsC } });
-              }}
+              onPress={() => setSpot(i)}
             />
           );
         })}
       </View>
+      {spot === null ? null : (
+        <TakeTemp
+          kind="thermometer"
+          label={`Plate at the ${PLACE_NAMES[spot] ?? ''}`}
+          onTake={(taken) => take(spot, taken)}
+        />
+      )}
     </Ticket>
   );
 }

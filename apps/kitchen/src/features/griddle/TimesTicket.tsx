@@ -32,10 +32,12 @@ interface TimesTicketProps {
   subject: GriddleSubject;
   solved: SolvedBake;
   robust: RobustTimes | undefined;
+  /** Why it cannot be said how many pieces come out in standard. */
+  robustError: Error | null;
 }
 
 /** The seconds of each side, large; for most pieces or for the mean one; what binds them and what moves them. */
-export function TimesTicket({ subject, solved, robust }: TimesTicketProps) {
+export function TimesTicket({ subject, solved, robust, robustError }: TimesTicketProps) {
   const [aim, setAim] = useState<Aim>('most pieces');
   const [why, setWhy] = useState<Explanation | null>(null);
   const details = useGriddleWork('details', { request: subject.request, solution: solved });
@@ -82,7 +84,7 @@ export function TimesTicket({ subject, solved, robust }: TimesTicketProps) {
           <Body>
             {robust
               ? `${percent(aim === 'most pieces' ? robust.share : robust.givenShare)} pieces come out in standard with these, as balls, discs and plate spread here. With the other times ${percent(aim === 'most pieces' ? robust.givenShare : robust.share)} do.`
-              : 'Working out how many pieces these keep …'}
+              : (robustError?.message ?? 'Working out how many pieces these keep …')}
           </Body>
           <Body tone="soot">{limitWords(solved)}</Body>
           <View style={styles.lines}>

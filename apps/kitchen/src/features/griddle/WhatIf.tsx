@@ -1,5 +1,6 @@
 import { knobAdvice } from '@kettle-scale/core/griddle';
 import { useReading } from '../../data/useReading';
+import { sourceWords } from '../../shared/readingWords';
 import { Action } from '../../ui/actions';
 import { RangeField } from '../../ui/RangeField';
 import { Ticket } from '../../ui/Ticket';
@@ -12,7 +13,7 @@ import type { GriddleSubject } from './useGriddle';
 export function WhatIf({ subject }: { subject: GriddleSubject }) {
   const set = useGriddleChoice((state) => state.set);
   const format = useFormat();
-  const reading = useReading('thermometer');
+  const heard = useReading('thermometer');
   const { plateC, thicknessMm, doughC, altitudeM, griddle, formula } = subject;
   const knob = griddle ? knobAdvice(griddle.marks, plateC) : null;
   return (
@@ -25,10 +26,11 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
         onChange={(value) => set({ plateC: value })}
       />
       {knob ? <Body tone="soot">{`Knob of the ${griddle?.name ?? 'plate'}: ${knob}.`}</Body> : null}
-      {reading ? (
+      {heard ? (
         <Action
-          label={`Take ${format.temp(reading.tempC)} from the thermometer`}
-          onPress={() => set({ plateC: Math.min(300, Math.max(150, Math.round(reading.tempC))) })}
+          label={`Take ${format.temp(heard.reading.tempC)} from the thermometer, ${sourceWords(heard)}`}
+          disabled={!heard.takeable}
+          onPress={() => set({ plateC: Math.min(300, Math.max(150, Math.round(heard.reading.tempC))) })}
         />
       ) : null}
       <RangeField

@@ -74,6 +74,8 @@ export function WindowScreen() {
               here={{ plateC, thicknessMm, sdC: spreads.plateC, sdMm: thicknessSdMm(spreads, thicknessMm) }}
             />
           )
+        ) : work.error ? (
+          <Waiting what="the picture" error={work.error} onRetry={() => void work.refetch()} />
         ) : (
           <View role="status" style={styles.stack}>
             <Heading>{busy ? 'Baking some 450 breads to find the edges …' : 'Stopped'}</Heading>

@@ -13,6 +13,7 @@ import {
 import { useMemo } from 'react';
 import { useGriddleWork } from '../../data/griddle';
 import type { LiveBatch } from '../../data/useBatch';
+import type { TakenTemp } from '../../shared/TakeTemp';
 import type { PlateTimes } from '../../workers/griddleWork';
 import { GAP_MM, breadDiameterMm, placesOf, requestOf, spreadsOf } from './griddleSetup';
 import type { GriddleSubject } from './useGriddle';
@@ -140,12 +141,13 @@ const trimBefore = (state: BatchState, onMs: number): Trim =>
 export function useLiveGriddle(
   live: LiveBatch,
   subject: GriddleSubject,
-  readC: number | null,
+  plate: TakenTemp | null,
   nowMs: number,
 ) {
   const { batch, state } = live;
   const { formula } = batch.plan;
   const griddle = subject.griddle;
+  const readC = plate?.tempC ?? null;
   const request = useMemo(
     () => liveRequest(batch.plan, state.flattened, subject),
     [batch.plan, state.flattened, subject],
@@ -236,7 +238,10 @@ export function useLiveGriddle(
       let piece = begun + 1;
       while (used.has(piece)) piece += 1;
       const plateC = Math.round(plateAtPlace(place) * 10) / 10;
-      live.act({ type: 'piece-on', piece, place, ...(readC === null ? {} : { plateC }) });
+      live.act({
+        ...{ type: 'piece-on', piece, place },
+        ...(plate ? { plateC, source: plate.source } : {}),
+      });
     },
     forward: (one: LivePiece) =>
       live.act(
@@ -290,6 +295,8 @@ export function useLiveGriddle(
       diameterMm,
     },
     ready: table.data !== undefined,
+    /** The model could not be asked: the formula's own seconds stand in. */
+    failed: table.isError,
     collision: collision(pieces, nowMs),
     nextOnMs: onMs,
     left: total - begun,

@@ -38,6 +38,32 @@ interface IngredientFormProps {
   currency: string | undefined;
 }
 
+interface ChecksProps<T extends string> {
+  label: string;
+  names: readonly T[];
+  value: readonly T[];
+  onChange: (names: T[]) => void;
+}
+
+/** Any of a list, each with a box. */
+function Checks<T extends string>({ label, names, value, onChange }: ChecksProps<T>) {
+  return (
+    <View role="group" aria-label={label}>
+      <Label>{label}</Label>
+      <View style={styles.wrap}>
+        {names.map((name) => (
+          <Check
+            key={name}
+            label={name}
+            value={value.includes(name)}
+            onChange={(on) => onChange(on ? [...value, name] : value.filter((other) => other !== name))}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
 /** Everything the kitchen knows of an ingredient, to be changed; its own, or laid over the catalogue's. */
 export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientFormProps) {
   const router = useRouter();
@@ -194,23 +220,25 @@ export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientForm
       />
       <Ticket>
         <Heading>Allergens</Heading>
-        <View style={styles.wrap}>
-          {ALLERGENS.map((name) => (
-            <Check
-              key={name}
-              label={name}
-              value={text.allergens.includes(name)}
-              onChange={(on) =>
-                put(
-                  'allergens',
-                  on ? [...text.allergens, name] : text.allergens.filter((other) => other !== name),
-                )
-              }
-            />
-          ))}
-        </View>
+        <Checks
+          label="Always in it"
+          names={ALLERGENS}
+          value={text.allergens}
+          onChange={(names) => put('allergens', names)}
+        />
+        <Checks
+          label="In some brands: the pack decides"
+          names={ALLERGENS.filter((name) => !text.allergens.includes(name))}
+          value={text.mayContain}
+          onChange={(names) => put('mayContain', names)}
+        />
         <Label>Your supplier’s label and your local food code decide what must be declared.</Label>
       </Ticket>
+      <Check
+        label="Spoils in the warm: its time out of the cold is counted"
+        value={text.keepCold || text.kind === 'dairy' || text.kind === 'egg'}
+        onChange={(value) => put('keepCold', value)}
+      />
       <Check label="Hide it from lists" value={text.hidden} onChange={(value) => put('hidden', value)} />
       {changed || (food && !ours) ? (
         <Action

@@ -32,6 +32,8 @@ export interface IngredientText {
   aliases: string;
   note: string;
   allergens: Allergen[];
+  mayContain: Allergen[];
+  keepCold: boolean;
   hidden: boolean;
 }
 
@@ -71,6 +73,8 @@ export function textOf(food: Ingredient | null): IngredientText {
     aliases: food?.aliases?.join(', ') ?? '',
     note: food?.note ?? '',
     allergens: [...(food?.allergens ?? [])],
+    mayContain: [...(food?.mayContain ?? [])],
+    keepCold: food?.keepCold ?? false,
     hidden: food?.hidden ?? false,
   };
 }
@@ -98,6 +102,9 @@ export function readText(id: string, text: IngredientText, before: Ingredient | 
     const same = known && ENDS.every((end) => known[end] === filled(text.fills[fill][end]));
     return same && known.weighedOn ? { weighedOn: known.weighedOn } : {};
   };
+  const mayContain = ALLERGENS.filter(
+    (name) => text.mayContain.includes(name) && !text.allergens.includes(name),
+  );
   const hasPack = text.packG.trim() !== '' || text.price.trim() !== '';
   const document = {
     id,
@@ -105,6 +112,8 @@ export function readText(id: string, text: IngredientText, before: Ingredient | 
     kind: text.kind,
     ...Object.fromEntries(SHARES.map((part) => [part, shared(text.shares[part]) ?? 0])),
     allergens: ALLERGENS.filter((name) => text.allergens.includes(name)),
+    ...(mayContain.length > 0 ? { mayContain } : {}),
+    ...(text.keepCold ? { keepCold: true } : {}),
     aliases: text.aliases.split(',').flatMap((alias) => alias.trim().toLowerCase() || []),
     densities: fills.map((fill) => ({
       fill,

@@ -3,6 +3,7 @@ import { conditionsSchema } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useReading } from '../../data/useReading';
+import { sourceWords } from '../../shared/readingWords';
 import { Action } from '../../ui/actions';
 import { Check, Choices } from '../../ui/Choices';
 import { FigureField, numberTyped } from '../../ui/FigureField';
@@ -40,9 +41,11 @@ const styles = StyleSheet.create({
 
 function DayField({ field, label, kind, optional = false }: FieldSpec) {
   const { units } = useFormat();
-  const { day, change, clear } = useDay();
+  const { day, said, change, clear } = useDay();
   const [error, setError] = useState<string>();
   const stored = day[field];
+  const isAir = field === 'airC' || field === 'humidity';
+  const isAssumed = !optional && (isAir ? day.airFrom === 'assumed' : !said[field]);
   const shown = stored === undefined ? '' : kind === 'percent' ? stored * PERCENT : readTemp(stored, units);
   const typed = (text: string) => {
     if (optional && text.trim() === '') {
@@ -57,7 +60,7 @@ function DayField({ field, label, kind, optional = false }: FieldSpec) {
     if (checked.success && checked.data !== undefined) {
       change({
         [field]: checked.data,
-        ...(field === 'airC' || field === 'humidity' ? { airFrom: 'hand' } : {}),
+        ...(isAir ? { airFrom: 'hand' } : {}),
       });
     }
   };
@@ -65,7 +68,7 @@ function DayField({ field, label, kind, optional = false }: FieldSpec) {
     <FigureField
       labelled
       name={`day-${field}`}
-      label={optional ? `${label}, if known` : label}
+      label={optional ? `${label}, if known` : isAssumed ? `${label}, assumed` : label}
       unit={kind === 'percent' ? '%' : units === 'us' ? '°F' : '°C'}
       value={shown === '' ? '' : String(Number(shown.toFixed(1)))}
       onText={typed}
@@ -82,15 +85,25 @@ interface DayTicketProps {
   onLot: (id: string) => void;
 }
 
+/** What nobody has said is a guess, and called one. */
+const ASSUMED = ' (assumed)';
+const unless = (said: boolean | undefined): string => (said ? '' : ASSUMED);
+const AIR_FROM: Record<Day['airFrom'], string> = {
+  sensor: ' from the sensor',
+  simulated: ' (simulated)',
+  hand: '',
+  assumed: ASSUMED,
+};
+
 /** The day in one line, for a screen without room. */
 function DayLine({ lot, mixer }: { lot: LotState | undefined; mixer: string }) {
   const format = useFormat();
-  const { on, day } = useDay();
+  const { on, day, said } = useDay();
   if (!on) return <Body>As the formula is written, whatever the day.</Body>;
   const wanted = day.doughC === undefined ? '' : `, dough wanted at ${format.temp(day.doughC)}`;
   return (
     <Body>
-      {`Air ${format.temp(day.airC)} and ${(day.humidity * PERCENT).toFixed(0)} %${day.airFrom === 'sensor' ? ' from the sensor' : ''}, flour ${format.temp(day.flourC)}, liquid ${format.temp(day.liquidC)}${wanted}. ${lot ? `${lot.name}. ` : ''}${mixer}.`}
+      {`Air ${format.temp(day.airC)} and ${(day.humidity * PERCENT).toFixed(0)} %${AIR_FROM[day.airFrom]}, flour ${format.temp(day.flourC)}${unless(said.flourC)}, liquid ${format.temp(day.liquidC)}${unless(said.liquidC)}${wanted}. ${lot ? `${lot.name}. ` : ''}${mixer}.`}
     </Body>
   );
 }
@@ -101,12 +114,14 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
   const wide = useWide();
   const [asked, setAsked] = useState(false);
   const open = wide || asked;
-  const { on, set, day, change, mixer } = useDay();
+  const { on, set, change, mixer } = useDay();
   const room = useReading('room', on && open);
   const mixers = kitchen.mixers ?? [];
   const mixerName = mixers.find(({ id }) => id === mixer)?.name ?? 'Usual bowl';
   const takeRoom = () => {
-    if (room) change({ airC: room.tempC, humidity: room.humidity, airFrom: 'sensor' });
+    if (!room) return;
+    const { tempC: airC, humidity } = room.reading;
+    change({ airC, humidity, airFrom: room.source === 'device' ? 'sensor' : 'simulated' });
   };
   return (
     <Ticket>
@@ -134,7 +149,8 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
       {open && !on ? <Label>The formula’s own water and temperatures hold.</Label> : null}
       {on && room ? (
         <Action
-          label={`Room sensor: ${format.temp(room.tempC)}, ${(room.humidity * PERCENT).toFixed(0)} %${day.airFrom === 'sensor' ? ' (taken)' : ''}`}
+          label={`Room sensor: ${format.temp(room.reading.tempC)}, ${(room.reading.humidity * PERCENT).toFixed(0)} %, ${sourceWords(room)}`}
+          disabled={!room.takeable}
           onPress={takeRoom}
         />
       ) : null}

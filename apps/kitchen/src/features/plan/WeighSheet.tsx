@@ -12,7 +12,7 @@ const styles = StyleSheet.create({
 /** What to weigh in each bowl, with every figure open to question. */
 export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: FigureId) => void }) {
   const format = useFormat();
-  const { bowls, rounding, holdBack } = plan;
+  const { bowls, rounding, holdBack, onBread = [] } = plan;
   const dough = format.massFigure(plan.bowlG, plan.kitchen.benchStepG);
   const liquid = plan.sheet.find(({ lineId }) => lineId === holdBack?.lineId);
   return (
@@ -47,6 +47,28 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
           />
         </Ask>
       </View>
+      {onBread.length > 0 ? (
+        <View>
+          <Label>{`On the bread, for ${plan.pieces} pieces`}</Label>
+          {onBread.map(({ lineId, name, note, when, gPerPiece, massG, stepG, fraction, assumed }) => {
+            const figure = format.massFigure(massG, stepG);
+            return (
+              <View key={lineId}>
+                <Leader
+                  name={`${note ? `${name}, ${note}` : name}, ${when}`}
+                  value={figure.value}
+                  unit={figure.unit}
+                  aside={formatPercent(fraction, 1)}
+                />
+                <Label>
+                  {`${format.mass(gPerPiece, 0.1)} a piece${assumed ? ', assumed: say how much in the formula' : ''}`}
+                </Label>
+              </View>
+            );
+          })}
+          <TicketRule />
+        </View>
+      ) : null}
       <Ask onPress={() => onWhy('ball')}>
         <Body>{`Balls come to ${format.mass(plan.expectedBallG, 0.1)} after what bowl and bench keep.`}</Body>
       </Ask>

@@ -1,7 +1,7 @@
 import { DEFAULT_KITCHEN, type LotState } from '@kettle-scale/core';
 import { ORDINARY_DAY } from '@kettle-scale/core/batch';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { fakeStreams, tell } from '../../test/eventSource';
+import { fakeStreams, tellReading } from '../../test/eventSource';
 import { draw, press, see } from '../../test/liveBatch';
 import { usePreferences } from '../../ui/preferences';
 import { DayTicket } from './DayTicket';
@@ -30,10 +30,12 @@ const type = (label: string, text: string) => {
 };
 const value = (label: string) => screen.getByLabelText<HTMLInputElement>(label).value;
 
+const SAID = { airC: true, humidity: true, flourC: true, liquidC: true };
+
 beforeEach(() => {
   fakeStreams();
   lots.length = 0;
-  useDay.setState({ on: true, day: ORDINARY_DAY, mixer: null });
+  useDay.setState({ on: true, day: { ...ORDINARY_DAY, airFrom: 'hand' }, said: SAID, mixer: null });
 });
 afterEach(() => usePreferences.setState({ units: 'metric' }));
 
@@ -43,6 +45,15 @@ test('on a phone the day is one line until it is asked for', () => {
     see(/^Air 24\s°C and 55 %, flour 22\s°C, liquid 16\s°C\. Quay mill 13\. Usual bowl\.$/),
   ).toBeTruthy();
   expect(screen.queryByLabelText('Humidity, %')).toBeNull();
+});
+
+test('what nobody said is called assumed, figure by figure', () => {
+  useDay.setState({ day: ORDINARY_DAY, said: { liquidC: true } });
+  draw(<DayTicket kitchen={kitchen} lots={[]} lotId={undefined} onLot={jest.fn()} />);
+  expect(see(/55 % \(assumed\), flour 22\s°C \(assumed\), liquid 16\s°C\. Usual bowl\.$/)).toBeTruthy();
+  press('Change air, flour, water, bowl');
+  type('Flour, assumed, °C', '19');
+  expect(useDay.getState()).toMatchObject({ day: { flourC: 19 }, said: { flourC: true } });
 });
 
 test('figures are kept as they are typed; a wished one may be taken away again', () => {
@@ -63,7 +74,7 @@ test.each([
   type(label, typed);
   expect(screen.getByRole('alert').textContent).toBe(sentence);
   expect(value(label)).toBe(typed);
-  expect(useDay.getState().day).toEqual(ORDINARY_DAY);
+  expect(useDay.getState().day).toEqual({ ...ORDINARY_DAY, airFrom: 'hand' });
 });
 
 test('who reads °F types °F, and °C is kept', () => {
@@ -76,11 +87,9 @@ test('who reads °F types °F, and °C is kept', () => {
 
 test('the room sensor is taken by a tap, not by itself', () => {
   open();
-  act(
-    () => void tell('/devices/room/stream', 'reading', { kind: 'room', at: '', tempC: 26.4, humidity: 0.61 }),
-  );
+  act(() => void tellReading({ kind: 'room', tempC: 26.4, humidity: 0.61 } as never));
   expect(useDay.getState().day.airC).toBe(24);
-  press(/^Room sensor: 26\s°C, 61 %$/);
+  press(/^Room sensor: 26\s°C, 61 %, live$/);
   expect(useDay.getState().day).toMatchObject({ airC: 26.4, humidity: 0.61, airFrom: 'sensor' });
 });
 

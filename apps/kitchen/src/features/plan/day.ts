@@ -10,6 +10,8 @@ interface DayState {
   /** Whether plans follow the day, or the formula as it is written. */
   on: boolean;
   day: Day;
+  /** Figures that somebody said or measured; the others are assumed. */
+  said: Partial<Record<keyof Day, boolean>>;
   mixer: string | null;
   set: (changes: Partial<Pick<DayState, 'on' | 'mixer'>>) => void;
   change: (changes: Partial<Day>) => void;
@@ -23,9 +25,14 @@ export const useDay = create<DayState>()(
     (set) => ({
       on: true,
       day: ORDINARY_DAY,
+      said: {},
       mixer: null,
       set: (changes) => set(changes),
-      change: (changes) => set(({ day }) => ({ day: { ...day, ...changes } })),
+      change: (changes) =>
+        set(({ day, said }) => ({
+          day: { ...day, ...changes },
+          said: { ...said, ...Object.fromEntries(Object.keys(changes).map((field) => [field, true])) },
+        })),
       clear: (field) =>
         set(({ day }) => {
           const { [field]: _gone, ...rest } = day;

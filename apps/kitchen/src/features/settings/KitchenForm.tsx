@@ -1,4 +1,4 @@
-import { type Kitchen, SCALE_STEPS_G, kitchenSchema } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, type Kitchen, SCALE_STEPS_G, kitchenSchema } from '@kettle-scale/core';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -72,6 +72,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
     defaultValues: asText(kitchen),
   });
   const { errors, isDirty } = form.formState;
+  const measured = FIELDS.some(({ name }) => (kitchen[name] ?? 0) !== (DEFAULT_KITCHEN[name] ?? 0));
   const submit = form.handleSubmit((changed) => {
     save.mutate({ ...kitchen, ...changed }, { onSuccess: (saved) => form.reset(asText(saved)) });
   });
@@ -79,6 +80,9 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
     <Ticket>
       <Heading>The kitchen</Heading>
       <Body tone="soot">{`Plans start from these; a running batch keeps what it began with. Scales show ${SCALE_STEPS_G[0]} to ${SCALE_STEPS_G.at(-1)} g in steps of 1, 2 or 5.`}</Body>
+      {measured ? null : (
+        <Strong>Losses and scales are starting figures: nobody has set them for this kitchen.</Strong>
+      )}
       <View style={styles.grid}>
         {FIELDS.map(({ name, label }) => (
           <View key={name} style={styles.field}>

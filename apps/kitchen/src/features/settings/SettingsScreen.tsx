@@ -10,6 +10,7 @@ import { HoldLimits } from './HoldLimits';
 import { KitchenForm } from './KitchenForm';
 import { KitchenWays } from './KitchenWays';
 import { Mixers } from './Mixers';
+import { ServerTicket } from './ServerTicket';
 
 /** This person's units and look; the kitchen's scales, bowl and losses. */
 export function SettingsScreen() {
@@ -57,6 +58,7 @@ export function SettingsScreen() {
           <KitchenForm kitchen={kitchen.data} />
           <HoldLimits kitchen={kitchen.data} />
           <BackupTicket />
+          <ServerTicket />
         </>
       ) : (
         <Waiting what="the kitchen’s settings" error={kitchen.error} onRetry={() => void kitchen.refetch()} />

@@ -13,6 +13,7 @@ import { useThemeName } from '../../ui/preferences';
 import { ThemeScope, useColours } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
 import { AlarmWatch } from './AlarmWatch';
+import { HealthBanner } from './HealthBanner';
 import { KeyHelp } from './KeyHelp';
 import { Navigation } from './Navigation';
 
@@ -33,6 +34,7 @@ function Frame() {
     <View style={[styles.frame, wide && styles.wide, { backgroundColor: colours.ground }]}>
       {wide ? <Navigation wide /> : null}
       <View role="main" style={styles.content}>
+        <HealthBanner />
         <AlarmWatch />
         <Slot />
       </View>

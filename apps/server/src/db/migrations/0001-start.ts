@@ -1,6 +1,5 @@
-import type { Sequelize } from 'sequelize';
-
-const STATEMENTS = [
+/** The tables of the first release. Events are append-only. A batch has a record once it is over; while it runs the record is its fold. */
+export const statements: readonly string[] = [
   `CREATE TABLE ingredients (
      id TEXT PRIMARY KEY,
      document JSON NOT NULL
@@ -50,8 +49,3 @@ const STATEMENTS = [
    )`,
   `CREATE INDEX batch_events_by_batch ON batch_events (batchId, seq)`,
 ];
-
-/** The tables of the first release. Events are append-only. A batch has a record once it is over; while it runs the record is its fold. */
-export async function up(sequelize: Sequelize): Promise<void> {
-  for (const statement of STATEMENTS) await sequelize.query(statement);
-}

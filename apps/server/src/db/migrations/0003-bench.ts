@@ -1,6 +1,5 @@
-import type { Sequelize } from 'sequelize';
-
-const STATEMENTS = [
+/** Flour lots with stock and learning; plans kept for later. */
+export const statements: readonly string[] = [
   // What a batch took of its flour lot and taught about it; kept beside the record so that lots are summed quickly.
   `ALTER TABLE batches ADD COLUMN lotFlourG REAL`,
   `ALTER TABLE batches ADD COLUMN lotPoints REAL`,
@@ -15,8 +14,3 @@ const STATEMENTS = [
      document JSON NOT NULL
    )`,
 ];
-
-/** Flour lots with stock and learning; plans kept for later. */
-export async function up(sequelize: Sequelize): Promise<void> {
-  for (const statement of STATEMENTS) await sequelize.query(statement);
-}

@@ -1,6 +1,5 @@
-import type { Sequelize } from 'sequelize';
-
-const STATEMENTS = [
+/** The log that is searched and learns; changes carried from one batch into the next plan. */
+export const statements: readonly string[] = [
   // What the log is searched by and lessons are made from, apart from the plans, so that a search does not read them.
   `CREATE TABLE batch_finds (
      batchId TEXT PRIMARY KEY REFERENCES batches (id),
@@ -25,8 +24,3 @@ const STATEMENTS = [
      document JSON NOT NULL
    )`,
 ];
-
-/** The log that is searched and learns; changes carried from one batch into the next plan. */
-export async function up(sequelize: Sequelize): Promise<void> {
-  for (const statement of STATEMENTS) await sequelize.query(statement);
-}

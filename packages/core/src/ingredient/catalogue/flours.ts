@@ -3,8 +3,8 @@ import { flourFills, food } from './food';
 
 const WHEAT: Ingredient['allergens'] = ['gluten', 'wheat'];
 const HEAT = 1.75;
-const NO_GLUTEN =
-  'No gluten: the dough does not hold together when rolled thin. Press it, or blend it with wheat.';
+const DOES_NOT_BIND =
+  'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat.';
 
 /** Flours and starches, at the milling standard of 14 % moisture where they are cereal flours. */
 export const FLOURS: readonly Ingredient[] = [
@@ -162,7 +162,7 @@ export const FLOURS: readonly Ingredient[] = [
     absorption: 0.7,
     rolls: 'no',
     allergens: ['gluten', 'oats'],
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('oats-rolled', 'Rolled oats', 'flour', [0.1, 0.13, 0.068, 0.684, 0.018], {
     aliases: 'oats, porridge oats, oat flakes, old fashioned oats',
@@ -172,7 +172,7 @@ export const FLOURS: readonly Ingredient[] = [
     absorption: 0.8,
     rolls: 'no',
     allergens: ['gluten', 'oats'],
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('flour-chickpea', 'Chickpea flour', 'flour', [0.1, 0.22, 0.065, 0.587, 0.028], {
     aliases: 'gram flour, besan, garbanzo flour, chick pea flour, garbanzo bean flour',
@@ -182,7 +182,7 @@ export const FLOURS: readonly Ingredient[] = [
     absorption: 0.72,
     rolls: 'no',
     allergens: [],
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('flour-lentil', 'Lentil flour', 'flour', [0.1, 0.24, 0.012, 0.62, 0.028], {
     aliases: 'urad flour, dal flour, red lentil flour',
@@ -191,7 +191,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 14],
     absorption: 0.7,
     rolls: 'no',
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('flour-maize', 'Maize flour, plain', 'flour', [0.12, 0.075, 0.037, 0.755, 0.013], {
     aliases: 'maize flour, fine cornmeal, yellow corn flour, corn meal, cornmeal, polenta, maize meal',
@@ -210,7 +210,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [10_000, 15],
     absorption: 1.2,
     rolls: 'no',
-    note: 'Holds when pressed between sheets, but has no gluten: it does not roll thin.',
+    note: 'Holds when pressed between sheets, but does not stretch: it does not roll thin.',
   }),
   food('flour-rice', 'Rice flour', 'flour', [0.12, 0.065, 0.012, 0.797, 0.006], {
     aliases: 'white rice flour, ground rice',
@@ -219,7 +219,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 9],
     absorption: 0.7,
     rolls: 'no',
-    note: `${NO_GLUTEN} Good for dusting: it brushes off.`,
+    note: `${DOES_NOT_BIND} Good for dusting: it brushes off.`,
   }),
   food('flour-buckwheat', 'Buckwheat flour', 'flour', [0.13, 0.115, 0.026, 0.709, 0.02], {
     aliases: 'buck wheat flour',
@@ -228,7 +228,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 13],
     absorption: 0.68,
     rolls: 'no',
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('flour-sorghum', 'Sorghum flour', 'flour', [0.12, 0.095, 0.033, 0.736, 0.016], {
     aliases: 'jowar flour, jowar',
@@ -237,7 +237,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 10],
     absorption: 0.75,
     rolls: 'no',
-    note: `${NO_GLUTEN} Boiling water helps it bind.`,
+    note: `${DOES_NOT_BIND} Boiling water helps it bind.`,
   }),
   food('flour-millet', 'Pearl millet flour', 'flour', [0.12, 0.105, 0.048, 0.71, 0.017], {
     aliases: 'millet flour, bajra flour, bajra',
@@ -246,7 +246,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 11],
     absorption: 0.75,
     rolls: 'no',
-    note: `${NO_GLUTEN} Turns bitter: buy small.`,
+    note: `${DOES_NOT_BIND} Turns bitter: buy small.`,
   }),
   food('flour-teff', 'Teff flour', 'flour', [0.1, 0.13, 0.024, 0.72, 0.026], {
     aliases: 'tef flour',
@@ -255,7 +255,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 18],
     absorption: 0.9,
     rolls: 'no',
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('wheat-gluten', 'Vital wheat gluten', 'flour', [0.08, 0.75, 0.02, 0.14, 0.01], {
     aliases: 'gluten, gluten flour, vital gluten, seitan flour',
@@ -273,7 +273,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 9],
     absorption: 0.5,
     rolls: 'no',
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('starch-potato', 'Potato starch', 'flour', [0.17, 0.001, 0.001, 0.825, 0.003], {
     aliases: 'potato flour starch, fecula',
@@ -282,7 +282,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 12],
     absorption: 0.5,
     rolls: 'no',
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
   food('starch-tapioca', 'Tapioca starch', 'flour', [0.12, 0.002, 0.001, 0.875, 0.002], {
     aliases: 'tapioca flour, cassava starch, manioc starch',
@@ -291,6 +291,6 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 13],
     absorption: 0.5,
     rolls: 'no',
-    note: NO_GLUTEN,
+    note: DOES_NOT_BIND,
   }),
 ];

@@ -16,6 +16,7 @@ interface Details {
   absorption?: number;
   rolls?: Ingredient['rolls'];
   at20?: Ingredient['at20'];
+  keepCold?: boolean;
   note?: string;
 }
 

@@ -78,6 +78,8 @@ export const LIQUIDS: readonly Ingredient[] = [
     fills: poured(0.98, 0.02),
     heat: 3.4,
     pack: [400, 1.5],
+    keepCold: true,
+    note: KEEP_COLD,
   }),
   food('soy-drink', 'Soy drink', 'other', [0.9, 0.033, 0.018, 0.04, 0.007], {
     aliases: 'soy milk, soya milk, soya drink',
@@ -85,6 +87,8 @@ export const LIQUIDS: readonly Ingredient[] = [
     heat: 3.95,
     pack: [1030, 1.5],
     allergens: ['soy'],
+    keepCold: true,
+    note: KEEP_COLD,
   }),
   food('oat-drink', 'Oat drink', 'other', [0.9, 0.01, 0.015, 0.068, 0.007], {
     aliases: 'oat milk',
@@ -92,6 +96,8 @@ export const LIQUIDS: readonly Ingredient[] = [
     heat: 3.95,
     pack: [1030, 1.6],
     allergens: ['gluten', 'oats'],
+    keepCold: true,
+    note: KEEP_COLD,
   }),
   food('yogurt-plain', 'Plain yogurt', 'dairy', [0.87, 0.04, 0.033, 0.05, 0.007], {
     aliases: 'natural yogurt, whole milk yogurt, plain yoghurt, natural yoghurt, curd, dahi, set yogurt',

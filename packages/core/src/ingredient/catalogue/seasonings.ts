@@ -279,5 +279,7 @@ export const SEASONINGS: readonly Ingredient[] = [
     pieces: { potato: [100, 150, 220] },
     heat: 3.5,
     pack: [10_000, 12],
+    keepCold: true,
+    note: 'Perishable: keep cold, and limit its time in the warm by your local food code.',
   }),
 ];

@@ -1,4 +1,4 @@
-import { type Step, parseQuantity, roundToStep } from '@kettle-scale/core';
+import { type ReadingSource, type Step, parseQuantity, roundToStep } from '@kettle-scale/core';
 import { batchRecord, explainDivision, explainLoss, planCost } from '@kettle-scale/core/batch';
 import { mixedG } from '@kettle-scale/core/log';
 import { type DivideBy, MOST_GUIDED, cutGuide, divideDough } from '@kettle-scale/core/portion';
@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useReading } from '../../../data/useReading';
 import type { LiveBatch } from '../../../data/useBatch';
+import { sourceWords } from '../../../shared/readingWords';
 import { Action } from '../../../ui/actions';
 import { usePreferences } from '../../../ui/preferences';
 import { Keypad } from '../../../ui/Keypad';
@@ -16,6 +17,7 @@ import { BigFigure, Body, Figure, Heading, Label, Strong } from '../../../ui/typ
 import { useFormat } from '../../../ui/useFormat';
 import { CutGuidePicture } from '../CutGuidePicture';
 import { ScalePanel } from '../LiveScale';
+import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
 import { type Leftover, LeftoverChoice } from './LeftoverChoice';
@@ -25,6 +27,7 @@ type Keep = DivideBy['by'];
 
 /** Balls are cut on the bench scale but told to a tenth, so that the cook sees which way to lean. */
 const BALL_STEP_G = 0.1;
+const G_PER_KG = 1000;
 
 const styles = StyleSheet.create({ pair: { flexDirection: 'row', gap: SPACE.xl } });
 
@@ -35,10 +38,12 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   const format = useFormat();
   const width = useStepWidth();
   const { scale } = usePreferences();
-  const reading = useReading('scale', scale);
+  const heard = useReading('scale', scale);
+  const reading = heard?.takeable ? heard.reading : null;
   const record = batchRecord(plan, state);
   const [typed, setTyped] = useState<string | null>(null);
-  const [doughG, setDoughG] = useState<number | null>(null);
+  const [weighed, setWeighed] = useState<{ massG: number; source: ReadingSource } | null>(null);
+  const doughG = weighed?.massG ?? null;
   const [keep, setKeep] = useState<Keep>('count');
   const [asks, setAsks] = useState<Record<Keep, number>>({
     count: record.piecesExpected,
@@ -62,7 +67,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
     benchLoss: kitchen.benchLoss,
     densityGMl: plan.doughDensityGMl,
     thicknessMm: plan.relaxed.thicknessMm,
-    costPerG: cost.perBatch / plan.doughG,
+    costPerG: cost.perKg / G_PER_KG,
   };
   const askOf: Record<Keep, DivideBy> = {
     count: { by: 'count', pieces: asks.count },
@@ -83,7 +88,10 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   const onScaleG = reading?.steady && reading.massG > plan.ballG ? reading.massG : null;
 
   const cut = () => {
-    act({ type: 'divided', doughG: realG, pieces, ballG });
+    act({
+      ...{ type: 'divided', doughG: realG, pieces, ballG },
+      ...(weighed ? { source: weighed.source } : {}),
+    });
     if (isOver) {
       const massG = roundToStep(leftoverG, kitchen.benchStepG);
       const short = leftover === 'short batch' ? { pieces: Math.max(1, Math.round(massG / ballG)) } : {};
@@ -100,7 +108,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
           label: typedG === null ? 'Key in the scale' : `The dough weighs ${typed} ${unit}`,
           disabled: typedG === null,
           onPress: () => {
-            setDoughG(typedG);
+            if (typedG !== null) setWeighed({ massG: typedG, source: 'typed' });
             setTyped(null);
           },
         }}
@@ -149,8 +157,8 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
       )}
       {onScaleG !== null && onScaleG !== doughG ? (
         <Action
-          label={`Use ${format.mass(onScaleG, kitchen.benchStepG)} on the scale`}
-          onPress={() => setDoughG(onScaleG)}
+          label={`Use ${format.mass(onScaleG, kitchen.benchStepG)} on the scale${heard ? `, ${sourceWords(heard)}` : ''}`}
+          onPress={() => setWeighed({ massG: onScaleG, source: heard?.source ?? 'device' })}
         />
       ) : null}
       <Segments
@@ -185,7 +193,8 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
       {pieces > 1 && pieces <= MOST_GUIDED ? (
         <Action label={`Guide to ${pieces} parts`} onPress={() => setGuide(true)} />
       ) : null}
-      {scale ? <ScalePanel wantG={expectedG} /> : null}
+      {heard?.source === 'simulated' ? <ScalePanel wantG={expectedG} /> : null}
+      <StepCautions plan={plan} kind="divide" />
       <Body>Round them tight, seam under, and cover them: a round ball gives a round disc.</Body>
       <Sheet open={guide} onClose={() => setGuide(false)} label="Cut guide">
         <Heading>{`From one to ${pieces}`}</Heading>

@@ -13,6 +13,7 @@ import { Body } from '../../../ui/type';
 import { HoldChoice } from '../HoldChoice';
 import { InspectSheet } from '../InspectSheet';
 import { RejectCounts, rejectedPieces } from '../RejectCounts';
+import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
 
 const MOST_PIECES = 20_000;
@@ -124,6 +125,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
         )}
       />
       {errors.note?.message ? <FieldError id="note-error" message={errors.note.message} /> : null}
+      <StepCautions plan={live.batch.plan} kind="finish" />
       <Body tone="soot">
         Good: folds without a crack, right size, freckles and no black. What would you change next time?
       </Body>

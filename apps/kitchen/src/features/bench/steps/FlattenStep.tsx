@@ -14,6 +14,7 @@ import { Body, Figure, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { CheckBalls } from '../CheckBalls';
 import { EdgeSection } from '../EdgeSection';
+import { OnBreadNow } from '../OnBreadNow';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
 import { ShapingWords } from './ShapingWords';
@@ -139,6 +140,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
       <CheckBalls live={live} />
       <Action label="True size, and measure a disc" onPress={() => router.push(`/bench/${batch.id}/disc`)} />
       <Strong>{`Roll ${ahead.before} before the first goes on, then stay ${ahead.ahead} ahead: ${AHEAD_WHY[ahead.limit]}.`}</Strong>
+      <OnBreadNow plan={plan} at={['on the bench']} />
       <ShapingWords live={live} step={step} />
     </StepFrame>
   );

@@ -4,14 +4,15 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Action } from '../../../ui/actions';
-import { Caution } from '../../../ui/Caution';
 import { Ring } from '../../../ui/Ring';
 import { useHotLine } from '../../../ui/preferences';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useNow } from '../../../ui/useNow';
-import { PlateButton } from '../PlateButton';
+import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
+import { OnBreadNow } from '../OnBreadNow';
+import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useAlarm } from '../../../ui/useAlarm';
 import { useRingSize } from '../useStepWidth';
@@ -112,21 +113,17 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         {phase?.act ? <Heading>{phase.act}</Heading> : null}
       </View>
       <Body tone="soot">{plan.formula.product.look}</Body>
-      <PlateButton
-        onTake={(tempC) => act({ type: 'measured', stepId: step.id, what: 'plate', tempC, by: 'probe' })}
+      <OnBreadNow plan={plan} at={['on the face', 'on the pan', 'after the turn', 'at the end']} />
+      <TakeTemp
+        kind="thermometer"
+        label="Plate"
+        onTake={(taken) => act(measuredBody(step.id, 'plate', taken))}
       />
       <Action
         label="Several at once: the live griddle"
         onPress={() => router.push(`/griddle/live/${batch.id}`)}
       />
-      <Caution
-        lead={phase?.flame ? 'Open flame.' : 'Hot plate.'}
-        text={
-          phase?.flame
-            ? 'Long tongs, sleeves back, hood on. Follow the maker and your local code.'
-            : 'Steam jets from a puffed bread: lift it away from you.'
-        }
-      />
+      <StepCautions plan={plan} kind="griddle" />
       {state.steps.find((s) => s.step.id === step.id)?.startedMs ? (
         <Label>{`On the griddle for ${formatClock((now - (state.steps.find((s) => s.step.id === step.id)?.startedMs ?? now)) / 1000)}`}</Label>
       ) : null}

@@ -4,7 +4,6 @@ import { type RunningDough, correctionFor, correctionLines, runningDough } from 
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Action, ActionRow } from '../../../ui/actions';
-import { Caution } from '../../../ui/Caution';
 import { Choices } from '../../../ui/Choices';
 import { Ticket } from '../../../ui/Ticket';
 import { SPACE } from '../../../ui/tokens';
@@ -12,7 +11,8 @@ import { Body, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { ColdChainLine } from '../ColdChainLine';
 import { DoughTicket } from '../DoughTicket';
-import { ProbeButton } from '../ProbeButton';
+import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
+import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
 import { TimerRing } from '../TimerRing';
 import { useStepClock } from '../useStepClock';
@@ -167,9 +167,10 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
               onPress: () => act({ type: 'dusted', stepId, massG }),
             }))}
           />
-          <ProbeButton
-            of="dough"
-            onTake={(tempC) => act({ type: 'measured', stepId, what: 'dough', tempC, by: 'probe' })}
+          <TakeTemp
+            kind="probe"
+            label="Temperature of the dough"
+            onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
           />
           {dough ? (
             <DoughTicket
@@ -182,9 +183,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
         <Body>{`Until ${kneadTestWords(plan)}. A fat dough takes no bench flour.`}</Body>
       )}
       <ColdChainLine live={live} nowMs={nowMs} />
-      {knead.by === 'machine' ? (
-        <Caution lead="Mixer." text="Guard down, no hands, no sleeves while it turns." />
-      ) : null}
+      <StepCautions plan={live.batch.plan} kind="knead" />
     </StepFrame>
   );
 }

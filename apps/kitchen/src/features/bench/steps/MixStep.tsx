@@ -18,7 +18,8 @@ import { useFormat } from '../../../ui/useFormat';
 import { WaterGauge } from '../../../ui/WaterGauge';
 import { ColdChainLine } from '../ColdChainLine';
 import { DoughTicket } from '../DoughTicket';
-import { ProbeButton } from '../ProbeButton';
+import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
+import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useStepClock } from '../useStepClock';
 
@@ -167,11 +168,10 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
             />
           ) : null}
           {running && (part.probe || part.kind === 'wait') ? (
-            <ProbeButton
-              of={part.probe ?? 'dough'}
-              onTake={(tempC) =>
-                act({ type: 'measured', stepId, what: part.probe ?? 'dough', tempC, by: 'probe' })
-              }
+            <TakeTemp
+              kind="probe"
+              label={`Temperature of the ${part.probe ?? 'dough'}`}
+              onTake={(taken) => act(measuredBody(stepId, part.probe ?? 'dough', taken))}
             />
           ) : null}
         </View>
@@ -185,9 +185,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
         <Label>{`Measured: ${temps.map(({ what, tempC }) => `${what} ${format.temp(tempC)}`).join(', ')}`}</Label>
       ) : null}
       <ColdChainLine live={live} nowMs={nowMs} />
-      {plan.formula.method.mix.by === 'machine' ? (
-        <Caution lead="Mixer." text="Guard down, no hands, no sleeves while it turns." />
-      ) : null}
+      <StepCautions plan={plan} kind="mix" />
     </StepFrame>
   );
 }

@@ -13,7 +13,7 @@ import { Body, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { CheckBalls } from '../CheckBalls';
 import { ColdChainLine } from '../ColdChainLine';
-import { ProbeButton } from '../ProbeButton';
+import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { StepFrame } from '../StepFrame';
 import { TimerRing } from '../TimerRing';
 import { useStepClock } from '../useStepClock';
@@ -153,9 +153,10 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
           <TrialDisc
             onMeasured={(rolledMm, relaxedMm) => act({ type: 'sprang-back', stepId, rolledMm, relaxedMm })}
           />
-          <ProbeButton
-            of="dough"
-            onTake={(tempC) => act({ type: 'measured', stepId, what: 'dough', tempC, by: 'probe' })}
+          <TakeTemp
+            kind="probe"
+            label="Temperature of the dough"
+            onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
           />
         </View>
       ) : null}

@@ -5,7 +5,7 @@ import { Caution } from '../../../ui/Caution';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
-import { ProbeButton } from '../ProbeButton';
+import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 
 /** Faces closer than this press alike; both hotter than the second, or the dough sticks (trade practice). */
 const PRESS = { alikeC: 12, leastC: 150 } as const;
@@ -29,9 +29,10 @@ function HotPress({ live, step }: { live: LiveBatch; step: Step }) {
     <View style={{ gap: SPACE.s }}>
       {FACES.map(([what, name], index) => (
         <View key={what} style={{ gap: SPACE.xs }}>
-          <ProbeButton
-            of={name}
-            onTake={(tempC) => live.act({ type: 'measured', stepId: step.id, what, tempC, by: 'probe' })}
+          <TakeTemp
+            kind="probe"
+            label={`Temperature of the ${name}`}
+            onTake={(taken) => live.act(measuredBody(step.id, what, taken))}
           />
           {temps[index] === undefined ? null : (
             <Body>{`The ${name} is at ${format.temp(temps[index])}.`}</Body>

@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Unreachable, api } from '../../../data/api';
 import type { LiveBatch } from '../../../data/useBatch';
 import { useReading } from '../../../data/useReading';
+import { sourceWords } from '../../../shared/readingWords';
 import { Caution } from '../../../ui/Caution';
 import { Keypad } from '../../../ui/Keypad';
 import { usePreferences } from '../../../ui/preferences';
@@ -41,7 +42,9 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
   const inBowl = bowl?.lines.find(({ lineId }) => lineId === step.lineId);
   // A gram of salt is nothing to the bench scale.
   const byScale = wanted && line?.scale === 'bench';
-  const reading = useReading('scale', byScale && doubtG === null);
+  const heard = useReading('scale', byScale && doubtG === null);
+  // What is old or made up is shown as such; nothing is weighed by it.
+  const reading = heard?.takeable ? heard.reading : null;
   const taken = useRef(false);
 
   const beforeG = inBowl?.weighedG ?? 0;
@@ -50,7 +53,8 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
   const takeRight = () => {
     if (taken.current || scaleG <= 0) return;
     taken.current = true;
-    void tare().then(() => act({ type: 'weighed', stepId: step.id, massG: scaleG, by: 'scale' }));
+    const source = heard?.source ?? 'device';
+    void tare().then(() => act({ type: 'weighed', stepId: step.id, massG: scaleG, by: 'scale', source }));
   };
   const takeScale = () => {
     if (check?.verdict === 'right') takeRight();
@@ -176,8 +180,11 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
         <Keypad text={typed} onChange={setTyped} />
       )}
       {typed === null && bowl ? <BowlBar plan={plan} bowl={bowl} nowId={line.lineId} /> : null}
+      {heard && typed === null ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
       {typed === null && line.scale === 'bench' ? <ScaleChoice /> : null}
-      {showScale ? <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} /> : null}
+      {showScale && heard?.source === 'simulated' ? (
+        <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} />
+      ) : null}
     </StepFrame>
   );
 }

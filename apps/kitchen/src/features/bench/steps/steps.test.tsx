@@ -34,7 +34,7 @@ describe('dividing', () => {
     keyIn('980');
     press('The dough weighs 980 g');
     press(/^Cut 10 × 97\.5/);
-    expect(acts).toEqual([{ type: 'divided', doughG: 980, pieces: 10, ballG: 97.5 }]);
+    expect(acts).toEqual([{ type: 'divided', doughG: 980, pieces: 10, ballG: 97.5, source: 'typed' }]);
   });
 
   test('keeping the ball weight gives the count and what is left', () => {
@@ -48,7 +48,7 @@ describe('dividing', () => {
     expect(see(/its clock runs for 48 h/)).toBeTruthy();
     press(/^Cut 9 × 100/);
     expect(acts).toEqual([
-      { type: 'divided', doughG: 980, pieces: 9, ballG: 100 },
+      { type: 'divided', doughG: 980, pieces: 9, ballG: 100, source: 'typed' },
       { type: 'leftover', massG: 75, as: 'fridge dough' },
     ]);
   });

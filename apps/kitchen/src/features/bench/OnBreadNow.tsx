@@ -1,0 +1,28 @@
+import type { OnBreadWhen, Plan } from '@kettle-scale/core';
+import { View } from 'react-native';
+import { Leader } from '../../ui/Ticket';
+import { Label } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+
+const FINEST_G = 0.1;
+
+/** What goes on the bread at this point of the work: grams a piece, and how much must be at hand. */
+export function OnBreadNow({ plan, at }: { plan: Plan; at: readonly OnBreadWhen[] }) {
+  const format = useFormat();
+  const lines = (plan.onBread ?? []).filter(({ when }) => at.includes(when));
+  if (lines.length === 0) return null;
+  return (
+    <View>
+      <Label>On the bread</Label>
+      {lines.map(({ lineId, name, note, when, gPerPiece, massG, stepG }) => (
+        <Leader
+          key={lineId}
+          name={`${note ? `${name}, ${note}` : name}, ${when}`}
+          value={format.mass(gPerPiece, FINEST_G)}
+          unit="a piece"
+          aside={`${format.mass(massG, stepG)} in all`}
+        />
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,106 @@
+import { ON_BREAD_WHEN, type OnBreadWhen, freeId, resolveOnBread } from '@kettle-scale/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Action } from '../../ui/actions';
+import { Choices } from '../../ui/Choices';
+import { FoodPicker } from '../../ui/FoodPicker';
+import { Ticket } from '../../ui/Ticket';
+import { SPACE } from '../../ui/tokens';
+import { Body, Heading, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { DraftFigure } from './fields';
+import { useEditing } from './editing';
+
+const MOST_ON_BREAD = 12;
+const USUAL_G = 2;
+const OZ_PER_G = 0.03527396195;
+const WHENS = ON_BREAD_WHEN.map((when) => [when, when] as const);
+
+const styles = StyleSheet.create({ line: { gap: SPACE.s } });
+
+/** What goes on the bread and not into the dough: by the piece, at its moment. It counts in cost and allergens. */
+export function OnBreadTicket() {
+  const { draft, edit, foods, foodOf, formula } = useEditing();
+  const { units } = useFormat();
+  const [adding, setAdding] = useState(false);
+  const lines = draft.onBread ?? [];
+  const implied = formula ? resolveOnBread(formula, foods).filter(({ assumed }) => assumed) : [];
+  const change = (index: number, to: Partial<(typeof lines)[number]>) =>
+    edit((d) => {
+      const found = d.onBread?.[index];
+      if (found) Object.assign(found, to);
+    });
+  return (
+    <Ticket>
+      <Heading>On the bread</Heading>
+      <Body tone="soot">
+        Butter, oil, a topping, flour on the bench, salt water on the pan: grams a piece. It counts in cost
+        and allergens, not in the dough.
+      </Body>
+      {lines.map((line, index) => {
+        const name = foodOf(line.ingredient)?.name ?? line.ingredient;
+        return (
+          <View key={line.id} style={styles.line}>
+            <Strong>{name}</Strong>
+            <DraftFigure
+              label={`${name}, a piece`}
+              path={`onBread[${index}].gPerPiece`}
+              unit={units === 'us' ? 'oz' : 'g'}
+              shown={units === 'us' ? OZ_PER_G : 1}
+              decimals={units === 'us' ? 3 : 2}
+              value={line.gPerPiece}
+              set={(d, value) => {
+                const found = d.onBread?.[index];
+                if (found) found.gPerPiece = value;
+              }}
+            />
+            <Choices<OnBreadWhen>
+              label={`When the ${name.toLowerCase()} goes on`}
+              value={line.when}
+              options={WHENS}
+              onChange={(when) => change(index, { when })}
+            />
+            <Action
+              label={`Remove ${name.toLowerCase()}`}
+              icon="trash"
+              onPress={() => edit((d) => void d.onBread?.splice(index, 1))}
+            />
+          </View>
+        );
+      })}
+      {implied.map(({ id, food, gPerPiece, when }) => (
+        <Body key={id} tone="plum">
+          {`${food.name}, ${when}: the method says so and no amount is named. ${gPerPiece} g a piece is assumed until you add it.`}
+        </Body>
+      ))}
+      <Action
+        label="Add to the bread"
+        icon="plus"
+        disabled={lines.length >= MOST_ON_BREAD}
+        onPress={() => setAdding(true)}
+      />
+      <FoodPicker
+        open={adding}
+        title="On the bread"
+        foods={foods}
+        onClose={() => setAdding(false)}
+        onPick={(food) => {
+          setAdding(false);
+          edit((d) => {
+            const taken = new Set([...d.lines, ...(d.onBread ?? [])].map(({ id }) => id));
+            const when: OnBreadWhen = food.kind === 'flour' ? 'on the bench' : 'after the turn';
+            d.onBread = [
+              ...(d.onBread ?? []),
+              {
+                id: freeId(`on-${food.id}`.slice(0, 50), taken),
+                ingredient: food.id,
+                gPerPiece: USUAL_G,
+                when,
+              },
+            ];
+          });
+        }}
+      />
+    </Ticket>
+  );
+}

@@ -1,0 +1,79 @@
+import { type EventBody, type EventOf, type ReadingSource, typedTempC } from '@kettle-scale/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useReading } from '../data/useReading';
+import { Action, PrimaryAction } from '../ui/actions';
+import { numberTyped } from '../ui/FigureField';
+import { Keypad } from '../ui/Keypad';
+import { Sheet } from '../ui/Sheet';
+import { SPACE } from '../ui/tokens';
+import { Figure, Heading } from '../ui/type';
+import { useFormat } from '../ui/useFormat';
+import { sourceWords } from './readingWords';
+
+/** A temperature with where it came from, as an act records it. */
+export interface TakenTemp {
+  tempC: number;
+  source: ReadingSource;
+}
+
+/** Iron may be this hot, a dough not, °C. */
+const HOTTEST_C = { probe: 120, thermometer: 350 } as const;
+const COLDEST_C = -20;
+
+interface TakeTempProps {
+  kind: keyof typeof HOTTEST_C;
+  /** What is measured: "Plate", "Probe in the dough". */
+  label: string;
+  onTake: (taken: TakenTemp) => void;
+}
+
+/** A temperature taken from its device by a tap, or typed: nobody depends on a device. */
+export function TakeTemp({ kind, label, onTake }: TakeTempProps) {
+  const format = useFormat();
+  const heard = useReading(kind);
+  const [typed, setTyped] = useState<string | null>(null);
+  const unit = format.units === 'us' ? '°F' : '°C';
+  const tempC = typedTempC(numberTyped(typed ?? ''), format.units);
+  const fits = tempC >= COLDEST_C && tempC <= HOTTEST_C[kind];
+  const typeIt = `Type ${label.toLowerCase()}, ${unit}`;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      {heard ? (
+        <Action
+          label={`${label}: ${format.temp(heard.reading.tempC)}${heard.reading.steady ? '' : ' …'}, ${sourceWords(heard)}`}
+          disabled={!heard.takeable}
+          onPress={() => onTake({ tempC: heard.reading.tempC, source: heard.source })}
+        />
+      ) : null}
+      <Action label={typeIt} onPress={() => setTyped('')} />
+      <Sheet open={typed !== null} onClose={() => setTyped(null)} label={typeIt}>
+        <Heading>{label}</Heading>
+        <Figure value={typed || '0'} unit={unit} size={64} />
+        <Keypad text={typed ?? ''} onChange={setTyped} />
+        <PrimaryAction
+          label={
+            !typed || fits
+              ? `It is ${typed || '–'} ${unit}`
+              : `Between ${format.temp(COLDEST_C)} and ${format.temp(HOTTEST_C[kind])}`
+          }
+          disabled={!fits}
+          onPress={() => {
+            onTake({ tempC, source: 'typed' });
+            setTyped(null);
+          }}
+        />
+      </Sheet>
+    </View>
+  );
+}
+
+/** The act that records a temperature. */
+export const measuredBody = (
+  stepId: string,
+  what: EventOf<'measured'>['what'],
+  { tempC, source }: TakenTemp,
+): EventBody => ({
+  ...{ type: 'measured', stepId, what, tempC, source },
+  by: source === 'typed' ? 'hand' : 'probe',
+});

@@ -1,0 +1,14 @@
+import { type DeviceKind, formatSpan } from '@kettle-scale/core';
+import type { Heard } from '../data/useReading';
+
+/** Younger than this it is simply live, s. */
+const LIVE_S = 2;
+
+type HeardOf = Pick<Heard<DeviceKind>, 'source' | 'ageS' | 'fresh' | 'takeable'>;
+
+/** Where a reading comes from and how old it is: said wherever a reading shows. */
+export function sourceWords({ source, ageS, fresh, takeable }: HeardOf): string {
+  if (!fresh) return `${formatSpan(ageS)} old, not used`;
+  if (source === 'simulated') return takeable ? 'simulated' : 'simulated, not recorded here';
+  return ageS < LIVE_S ? 'live' : `${Math.round(ageS)} s ago`;
+}

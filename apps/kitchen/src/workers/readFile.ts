@@ -1,0 +1,37 @@
+import { type Ingredient, InputError } from '@kettle-scale/core';
+import type { FileContents } from '@kettle-scale/core/exchange';
+import type { FileAnswer, FileQuestion } from './readFile.worker';
+
+/** A file that takes longer than this is not one that a kitchen wrote. */
+const LONGEST_MS = 30_000;
+
+const problem = (message: string) => new InputError([{ path: '', line: 1, message }]);
+
+/**
+ * Reads a file of formulas in a worker; where there are no workers, here.
+ * @throws InputError with what is wrong, line by line; also when the worker does not load or does not end
+ */
+export async function readFile(text: string, foods: readonly Ingredient[]): Promise<FileContents> {
+  if (typeof Worker === 'undefined') {
+    const { readFormulaFile } = await import('@kettle-scale/core/exchange');
+    return readFormulaFile(text, foods);
+  }
+  const worker = new Worker(new URL('./readFile.worker', window.location.href));
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  try {
+    const answer = await new Promise<FileAnswer>((resolve, reject) => {
+      worker.onmessage = ({ data }: MessageEvent<FileAnswer>) => resolve(data);
+      worker.onerror = () => reject(problem('This file could not be read on this device.'));
+      timer = setTimeout(
+        () => reject(problem(`This file takes longer than ${LONGEST_MS / 1000} s to read and was given up.`)),
+        LONGEST_MS,
+      );
+      worker.postMessage({ text, foods } satisfies FileQuestion);
+    });
+    if ('problems' in answer) throw new InputError(answer.problems);
+    return answer.contents;
+  } finally {
+    clearTimeout(timer);
+    worker.terminate();
+  }
+}

@@ -1,0 +1,15 @@
+import { MOST_NESTED, deepest } from '@kettle-scale/core';
+import express, { type RequestHandler } from 'express';
+import { HttpProblem } from './problem';
+
+/** Reads JSON bodies up to a size, and up to a depth before they are parsed. */
+export const jsonBody = (limit: string): RequestHandler =>
+  express.json({
+    limit,
+    strict: false,
+    verify: (_request, _response, body) => {
+      if (deepest(body.toString('utf8'), MOST_NESTED) > MOST_NESTED) {
+        throw new HttpProblem(413, `The body nests deeper than ${MOST_NESTED} levels.`);
+      }
+    },
+  });

@@ -1,0 +1,112 @@
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
+import { dirname, join } from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { lockFolder, unwritable } from './db/lockFolder';
+import { type Database, openDatabase } from './db/openDatabase';
+import { RESTORING } from './backup/restore';
+import { StartProblem } from './db/startProblem';
+import { type Stores, openStores } from './stores';
+
+const KITCHEN_FILE = 'kitchen.sqlite';
+/** A kitchen that is being made; one that was left by a kill is thrown away. */
+const IN_THE_MAKING = 'kitchen.sqlite.making';
+
+export interface OpenKitchen {
+  database: Database;
+  stores: Stores;
+  /** Closes the file, then lets go of the folder. */
+  close: () => Promise<void>;
+}
+
+/** Fills a kitchen that has no formulas yet. */
+export type Seed = (stores: Stores) => Promise<unknown>;
+
+/** Folder by folder: Node's own way down never ends where the system makes no folders. */
+function makeFolder(folder: string): void {
+  if (existsSync(folder)) {
+    if (statSync(folder).isDirectory()) return;
+    throw new StartProblem(`${folder} is a file, not a folder. Name a folder with --data.`);
+  }
+  makeFolder(dirname(folder));
+  try {
+    mkdirSync(folder);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    // Another server that starts at this moment may have made it; the lock decides between the two.
+    if (code !== 'EEXIST') throw unwritable(folder);
+  }
+}
+
+const throwAway = (folder: string, stem: string): void => {
+  for (const name of readdirSync(folder)) {
+    if (name === stem || name.startsWith(`${stem}-`)) rmSync(join(folder, name));
+  }
+};
+
+async function isEmpty({ sequelize }: Database): Promise<boolean> {
+  const [row] = await sequelize.query<{ n: number }>(
+    'SELECT (SELECT COUNT(*) FROM formulas) + (SELECT COUNT(*) FROM batches) AS n',
+    { type: QueryTypes.SELECT },
+  );
+  return row?.n === 0;
+}
+
+/** Makes a kitchen beside its place and moves it there when it is whole: a kill leaves the old one, or none, or the new one. */
+async function make(folder: string, seed: Seed | undefined): Promise<void> {
+  const making = join(folder, IN_THE_MAKING);
+  const database = await openDatabase(making);
+  try {
+    const stores = await openStores(database);
+    await seed?.(stores);
+  } finally {
+    await database.close();
+  }
+  renameSync(making, join(folder, KITCHEN_FILE));
+  // The move itself reaches the disk with the folder.
+  const opened = openSync(folder, 'r');
+  fsyncSync(opened);
+  closeSync(opened);
+}
+
+/** Copies a kitchen that has nothing in it but its settings, to be filled. */
+async function copyEmpty(folder: string): Promise<boolean> {
+  const database = await openDatabase(join(folder, KITCHEN_FILE));
+  try {
+    if (!(await isEmpty(database))) return false;
+    await database.sequelize.query('VACUUM INTO $1', { bind: [join(folder, IN_THE_MAKING)] });
+    return true;
+  } finally {
+    await database.close();
+  }
+}
+
+/**
+ * Opens the kitchen in a folder for this process alone, making or upgrading it first; all of that or nothing.
+ * @param seed fills it when it has neither formulas nor batches
+ * @throws StartProblem with one sentence when it cannot be
+ */
+export async function openKitchen(folder: string, seed?: Seed): Promise<OpenKitchen> {
+  makeFolder(folder);
+  const release = await lockFolder(folder);
+  try {
+    for (const stem of [IN_THE_MAKING, RESTORING]) throwAway(folder, stem);
+    const isNew = !existsSync(join(folder, KITCHEN_FILE));
+    if (isNew || (seed && (await copyEmpty(folder)))) await make(folder, seed);
+    const database = await openDatabase(join(folder, KITCHEN_FILE));
+    const stores = await openStores(database);
+    return { database, stores, close: () => database.close().then(release) };
+  } catch (error) {
+    await release();
+    throw error;
+  }
+}

@@ -1,0 +1,48 @@
+import { renameSync } from 'node:fs';
+import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
+
+const health = async ({ api }: Awaited<ReturnType<typeof openTestKitchen>>) =>
+  (await api.get('/api/v1/health').expect(200)).body as Record<string, unknown>;
+
+test('says how the kitchen is, and when something was last stored', async () => {
+  const kitchen = await openTestKitchen();
+  expect(await health(kitchen)).toMatchObject({ status: 'ok', demo: false, problems: [] });
+  await kitchen.stores.formulas.create(wrap(), 'new', '2026-03-01T00:00:00.000Z');
+  const { lastWriteAt, freeBytes } = await health(kitchen);
+  expect(Math.abs(Date.parse(String(lastWriteAt)) - Date.now())).toBeLessThan(60_000);
+  expect(freeBytes).toBeGreaterThan(1_000_000);
+  await kitchen.close();
+});
+
+test('a file that is gone takes no act any more, is told, and takes them again when it is back', async () => {
+  const kitchen = await openTestKitchen();
+  await kitchen.stores.formulas.create(wrap(), 'new', '2026-03-01T00:00:00.000Z');
+  const { body } = await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+  const path = `/api/v1/batches/${(body as { id: string }).id}/events`;
+  renameSync(kitchen.path, `${kitchen.path}.away`);
+  const note = event({ type: 'note', text: 'lost?' });
+  const refused = await kitchen.api.post(path).send(note).expect(503);
+  expect(refused.type).toBe('application/problem+json');
+  expect((refused.body as { detail: string }).detail).toMatch(/gone from the server’s folder/);
+  expect(await health(kitchen)).toMatchObject({
+    status: 'trouble',
+    problems: [expect.stringMatching(/not in its folder/)],
+  });
+  renameSync(`${kitchen.path}.away`, kitchen.path);
+  expect(await health(kitchen)).toMatchObject({ status: 'ok' });
+  await kitchen.api.post(path).send(note).expect(201);
+  await kitchen.close();
+});
+
+test('a disk that is full is told in words, and is not the fault of what was sent', async () => {
+  const kitchen = await openTestKitchen();
+  const error = Object.assign(new Error('SQLITE_FULL: database or disk is full'), { code: 'SQLITE_FULL' });
+  const write = kitchen.database.write.alone(() => Promise.reject(error));
+  await expect(write).rejects.toMatchObject({
+    status: 503,
+    message: expect.stringMatching(/disk .* is full/),
+  });
+  expect(kitchen.database.writes().problem).toMatch(/disk .* is full/);
+  expect(await health(kitchen)).toMatchObject({ status: 'ok' });
+  await kitchen.close();
+});

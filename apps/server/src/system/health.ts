@@ -1,0 +1,77 @@
+import { stat, statfs } from 'node:fs/promises';
+import { dirname } from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { z } from 'zod';
+import type { Database } from '../db/openDatabase';
+import { HttpProblem } from '../http/problem';
+
+export const healthSchema = z.strictObject({
+  /** Trouble: something in `problems` keeps the kitchen from being saved, or soon will. */
+  status: z.enum(['ok', 'trouble']),
+  version: z.string(),
+  time: z.string(),
+  /** Whether this is the made-up kitchen of the demo. */
+  demo: z.boolean(),
+  /** When something was last stored; null in a kitchen where nothing was yet. */
+  lastWriteAt: z.string().nullable(),
+  /** Room on the disk of the kitchen's folder; null where it cannot be asked. */
+  freeBytes: z.number().nullable(),
+  problems: z.array(z.string()),
+});
+
+export type Health = z.infer<typeof healthSchema>;
+
+/** Under this much room a service may not fit any more. */
+const LEAST_FREE_BYTES = 50_000_000;
+const MB = 1_000_000;
+
+const code = (error: unknown): string => (error as NodeJS.ErrnoException).code ?? 'an unknown error';
+
+/** Says what an asked thing failed with, or gives its answer. */
+async function tried<T>(ask: () => Promise<T>): Promise<{ value: T } | { failed: string }> {
+  try {
+    return { value: await ask() };
+  } catch (error) {
+    return { failed: error instanceof HttpProblem ? error.message : code(error) };
+  }
+}
+
+/** Looks at the disk, the folder, the file and the database as they are now. */
+export async function healthOf(
+  { file, sequelize, write, writes }: Database,
+  about: { version: string; now: Date; demo: boolean },
+): Promise<Health> {
+  const [room, there, last] = await Promise.all([
+    tried(() => statfs(dirname(file))),
+    tried(() => stat(file)),
+    tried(() =>
+      sequelize.query<{ receivedAt: string }>(
+        'SELECT receivedAt FROM batch_events ORDER BY seq DESC LIMIT 1',
+        { type: QueryTypes.SELECT },
+      ),
+    ),
+  ]);
+  // After trouble a write that changes nothing tells whether it is over.
+  const probe = writes().problem
+    ? await tried(() => write.alone(() => sequelize.query('UPDATE kitchen SET id = id')))
+    : null;
+  const freeBytes = 'value' in room ? room.value.bavail * room.value.bsize : null;
+  const problems = [
+    ...('failed' in there ? [`The kitchen’s file is not in its folder any more (${there.failed}).`] : []),
+    ...('failed' in last ? [`The kitchen’s database does not answer (${last.failed}).`] : []),
+    ...(probe && 'failed' in probe && 'value' in there ? [probe.failed] : []),
+    ...(freeBytes !== null && freeBytes < LEAST_FREE_BYTES
+      ? [`The disk of the kitchen’s server is nearly full: ${Math.floor(freeBytes / MB)} MB left.`]
+      : []),
+  ];
+  return {
+    status: problems.length === 0 ? 'ok' : 'trouble',
+    version: about.version,
+    time: about.now.toISOString(),
+    demo: about.demo,
+    lastWriteAt:
+      writes().lastAt?.toISOString() ?? ('value' in last ? (last.value[0]?.receivedAt ?? null) : null),
+    freeBytes,
+    problems,
+  };
+}

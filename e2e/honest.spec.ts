@@ -1,0 +1,155 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { type RunningServer, startServer } from '../tools/demoServer';
+import { bench } from './bench';
+
+/** A real kitchen of its own: nothing in it, nothing simulated. */
+let real: RunningServer;
+test.beforeAll(async () => {
+  real = await startServer(['--data', mkdtempSync(join(tmpdir(), 'kettle-real-'))]);
+});
+test.afterAll(() => real.stop());
+
+test('an empty kitchen shows no figure that nobody measured, and everything can be typed', async ({
+  browser,
+  request,
+}) => {
+  const page = await browser.newPage({ baseURL: real.url, viewport: { width: 390, height: 844 } });
+  const [wrap] = (await (await request.get('/api/v1/formulas')).json()) as { id: string }[];
+  await request.post(`${real.url}/api/v1/formulas`, { data: { formula: wrap, reason: 'new' } });
+  await page.goto(`/plan/${wrap?.id}`);
+  await expect(
+    page.getByText(/^Air .* \(assumed\), flour .* \(assumed\), liquid .* \(assumed\)/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Change air/ }).click();
+  await expect(page.getByLabel('Air, assumed, °C')).toBeVisible();
+  await expect(page.getByText(/sensor|simulated/i)).toHaveCount(0);
+  await page.goto('/settings');
+  await expect(page.getByText(/starting figures: nobody has set them/)).toBeVisible();
+
+  const cook = bench(page);
+  await cook.start(wrap?.id ?? '');
+  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  // There is no scale, so nothing is shown of one and the weight is confirmed or keyed in.
+  await expect(page.getByRole('button', { name: / is in$/ })).toBeVisible();
+  await expect(page.getByText(/simulated/i)).toHaveCount(0);
+  await page.goto(page.url().replace('/bench/', '/griddle/live/'));
+  await expect(page.getByText('no thermometer')).toBeVisible();
+  await page.getByRole('button', { name: 'Type plate, °C' }).click();
+  for (const digit of '231') await page.getByRole('button', { name: digit, exact: true }).click();
+  await page.getByRole('button', { name: 'It is 231 °C' }).click();
+  await expect(page.getByText('plate, typed')).toBeVisible();
+  await page.close();
+});
+
+test('a device is heard with its age; a reading of years ago is grey and unused', async ({
+  browser,
+  request,
+}) => {
+  const page = await browser.newPage({ baseURL: real.url, viewport: { width: 390, height: 844 } });
+  await page.goto('/griddle');
+  const post = (at: string) =>
+    request.post(`${real.url}/api/v1/devices/thermometer/readings`, {
+      data: { kind: 'thermometer', at, tempC: 229, steady: true },
+    });
+  await post('2023-05-04T10:00:00.000Z');
+  const old = page.getByRole('button', { name: /^Take 229 °C from the thermometer, .* old, not used$/ });
+  await expect(old).toBeDisabled();
+  await post(new Date().toISOString());
+  await expect(page.getByRole('button', { name: /^Take 229 °C from the thermometer, live$/ })).toBeEnabled();
+  await page.close();
+});
+
+test('seven tabs of one browser work, share one stream, and one goes on listening when the first is closed', async ({
+  browser,
+  request,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL: baseURL ?? '', viewport: { width: 390, height: 844 } });
+  const asked: string[] = [];
+  context.on('request', (one) => {
+    if (one.url().includes('/api/v1/stream')) asked.push(one.url());
+  });
+  const tabs = [];
+  for (let n = 0; n < 7; n += 1) {
+    const tab = await context.newPage();
+    await tab.goto('/shift');
+    await expect(tab.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(tab.getByText('Deckhand wrap').first()).toBeVisible();
+    tabs.push(tab);
+  }
+  expect(asked).toHaveLength(1);
+  await tabs[0]?.close();
+  await expect.poll(() => asked.length).toBe(2);
+  // A tab that does not listen itself hears of what is stored, from the one that took over.
+  const other = tabs[5];
+  if (!other) throw new Error('no tab');
+  await other.goto('/plans');
+  const plan = {
+    ...{ id: '019a0000-0000-7000-8000-00000000e8e8', name: 'Told through another tab' },
+    ...{ savedAt: new Date().toISOString(), formulaId: 'deckhand-wrap', formulaVersion: 1 },
+    need: { by: 'pieces', pieces: 7, ballG: 60 },
+  };
+  await expect(other.getByRole('heading', { level: 1 })).toBeVisible();
+  await request.put(`/api/v1/saved-plans/${plan.id}`, { data: plan });
+  const told = other.getByRole('heading', { name: plan.name });
+  await expect(told).toBeVisible();
+  await request.delete(`/api/v1/saved-plans/${plan.id}`);
+  await expect(told).toHaveCount(0);
+  expect(asked.length).toBeLessThanOrEqual(3);
+  await context.close();
+});
+
+test('a page made of open scripts does not hold the app', async ({ page }) => {
+  await page.goto('/formulas');
+  await page.getByLabel('Formula file').setInputFiles({
+    name: 'page.html',
+    mimeType: 'text/html',
+    buffer: Buffer.from(`<!doctype html>${'<script '.repeat(400_000)}`),
+  });
+  await expect(page.getByRole('alert')).toContainText('holds no recipe');
+  await page.getByLabel('Formula file').setInputFiles({
+    name: 'deep.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(`${'['.repeat(200_000)}${']'.repeat(200_000)}`),
+  });
+  await expect(page.getByRole('alert')).toContainText('deeper than 64 levels');
+});
+
+test('a buttered bread: its butter is in the editor, on the sheet and on the label', async ({ page }) => {
+  await page.goto('/formulas/pilot-press/edit');
+  await page
+    .getByRole('tab', { name: 'Griddle' })
+    .or(page.getByRole('radio', { name: 'Griddle' }))
+    .first()
+    .click();
+  await page.getByRole('checkbox', { name: 'buttered' }).last().click();
+  await expect(page.getByText(/^Butter, unsalted, after the turn: the method says so/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add to the bread' }).click();
+  await page.getByLabel('Find an ingredient').fill('ghee');
+  await page.getByRole('button', { name: 'Ghee' }).click();
+  await page.getByLabel('Ghee, a piece, g').fill('2.5');
+  await expect(page.getByText(/the method says so/)).toHaveCount(0);
+});
+
+test('no page complains in the console', async ({ page }) => {
+  const said: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
+  });
+  for (const path of [
+    '/shift',
+    '/formulas',
+    '/plan/deckhand-wrap',
+    '/griddle',
+    '/log',
+    '/settings',
+    '/stock',
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  }
+  expect(said).toEqual([]);
+});

@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { choiceField, numberField, slugField, textField } from '../fields';
+
+/** When an ingredient that is not in the dough meets the bread, in the order of the work. */
+export const ON_BREAD_WHEN = [
+  'on the bench',
+  'on the face',
+  'on the pan',
+  'after the turn',
+  'at the end',
+] as const;
+
+/** What a method puts on bread: butter, oil, a topping, flour on the bench, salt water on the pan. */
+export const onBreadSchema = z.strictObject({
+  id: slugField('Line id'),
+  ingredient: slugField('Ingredient'),
+  gPerPiece: numberField('Grams a piece', { min: 0.01, max: 500, unit: 'g' }),
+  when: choiceField('When it goes on', ON_BREAD_WHEN),
+  note: textField('Note', { max: 120 }).optional(),
+});
+
+export type OnBreadWhen = (typeof ON_BREAD_WHEN)[number];
+export type OnBread = z.infer<typeof onBreadSchema>;

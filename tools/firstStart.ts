@@ -1,0 +1,110 @@
+// Kills the server with SIGKILL at moments spread over a first start, a start of the demo and an upgrade, starts it again,
+// and counts the kitchens that do not start or are half made:
+//   npm run first-start [-- --kills 200]
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import type { Formula } from '@kettle-scale/core';
+import { Sequelize } from 'sequelize';
+import sqlite3 from 'sqlite3';
+import { migrate } from '../apps/server/src/db/migrate';
+import { migrations } from '../apps/server/src/db/migrations';
+import { openRandom } from '../apps/server/src/random';
+import { spawnServer } from './demoServer';
+
+const { values } = parseArgs({
+  options: { kills: { type: 'string', default: '200' }, seed: { type: 'string', default: '1' } },
+});
+const kills = Number(values.kills);
+const random = openRandom(Number(values.seed));
+
+const folderOf = () => mkdtempSync(join(tmpdir(), 'kettle-first-'));
+
+/** A kitchen as the first release left it, with one lot in it. */
+async function oldKitchen(): Promise<string> {
+  const file = join(folderOf(), 'kitchen.sqlite');
+  const old = new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false });
+  await migrate(old, migrations.slice(0, 1));
+  const lot = { id: 'old-lot', ingredient: 'flour-strong', name: 'Old', receivedOn: '2026-01-01', bagKg: 25 };
+  await old.query(`INSERT INTO ingredients VALUES ('flour-strong', '{}')`);
+  await old.query(`INSERT INTO flour_lots VALUES ('old-lot', 'flour-strong', $1)`, {
+    bind: [JSON.stringify(lot)],
+  });
+  await old.close();
+  return file;
+}
+
+const old = await oldKitchen();
+
+interface Kind {
+  name: string;
+  args: readonly string[];
+  /** Puts what is there before the start. */
+  before: (folder: string) => void;
+  /** Says what is wrong with the kitchen once it has started; null when it is whole. */
+  wrong: (formulas: number, batches: number, lots: number) => boolean;
+}
+
+const KINDS: readonly Kind[] = [
+  { name: 'first start', args: [], before: () => undefined, wrong: (f, b, l) => f + b + l > 0 },
+  {
+    name: 'demo',
+    args: ['--demo'],
+    before: () => undefined,
+    wrong: (f, b, l) => f !== 5 || b !== 21 || l !== 2,
+  },
+  {
+    name: 'upgrade',
+    args: [],
+    before: (folder) => copyFileSync(old, join(folder, 'kitchen.sqlite')),
+    wrong: (f, b, l) => f !== 0 || b !== 0 || l !== 1,
+  },
+];
+
+const counted = async (url: string, path: string): Promise<number> =>
+  ((await (await fetch(`${url}/api/v1${path}`)).json()) as Formula[]).length;
+
+/** How long a start of each kind takes when nobody kills it, ms; kills are spread over that and a little more. */
+async function usualMs({ args, before }: Kind): Promise<number> {
+  const folder = folderOf();
+  before(folder);
+  const began = Date.now();
+  const server = spawnServer(['--data', folder, ...args]);
+  await server.ready;
+  const tookMs = Date.now() - began;
+  await server.kill();
+  rmSync(folder, { recursive: true });
+  return tookMs;
+}
+
+let neverStarts = 0;
+let halfMade = 0;
+for (const kind of KINDS) {
+  const lastMs = (await usualMs(kind)) * 1.1;
+  const share = Math.ceil(kills / KINDS.length);
+  for (let kill = 0; kill < share; kill += 1) {
+    const folder = folderOf();
+    mkdirSync(folder, { recursive: true });
+    kind.before(folder);
+    const first = spawnServer(['--data', folder, ...kind.args]);
+    await new Promise((resolve) => setTimeout(resolve, lastMs * random.uniform()));
+    await first.kill();
+    const second = spawnServer(['--data', folder, ...kind.args]);
+    const url = await second.ready.catch(() => null);
+    if (url === null) neverStarts += 1;
+    else {
+      const [formulas, batches, lots] = await Promise.all([
+        counted(url, '/formulas'),
+        counted(url, '/batches?limit=200'),
+        counted(url, '/flour-lots'),
+      ]);
+      if (kind.wrong(formulas, batches, lots)) halfMade += 1;
+    }
+    await second.kill();
+    rmSync(folder, { recursive: true });
+  }
+  process.stdout.write(`${kind.name}: ${share} kills over ${Math.round(lastMs)} ms\n`);
+}
+process.stdout.write(`${kills} kills, ${neverStarts} never start again, ${halfMade} half made\n`);
+process.exitCode = neverStarts + halfMade === 0 ? 0 : 1;
