@@ -57,7 +57,7 @@ test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a 
   await expect(page.getByText('pieces an hour')).toBeVisible();
   await expect(page.getByText(/^Held back by/)).toBeVisible();
   await page.getByLabel('Mark', { exact: true }).fill('7');
-  await page.getByRole('button', { name: /^Plate at mark 7: 26\d °C.*, simulated$/ }).click();
+  await page.getByRole('button', { name: /^Take 26\d °C, plate at mark 7, simulated$/ }).click();
   const seven = page.getByRole('button', { name: /^7: 26\d °C, forget this mark$/ });
   await seven.click();
   await expect(seven).toHaveCount(0);

@@ -66,7 +66,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   });
   await page.reload();
   await act(request, 'scale', { act: 'place', massG: 1262 });
-  await cook.press(/^Use 1,26\d\sg on the scale, simulated$/);
+  await cook.press(/^Use 1,26\d\sg on the scale$/);
   await expect(page.getByText(/stayed in the bowl and on hands/)).toBeVisible();
   await page.getByRole('radio', { name: /^Keep 105/ }).click();
   await page.getByRole('radio', { name: 'Fridge dough' }).click();

@@ -2,12 +2,12 @@ import { type EventBody, type EventOf, type ReadingSource, typedTempC } from '@k
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useReading } from '../data/useReading';
-import { Action, PrimaryAction } from '../ui/actions';
+import { ActionRow, PrimaryAction } from '../ui/actions';
 import { numberTyped } from '../ui/FigureField';
 import { Keypad } from '../ui/Keypad';
 import { Sheet } from '../ui/Sheet';
 import { SPACE } from '../ui/tokens';
-import { Figure, Heading } from '../ui/type';
+import { Figure, Heading, Label } from '../ui/type';
 import { useFormat } from '../ui/useFormat';
 import { sourceWords } from './readingWords';
 
@@ -36,18 +36,31 @@ export function TakeTemp({ kind, label, onTake }: TakeTempProps) {
   const unit = format.units === 'us' ? '°F' : '°C';
   const tempC = typedTempC(numberTyped(typed ?? ''), format.units);
   const fits = tempC >= COLDEST_C && tempC <= HOTTEST_C[kind];
-  const typeIt = `Type ${label.toLowerCase()}, ${unit}`;
+  const typeIt = `${label.toLowerCase()}, ${unit}`;
   return (
     <View style={{ gap: SPACE.s }}>
-      {heard ? (
-        <Action
-          label={`${label}: ${format.temp(heard.reading.tempC)}${heard.reading.steady ? '' : ' …'}, ${sourceWords(heard)}`}
-          disabled={!heard.takeable}
-          onPress={() => onTake({ tempC: heard.reading.tempC, source: heard.source })}
-        />
-      ) : null}
-      <Action label={typeIt} onPress={() => setTyped('')} />
-      <Sheet open={typed !== null} onClose={() => setTyped(null)} label={typeIt}>
+      <Label>
+        {heard
+          ? `${label}, ${heard.reading.steady ? 'steady' : 'moving'}, ${sourceWords(heard)}`
+          : `${label}, ${unit}`}
+      </Label>
+      <ActionRow
+        actions={[
+          ...(heard
+            ? [
+                {
+                  key: 'take',
+                  label: `Take ${format.temp(heard.reading.tempC)}`,
+                  hint: `Take ${format.temp(heard.reading.tempC)}, ${label.toLowerCase()}, ${sourceWords(heard)}`,
+                  disabled: !heard.takeable,
+                  onPress: () => onTake({ tempC: heard.reading.tempC, source: heard.source }),
+                },
+              ]
+            : []),
+          { key: 'type', label: 'Type it', hint: `Type it: ${typeIt}`, onPress: () => setTyped('') },
+        ]}
+      />
+      <Sheet open={typed !== null} onClose={() => setTyped(null)} label={`Type ${typeIt}`}>
         <Heading>{label}</Heading>
         <Figure value={typed || '0'} unit={unit} size={64} />
         <Keypad text={typed ?? ''} onChange={setTyped} />

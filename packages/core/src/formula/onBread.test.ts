@@ -64,7 +64,11 @@ test('card, recipe and comparison say it', () => {
     /g Butter, unsalted \(after the turn, 3 g a piece\)$/,
   );
   expect(compareFormulas(formula, buttered, CATALOGUE)).toMatchObject([
-    { path: 'onBread.butter, after the turn', change: 'added', after: expect.stringMatching(/3\.0.g a piece/) },
+    {
+      path: 'onBread.butter, after the turn',
+      change: 'added',
+      after: expect.stringMatching(/3\.0.g a piece/),
+    },
   ]);
 });
 

@@ -11,7 +11,7 @@ export interface ResolvedOnBread extends OnBread {
 }
 
 /** What a brush of butter or a dusting of flour leaves on one piece, g (assumptions of the trade). */
-const USUAL_G = { butter: 2, benchFlour: 1.5 } as const;
+export const USUAL_ON_BREAD_G = { butter: 2, benchFlour: 1.5 } as const;
 const BUTTER = 'butter';
 
 /**
@@ -34,13 +34,20 @@ function impliedBy(
           {
             id: 'bench-flour',
             ingredient: flour,
-            gPerPiece: USUAL_G.benchFlour,
+            gPerPiece: USUAL_ON_BREAD_G.benchFlour,
             when: 'on the bench' as const,
           },
         ]
       : []),
     ...(buttered && !named
-      ? [{ id: 'butter-on', ingredient: BUTTER, gPerPiece: USUAL_G.butter, when: 'after the turn' as const }]
+      ? [
+          {
+            id: 'butter-on',
+            ingredient: BUTTER,
+            gPerPiece: USUAL_ON_BREAD_G.butter,
+            when: 'after the turn' as const,
+          },
+        ]
       : []),
   ];
   return implied.flatMap((line) => {

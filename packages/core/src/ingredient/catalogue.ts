@@ -13,7 +13,7 @@ export const CATALOGUE: readonly Ingredient[] = [...FLOURS, ...LIQUIDS, ...FATS,
   (food) => {
     const mayContain = MAY_CONTAIN[food.id];
     // In the order of the list, as forms keep it.
-  return mayContain ? { ...food, mayContain: ALLERGENS.filter((one) => mayContain.includes(one)) } : food;
+    return mayContain ? { ...food, mayContain: ALLERGENS.filter((one) => mayContain.includes(one)) } : food;
   },
 );
 

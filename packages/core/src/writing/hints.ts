@@ -12,7 +12,7 @@ export interface Hints {
   /** "1 cup melted lard" is measured melted; "1 cup lard, melted" is measured as it was. */
   meltedFirst: boolean;
   /** Not an amount to weigh: for dusting, for the pan, to taste. */
-  aside: 'dusting' | 'pan' | 'taste' | 'extra' | null;
+  aside: 'dusting' | 'pan' | 'top' | 'taste' | 'extra' | null;
   optional: boolean;
   /** Left as a note on the line. */
   notes: string[];
@@ -67,7 +67,11 @@ const ASIDES: readonly (readonly [RegExp, NonNullable<Hints['aside']>])[] = [
     'dusting',
   ],
   [/\(?\bto dust\b[^,;)]*\)?/i, 'dusting'],
-  [/\(?\bfor (?:frying|the pan|greasing|brushing|the griddle|the plate|cooking)[^,;)]*\)?/i, 'pan'],
+  [
+    /\(?\b(?:to (?:brush|finish|top|spread|serve)|for (?:brushing|topping|finishing|spreading|serving|the top))\b[^,;)]*\)?/i,
+    'top',
+  ],
+  [/\(?\bfor (?:frying|the pan|greasing|the griddle|the plate|cooking)[^,;)]*\)?/i, 'pan'],
   [/\(?\b(?:to taste|as needed|as required|if needed|as necessary)\b\)?/i, 'taste'],
 ];
 const OPTIONAL = /\(?\boptional(?:ly)?\b\)?/i;

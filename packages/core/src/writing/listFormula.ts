@@ -8,6 +8,8 @@ import {
   formulaSchema,
 } from '../formula/formulaSchema';
 import type { Method, MixingSchool } from '../formula/methodSchema';
+import { USUAL_ON_BREAD_G } from '../formula/onBread';
+import type { OnBread } from '../formula/onBreadSchema';
 import { InputError, parseInput } from '../problem';
 import type { ReadLine, ReadList } from './readListTypes';
 
@@ -117,6 +119,14 @@ export function listFormula(
       },
     ];
   });
+  const onBread = list.lines.flatMap(({ food, onBread: on }): OnBread[] => {
+    if (!on) return [];
+    const lineId = freeId(`on-${food.id}`.slice(0, 50), ids);
+    ids.add(lineId);
+    const usualG = food.kind === 'flour' ? USUAL_ON_BREAD_G.benchFlour : USUAL_ON_BREAD_G.butter;
+    const gPerPiece = on.massG && list.pieces ? on.massG / list.pieces : usualG;
+    return [{ id: lineId, ingredient: food.id, gPerPiece: Number(gPerPiece.toFixed(2)), when: on.when }];
+  });
   const doughG = list.lines.reduce((sum, line) => sum + (line.mass?.typical ?? 0), 0);
   const kept = kitchen ? keptShare(kitchen) : START.kept;
   const ballG = list.pieces
@@ -134,6 +144,7 @@ export function listFormula(
     ...(text.trim() ? { notes: text.trim().slice(0, 4000) } : {}),
     flourG: Number(flourG.toFixed(3)),
     lines,
+    ...(onBread.length > 0 ? { onBread } : {}),
     method: methodOf(list.lines),
     bake: { surface: 'flat', plateC: START.plateC, sides: START.sides.map((side) => ({ ...side })) },
     product: {

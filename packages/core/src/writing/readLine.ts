@@ -1,3 +1,4 @@
+import type { OnBreadWhen } from '../formula/onBreadSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { exactly } from '../quantity/interval';
 import type { Measures } from '../quantity/units';
@@ -93,15 +94,16 @@ function lineOf(
   hints: Hints,
   remarks: string[],
 ): LineResult {
-  // "Flour for dusting" is no part of the dough, whether or not it says how much.
-  if (hints.aside === 'dusting' || hints.aside === 'pan') {
-    const kept = asking.ask('aside', 'Does it go into the dough?', [
-      { id: 'out', words: 'No, leave it out' },
-      { id: 'in', words: 'Yes, count it' },
-    ]);
-    if (kept === 'out' && asking.questions.length === 0) return { as: 'left-out' };
-    if (kept === 'out') return asideLine(input, asking, match, hints);
-  }
+  // "Flour for dusting" is no part of the dough, whether or not it says how much; it is on the bread all the same.
+  const when = WHEN_ASIDE[hints.aside ?? 'taste'];
+  const goes = when
+    ? asking.ask('aside', 'Does it go into the dough?', [
+        { id: 'out', words: 'No, onto bread, bench or pan' },
+        { id: 'in', words: 'Yes, count it' },
+        { id: 'leave', words: 'No, leave it out' },
+      ])
+    : 'in';
+  if (goes === 'leave') return { as: 'left-out' };
   const food = chooseFood(input, asking, match, saidAmount);
   if (!food) return { as: 'left-out' };
   const left = match.found === 'one' ? match.left : [];
@@ -117,10 +119,12 @@ function lineOf(
     note,
     mass: null,
     fraction: null,
+    onBread: null,
     holdBack: 0,
     measure: null,
     questions: asking.questions,
   };
+  if (when && goes === 'out' && !saidAmount) return { as: 'line', line: asideOf(line, when) };
   const amount = saidAmount && settleAmount(asking, saidAmount, food);
   if (!amount) return withoutAmount(asking, line);
   const wet = food.kind === 'water' || food.kind === 'dairy';
@@ -135,35 +139,24 @@ function lineOf(
     if (size.low < size.high) line.measure = { text: amount.words, loose: looseOf(size) };
   } else if (amount.of === 'volume') massOfVolume(asking, line, amount, size, hints);
   else massOfPieces(asking, line, amount, size);
-  return { as: 'line', line };
+  return { as: 'line', line: when && goes === 'out' ? asideOf(line, when) : line };
 }
 
-/** While it is open whether bench flour counts, it stands at nothing. */
-function asideLine(
-  input: LineInput,
-  asking: Asking,
-  match: Exclude<Match, { found: 'none' }>,
-  hints: Hints,
-): LineResult {
-  const food = match.found === 'one' ? match.food : match.foods[0];
-  if (!food) return { as: 'left-out' };
-  const line: ReadLine = {
-    index: input.index,
-    text: input.text,
-    food,
-    said: null,
-    fill: null,
-    tempC: null,
-    state: null,
-    note: hints.notes.join(', '),
-    mass: exactly(0),
-    fraction: null,
-    holdBack: 0,
-    measure: null,
-    questions: asking.questions,
-  };
-  return { as: 'line', line };
-}
+const WHEN_ASIDE: Partial<Record<NonNullable<Hints['aside']>, OnBreadWhen>> = {
+  dusting: 'on the bench',
+  pan: 'on the pan',
+  top: 'after the turn',
+};
+
+/** A line that is on the bread: nothing of it counts in the dough. */
+const asideOf = (line: ReadLine, when: OnBreadWhen): ReadLine => ({
+  ...line,
+  onBread: { when, massG: line.mass?.typical ?? null },
+  mass: exactly(0),
+  fraction: null,
+  holdBack: 0,
+  measure: null,
+});
 
 function tempOf(asking: Asking, hints: Hints): number | null {
   if (hints.tempUnsure === null) return hints.tempC;

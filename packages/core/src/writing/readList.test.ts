@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { formulaFacts } from '../formula/formulaFacts';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { slugOf } from '../formula/slug';
 import { listFormula } from './listFormula';
@@ -170,6 +171,21 @@ Mix, knead by feel and rest until it stops springing back.`;
     expect(formula.product.ballG).toBe(Math.round((doughG * 0.985) / 12));
     expect(formula.notes).toBe(MESSY);
     expect(formula.lines[0]?.measure).toEqual({ text: '3 c., spooned in', fill: 'spooned', gMl: 0.53 });
+  });
+
+  test('what goes on the bread is not in the dough and not lost: its milk stays on the label', () => {
+    const text = `${MESSY}\n60 g melted butter, to brush\noil for the pan`;
+    const [plain, formula] = [listFormula(read(MESSY)), listFormula(read(text))];
+    expect(formula.lines).toEqual(plain.lines);
+    expect(formula.onBread).toMatchObject([
+      { ingredient: 'flour-strong', when: 'on the bench', gPerPiece: 1.5 },
+      { ingredient: expect.stringMatching(/^butter/), when: 'after the turn', gPerPiece: 5 },
+      { ingredient: expect.stringMatching(/^oil/), when: 'on the pan', gPerPiece: 2 },
+    ]);
+    expect(formulaFacts(formula, CATALOGUE).allergens).toContain('milk');
+    const dusting = read(MESSY).questions.find(({ kind }) => kind === 'aside');
+    const left = read(MESSY, { [dusting?.key ?? '']: 'leave' });
+    expect(listFormula(left).onBread).toBeUndefined();
   });
 
   test.each([

@@ -1,5 +1,6 @@
 import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
 import type { Measure } from '../formula/formulaSchema';
+import type { OnBreadWhen } from '../formula/onBreadSchema';
 import type { SaidAmount } from './readAmount';
 import type { Interval } from '../quantity/interval';
 
@@ -36,6 +37,8 @@ export interface ReadLine {
   mass: Interval | null;
   /** Share of flour, where the line says one ("water 60 %") or an answer does. */
   fraction: number | null;
+  /** It goes on the bread, the bench or the pan and not into the dough: when, and how much in all, g. */
+  onBread: { when: OnBreadWhen; massG: number | null } | null;
   /** Of a range like "1 to 1 1/2 cups" of a liquid: what is kept back, as a share of the line. */
   holdBack: number;
   /** How it was measured, kept with the formula's line; null for weights. */

@@ -124,7 +124,7 @@ test('the simulated scale says so, pours what is missing, scoops and clears', ()
   shows(100);
   expect(screen.queryByRole('button', { name: 'Simulated scale: pour, scoop' })).toBeNull();
   shows(100, {}, { source: 'simulated' });
-  expect(see('Bench scale: simulated')).toBeTruthy();
+  expect(see(/^On the scale, simulated: /)).toBeTruthy();
   press('Simulated scale: pour, scoop');
   const inSheet = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
   inSheet(/^Scoop 50/);

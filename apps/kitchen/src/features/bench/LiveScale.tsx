@@ -31,6 +31,8 @@ const styles = StyleSheet.create({
 
 interface LiveScaleProps {
   reading: ReadingOf<'scale'>;
+  /** Where the reading comes from, and how old it is, in words. */
+  source: string;
   /** Of the line with what is on the scale. */
   check: WeighCheck;
   targetG: number;
@@ -42,7 +44,7 @@ interface LiveScaleProps {
 const TONE = { short: 'soot', right: 'sage', over: 'plum' } as const;
 
 /** The weight as it comes, against its target and the band that is right. */
-export function LiveScale({ reading, check, targetG, stepG, tone, onTare }: LiveScaleProps) {
+export function LiveScale({ reading, source, check, targetG, stepG, tone, onTare }: LiveScaleProps) {
   const colours = useColours();
   const format = useFormat();
   const stepWidth = useStepWidth();
@@ -63,7 +65,7 @@ export function LiveScale({ reading, check, targetG, stepG, tone, onTare }: Live
     : `${words[verdict]}${reading.steady ? ', steady' : ''}`;
   return (
     <View style={styles.stack}>
-      <Label>{`On the scale, ${format.mass(targetG, stepG)} ± ${format.mass(toleranceG, stepG)} wanted`}</Label>
+      <Label>{`On the scale, ${source}: ${format.mass(targetG, stepG)} ± ${format.mass(toleranceG, stepG)} wanted`}</Label>
       <BigFigure
         value={figure.value}
         unit={figure.unit}

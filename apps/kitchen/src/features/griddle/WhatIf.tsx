@@ -4,7 +4,7 @@ import { sourceWords } from '../../shared/readingWords';
 import { Action } from '../../ui/actions';
 import { RangeField } from '../../ui/RangeField';
 import { Ticket } from '../../ui/Ticket';
-import { Body, Heading } from '../../ui/type';
+import { Body, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { useGriddleChoice } from './griddleSetup';
 import type { GriddleSubject } from './useGriddle';
@@ -27,11 +27,14 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
       />
       {knob ? <Body tone="soot">{`Knob of the ${griddle?.name ?? 'plate'}: ${knob}.`}</Body> : null}
       {heard ? (
-        <Action
-          label={`Take ${format.temp(heard.reading.tempC)} from the thermometer, ${sourceWords(heard)}`}
-          disabled={!heard.takeable}
-          onPress={() => set({ plateC: Math.min(300, Math.max(150, Math.round(heard.reading.tempC))) })}
-        />
+        <>
+          <Action
+            label={`Take ${format.temp(heard.reading.tempC)} from the thermometer`}
+            disabled={!heard.takeable}
+            onPress={() => set({ plateC: Math.min(300, Math.max(150, Math.round(heard.reading.tempC))) })}
+          />
+          <Label>{`Thermometer: ${sourceWords(heard)}`}</Label>
+        </>
       ) : null}
       <RangeField
         label="Thickness as it goes on"

@@ -1,5 +1,5 @@
 import { type BatchEvent, type EventBody, type Plan, formatClockTime } from '@kettle-scale/core';
-import { CORRECTABLE, liveEvents, refuseEvent, stepTitle } from '@kettle-scale/core/batch';
+import { CORRECTABLE, isSimulated, liveEvents, refuseEvent, stepTitle } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../data/useBatch';
@@ -65,7 +65,7 @@ function correctables(plan: Plan, events: readonly BatchEvent[]): Correctable[] 
           {
             key: `${event.id}/${field}`,
             ...{ event, field, value },
-            words: `${formatClockTime(Date.parse(event.at))} ${what}, ${NAMES[field]} ${value} ${UNITS[field]}`,
+            words: `${formatClockTime(Date.parse(event.at))} ${what}, ${NAMES[field]} ${value} ${UNITS[field]}${isSimulated(event) ? ' (simulated)' : ''}`,
           },
         ];
       }),

@@ -148,11 +148,14 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
       ) : null}
       {open && !on ? <Label>The formula’s own water and temperatures hold.</Label> : null}
       {on && room ? (
-        <Action
-          label={`Room sensor: ${format.temp(room.reading.tempC)}, ${(room.reading.humidity * PERCENT).toFixed(0)} %, ${sourceWords(room)}`}
-          disabled={!room.takeable}
-          onPress={takeRoom}
-        />
+        <>
+          <Action
+            label={`Room sensor: ${format.temp(room.reading.tempC)}, ${(room.reading.humidity * PERCENT).toFixed(0)} %`}
+            disabled={!room.takeable}
+            onPress={takeRoom}
+          />
+          <Label>{`Room sensor: ${sourceWords(room)}`}</Label>
+        </>
       ) : null}
       {open && lots.length > 0 ? (
         <Choices

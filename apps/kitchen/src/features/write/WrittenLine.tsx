@@ -29,10 +29,13 @@ const stepFor = (massG: number): number => (massG < 10 ? 0.1 : 1);
 /** One line as it was understood: what, how many grams, how sure; and what it has to ask. */
 export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: WrittenLineProps) {
   const format = useFormat();
-  const { food, mass, fill } = line;
-  const figure = mass ? format.massFigure(mass.typical, stepFor(mass.typical)) : { value: '?', unit: '' };
+  const { food, fill, onBread } = line;
+  const mass = onBread ? null : line.mass;
+  const shownG = onBread ? onBread.massG : mass?.typical;
+  const figure = shownG ? format.massFigure(shownG, stepFor(shownG)) : { value: '?', unit: '' };
   const spread = mass && mass.high > mass.low * 1.005;
   const facts = [
+    ...(onBread ? [`${onBread.when}, not in the dough`] : []),
     ...(spread
       ? [`${format.mass(mass.low, stepFor(mass.low))} to ${format.mass(mass.high, stepFor(mass.high))}`]
       : []),

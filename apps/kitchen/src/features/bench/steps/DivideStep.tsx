@@ -155,11 +155,14 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
       ) : (
         <Strong tone={loss.unusual ? 'plum' : 'soot'}>{loss.words}</Strong>
       )}
-      {onScaleG !== null && onScaleG !== doughG ? (
-        <Action
-          label={`Use ${format.mass(onScaleG, kitchen.benchStepG)} on the scale${heard ? `, ${sourceWords(heard)}` : ''}`}
-          onPress={() => setWeighed({ massG: onScaleG, source: heard?.source ?? 'device' })}
-        />
+      {heard && onScaleG !== null && onScaleG !== doughG ? (
+        <>
+          <Action
+            label={`Use ${format.mass(onScaleG, kitchen.benchStepG)} on the scale`}
+            onPress={() => setWeighed({ massG: onScaleG, source: heard.source })}
+          />
+          <Label>{`Bench scale: ${sourceWords(heard)}`}</Label>
+        </>
       ) : null}
       <Segments
         label="What to keep"

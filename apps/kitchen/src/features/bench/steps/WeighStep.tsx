@@ -143,6 +143,7 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
       {showScale && check ? (
         <LiveScale
           reading={reading}
+          source={heard ? sourceWords(heard) : ''}
           targetG={showG}
           check={check}
           stepG={1}
@@ -180,7 +181,7 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
         <Keypad text={typed} onChange={setTyped} />
       )}
       {typed === null && bowl ? <BowlBar plan={plan} bowl={bowl} nowId={line.lineId} /> : null}
-      {heard && typed === null ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
+      {heard && !showScale && typed === null ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
       {typed === null && line.scale === 'bench' ? <ScaleChoice /> : null}
       {showScale && heard?.source === 'simulated' ? (
         <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} />

@@ -1,0 +1,39 @@
+import { screen, waitFor } from '@testing-library/react';
+import { type Health, api } from '../../data/api';
+import { queryClient } from '../../data/queries';
+import { draw } from '../../test/liveBatch';
+import { ring } from '../../ui/alarm';
+import { HealthBanner } from './HealthBanner';
+
+const ok: Health = {
+  ...{ status: 'ok', version: '1', demo: false, problems: [] },
+  ...{ lastWriteAt: null, freeBytes: 1e9 },
+};
+const answers = (health: Health) => jest.spyOn(api, 'health').mockResolvedValue(health);
+beforeEach(() => queryClient.clear());
+
+test('says on every screen that the server cannot save, in its words', async () => {
+  answers({ ...ok, status: 'trouble', problems: ['The disk of the kitchen’s server is full.'] });
+  draw(<HealthBanner />);
+  const alert = await screen.findByRole('alert');
+  expect(alert.textContent).toMatch(/disk .* is full\..*kept on this device/);
+});
+
+test('says nothing while all is well', async () => {
+  const asked = answers(ok);
+  draw(<HealthBanner />);
+  await waitFor(() => expect(asked).toHaveBeenCalled());
+  expect(screen.queryByRole('alert')).toBeNull();
+});
+
+test('an alarm vibrates only after a touch: browsers complain of anything earlier', () => {
+  const vibrate = jest.fn();
+  Object.assign(navigator, { vibrate });
+  Object.defineProperty(navigator, 'userActivation', { value: { hasBeenActive: false }, configurable: true });
+  ring(false)();
+  expect(vibrate).not.toHaveBeenCalled();
+  Object.defineProperty(navigator, 'userActivation', { value: { hasBeenActive: true }, configurable: true });
+  ring(false)();
+  expect(vibrate).toHaveBeenCalledWith([200, 100, 200]);
+  Reflect.deleteProperty(navigator, 'userActivation');
+});
