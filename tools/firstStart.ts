@@ -14,7 +14,12 @@ import { openRandom } from '../apps/server/src/random';
 import { spawnServer } from './demoServer';
 
 const { values } = parseArgs({
-  options: { kills: { type: 'string', default: '200' }, seed: { type: 'string', default: '1' } },
+  options: {
+    kills: { type: 'string', default: '200' },
+    seed: { type: 'string', default: '1' },
+    /** Only starts of this kind. */
+    only: { type: 'string' },
+  },
 });
 const kills = Number(values.kills);
 const random = openRandom(Number(values.seed));
@@ -78,11 +83,12 @@ async function usualMs({ args, before }: Kind): Promise<number> {
   return tookMs;
 }
 
+const kinds = KINDS.filter(({ name }) => !values.only || name === values.only);
 let neverStarts = 0;
 let halfMade = 0;
-for (const kind of KINDS) {
+for (const kind of kinds) {
   const lastMs = (await usualMs(kind)) * 1.1;
-  const share = Math.ceil(kills / KINDS.length);
+  const share = Math.ceil(kills / kinds.length);
   for (let kill = 0; kill < share; kill += 1) {
     const folder = folderOf();
     mkdirSync(folder, { recursive: true });
@@ -99,7 +105,14 @@ for (const kind of KINDS) {
         counted(url, '/batches?limit=200'),
         counted(url, '/flour-lots'),
       ]);
-      if (kind.wrong(formulas, batches, lots)) halfMade += 1;
+      if (kind.wrong(formulas, batches, lots)) {
+        halfMade += 1;
+        process.stdout.write(
+          `${kind.name}: half made with ${formulas} formulas, ${batches} batches, ${lots} lots in ${folder}\n`,
+        );
+        await second.kill();
+        continue;
+      }
     }
     await second.kill();
     rmSync(folder, { recursive: true });

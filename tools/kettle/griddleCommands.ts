@@ -1,4 +1,4 @@
-import { InputError, numberField, parseInput } from '@kettle-scale/core';
+import { InputError, numberField, numberOrNaN, numberQuestion, parseInput } from '@kettle-scale/core';
 import { parseJson } from '@kettle-scale/core/documents';
 import {
   type BakeMoment,
@@ -80,7 +80,9 @@ function documentOf(file: string | undefined, options: Options, io: Io) {
   for (const [flag, , [part, field], scale] of OPTIONS) {
     const text = options[keyOf(flag)];
     if (typeof text !== 'string') continue;
-    tree[part] = { ...(tree[part] as object | undefined), [field]: Number(text) * scale };
+    const question = numberQuestion(text);
+    if (question) throw InputError.at(field, question);
+    tree[part] = { ...(tree[part] as object | undefined), [field]: numberOrNaN(text) * scale };
   }
   if (options['held'] === true) tree['plate'] = { ...(tree['plate'] as object | undefined), held: true };
   if (typeof options['seconds'] === 'string') {

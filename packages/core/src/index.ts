@@ -40,5 +40,6 @@ export * from './problem';
 export * from './quantity/formatQuantity';
 export * from './quantity/interval';
 export * from './quantity/parseQuantity';
+export * from './quantity/readNumber';
 export * from './quantity/roundToStep';
 export * from './quantity/units';

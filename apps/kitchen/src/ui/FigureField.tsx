@@ -1,3 +1,4 @@
+import { numberOrNaN, numberQuestion } from '@kettle-scale/core';
 import { useState } from 'react';
 import { StyleSheet, Text, TextInput, View, type ViewStyle } from 'react-native';
 import { FieldError } from './StepperField';
@@ -59,13 +60,14 @@ export function FigureField({
   unit = '',
   onText,
   onDone,
-  error,
+  error: given,
   disabled = false,
   name,
   style,
 }: FigureFieldProps) {
   const colours = useColours();
   const [typed, setTyped] = useState<string | null>(null);
+  const error = numberQuestion(typed ?? '') ?? given;
   const [focused, setFocused] = useState(false);
   // A field in error keeps what was typed, so that it can be mended.
   const leave = () => {
@@ -113,13 +115,5 @@ export function FigureField({
   );
 }
 
-/** What a person typed as a number: a decimal comma is a point; NaN when it is none. */
-export const numberTyped = (text: string): number =>
-  text.trim() === ''
-    ? NaN
-    : Number(
-        text
-          .trim()
-          .replace(/(?<=\d),(?=\d{3}(\D|$))/g, '')
-          .replace(',', '.'),
-      );
+/** What a person typed as a number; NaN when it is none, or can be two: the field asks which. */
+export const numberTyped = (text: string): number => numberOrNaN(text);

@@ -4,6 +4,7 @@ import { BOOK_FORMAT, BOOK_FORMAT_VERSION } from '../format/bookSchema';
 import type { Formula } from '../formula/formulaSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError } from '../problem';
+import { numberQuestion } from '../quantity/readNumber';
 import { leavesOf, setLeaf } from './paths';
 
 /** The columns, in order. A `line` row is an ingredient; a `field` row is any other field by its path. */
@@ -162,7 +163,11 @@ export function bookFromCsv(rows: readonly CsvRow[]): CsvBook {
     const key = cell('key').trim();
     if (cell('row').trim() === 'line') {
       if (!id) throw fail('a line row must name its formula.');
-      const percent = cell('percent').trim().replace(',', '.');
+      const written = cell('percent').trim();
+      const question = numberQuestion(written);
+      if (question) throw fail(question);
+      // Its digits are kept as they are: our own files say a share to its last decimal.
+      const percent = written.replace(',', '.');
       if (!/^\d+(\.\d+)?$/.test(percent)) throw fail(`“${percent}” is not a percentage.`);
       const place = entry.lines.findIndex((line) => line === undefined || !(line as { id?: string }).id);
       const at = place < 0 ? entry.lines.length : place;

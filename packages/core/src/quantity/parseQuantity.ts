@@ -1,4 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
+import { numberQuestion, readNumber } from './readNumber';
 import { type Measures, type Unit, type UnitKind, unitsFor } from './units';
 
 /** An amount as typed, and what it comes to. */
@@ -26,9 +27,17 @@ const PART = /([-−]?(?:\d|[.,]\d|[¼-¾⅐-⅞])[\d.,/⁄\s¼-¾⅐-⅞]*)([^\
 
 const problem = (message: string): ParsedQuantity => ({ ok: false, message });
 
-/** "1,250" and "1,250.5" use the comma for thousands; any other comma ("1,5") is a decimal comma. */
-function normaliseCommas(text: string): string {
-  return /^\d{1,3}(,\d{3})+(\.\d+)?$/.test(text) ? text.replaceAll(',', '') : text.replace(',', '.');
+/** Of these nobody writes thousandths: "1,250 g" is a grouped number, "1,250 kg" may be either. */
+const NEVER_THOUSANDTHS: ReadonlySet<Unit['id']> = new Set(['g', 'mg', 'ml']);
+
+/** What the figures of an amount come to: a plain number, a fraction, a mixed number; a sentence where it could be two. */
+function valueOf(text: string, unit: Unit['id'] | undefined): { value: number } | { problem: string } {
+  const read = readNumber(text);
+  if (read.as === 'number') return { value: read.value };
+  if (read.as === 'none') return { value: numericQuantity(text.replace(',', '.'), { round: false }) };
+  const question = numberQuestion(text);
+  if (!question || (unit && NEVER_THOUSANDTHS.has(unit))) return { value: read.readings[0] };
+  return { problem: question };
 }
 
 /**
@@ -51,10 +60,6 @@ export function parseQuantity(text: string, options: ParseOptions = {}): ParsedQ
   let kind: UnitKind | undefined;
   let amount = 0;
   for (const [, numberText = '', unitText = ''] of matches) {
-    const value = numericQuantity(normaliseCommas(numberText.trim()), { round: false });
-    if (!Number.isFinite(value))
-      return problem(`“${numberText.trim()}” is not a number this kitchen can read.`);
-    if (value < 0) return problem('An amount cannot be negative.');
     const name = unitText.trim().toLowerCase().replace(/\.$/, '').replace(/\s+/g, ' ');
     const unit = name
       ? units.find((u) => u.names.includes(name))
@@ -66,6 +71,12 @@ export function parseQuantity(text: string, options: ParseOptions = {}): ParsedQ
           : `${numberText.trim()} of what? Add a unit, like g or ml.`,
       );
     }
+    const read = valueOf(numberText.trim(), unit.id);
+    if ('problem' in read) return problem(read.problem);
+    const { value } = read;
+    if (!Number.isFinite(value))
+      return problem(`“${numberText.trim()}” is not a number this kitchen can read.`);
+    if (value < 0) return problem('An amount cannot be negative.');
     if (kind && unit.kind !== kind) return problem('That mixes weight and volume; use one of them.');
     kind = unit.kind;
     amount += value * unit.size;

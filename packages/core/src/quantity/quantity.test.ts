@@ -29,6 +29,8 @@ describe('parseQuantity', () => {
     ['1½ tbsp', 'volume', 22.1805],
     ['1,5 kg', 'mass', 1500],
     ['1,250 g', 'mass', 1250],
+    ['0,125 kg', 'mass', 125],
+    ['1.500,5 g', 'mass', 1500.5],
     ['12,345.5 g', 'mass', 12345.5],
     ['.5 kg', 'mass', 500],
     ['2 fl oz', 'volume', 59.147],

@@ -1,4 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
+import { readNumber } from '../quantity/readNumber';
 import type { Measures } from '../quantity/units';
 import { type SaidUnit, unitAt } from './amountUnits';
 import { type Interval, exactly, scaled, times } from '../quantity/interval';
@@ -27,6 +28,7 @@ interface Token {
   end: number;
 }
 
+const THOUSAND = 1000;
 const NUMBER = /\d+(?:[.,]\d+)*\s+\d+\/\d+|\d+\/\d+|\d+(?:[.,]\d+)*|[.,]\d+/;
 const TOKEN = new RegExp(`(${NUMBER.source})|([A-Za-zÀ-ž][A-Za-zÀ-ž']*\\.?)|(#|%|[^\\s\\w])`, 'gu');
 
@@ -49,13 +51,31 @@ const ABOUT = new Set(['about', 'approx', 'approximately', 'around', 'roughly', 
 const TO = new Set(['to', '-', 'or']);
 const PLUS = new Set(['plus', '+', '&', 'and']);
 
-/** Comma and point by country: "1,250" is a thousand, "1,5" is one and a half, "1.000" may be either. */
-function numberOf(text: string): { value: number; orTimes?: number } {
-  const thousands = /^\d{1,3}(,\d{3})+(\.\d+)?$/.test(text);
-  const plain = thousands ? text.replaceAll(',', '') : text.replace(/,(?=\d)/, '.');
-  const value = numericQuantity(plain.startsWith('.') ? `0${plain}` : plain, { round: false });
-  return { value, ...(/^\d{1,3}\.\d{3}$/.test(text) ? { orTimes: 1000 } : {}) };
+/** A list comes from anywhere: "1.000" may be one or a thousand, and so may "1,000". */
+const THOUSAND_OR_ONE = /^[1-9]\d{0,2}[.,]\d{3}$/;
+
+interface WrittenNumber {
+  /** With the sign as a decimal one, where it can be read two ways. */
+  value: number;
+  orTimes?: number;
+  /** Written with a comma, which in grams and millilitres can only group. */
+  comma?: boolean;
 }
+
+function numberOf(text: string): WrittenNumber {
+  const read = readNumber(text);
+  const value =
+    read.as === 'number'
+      ? read.value
+      : read.as === 'either'
+        ? read.readings[1]
+        : numericQuantity(text.replace(/,(?=\d)/, '.'), { round: false });
+  return THOUSAND_OR_ONE.test(text) ? { value, orTimes: THOUSAND, comma: text.includes(',') } : { value };
+}
+
+/** The number once its unit is known: nobody writes thousandths of a gram, of a millilitre or of a piece with a comma. */
+const inUnit = ({ value, orTimes, comma }: WrittenNumber, isSmall: boolean): WrittenNumber =>
+  comma && isSmall ? { value: value * THOUSAND } : { value, ...(orTimes ? { orTimes } : {}) };
 
 function tokensOf(text: string): Token[] {
   return [...text.matchAll(TOKEN)].map((match) => ({
@@ -87,10 +107,9 @@ function amountAt(tokens: readonly Token[], from: number, measures: Measures): F
   if (between) at += 1;
   let heap = exactly(1);
   let number = tokens[at];
-  let value: number;
-  let orTimes: number | undefined;
+  let written: WrittenNumber;
   if (number?.kind === 'number') {
-    ({ value, orTimes } = { orTimes: undefined, ...numberOf(number.text) });
+    written = numberOf(number.text);
     at += 1;
   } else {
     // "a pinch of salt", "pinch of salt", "a heaped spoon": one, when a unit follows.
@@ -100,18 +119,19 @@ function amountAt(tokens: readonly Token[], from: number, measures: Measures): F
     if (!unit || (unit.unit.of !== 'volume' && unit.unit.of !== 'piece')) return null;
     if (unit.taken === 1 && (tokens[at]?.text.length ?? 0) < 2) return null;
     number = undefined;
-    value = 1;
+    written = { value: 1 };
   }
-  if (!Number.isFinite(value)) return null;
+  if (!Number.isFinite(written.value)) return null;
 
-  let second: number | null = null;
+  let writtenSecond: WrittenNumber | null = null;
   if ((TO.has(word(at)) || (between && word(at) === 'and')) && tokens[at + 1]?.kind === 'number') {
-    second = numberOf(tokens[at + 1]?.text ?? '').value;
+    writtenSecond = numberOf(tokens[at + 1]?.text ?? '');
     at += 2;
   }
   // "2 x 250 g" is both together.
   if ((word(at) === 'x' || word(at) === '×') && tokens[at + 1]?.kind === 'number') {
-    value *= numberOf(tokens[at + 1]?.text ?? '').value;
+    const times = numberOf(tokens[at + 1]?.text ?? '');
+    written = { ...times, value: written.value * times.value };
     at += 2;
   }
   const found = heapAt(at);
@@ -120,6 +140,13 @@ function amountAt(tokens: readonly Token[], from: number, measures: Measures): F
     at += 1;
   }
   const unit = unitAt([tokens[at]?.text ?? '', tokens[at + 1]?.text ?? ''], measures);
+  const isSmall =
+    !unit ||
+    unit.unit.of === 'piece' ||
+    (unit.unit.of === 'mass' && unit.unit.g === 1) ||
+    (unit.unit.of === 'volume' && unit.unit.ml.typical === 1);
+  const { value, orTimes } = inUnit(written, isSmall);
+  const second = writtenSecond && inUnit(writtenSecond, isSmall).value;
   if (!unit) {
     if (!number) return null;
     const amount: SaidAmount = {

@@ -1,4 +1,7 @@
 import {
+  numberOrNaN,
+  numberQuestion,
+  readNumber,
   type Need,
   type Unit,
   type UnitSystem,
@@ -45,16 +48,19 @@ function readMass(text: string, units: UnitSystem): Read {
 /** A length in mm, or in inches for those who read them. */
 function readLength(text: string, units: UnitSystem): Read {
   const [, digits = '', unit = ''] = /^\s*([\d.,]+)\s*(mm|cm|in|")?\s*$/i.exec(text) ?? [];
-  const value = Number(digits.replace(',', '.'));
+  const value = numberOrNaN(digits);
+  const question = numberQuestion(digits);
+  if (question) return { problem: question };
   if (digits === '' || !Number.isFinite(value)) return { problem: 'Give a length here, like 240 mm.' };
   const inches = unit === 'in' || unit === '"' || (unit === '' && units === 'us');
   return { value: inches ? value * MM_PER_INCH : unit.toLowerCase() === 'cm' ? value * 10 : value };
 }
 
 function readCount(text: string, what: string): Read {
-  const digits = text.trim().replaceAll(',', '');
-  if (/^-?\d+(\.\d+)?$/.test(digits)) return { value: Number(digits) };
-  return { problem: digits ? `${what} must be a whole number.` : `Say how many ${what.toLowerCase()}.` };
+  const read = readNumber(text);
+  // Pieces come whole: a group of three after a comma can only be thousands.
+  if (read.as !== 'none') return { value: read.as === 'number' ? read.value : read.readings[0] };
+  return { problem: text.trim() ? `${what} must be a whole number.` : `Say how many ${what.toLowerCase()}.` };
 }
 
 const READ: Record<NeedField, (text: string, units: UnitSystem) => Read> = {

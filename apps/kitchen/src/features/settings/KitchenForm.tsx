@@ -1,4 +1,11 @@
-import { DEFAULT_KITCHEN, type Kitchen, SCALE_STEPS_G, kitchenSchema } from '@kettle-scale/core';
+import {
+  DEFAULT_KITCHEN,
+  type Kitchen,
+  SCALE_STEPS_G,
+  kitchenSchema,
+  numberOrNaN,
+  numberQuestion,
+} from '@kettle-scale/core';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -52,8 +59,10 @@ const asText = (kitchen: Kitchen): Text =>
 const textSchema = z.record(z.string(), z.string()).transform((text, context): Kitchen => {
   const numbers = Object.fromEntries(
     FIELDS.map(({ name, shown }) => {
-      const typed = (text[name] ?? '').trim().replace(',', '.');
-      return [name, typed === '' ? undefined : Number((Number(typed) / shown).toFixed(9))];
+      const typed = (text[name] ?? '').trim();
+      const question = numberQuestion(typed);
+      if (question) context.addIssue({ code: 'custom', path: [name], message: question });
+      return [name, typed === '' ? undefined : Number((numberOrNaN(typed) / shown).toFixed(9))];
     }),
   );
   const kitchen = kitchenSchema.safeParse(numbers);
