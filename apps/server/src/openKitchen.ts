@@ -11,6 +11,7 @@ import {
 } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { QueryTypes } from 'sequelize';
+import { settle } from './db/connection';
 import { lockFolder, unwritable } from './db/lockFolder';
 import { type Database, openDatabase } from './db/openDatabase';
 import { RESTORING } from './backup/restore';
@@ -71,7 +72,11 @@ async function make(folder: string, seed: Seed | undefined): Promise<void> {
   } finally {
     await database.close();
   }
-  renameSync(making, join(folder, KITCHEN_FILE));
+  const place = join(folder, KITCHEN_FILE);
+  await settle(making);
+  // What the old file wrote ahead would be taken for the new one's.
+  if (existsSync(place)) await settle(place);
+  renameSync(making, place);
   // The move itself reaches the disk with the folder.
   const opened = openSync(folder, 'r');
   fsyncSync(opened);

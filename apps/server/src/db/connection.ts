@@ -1,4 +1,5 @@
 import sqlite3 from 'sqlite3';
+import { sqliteCode } from './startProblem';
 
 /** Every connection: an acknowledged write is on the disk, and a second writer waits instead of failing. */
 const KEPT = `
@@ -51,5 +52,38 @@ export async function connect(file: string) {
   return {
     exec: (sql: string) => settled((done) => opened.exec(sql, done)),
     close: () => settled((done) => opened.close(done)),
+    /** The first row of a statement. */
+    row: (sql: string) =>
+      new Promise<Record<string, unknown>>((resolve, reject) =>
+        opened.get(sql, (error: Error | null, row: Record<string, unknown> | undefined) =>
+          error ? reject(error) : resolve(row ?? {}),
+        ),
+      ),
   };
+}
+
+const TRIES = 100;
+const AGAIN_MS = 50;
+
+/**
+ * Makes a database one file that can be moved: everything that was written ahead is in it, and nobody else has it open.
+ * Sequelize lets go of its connections without waiting for them.
+ */
+export async function settle(file: string): Promise<void> {
+  const connection = await connect(file);
+  try {
+    for (let tries = 0; tries < TRIES; tries += 1) {
+      const mode = await connection.row('PRAGMA journal_mode = DELETE').catch(busyAsNothing);
+      if (mode.journal_mode === 'delete') return;
+      await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+    }
+    throw new Error(`${file} is still in use`);
+  } finally {
+    await connection.close();
+  }
+}
+
+function busyAsNothing(error: unknown): Record<string, unknown> {
+  if (sqliteCode(error) === 'SQLITE_BUSY') return {};
+  throw error;
 }
