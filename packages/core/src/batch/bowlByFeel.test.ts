@@ -10,6 +10,7 @@ import { planBatch } from './planBatch';
 import { batchRecord } from './record';
 import { refuseEvent } from './refuseEvent';
 import { additionG, correctionFor, correctionLines, runningDough, topUps } from './runningDough';
+import { skippedWords } from './skippedWater';
 
 const plan = planBatch({
   ...request({ need: { by: 'flour', flourG: 2000, ballG: 92 } }),
@@ -189,4 +190,14 @@ test('a lot says what is left, when it runs out, and what it drinks', () => {
   expect(state.offset).toMatchObject({ batches: 2, meanPoints: expect.closeTo(5 / 2.25, 9) });
   const counted = { ...lot, counted: { at: '2026-03-09T12:00:00.000Z', leftG: 40_000 } };
   expect(lotState(counted, [use(5, 7000, 2), use(10, 7000, null)], 0, now).leftG).toBe(33_000);
+});
+
+test('water that was kept back and stays out is said with what it means; a spoonful is not', () => {
+  const words = skippedWords(plan, doughAfter());
+  expect(words).toMatch(
+    /of water stays out: hydration is .* instead of .*, and \d+ balls come to .* instead of 92/,
+  );
+  expect(words).toMatch(/lighter than their tolerance|within their tolerance/);
+  expect(skippedWords(plan, doughAfter(add(held)))).toBeNull();
+  expect(skippedWords(plan, doughAfter(add(held - 5)))).toBeNull();
 });

@@ -29,6 +29,7 @@ export * from './restAdvice';
 export * from './restingDough';
 export * from './runningDough';
 export * from './savedPlanSchema';
+export * from './skippedWater';
 export * from './stepText';
 export * from './stepTimes';
 export * from './timeWindow';

@@ -1,5 +1,6 @@
 import { bakersFractions } from '../formula/percentages';
-import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
+import { piecesFor } from '../portion/piecesFor';
+import { ballStandard } from './skippedWater';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import { type BatchState, inBowlG, startG, weighingToleranceG } from './foldBatch';
 import { keptShare } from './kitchenSchema';
@@ -96,7 +97,7 @@ export function offerRescale(plan: Plan, state: BatchState, step: Step, massG: n
   return {
     factor,
     doughG,
-    pieces: wholePieces(doughG * keptShare(plan.kitchen), plan.ballG, ROUNDING_SLACK),
+    pieces: piecesFor(doughG * keptShare(plan.kitchen), ballStandard(plan)),
     topUps,
     fits: bowlG <= plan.kitchen.bowlCapacityG,
     bowlG,

@@ -1,10 +1,12 @@
 import { doughTotals } from '../formula/percentages';
-import { ROUNDING_SLACK, wholePieces } from '../portion/wholePieces';
+import { piecesFor } from '../portion/piecesFor';
+import { wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
 import { type BatchState, type StepState, inBowlG } from './foldBatch';
 import { keptShare } from './kitchenSchema';
 import type { Plan } from './planSchema';
 import type { BatchRecord } from './recordSchema';
+import { ballStandard } from './skippedWater';
 import { liveWindow, stepTitle } from './stepText';
 
 /** Points of hydration in a share. */
@@ -83,7 +85,7 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
     status: state.status,
     nowTitle: state.now ? stepTitle(plan, state.now.step) : null,
     piecesPlanned: plan.pieces,
-    piecesExpected: wholePieces(mixedG * keptShare(plan.kitchen), plan.ballG, ROUNDING_SLACK),
+    piecesExpected: piecesFor(mixedG * keptShare(plan.kitchen), ballStandard(plan)),
     piecesMade: finished?.pieces ?? null,
     good: finished?.good ?? null,
     doughPlannedG: plan.doughG,

@@ -3,3 +3,4 @@ export * from './division';
 export * from './edgeProfile';
 export * from './measuredDisc';
 export * from './rollAhead';
+export * from './piecesFor';

@@ -1,7 +1,14 @@
 import { type ReadingSource, type Step, parseQuantity, roundToStep } from '@kettle-scale/core';
-import { batchRecord, explainDivision, explainLoss, planCost } from '@kettle-scale/core/batch';
+import { ballStandard, batchRecord, explainDivision, explainLoss, planCost } from '@kettle-scale/core/batch';
 import { mixedG } from '@kettle-scale/core/log';
-import { type DivideBy, MOST_GUIDED, cutGuide, divideDough } from '@kettle-scale/core/portion';
+import {
+  type DivideBy,
+  MOST_GUIDED,
+  cutGuide,
+  cutInto,
+  divideDough,
+  waysToCut,
+} from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useReading } from '../../../data/useReading';
@@ -20,6 +27,7 @@ import { ScalePanel } from '../LiveScale';
 import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
+import { CutChoice } from './CutChoice';
 import { type Leftover, LeftoverChoice } from './LeftoverChoice';
 import { WaysToDivide } from './WaysToDivide';
 
@@ -44,9 +52,12 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   const [typed, setTyped] = useState<string | null>(null);
   const [weighed, setWeighed] = useState<{ massG: number; source: ReadingSource } | null>(null);
   const doughG = weighed?.massG ?? null;
+  const grew = state.bowls.some(({ factor }) => factor !== 1);
+  const standard = { ...ballStandard(plan), ...(grew ? { pieces: record.piecesExpected } : {}) };
   const [keep, setKeep] = useState<Keep>('count');
   const [asks, setAsks] = useState<Record<Keep, number>>({
-    count: record.piecesExpected,
+    // The planned count, unless the batch followed an over-pour; what it means for the ball is said below.
+    count: standard.pieces,
     ball: plan.ballG,
     size: plan.relaxed.diameterMm,
   });
@@ -57,6 +68,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   const inBowlsG = mixedG(state);
   const expectedG = roundToStep(inBowlsG * (1 - kitchen.bowlLoss), kitchen.benchStepG);
   const realG = doughG ?? expectedG;
+  const readyG = realG * (1 - kitchen.benchLoss);
   const unit = format.units === 'metric' ? 'g' : 'oz';
   const parsed = parseQuantity(typed ?? '', { defaultUnit: unit });
   const typedG = parsed.ok ? parsed.quantity.amount : null;
@@ -163,6 +175,14 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
           />
           <Label>{`Bench scale: ${sourceWords(heard)}`}</Label>
         </>
+      ) : null}
+      {keep === 'count' ? (
+        <CutChoice
+          now={cutInto(readyG, Math.max(1, asks.count), standard)}
+          cuts={waysToCut(readyG, standard)}
+          standard={standard}
+          onChoose={(count) => setAsks((was) => ({ ...was, count }))}
+        />
       ) : null}
       <Segments
         label="What to keep"

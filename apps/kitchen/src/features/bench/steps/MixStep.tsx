@@ -5,6 +5,7 @@ import {
   correctionLines,
   mixGuide,
   runningDough,
+  skippedWords,
   wantedHydration,
 } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
@@ -116,6 +117,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const cooled = useAlarm(waitS !== null && waitS <= 0 ? `${batch.id}/${stepId}/${fromMs}/cool` : null);
   const temps = now.seen.flatMap((event) => (event.type === 'measured' ? [event] : []));
   const dough = runningDough(plan, state, now.step.bowl ?? 1);
+  const skipped = dough && skippedWords(plan, dough, format.units);
 
   const primary = !running
     ? { label: 'Start mixing', onPress: () => act({ type: 'started', stepId }) }
@@ -178,6 +180,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       ) : (
         <View style={styles.stack}>
           <Heading style={styles.part}>No dry flour left?</Heading>
+          {skipped ? <Strong tone="water">{skipped}</Strong> : null}
           {dough ? <DoughTicket dough={dough} /> : null}
         </View>
       )}

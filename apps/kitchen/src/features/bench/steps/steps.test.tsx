@@ -37,6 +37,20 @@ describe('dividing', () => {
     expect(acts).toEqual([{ type: 'divided', doughG: 980, pieces: 10, ballG: 97.5, source: 'typed' }]);
   });
 
+  test('a short dough loses no piece quietly: the planned count stays, and what fewer would weigh stands beside it', () => {
+    const acts = dividing();
+    press('Key it in');
+    keyIn('920');
+    press('The dough weighs 920 g');
+    expect(see(/wanted: 8\.5\sg too light$/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^Cut 10 × 91\.5/ })).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: /^9 × 101\.7/ }));
+    expect(see(/wanted: in tolerance$/)).toBeTruthy();
+    expect(screen.getByRole('radio', { name: /^10 × 91\.5/ })).toBeTruthy();
+    press(/^Cut 9 × 101\.7/);
+    expect(acts).toMatchObject([{ type: 'divided', pieces: 9 }]);
+  });
+
   test('keeping the ball weight gives the count and what is left', () => {
     const acts = dividing();
     press('Key it in');
