@@ -18,7 +18,7 @@ const PATTERNS = 40;
 export async function makeHistory(folder: string, batches: number): Promise<void> {
   process.stderr.write(`Making a history of ${batches} batches, once …\n`);
   const database = await openDatabase(join(folder, 'kitchen.sqlite'));
-  const stores = await openStores(database);
+  const stores = await openStores(database, true);
   const formulas = demoFormulas();
   for (const formula of formulas)
     await stores.formulas.create(formula, 'First version', new Date(0).toISOString());

@@ -67,7 +67,7 @@ async function make(folder: string, seed: Seed | undefined): Promise<void> {
   const making = join(folder, IN_THE_MAKING);
   const database = await openDatabase(making);
   try {
-    const stores = await openStores(database);
+    const stores = await openStores(database, seed !== undefined);
     await seed?.(stores);
   } finally {
     await database.close();
@@ -108,7 +108,7 @@ export async function openKitchen(folder: string, seed?: Seed): Promise<OpenKitc
     const isNew = !existsSync(join(folder, KITCHEN_FILE));
     if (isNew || (seed && (await copyEmpty(folder)))) await make(folder, seed);
     const database = await openDatabase(join(folder, KITCHEN_FILE));
-    const stores = await openStores(database);
+    const stores = await openStores(database, seed !== undefined);
     return { database, stores, close: () => database.close().then(release) };
   } catch (error) {
     await release();

@@ -8,6 +8,8 @@ import { type CarriedStore, openCarriedStore } from './log/carried';
 import { type KitchenStore, openKitchenStore } from './kitchen/store';
 
 export interface Stores {
+  /** Whether the whole kitchen is made up: only then do made-up batches teach it. */
+  demo: boolean;
   ingredients: IngredientStore;
   kitchen: KitchenStore;
   flourLots: FlourLotStore;
@@ -18,13 +20,14 @@ export interface Stores {
 }
 
 /** Opens every store on a database that is up to date. */
-export async function openStores(database: Database): Promise<Stores> {
+export async function openStores(database: Database, demo = false): Promise<Stores> {
   return {
+    demo,
     ingredients: await openIngredientStore(database),
     kitchen: await openKitchenStore(database),
     flourLots: openFlourLotStore(database),
     formulas: openFormulaStore(database),
-    batches: openBatchStore(database),
+    batches: openBatchStore(database, demo),
     plans: openPlanStore(database),
     carried: openCarriedStore(database),
   };

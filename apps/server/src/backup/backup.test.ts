@@ -98,6 +98,8 @@ test('a backup of a made-up kitchen teaches a real one nothing', async () => {
   await restoreInto(real, backup).expect(201);
   expect((await real.api.get('/api/v1/batches')).body).toHaveLength(21);
   expect((await real.api.get('/api/v1/lessons')).body).toEqual([]);
+  const { body: lots } = await real.api.get('/api/v1/flour-lots');
+  expect((lots as { offset: { batches: number } }[]).map(({ offset }) => offset.batches)).toEqual([0, 0]);
   expect((await real.api.get('/api/v1/griddle-pieces?formula=deckhand-wrap')).body).toEqual([]);
 });
 

@@ -90,7 +90,11 @@ export async function restore(
       const beside = await openDatabase(file, { passing: true });
       let restored: Restored;
       try {
-        restored = await fillKitchen(beside, await openStores(beside), incomingLines(source, limits));
+        restored = await fillKitchen(
+          beside,
+          await openStores(beside, stores.demo),
+          incomingLines(source, limits),
+        );
       } finally {
         await beside.close();
       }

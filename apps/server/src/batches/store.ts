@@ -10,7 +10,7 @@ import type {
   Plan,
   Refusal,
 } from '@kettle-scale/core';
-import { batchRecord, foldBatch, refuseEvent } from '@kettle-scale/core/batch';
+import { batchRecord, foldBatch, isSimulated, refuseEvent } from '@kettle-scale/core/batch';
 import { batchFacts } from '@kettle-scale/core/log';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
@@ -51,7 +51,7 @@ function summaryText(record: BatchRecord): string {
  * Batches and their events. Events are only ever added. The SQL is written out, because these are the addresses
  * that phones ask all day: stored JSON goes out as it is, and an act costs one insert.
  */
-export function openBatchStore({ sequelize, write }: Database) {
+export function openBatchStore({ sequelize, write }: Database, demo = false) {
   const live = openLiveBatches();
 
   const select = <T extends object>(sql: string, bind: unknown[]): Promise<T[]> =>
@@ -114,6 +114,10 @@ export function openBatchStore({ sequelize, write }: Database) {
     return text ? (JSON.parse(text) as Batch) : null;
   };
 
+  /** Points that a batch teaches its flour lot: none while it runs, was given up, or was made up. */
+  const pointsOf = (events: readonly BatchEvent[], record: BatchRecord): number | null =>
+    record.status === 'finished' && (demo || !events.some(isSimulated)) ? (record.lotPoints ?? null) : null;
+
   /** What the log finds a batch by, and what it has to say once it is over. */
   async function keepFind(
     batch: Batch,
@@ -149,7 +153,7 @@ export function openBatchStore({ sequelize, write }: Database) {
       [
         ...[id, at, formulaId, plan.formula.name, formulaVersion, flourLotId, record.status],
         ...[JSON.stringify(start), JSON.stringify(plan), over ? summaryText(record) : null],
-        ...[record.lotFlourG ?? null, record.lotPoints ?? null],
+        ...[record.lotFlourG ?? null, pointsOf(events, record)],
       ],
       transaction,
     );
@@ -190,7 +194,7 @@ export function openBatchStore({ sequelize, write }: Database) {
       await run(
         `UPDATE batches SET status = $1, record = $2, lotFlourG = COALESCE($4, lotFlourG), lotPoints = $5
          WHERE id = $3`,
-        [record.status, kept, id, record.lotFlourG ?? null, record.lotPoints ?? null],
+        [record.status, kept, id, record.lotFlourG ?? null, pointsOf(events, record)],
         transaction,
       );
       await keepFind({ id, ...head, plan: batch.plan, events }, state, record, transaction);

@@ -34,13 +34,14 @@ export function openFlourLotStore({ sequelize, write }: Database) {
         list(),
         sequelize.query<UseRow>(
           `SELECT flourLotId AS lotId, id AS batchId, startedAt, formulaName,
-             COALESCE(lotFlourG, 0) AS flourG, lotPoints AS points
+             COALESCE(lotFlourG, 0) AS flourG,
+             CASE WHEN status = 'finished' THEN lotPoints END AS points
            FROM batches WHERE flourLotId IS NOT NULL AND status <> 'abandoned' ORDER BY startedAt DESC`,
           { type: QueryTypes.SELECT },
         ),
         sequelize.query<MeanRow>(
           `SELECT flourLotId AS lotId, AVG(lotPoints) AS mean FROM batches
-           WHERE flourLotId IS NOT NULL AND lotPoints IS NOT NULL GROUP BY flourLotId`,
+           WHERE flourLotId IS NOT NULL AND lotPoints IS NOT NULL AND status = 'finished' GROUP BY flourLotId`,
           { type: QueryTypes.SELECT },
         ),
       ]);

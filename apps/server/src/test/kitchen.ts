@@ -48,7 +48,7 @@ export async function openTestKitchen({
 }: TestKitchen = {}) {
   const path = file || (await copyOfFresh());
   const database = await openDatabase(path);
-  const stores = await openStores(database);
+  const stores = await openStores(database, demo);
   if (seeded) await seedDemo(stores, NOW);
   const hub = createHub();
   const app = createApp({
