@@ -1,5 +1,5 @@
 import type { Batch, BatchEvent, BatchState, EventBody } from '@kettle-scale/core';
-import { foldBatch } from '@kettle-scale/core/batch';
+import { foldBatch, lastPress } from '@kettle-scale/core/batch';
 import { useMutation } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -52,10 +52,11 @@ export function useBatch(id: string): {
     },
     [mutate],
   );
-  const lastActId = state?.lastAct?.id;
+  const events = batch?.events;
   const undo = useCallback(() => {
-    if (lastActId) act({ type: 'void', eventId: lastActId });
-  }, [act, lastActId]);
+    const last = lastPress(events ?? []);
+    if (last.length > 0) act(...last.map(({ id: eventId }): EventBody => ({ type: 'void', eventId })));
+  }, [act, events]);
 
   return {
     live: batch && state ? { batch, state, act, undo, queue } : null,

@@ -5,6 +5,7 @@ import { explainDivision, explainRolling, explainTarget } from './explainBench';
 import { foldBatch } from './foldBatch';
 import { checkWeight, fractionIfKept, offerRescale } from './overPour';
 import { planBatch } from './planBatch';
+import { lastPress } from './liveEvents';
 import { batchRecord, ballForCountG, countForBall } from './record';
 import { refuseEvent } from './refuseEvent';
 import { stepTimes } from './stepTimes';
@@ -289,4 +290,17 @@ test('planned against actual time: from a timed step’s own start, else from wh
       .map(({ actualS }) => actualS),
   ).toEqual([60, 120]);
   expect(stepTimes(plan, fold(), 0).every(({ actualS }) => actualS === null)).toBe(true);
+});
+
+test('what was told by one press is taken back by one press, the newest first', () => {
+  const [on, off, rejected] = eventsOf(
+    { type: 'piece-on', piece: 1 },
+    { type: 'piece-off', piece: 1 },
+    { type: 'rejected', pieces: 1, reason: 'torn' },
+  );
+  if (!on || !off || !rejected) throw new Error('no events');
+  const together = { ...rejected, at: off.at };
+  expect(lastPress([on, off, together]).map(({ id }) => id)).toEqual([rejected.id, off.id]);
+  expect(lastPress([on, off, rejected]).map(({ id }) => id)).toEqual([rejected.id]);
+  expect(lastPress([])).toEqual([]);
 });

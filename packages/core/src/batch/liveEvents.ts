@@ -14,3 +14,13 @@ export function liveEvents(events: readonly BatchEvent[]): BatchEvent[] {
     corrections.reduce((now, fix) => (fix.eventId === now.id ? withCorrection(now, fix) : now), event),
   );
 }
+
+/**
+ * The acts of the last press that still count, the newest first: acts told together have one time, and are taken back together.
+ */
+export function lastPress(events: readonly BatchEvent[]): BatchEvent[] {
+  const live = liveEvents(events);
+  const at = live.at(-1)?.at;
+  const from = live.findLastIndex((event) => event.at !== at) + 1;
+  return live.slice(from).reverse();
+}

@@ -110,7 +110,8 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
   const wait = isFirst ? notReadyWords(plateRead, wantedC + trim.heatC) : null;
   const allOff = left <= 0 && pieces.length === 0;
   const canPut = nextPlace !== null && left > 0;
-  const putNow = canPut && (nextOnMs ?? 0) <= nowMs && !due;
+  // Nothing is asked for while the plate is not ready; who puts a piece on all the same may.
+  const putNow = canPut && wait === null && (nextOnMs ?? 0) <= nowMs && !due;
 
   const primary = allOff
     ? {
@@ -154,11 +155,13 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
         ? `Piece on, place ${nextPlace ?? ''}`
         : first
           ? `${TITLE[first.next]} place ${first.place} in ${Math.max(0, Math.ceil((first.dueMs - nowMs) / MS_PER_S))} s`
-          : 'Nothing on the plate';
+          : wait
+            ? 'Wait for the plate'
+            : 'Nothing on the plate';
   const knob = griddle.griddle ? knobAdvice(griddle.griddle.marks, wantedC + trim.heatC) : null;
   const plate = (
     <LivePlate
-      {...{ pieces, nowMs, nextPlace: canPut ? nextPlace : null, nextOnMs }}
+      {...{ pieces, nowMs, nextPlace: canPut && wait === null ? nextPlace : null, nextOnMs }}
       placeCount={griddle.placeCount}
       spots={griddle.spots}
       onForward={act.forward}

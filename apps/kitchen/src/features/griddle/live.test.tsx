@@ -1,4 +1,5 @@
 import type { BatchEvent } from '@kettle-scale/core';
+import { fakeStreams, tellReading } from '../../test/eventSource';
 import { CATALOGUE, DEFAULT_KITCHEN } from '@kettle-scale/core';
 import { foldBatch } from '@kettle-scale/core/batch';
 import type { Griddle } from '@kettle-scale/core/griddle';
@@ -126,4 +127,19 @@ test('the question follows the plate, what it has learned, and the product’s t
   const { solved } = await askGriddle('solve', { request: plain });
   const faster = await askGriddle('solve', { request: learned });
   expect(faster.solved.least[1] ?? 0).toBeLessThanOrEqual(solved.least[1] ?? 0);
+});
+
+test('while the plate is too hot nothing says that a piece goes on now', async () => {
+  fakeStreams();
+  const live = liveBatch().live;
+  const batch = { ...live.batch, id: 'hot' };
+  queryClient.setQueryData(keys.batch('hot'), batch);
+  jest.spyOn(api, 'batch').mockResolvedValue(batch);
+  draw(<LiveScreen id="hot" />);
+  await pass(300);
+  expect(await screen.findByRole('heading', { level: 1 })).toBeTruthy();
+  act(() => void tellReading({ kind: 'thermometer', tempC: 290, steady: true } as never));
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait for the plate');
+  expect(screen.getByText(/too hot/)).toBeTruthy();
+  expect(screen.queryByText('now')).toBeNull();
 });
