@@ -1,7 +1,7 @@
 import { HAND_SAFE_C } from '../dough/cooling';
 import type { MixingSchool } from '../formula/methodSchema';
 import { formatMass, formatSpan, formatTemp, type UnitSystem } from '../quantity/formatQuantity';
-import type { Plan } from './planSchema';
+import type { Plan, SheetLine } from './planSchema';
 
 /** One part of mixing, in the order of the school. */
 export interface MixPart {
@@ -20,10 +20,24 @@ export interface MixPart {
 type Words = (plan: Plan, units: UnitSystem) => MixPart[];
 
 /** Fat temperatures that the schools work with (trade practice). */
-const FAT_C = { rubbed: [8, 16], creamed: [18, 22], melted: [40, 50] } as const;
-/** Above these a liquid is hot to the hand, and scalds it. */
+const FAT_C = { creamed: [18, 22], melted: [40, 50] } as const;
+/** A fat is rubbed in where it is firm and not hard; that is cooler for butter than for shortening (trade practice). */
+const RUBBED_C: readonly (readonly [id: string, range: readonly [number, number]])[] = [
+  ['butter', [8, 16]],
+  ['margarine', [8, 16]],
+  ['lard', [10, 18]],
+  ['shortening', [16, 22]],
+  ['tallow', [16, 22]],
+];
+const RUBBED_USUALLY_C = [12, 18] as const;
+/** Above these a liquid is hot to the hand, too hot to leave a hand in, and scalds at a touch. */
 const WARM_C = 43;
-const SCALD_C = 50;
+const HOT_C = 50;
+const SCALD_C = 60;
+/** A dairy drier than this is a powder: it goes in with the flour and is not poured. */
+const POURS_FROM_WATER = 0.3;
+/** Kneaded this long, a leavened dough is not merely folded together. */
+const KNEADED_FROM_S = 60;
 
 const range = ([from, to]: readonly [number, number], units: UnitSystem) =>
   `${formatTemp(from, units)} to ${formatTemp(to, units)}`;
@@ -34,7 +48,28 @@ const lineOf = (plan: Plan, kinds: readonly string[]) =>
     .map(({ name }) => name.toLowerCase())
     .join(' and ');
 
-const liquidName = (plan: Plan): string => lineOf(plan, ['water', 'dairy']) || 'the liquid';
+/** Names of lines by what they are made of, in small letters. */
+function namesOf(plan: Plan, test: (line: SheetLine, water: number) => boolean): string {
+  const water = new Map(plan.ingredients.map((food) => [food.id, food.water]));
+  return plan.sheet
+    .filter((line) => test(line, water.get(line.ingredient) ?? 0))
+    .map(({ name }) => name.toLowerCase())
+    .join(' and ');
+}
+const isPowder = ({ kind }: SheetLine, water: number): boolean =>
+  kind === 'dairy' && water < POURS_FROM_WATER;
+const liquidName = (plan: Plan): string =>
+  namesOf(
+    plan,
+    (line, water) => (line.kind === 'water' || line.kind === 'dairy') && !isPowder(line, water),
+  ) || 'the liquid';
+const dryName = (plan: Plan, kinds: readonly string[]): string =>
+  namesOf(plan, (line, water) => kinds.includes(line.kind) || isPowder(line, water));
+/** Where every solid fat of a dough rubs well. */
+function rubbedC(plan: Plan): readonly [number, number] {
+  const fat = plan.sheet.find(({ kind }) => kind === 'fat')?.ingredient ?? '';
+  return RUBBED_C.find(([id]) => fat.startsWith(id))?.[1] ?? RUBBED_USUALLY_C;
+}
 const fatName = (plan: Plan): string => lineOf(plan, ['fat']);
 const liquidC = (plan: Plan): number => plan.today?.liquid?.tempC ?? plan.formula.method.liquidTempC;
 
@@ -45,7 +80,9 @@ const saltWords = ({ formula: { method } }: Plan): string =>
 export function heatCaution(tempC: number, units: UnitSystem): MixPart['caution'] | null {
   const lead = `${formatTemp(tempC, units)}.`;
   if (tempC >= SCALD_C) return { lead, text: 'It scalds: pour away from you, stir with the spoon.' };
-  if (tempC >= WARM_C) return { lead, text: 'Hot tap water: test it on the wrist before hands go in.' };
+  if (tempC >= HOT_C)
+    return { lead, text: 'Hot tap water: stir with the spoon, hands go in when it has cooled.' };
+  if (tempC >= WARM_C) return { lead, text: 'Warm to the hand: test it on the wrist before hands go in.' };
   return null;
 }
 
@@ -62,7 +99,7 @@ const dry: Words = (plan) => [
     id: 'dry',
     kind: 'do',
     title: 'Dry first',
-    text: `Stir ${lineOf(plan, ['flour', 'leavener', 'sugar'])} together. ${saltWords(plan)}`,
+    text: `Stir ${dryName(plan, ['flour', 'leavener', 'sugar'])} together. ${saltWords(plan)}`,
   },
 ];
 
@@ -160,7 +197,7 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
     (plan, units) =>
       fatIn(plan, {
         title: 'Rub the fat in',
-        text: `${fatName(plan)} at ${range(FAT_C.rubbed, units)}, firm, not greasy. Rub with the fingertips to crumbs with some small peas: the peas make the layers.`,
+        text: `${fatName(plan)} at ${range(rubbedC(plan), units)}, firm, not greasy. Rub with the fingertips to crumbs with some small peas: the peas make the layers.`,
       }),
     wet,
     byFeel,
@@ -169,7 +206,7 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
     (plan, units) =>
       fatIn(plan, {
         title: 'Cream the fat',
-        text: `${fatName(plan)} at ${range(FAT_C.creamed, units)}: soft, holding a finger mark. Beat it pale, no lumps.`,
+        text: `${fatName(plan)} at ${range(FAT_C.creamed, units)}: soft, holding a finger mark. Work it smooth, no lumps.`,
       }),
     dry,
     wet,
@@ -217,7 +254,7 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
         id: 'leavener',
         kind: 'do',
         title: 'Leavener through the flour',
-        text: `Whisk ${lineOf(plan, ['flour', 'leavener', 'sugar', 'salt'])} well: a pocket of leavener tastes of soap.`,
+        text: `Whisk ${dryName(plan, ['flour', 'leavener', 'sugar', 'salt'])} well: a pocket of leavener tastes of soap.`,
       },
     ],
     cold,
@@ -226,8 +263,15 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
         id: 'liquid',
         kind: 'do',
         probe: 'liquid',
-        title: 'Fold in, do not beat',
-        text: `${liquidName(plan)}${fatName(plan) ? ` and ${fatName(plan)}` : ''} in at once. The leavener starts now: work on without a pause.`,
+        ...(plan.formula.method.knead.minS >= KNEADED_FROM_S
+          ? {
+              title: 'Liquid in',
+              text: `${liquidName(plan)}${fatName(plan) ? ` and ${fatName(plan)}` : ''} in at once, stirred to a rough dough. The leavener starts now and goes on through kneading and rest.`,
+            }
+          : {
+              title: 'Fold in, do not beat',
+              text: `${liquidName(plan)}${fatName(plan) ? ` and ${fatName(plan)}` : ''} in at once. The leavener starts now: work on without a pause.`,
+            }),
         ...heeding(plan, units),
       },
     ],

@@ -211,6 +211,26 @@ test('two plans are compared figure by figure', () => {
   expect(comparePlans(planOn(), planOn()).every(({ same }) => same)).toBe(true);
 });
 
+test('what mixing says fits what is mixed', () => {
+  const say = (changes: object, lines = formula.lines) =>
+    mixGuide(planOn({}, { formula: { ...formula, ...method(changes).formula, lines } }))
+      .map(({ title, text, caution }) => `${title} ${text} ${caution?.text ?? ''}`)
+      .join('\n');
+  // Hot tap water is not called scalding; a kettle is.
+  expect(say({ liquidTempC: 50 })).toMatch(/Hot tap water/);
+  expect(say({ liquidTempC: 50 })).not.toMatch(/scalds/);
+  expect(say({ liquidTempC: 70 })).toMatch(/It scalds/);
+  const swapped = (ingredient: string) =>
+    formula.lines.map((line) => (line.id === 'oil' ? { ...line, ingredient } : line));
+  expect(say({ school: 'rubbed-in' }, swapped('butter'))).toMatch(/butter, unsalted at 8\s°C to 16\s°C/i);
+  expect(say({ school: 'rubbed-in' }, swapped('shortening'))).toMatch(/shortening at 16\s°C to 22\s°C/);
+  expect(say({ school: 'creamed' }, swapped('butter'))).not.toMatch(/pale/);
+  const powder = [...formula.lines, { id: 'powder', ingredient: 'milk-powder', fraction: 0.05 }];
+  expect(say({}, powder)).toMatch(/Stir strong flour.* skimmed milk powder together/);
+  expect(say({}, powder)).toMatch(/Pour in water at/);
+  expect(say({ school: 'yogurt-leavener' })).not.toMatch(/do not beat|without a pause/);
+});
+
 test('every school has its own order, and every figure of the day its reasons', () => {
   const titles = (school: string) => mixGuide(planOn({}, method({ school }))).map(({ id }) => id);
   expect(titles('hold-back')).toEqual(['dry', 'fat', 'liquid', 'by-feel']);

@@ -180,7 +180,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
           ) : null}
         </View>
       ) : (
-        <Body>{`Until ${kneadTestWords(plan)}. A fat dough takes no bench flour.`}</Body>
+        <Body>{`Until ${kneadTestWords(plan)}.${plan.formula.method.shaping.benchFlour === false ? ' No bench flour for this dough.' : ''}`}</Body>
       )}
       <ColdChainLine live={live} nowMs={nowMs} />
       <StepCautions plan={live.batch.plan} kind="knead" />
