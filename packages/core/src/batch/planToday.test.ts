@@ -176,6 +176,27 @@ describe('the day’s rests', () => {
     expect(warm?.earliestS).toBeLessThan(2 * 3600);
   });
 
+  test('a short while in the fridge cools little, a whole dough less than balls, a night cools through', () => {
+    const wait = (of: 'dough' | 'balls', fridgeS: number) =>
+      todayOf(
+        {},
+        method({ rests: [rest(of, 'fridge', fridgeS, 48 * 3600), rest('balls', 'room', 60, 7200)] }),
+      ).rests[1]?.earliestS ?? 0;
+    expect(wait('balls', 600)).toBeLessThan(wait('balls', 12 * 3600) / 2);
+    expect(wait('dough', 3600)).toBeLessThan(wait('balls', 3600));
+    expect(wait('dough', 48 * 3600)).toBeGreaterThan(3600);
+  });
+
+  test('a room that hardly warms a ball asks for a little more wait, not for none', () => {
+    const cold = method({
+      rests: [rest('balls', 'fridge', 12 * 3600, 48 * 3600), rest('balls', 'room', 600, 4 * 3600)],
+    });
+    const at = (airC: number) => todayOf({ airC }, cold).rests[1]?.earliestS ?? 0;
+    expect(Math.abs(at(18.5) - at(18))).toBeLessThan(600);
+    expect(at(18)).toBeGreaterThan(at(24));
+    expect(todayOf({ airC: 17 }, cold).rests[1]?.whyEarliest).toMatch(/its centre is below 16/);
+  });
+
   test('milk sets a limit in the warm, and the kitchen its length', () => {
     const milk = {
       ...formula,

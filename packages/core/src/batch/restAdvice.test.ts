@@ -1,4 +1,4 @@
-import { warmUpS } from '../dough/ballWarmUp';
+import { warmUpS, warmingBall } from '../dough/ballWarmUp';
 import { AGE_KEPT_AFTER_BALLING, SPRING_BACK, ageAfter, restFor, springBackAfter } from '../dough/springBack';
 import { eventsOf, formula, request } from '../test/examples';
 import { ORDINARY_DAY } from './conditionsSchema';
@@ -151,7 +151,11 @@ describe('temperature', () => {
     const state = foldBatch(fridge, events);
     const step = state.steps.find((candidate) => candidate.step.id === 'rest-2');
     const at = (minutes: number) => step && restAdvice(fridge, state, step, START + (2 + minutes) * MIN);
-    const coldS = warmUpS(fridge.ballG, 4, DOUGH_C, 18);
+    // After the night it is as cold as the fridge, but for what the series leaves.
+    const nightS = 12 * 3600;
+    const afterNightC = warmingBall(fridge.ballG, DOUGH_C, 4).meanC(nightS);
+    expect(afterNightC).toBeCloseTo(4, 3);
+    const coldS = warmUpS(fridge.ballG, afterNightC, DOUGH_C, 18);
     // A night in the cold has calmed it; only the warmth is missing.
     expect(at(0)?.springBackNow).toBeCloseTo(SPRING_BACK.rested, 2);
     expect(at(0)?.moreS).toBeCloseTo(coldS, 3);

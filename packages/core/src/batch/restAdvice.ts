@@ -13,7 +13,7 @@ import {
 import { relaxingFactor } from './adjust';
 import type { BatchState, StepState } from './foldBatch';
 import type { Plan } from './planSchema';
-import { type RestingDough, endOfRestC, relaxingKind, restingDough, wantedSpringBack } from './restingDough';
+import { type RestingDough, relaxingKind, restingDough, wantedSpringBack } from './restingDough';
 
 /** How calm a resting dough is by the law of relaxation, or by what was seen of it. */
 export interface RestAdvice {
@@ -66,7 +66,7 @@ const from = (before: RestingDough, after: RestingDough, minute: number): Restin
 /** Follows temperature and age of the dough through the rests that were begun before a moment. */
 function restsBegun(plan: Plan, state: BatchState, kind: RelaxingKind, atMs: number): BegunRest[] {
   const airC = plan.today?.conditions.airC ?? USUAL.airC;
-  const ballG = state.divided?.ballG ?? plan.ballG;
+  const mass = { ballG: state.divided?.ballG ?? plan.ballG, doughG: plan.bowlG };
   const begun: BegunRest[] = [];
   let tempC = plan.today?.doughC ?? USUAL.doughC;
   let age = 0;
@@ -84,15 +84,13 @@ function restsBegun(plan: Plan, state: BatchState, kind: RelaxingKind, atMs: num
       age *= AGE_KEPT_AFTER_BALLING;
       balled = true;
     }
-    const asItCame = restingDough(rest, tempC, ballG, airC);
+    const asItCame = restingDough(rest, tempC, mass, airC);
     const probedMin = probe ? (Date.parse(probe.at) - startedMs) / MS_PER_MIN : 0;
-    const resting = probe
-      ? from(asItCame, restingDough(rest, probe.tempC, ballG, airC), probedMin)
-      : asItCame;
+    const resting = probe ? from(asItCame, restingDough(rest, probe.tempC, mass, airC), probedMin) : asItCame;
     const minutes = Math.max(0, (Math.min(doneMs ?? atMs, atMs) - startedMs) / MS_PER_MIN);
     const ageAtStart = age;
     age += ageAfter(minutes, kind, resting.tempAtMin);
-    tempC = endOfRestC(rest, resting, minutes);
+    tempC = resting.tempAtMin(minutes);
     begun.push({ stepId: step.id, resting, startedMs, ageAtStart, ageAtEnd: age });
   }
   return begun;

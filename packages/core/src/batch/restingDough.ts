@@ -5,7 +5,12 @@ import type { Rest } from '../formula/methodSchema';
 import { FRIDGE_C } from './perishable';
 
 /** The centre that a ball from the fridge must reach before it rolls well (assumption). */
-export const WORKABLE_C = 18;
+const WORKABLE_C = 18;
+/** Nearer to the air than this a ball hardly comes: the last degree takes as long as all before it. */
+const NEAR_AIR_C = 1;
+
+/** What the centre of a cold ball is waited for in a room: warm enough to roll, or as warm as the room lets it be. */
+export const workableC = (airC: number): number => Math.min(WORKABLE_C, airC - NEAR_AIR_C);
 /** Kneading shorter than this leaves less tension in the dough. */
 const LIGHT_KNEADING_S = 180;
 const S_PER_MIN = 60;
@@ -31,25 +36,26 @@ export interface RestingDough {
   coldS: number;
 }
 
-/** How a dough that comes at `startC` does in its rest: a whole dough keeps its temperature, balls follow the place. */
+/** What rests: one ball, or the dough of one bowl in one piece, g. */
+export interface RestingMass {
+  ballG: number;
+  doughG: number;
+}
+
+/**
+ * How a dough that comes at `startC` does in its rest: a whole dough keeps its temperature in the room and cools slowly in the
+ * fridge, balls follow the place. It takes its last temperature into the next rest.
+ */
 export function restingDough(
   { of, where }: Pick<Rest, 'of' | 'where'>,
   startC: number,
-  ballG: number,
+  { ballG, doughG }: RestingMass,
   airC: number,
 ): RestingDough {
-  if (of === 'dough') return { tempAtMin: () => startC, coldS: 0 };
-  const ball = warmingBall(ballG, startC, where === 'fridge' ? FRIDGE_C : airC);
-  const coldS = where === 'room' ? warmUpS(ballG, startC, airC, WORKABLE_C) : 0;
+  if (of === 'dough' && where === 'room') return { tempAtMin: () => startC, coldS: 0 };
+  const piece = warmingBall(of === 'dough' ? doughG : ballG, startC, where === 'fridge' ? FRIDGE_C : airC);
   return {
-    tempAtMin: (minute) => ball.meanC(minute * S_PER_MIN),
-    coldS: Number.isFinite(coldS) ? coldS : 0,
+    tempAtMin: (minute) => piece.meanC(minute * S_PER_MIN),
+    coldS: where === 'room' ? warmUpS(ballG, startC, airC, workableC(airC)) : 0,
   };
 }
-
-/** Temperature that a dough takes from one rest into the next. */
-export const endOfRestC = (
-  { where }: Pick<Rest, 'where'>,
-  { tempAtMin }: RestingDough,
-  minutes: number,
-): number => (where === 'fridge' ? FRIDGE_C : tempAtMin(minutes));

@@ -28,7 +28,7 @@ export function todayOf(
   const perPoint = liquid ? plan.flourG / bowls / liquid.food.water : 0;
   const { today, low, high } = hydration.hydration;
   const rests = restsToday({
-    ...{ formula, lines, kitchen, totals, ballG },
+    ...{ formula, lines, kitchen, totals, ballG, doughG: plan.bowlG },
     doughC: warmth.doughC,
     airC: conditions.airC,
     relaxingFactor: relaxingFactor(plan.adjustments),

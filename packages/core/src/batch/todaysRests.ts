@@ -5,7 +5,7 @@ import { formatPercent, formatSpan, formatTemp } from '../quantity/formatQuantit
 import { isPerishable } from './perishable';
 import { DEFAULT_COLD_LIMIT_H, type Kitchen } from './kitchenSchema';
 import type { Today } from './planSchema';
-import { WORKABLE_C, endOfRestC, relaxingKind, restingDough, wantedSpringBack } from './restingDough';
+import { relaxingKind, restingDough, wantedSpringBack, workableC } from './restingDough';
 
 export interface RestSetting {
   formula: Formula;
@@ -13,6 +13,8 @@ export interface RestSetting {
   kitchen: Kitchen;
   totals: DoughTotals;
   ballG: number;
+  /** Of one bowl. */
+  doughG: number;
   doughC: number;
   airC: number;
   /** Seconds of work before the first rest. */
@@ -40,7 +42,7 @@ interface Progress {
  * not after the formula's latest or the kitchen's limit for perishable dough. Both rests count, the first by half.
  */
 export function restsToday(setting: RestSetting): RestWindow[] {
-  const { formula, lines, kitchen, totals, ballG, doughC, airC, beforeS, relaxingFactor } = setting;
+  const { formula, lines, kitchen, totals, ballG, doughG, doughC, airC, beforeS, relaxingFactor } = setting;
   const { rests } = formula.method;
   const wanted = wantedSpringBack(formula);
   const kind = relaxingKind(formula, totals.fat, relaxingFactor);
@@ -54,7 +56,7 @@ export function restsToday(setting: RestSetting): RestWindow[] {
       progress.age *= AGE_KEPT_AFTER_BALLING;
       progress.balled = true;
     }
-    const resting = restingDough(rest, progress.tempC, ballG, airC);
+    const resting = restingDough(rest, progress.tempC, { ballG, doughG }, airC);
     let earliestS = rest.earliestS;
     let whyEarliest = 'the formula asks for it';
     if (last) {
@@ -66,7 +68,7 @@ export function restsToday(setting: RestSetting): RestWindow[] {
       }
       if (resting.coldS > earliestS) {
         earliestS = resting.coldS;
-        whyEarliest = `its centre is below ${formatTemp(WORKABLE_C)} before`;
+        whyEarliest = `its centre is below ${formatTemp(workableC(airC))} before`;
       }
     }
     let latestS = Math.max(rest.latestS, earliestS);
@@ -79,7 +81,7 @@ export function restsToday(setting: RestSetting): RestWindow[] {
     earliestS = Math.min(earliestS, latestS);
     const minutes = earliestS / S_PER_MIN;
     progress.age += ageAfter(minutes, kind, resting.tempAtMin);
-    progress.tempC = endOfRestC(rest, resting, minutes);
+    progress.tempC = resting.tempAtMin(minutes);
     progress.elapsedS += rest.where === 'room' ? earliestS : 0;
     return { earliestS: Math.round(earliestS), latestS: Math.round(latestS), whyEarliest, whyLatest };
   });
