@@ -4,7 +4,7 @@ import { PassThrough, Readable } from 'node:stream';
 import request from 'supertest';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 import { BACKUP_TYPE } from './handlers';
-import { LIMITS } from './incoming';
+import { LIMITS, incomingLines } from './incoming';
 import { restore } from './restore';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
@@ -199,6 +199,18 @@ test('a sender that stops holds nobody up, is given up, and leaves nothing behin
   await refused;
   expect((await empty.api.get('/api/v1/formulas')).body).toHaveLength(1);
   expect(readdirSync(dirname(empty.path)).filter((name) => name.includes('restoring'))).toEqual([]);
+});
+
+test('a kitchen that takes long over a line does not take its sender for stalled', async () => {
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] });
+  const limits = { ...LIMITS, stallMs: 1000 };
+  const texts: string[] = [];
+  for await (const { text } of incomingLines(Readable.from(['one\ntwo\n', 'three\n']), limits)) {
+    texts.push(text);
+    jest.advanceTimersByTime(5000);
+  }
+  jest.useRealTimers();
+  expect(texts).toEqual(['one', 'two', 'three']);
 });
 
 test.each([

@@ -58,11 +58,9 @@ export async function* incomingLines(
     giveUp(`The backup took longer than ${limits.wholeMs / MS_PER_S} s.`),
     limits.wholeMs,
   );
-  const stalled = setTimeout(
-    giveUp(`Nothing of the backup came for ${limits.stallMs / MS_PER_S} s.`),
-    limits.stallMs,
-  );
-  source.on('data', () => stalled.refresh());
+  const stall = giveUp(`Nothing of the backup came for ${limits.stallMs / MS_PER_S} s.`);
+  let stalled: NodeJS.Timeout | undefined;
+  source.on('data', () => stalled?.refresh());
   source.on('error', (error) => passing.destroy(error));
   source.on('close', () => {
     if (!source.readableEnded)
@@ -73,7 +71,10 @@ export async function* incomingLines(
     const failed = new Promise<never>((_resolve, reject) => passing.once('error', reject));
     const lines = createInterface({ input: passing, crlfDelay: Infinity })[Symbol.asyncIterator]();
     for (let at = 1; ; at += 1) {
+      // Only the wait for the sender counts: while a line is worked on, nothing is asked of him.
+      stalled = setTimeout(stall, limits.stallMs);
       const next = await Promise.race([lines.next(), failed]);
+      clearTimeout(stalled);
       if (next.done) return;
       yield { text: next.value, at };
     }
