@@ -12,6 +12,11 @@ export class Asking {
     return `${this.stem}#${kind}`;
   }
 
+  /** False while the question is open. */
+  isAnswered(kind: QuestionKind): boolean {
+    return this.questions.every((question) => question.kind !== kind);
+  }
+
   /** The answer in force: the one given, or the first while the question is open. */
   ask(
     kind: QuestionKind,

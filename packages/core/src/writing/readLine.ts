@@ -104,7 +104,10 @@ function lineOf(
       ])
     : 'in';
   if (goes === 'leave') return { as: 'left-out' };
-  const food = chooseFood(input, asking, match, saidAmount);
+  // Which one it is, is asked once it is known to be wanted.
+  const wanted = !when || asking.isAnswered('aside');
+  const food =
+    wanted || match.found === 'one' ? chooseFood(input, asking, match, saidAmount) : (match.foods[0] ?? null);
   if (!food) return { as: 'left-out' };
   const left = match.found === 'one' ? match.left : [];
   const note = [...left, ...remarks, ...hints.notes].join(', ').slice(0, 120);

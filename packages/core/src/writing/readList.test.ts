@@ -101,6 +101,7 @@ describe('what is ambiguous is asked, never guessed', () => {
     ['20 g peanut butter', ['ingredient']],
     ['200 g flowr', ['ingredient']],
     ['bread flour for dusting', ['aside']],
+    ['flour for dusting', ['aside']],
   ])('%s', (text, kinds) => {
     const line = only(text);
     expect(asks(line)).toEqual(kinds);
