@@ -22,9 +22,9 @@ describe('weighing', () => {
     expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: water?.startG, by: 'hand' }]);
   });
 
-  test('warns of a scald and says what to hold back', () => {
+  test('warns of hot water and says what to hold back', () => {
     onWater();
-    expect(see(/It scalds/)).toBeTruthy();
+    expect(see(/Hot tap water: stir with the spoon/)).toBeTruthy();
     expect(see(/^To start with\. .* more is kept ready/)).toBeTruthy();
   });
 

@@ -33,10 +33,10 @@ describe('mixing', () => {
     expect(acts).toEqual([{ type: 'started', stepId: 'mix-1' }]);
   });
 
-  test('goes part by part in the order of the school, with the scald where it is', () => {
+  test('goes part by part in the order of the school, with the heat of the liquid where it is', () => {
     const acts = mixing(started, done('dry'));
     expect(see('First of the liquid')).toBeTruthy();
-    expect(see(/It scalds/)).toBeTruthy();
+    expect(see(/Hot tap water: stir with the spoon/)).toBeTruthy();
     press('Done, next');
     expect(acts).toEqual([done('liquid')]);
   });
