@@ -178,7 +178,7 @@ test('a note is kept, a batch can be given up, and the log says why', async ({ p
   await page.keyboard.press('Escape');
   await cook.press('Write a note');
   await cook.press('Keep the note');
-  await expect(page.getByRole('alert')).toHaveText('Note is empty.');
+  await expect(page.getByRole('dialog').getByRole('alert')).toHaveText('Note is empty.');
   await page.getByLabel('Note', { exact: true }).fill('Bag was damp');
   await cook.press('Keep the note');
   await cook.press('Give up');

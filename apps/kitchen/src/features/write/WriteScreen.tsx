@@ -47,7 +47,7 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
   const router = useRouter();
   const wide = useWide();
   const { width } = useWindowDimensions();
-  const { text, name, answers, set, begin } = useWriting();
+  const { text, name, set, answer: addAnswers, begin } = useWriting();
   const { list, spread, open } = useReading(foods, kitchen.measures ?? 'us');
   const [asking, setAsking] = useState<string | null>(null);
   const [cup, setCup] = useState<CupAsked | null>(null);
@@ -59,14 +59,9 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
   const closePicker = useCallback(() => setAsking(null), []);
   const closeCup = useCallback(() => setCup(null), []);
 
-  const answer = (key: string, id: string) => set({ answers: { ...answers, [key]: id } });
+  const answer = (key: string, id: string) => addAnswers({ [key]: id });
   const takeUsual = () =>
-    set({
-      answers: {
-        ...answers,
-        ...Object.fromEntries(list.questions.map(({ key, answers: [first] }) => [key, first?.id ?? ''])),
-      },
-    });
+    addAnswers(Object.fromEntries(list.questions.map(({ key, answers: [first] }) => [key, first?.id ?? ''])));
   const called = name.trim() || list.title || '';
   const make = (): Formula | null => {
     try {
