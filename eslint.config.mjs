@@ -116,7 +116,7 @@ export default tseslint.config(
   },
   {
     // A typed array within its length has a number in every place; the check would cost half the speed.
-    files: ['packages/core/src/griddle/**'],
+    files: ['packages/core/src/bake/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
   {

@@ -1,11 +1,12 @@
 // How often the intervals of lessons hold the truth: `npm run coverage -- --kitchens 500`.
 // Each kitchen is worked by the simulator that ships with the demo, event by event; its truths are drawn from the priors.
 import { parseArgs } from 'node:util';
-import { CATALOGUE, DEFAULT_KITCHEN, type Ingredient, type Lesson, type Plan } from '@kettle-scale/core';
-import { ORDINARY_DAY, planBatch, planCost } from '@kettle-scale/core/batch';
-import { newLotOffset } from '@kettle-scale/core/dough';
+import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
+import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
+import { type Lesson, type BatchFacts, SEASONS, batchFacts, seasonOf } from '@kettle-scale/core/log';
+import { type Plan, planBatch, planCost } from '@kettle-scale/core/plan';
+import { newLotOffset } from '@kettle-scale/core/flourLot';
 import { PRIORS, RELAXING_PRIOR_SD, lessonsFrom } from '@kettle-scale/core/lessons';
-import { type BatchFacts, SEASONS, batchFacts, seasonOf } from '@kettle-scale/core/log';
 import { demoFormulas } from '../apps/server/src/demo/seedDemo';
 import { READS, SPRING_SD, simulateBatch } from '../apps/server/src/demo/simulateBatch';
 import { type Random, openRandom } from '../apps/server/src/random';

@@ -5,7 +5,7 @@ import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import type { Formula } from '@kettle-scale/core';
+import type { Formula } from '@kettle-scale/core/formula';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { migrate } from '../apps/server/src/db/migrate';

@@ -13,7 +13,7 @@ import {
   simulateService,
   solveTimes,
   withFactors,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
 import { openRandom } from '../apps/server/src/random';
 
 const { values } = parseArgs({ options: { services: { type: 'string', default: '10' } } });

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { Agent, request as httpRequest } from 'node:http';
 import { join } from 'node:path';
-import type { BatchEvent, BatchSummary } from '@kettle-scale/core';
+import type { BatchEvent, BatchSummary } from '@kettle-scale/core/batch';
 import { v7 as uuidv7 } from 'uuid';
 import { startServer } from '../demoServer';
 import { ROOT } from '../install.mjs';

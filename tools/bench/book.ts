@@ -1,4 +1,4 @@
-import { BOOK_FORMAT, BOOK_FORMAT_VERSION } from '@kettle-scale/core';
+import { BOOK_FORMAT, BOOK_FORMAT_VERSION } from '@kettle-scale/core/document';
 import { chromium } from '@playwright/test';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import type { Measured } from '../bench';

@@ -1,13 +1,9 @@
-import {
-  CATALOGUE,
-  DEFAULT_KITCHEN,
-  type Need,
-  type Plan,
-  formulaFacts,
-  hydrationSpread,
-  parseQuantity,
-} from '@kettle-scale/core';
-import { foldBatch, planBatch, ORDINARY_DAY } from '@kettle-scale/core/batch';
+import { formulaFacts, hydrationSpread } from '@kettle-scale/core/formula';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
+import { type Need, type Plan, planBatch } from '@kettle-scale/core/plan';
+import { parseQuantity } from '@kettle-scale/core/quantity';
+import { foldBatch } from '@kettle-scale/core/batch';
 import { listFormula, readList } from '@kettle-scale/core/writing';
 import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
 import { openRandom } from '../../apps/server/src/random';

@@ -1,13 +1,13 @@
 import { createRequire } from 'node:module';
-import { STEEL_GRIDDLE, type BakeSetup, DEFAULT_AIR, DEFAULT_MODEL } from '@kettle-scale/core/griddle';
-import { type Column, openColumn } from '../../packages/core/src/griddle/column';
-import { LATENT_INSIDE_J_KG, WATER_HEAT_J_KGK } from '../../packages/core/src/griddle/constants';
-import { gasFace, openFaceTerms, plateFace } from '../../packages/core/src/griddle/faces';
-import { BOILING_RATE_1_S } from '../../packages/core/src/griddle/heatStep';
-import { updateProperties } from '../../packages/core/src/griddle/properties';
-import { facesIn } from '../../packages/core/src/griddle/stages';
-import { condense } from '../../packages/core/src/griddle/steam';
-import { updateLiquidLinks } from '../../packages/core/src/griddle/waterStep';
+import { STEEL_GRIDDLE, type BakeSetup, DEFAULT_AIR, DEFAULT_MODEL } from '@kettle-scale/core/bake';
+import { type Column, openColumn } from '../../packages/core/src/bake/model/column';
+import { LATENT_INSIDE_J_KG, WATER_HEAT_J_KGK } from '../../packages/core/src/bake/model/constants';
+import { gasFace, openFaceTerms, plateFace } from '../../packages/core/src/bake/model/faces';
+import { BOILING_RATE_1_S } from '../../packages/core/src/bake/model/heatStep';
+import { updateProperties } from '../../packages/core/src/bake/model/properties';
+import { facesIn } from '../../packages/core/src/bake/model/stages';
+import { condense } from '../../packages/core/src/bake/model/steam';
+import { updateLiquidLinks } from '../../packages/core/src/bake/model/waterStep';
 
 /** What is used of the integrator; the package brings its source, which our compiler settings refuse, and no types. */
 interface Odex {

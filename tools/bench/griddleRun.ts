@@ -16,7 +16,7 @@ import {
   solve,
   stagesOfSeconds,
   withFactors,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
 import { openRandom } from '../../apps/server/src/random';
 import type { Measured } from '../bench';
 import { integrateBake } from './griddleRates';

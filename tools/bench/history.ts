@@ -1,6 +1,7 @@
 import { join } from 'node:path';
-import { DEFAULT_KITCHEN, type BatchEvent, type Need } from '@kettle-scale/core';
-import { planBatch } from '@kettle-scale/core/batch';
+import type { BatchEvent } from '@kettle-scale/core/batch';
+import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
+import { type Need, planBatch } from '@kettle-scale/core/plan';
 import { v7 as uuidv7 } from 'uuid';
 import { openDatabase } from '../../apps/server/src/db/openDatabase';
 import { openRandom } from '../../apps/server/src/random';

@@ -1,4 +1,5 @@
-import { CATALOGUE, InputError, numberField, parseInput } from '@kettle-scale/core';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
 import {
   FEELS,
   type Feel,
@@ -10,9 +11,7 @@ import {
   heatOfDegree,
   heatPart,
   hydrationAtMoisture,
-  learnLotOffset,
   mixedTemperature,
-  nextBatchReach,
   relaxationMin,
   restFor,
   springBackAfter,
@@ -21,6 +20,7 @@ import {
   warmingBall,
   waterForDough,
 } from '@kettle-scale/core/dough';
+import { learnLotOffset, nextBatchReach } from '@kettle-scale/core/flourLot';
 import { type Command, Option } from 'commander';
 import { z } from 'zod';
 import type { Io } from './io';

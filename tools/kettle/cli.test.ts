@@ -1,8 +1,9 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEFAULT_KITCHEN, type Formula, type Need } from '@kettle-scale/core';
-import { ORDINARY_DAY, planBatch } from '@kettle-scale/core/batch';
+import type { Formula } from '@kettle-scale/core/formula';
+import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
+import { type Need, planBatch } from '@kettle-scale/core/plan';
 import { runKettle } from './cli';
 
 const folder = mkdtempSync(join(tmpdir(), 'kettle-cli-'));

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { InputError, parseInput } from '@kettle-scale/core';
-import { planBatch, planRequestSchema } from '@kettle-scale/core/batch';
-import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/documents';
+import { InputError, parseInput } from '@kettle-scale/core/message';
+import { planBatch, planRequestSchema } from '@kettle-scale/core/plan';
+import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/document';
 import { Argument, Command, CommanderError } from 'commander';
 import { addBenchCommands } from './benchCommands';
 import { addFormulaCommands } from './formulaCommands';

@@ -1,12 +1,7 @@
-import {
-  CATALOGUE,
-  type Formula,
-  InputError,
-  type Measures,
-  checkFormula,
-  compareFormulas,
-  parseInput,
-} from '@kettle-scale/core';
+import { type Formula, checkFormula, compareFormulas } from '@kettle-scale/core/formula';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { InputError, parseInput } from '@kettle-scale/core/message';
+import type { Measures } from '@kettle-scale/core/quantity';
 import { readList, readingDocument } from '@kettle-scale/core/writing';
 import { bookToCsv, readFormulaFile, recipeOf } from '@kettle-scale/core/exchange';
 import { type Command, Option } from 'commander';

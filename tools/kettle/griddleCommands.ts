@@ -1,5 +1,6 @@
-import { InputError, numberField, numberOrNaN, numberQuestion, parseInput } from '@kettle-scale/core';
-import { parseJson } from '@kettle-scale/core/documents';
+import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
+import { numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
+import { parseJson } from '@kettle-scale/core/document';
 import {
   type BakeMoment,
   type BakeWindow,
@@ -12,7 +13,6 @@ import {
   bakeSeries,
   computeWindow,
   finish,
-  griddleSchema,
   heatFor,
   hotSpots,
   knobAdvice,
@@ -35,7 +35,8 @@ import {
   warmUp,
   wayOutWords,
   waysOut,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
+import { griddleSchema } from '@kettle-scale/core/kitchen';
 import type { Command } from 'commander';
 import Papa from 'papaparse';
 import { z } from 'zod';

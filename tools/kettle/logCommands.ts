@@ -1,17 +1,18 @@
+import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
 import {
-  InputError,
   discDiameterMm,
   discThicknessMm,
   ballMassG,
-  numberField,
-  parseInput,
-} from '@kettle-scale/core';
+  MOST_GUIDED,
+  cutGuide,
+  divideDough,
+  profileThickness,
+} from '@kettle-scale/core/portion';
 import { type Batch, batchSchema } from '@kettle-scale/core/batch';
 import { type Cause, CAUSE_IDS, SYMPTOM_IDS, diagnose } from '@kettle-scale/core/diagnosis';
-import { backupHeadSchema, backupLineSchema, parseJson } from '@kettle-scale/core/documents';
+import { backupHeadSchema, backupLineSchema, parseJson } from '@kettle-scale/core/document';
 import { logCsv, logDocument, logRow } from '@kettle-scale/core/exchange';
 import { batchFacts, logSchema } from '@kettle-scale/core/log';
-import { MOST_GUIDED, cutGuide, divideDough, profileThickness } from '@kettle-scale/core/portion';
 import { ballAdvice, ballSample, sampleSize } from '@kettle-scale/core/quality';
 import type { Command } from 'commander';
 import { z } from 'zod';

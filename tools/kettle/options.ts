@@ -1,4 +1,5 @@
-import { numberField, numberOrNaN, numberQuestion } from '@kettle-scale/core';
+import { numberField } from '@kettle-scale/core/message';
+import { numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
 import { z } from 'zod';
 
 /** Text of an option as a number with a name and a range; the sentence is the schema's. */

@@ -1,5 +1,6 @@
-import type { Batch, ProductStandard } from '@kettle-scale/core';
-import { foldBatch, planSchema } from '@kettle-scale/core/batch';
+import { type Batch, foldBatch } from '@kettle-scale/core/batch';
+import type { ProductStandard } from '@kettle-scale/core/formula';
+import { planSchema } from '@kettle-scale/core/plan';
 import { batchStart, event, openTestKitchen, wrap } from './test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;

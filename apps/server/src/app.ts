@@ -1,4 +1,4 @@
-import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core';
+import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core/device';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';

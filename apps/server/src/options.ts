@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core';
+import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core/device';
 import { StartProblem } from './db/startProblem';
 
 const HIGHEST_PORT = 65_535;

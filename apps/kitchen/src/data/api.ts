@@ -1,29 +1,14 @@
-import type {
-  Batch,
-  BatchFacts,
-  Carried,
-  Book,
-  BookEntry,
-  BatchEvent,
-  BatchRecord,
-  BatchStart,
-  BatchSummary,
-  DeviceAct,
-  DeviceKind,
-  FlourLot,
-  Formula,
-  FormulaVersion,
-  HeardReading,
-  ImportReport,
-  Ingredient,
-  Kitchen,
-  Lesson,
-  LotState,
-  OnTaken,
-  Problem,
-  SavedPlan,
-} from '@kettle-scale/core';
-import type { LoggedPiece } from '@kettle-scale/core/griddle';
+import type { Batch, BatchEvent, BatchRecord, BatchStart, BatchSummary } from '@kettle-scale/core/batch';
+import type { DeviceAct, DeviceKind, HeardReading } from '@kettle-scale/core/device';
+import type { Book, BookEntry, FormulaVersion, ImportReport, OnTaken } from '@kettle-scale/core/document';
+import type { FlourLot, LotState } from '@kettle-scale/core/flourLot';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import type { BatchFacts, Lesson } from '@kettle-scale/core/log';
+import type { Problem } from '@kettle-scale/core/message';
+import type { Carried, SavedPlan } from '@kettle-scale/core/plan';
+import type { LoggedPiece } from '@kettle-scale/core/bake';
 
 export const ROOT = '/api/v1';
 

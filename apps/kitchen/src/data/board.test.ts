@@ -1,4 +1,4 @@
-import type { BatchSummary } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
 import { alarmsOf, boardOf, nextMarkMs } from './board';
 
 const MIN = 60_000;

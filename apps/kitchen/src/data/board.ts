@@ -1,4 +1,4 @@
-import type { BatchSummary } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
 
 /** Where a running batch stands, for the board and the alarms. */
 export interface BoardRow {

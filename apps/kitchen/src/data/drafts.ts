@@ -1,5 +1,4 @@
-import type { Draft, Formula } from '@kettle-scale/core';
-import { toDraft } from '@kettle-scale/core';
+import { type Draft, type Formula, toDraft } from '@kettle-scale/core/formula';
 import { type TemporalState, temporal } from 'zundo';
 import { useStore } from 'zustand';
 import { type StoreApi, createStore } from 'zustand/vanilla';

@@ -1,4 +1,4 @@
-import type { BatchEvent } from '@kettle-scale/core';
+import type { BatchEvent } from '@kettle-scale/core/batch';
 import { type QueuedEvent, type SendResult, createEventQueue } from './eventQueue';
 
 const act = (n: number): QueuedEvent => ({

@@ -1,4 +1,4 @@
-import type { BatchEvent } from '@kettle-scale/core';
+import type { BatchEvent } from '@kettle-scale/core/batch';
 
 /** An act of the cook on its way to the server. */
 export interface QueuedEvent {

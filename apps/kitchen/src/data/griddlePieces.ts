@@ -1,4 +1,4 @@
-import type { LoggedPiece } from '@kettle-scale/core/griddle';
+import type { LoggedPiece } from '@kettle-scale/core/bake';
 import { useQuery } from '@tanstack/react-query';
 import { api } from './api';
 

@@ -1,4 +1,4 @@
-import type { Batch } from '@kettle-scale/core';
+import type { Batch } from '@kettle-scale/core/batch';
 import type { QueryClient } from '@tanstack/react-query';
 import { type UseStore, createStore, delMany, get, set, values } from 'idb-keyval';
 import { Unreachable, api } from './api';

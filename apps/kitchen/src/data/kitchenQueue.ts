@@ -1,4 +1,4 @@
-import type { Batch } from '@kettle-scale/core';
+import type { Batch } from '@kettle-scale/core/batch';
 import { type UseStore, createStore, del, set, values } from 'idb-keyval';
 import { Refused, Unreachable, api } from './api';
 import { type QueuedEvent, createEventQueue } from './eventQueue';

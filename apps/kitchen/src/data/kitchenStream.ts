@@ -1,4 +1,4 @@
-import type { DeviceKind } from '@kettle-scale/core';
+import type { DeviceKind } from '@kettle-scale/core/device';
 import { ROOT } from './api';
 
 /** What comes down the kitchen's stream. */

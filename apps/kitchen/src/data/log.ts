@@ -1,4 +1,5 @@
-import type { BatchSummary, Carried } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
+import type { Carried } from '@kettle-scale/core/plan';
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query';
 import { type FindWords, api } from './api';
 import { keys, queryClient } from './queries';

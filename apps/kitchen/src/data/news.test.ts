@@ -1,4 +1,4 @@
-import type { Batch } from '@kettle-scale/core';
+import type { Batch } from '@kettle-scale/core/batch';
 import { FakeEventSource, fakeStreams, stream, tell } from '../test/eventSource';
 import { followNews } from './news';
 import { keys, queryClient } from './queries';

@@ -1,4 +1,4 @@
-import type { Batch, BatchEvent } from '@kettle-scale/core';
+import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
 import { canStream, kitchenStream } from './kitchenStream';
 import { BATCH } from './keptBatches';
 import { keys, queryClient } from './queries';

@@ -1,16 +1,10 @@
-import type {
-  BatchRecord,
-  BatchStart,
-  Book,
-  BookEntry,
-  FlourLot,
-  Formula,
-  FormulaVersion,
-  Ingredient,
-  Kitchen,
-  OnTaken,
-  SavedPlan,
-} from '@kettle-scale/core';
+import type { BatchRecord, BatchStart } from '@kettle-scale/core/batch';
+import type { Book, BookEntry, FormulaVersion, OnTaken } from '@kettle-scale/core/document';
+import type { FlourLot } from '@kettle-scale/core/flourLot';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import type { SavedPlan } from '@kettle-scale/core/plan';
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { type FindWords, Refused, api } from './api';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';

@@ -5,7 +5,7 @@ import {
   type ReadingOf,
   type ReadingSource,
   mayTake,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/device';
 import { useEffect, useState } from 'react';
 import { canStream, kitchenStream } from './kitchenStream';
 

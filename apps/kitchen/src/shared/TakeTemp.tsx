@@ -1,4 +1,6 @@
-import { type EventBody, type EventOf, type ReadingSource, typedTempC } from '@kettle-scale/core';
+import type { EventBody, EventOf } from '@kettle-scale/core/batch';
+import type { ReadingSource } from '@kettle-scale/core/device';
+import { typedTempC } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useReading } from '../data/useReading';

@@ -1,4 +1,5 @@
-import { type DeviceKind, formatSpan } from '@kettle-scale/core';
+import type { DeviceKind } from '@kettle-scale/core/device';
+import { formatSpan } from '@kettle-scale/core/quantity';
 import type { Heard } from '../data/useReading';
 
 /** Younger than this it is simply live, s. */

@@ -1,4 +1,4 @@
-import type { DeviceKind, HeardReading } from '@kettle-scale/core';
+import type { DeviceKind, HeardReading } from '@kettle-scale/core/device';
 
 /** Stands in for the browser's server-sent events: a test says what the server sends. */
 export class FakeEventSource extends EventTarget {

@@ -1,14 +1,7 @@
-import {
-  type BatchEvent,
-  DEFAULT_KITCHEN,
-  type EventBody,
-  type Formula,
-  type Plan,
-  type Step,
-  type StepState,
-  formulaSchema,
-} from '@kettle-scale/core';
-import { foldBatch, planBatch } from '@kettle-scale/core/batch';
+import { type BatchEvent, type EventBody, type StepState, foldBatch } from '@kettle-scale/core/batch';
+import { type Formula, formulaSchema } from '@kettle-scale/core/formula';
+import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
+import { type Plan, type Step, planBatch } from '@kettle-scale/core/plan';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';

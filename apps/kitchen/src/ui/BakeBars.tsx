@@ -1,5 +1,4 @@
-import { bakePhases } from '@kettle-scale/core';
-import type { BakeProgram } from '@kettle-scale/core';
+import { bakePhases, type BakeProgram } from '@kettle-scale/core/formula';
 
 import { StyleSheet, Text, View } from 'react-native';
 import { useColours } from './theme';

@@ -1,4 +1,5 @@
-import { type FormulaFacts, formatMoney, formatPercent } from '@kettle-scale/core';
+import type { FormulaFacts } from '@kettle-scale/core/formula';
+import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from './theme';
 import { Ticket } from './Ticket';

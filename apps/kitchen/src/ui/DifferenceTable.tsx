@@ -1,4 +1,4 @@
-import type { Difference, DifferencePart } from '@kettle-scale/core';
+import type { Difference, DifferencePart } from '@kettle-scale/core/formula';
 import { StyleSheet, Text, View } from 'react-native';
 import { useColours } from './theme';
 import { FONT, SPACE } from './tokens';

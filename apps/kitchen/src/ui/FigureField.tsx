@@ -1,4 +1,4 @@
-import { numberOrNaN, numberQuestion } from '@kettle-scale/core';
+import { numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, Text, TextInput, View, type ViewStyle } from 'react-native';
 import { FieldError } from './StepperField';

@@ -1,4 +1,4 @@
-import type { Ingredient } from '@kettle-scale/core';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Sheet } from './Sheet';

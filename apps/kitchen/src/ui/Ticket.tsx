@@ -1,10 +1,9 @@
 import { type ReactNode, useId } from 'react';
-import { StyleSheet, View, type ViewStyle } from 'react-native';
+import { StyleSheet, View, type ViewStyle, Text } from 'react-native';
 import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
 import { useColours } from './theme';
 import { FONT, SPACE } from './tokens';
 import { Figure, Label } from './type';
-import { Text } from 'react-native';
 
 const TOOTH = { width: 10, height: 5 } as const;
 

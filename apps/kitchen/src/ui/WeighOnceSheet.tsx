@@ -1,11 +1,6 @@
-import {
-  type FillMethod,
-  type Ingredient,
-  InputError,
-  type Measures,
-  unitsFor,
-  weighOnce,
-} from '@kettle-scale/core';
+import { type FillMethod, type Ingredient, weighOnce } from '@kettle-scale/core/ingredient';
+import { InputError } from '@kettle-scale/core/message';
+import { type Measures, unitsFor } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { PrimaryAction } from './actions';

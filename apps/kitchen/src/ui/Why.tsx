@@ -1,4 +1,4 @@
-import type { Explanation } from '@kettle-scale/core';
+import type { Explanation } from '@kettle-scale/core/explain';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, Text, View } from 'react-native';
 import { Sheet } from './Sheet';

@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@kettle-scale/core';
+import type { UnitSystem } from '@kettle-scale/core/quantity';
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';

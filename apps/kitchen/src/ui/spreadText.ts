@@ -1,4 +1,5 @@
-import { type HydrationSpread, formatPercent } from '@kettle-scale/core';
+import type { HydrationSpread } from '@kettle-scale/core/formula';
+import { formatPercent } from '@kettle-scale/core/quantity';
 
 /** "56.4 % (52.8 to 60.4)", or the figure alone where nothing is uncertain. */
 export function spreadText({ hydration: { low, typical, high } }: HydrationSpread): string {

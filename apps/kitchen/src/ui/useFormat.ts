@@ -6,7 +6,7 @@ import {
   lengthFigure,
   massFigure,
   tempFigure,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/quantity';
 import { useMemo } from 'react';
 import { useUnits } from './preferences';
 

@@ -1,4 +1,4 @@
-import { InputError } from '@kettle-scale/core';
+import { InputError } from '@kettle-scale/core/message';
 import { startAlarmClock } from './alarmClock';
 import { askGriddle } from './griddle';
 import { readFile } from './readFile';

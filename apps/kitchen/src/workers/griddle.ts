@@ -1,4 +1,4 @@
-import { finish } from '@kettle-scale/core/griddle';
+import { finish } from '@kettle-scale/core/bake';
 import { GRIDDLE_WORK, type GriddleWork, type WorkName } from './griddleWork';
 
 export type ToWorker = { id: number; name: WorkName; asks: unknown } | { cancel: number };

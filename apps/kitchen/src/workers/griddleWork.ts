@@ -30,7 +30,7 @@ import {
   thicknessFor,
   warmUp,
   waysOut,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
 
 /** What the griddle worker can be asked: its input and its answer. */
 export interface GriddleWork {

@@ -1,4 +1,5 @@
-import { type Ingredient, InputError } from '@kettle-scale/core';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { InputError } from '@kettle-scale/core/message';
 import type { FileContents } from '@kettle-scale/core/exchange';
 import type { FileAnswer, FileQuestion } from './readFile.worker';
 

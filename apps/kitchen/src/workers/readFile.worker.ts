@@ -1,4 +1,5 @@
-import { type Ingredient, InputError, type Problem } from '@kettle-scale/core';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { InputError, type Problem } from '@kettle-scale/core/message';
 import { type FileContents, readFormulaFile } from '@kettle-scale/core/exchange';
 
 /** Reads a file away from the page, so that a large or hostile one never holds it. */

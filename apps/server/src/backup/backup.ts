@@ -1,5 +1,6 @@
-import { type BackupLine, BACKUP_FORMAT, BACKUP_FORMAT_VERSION } from '@kettle-scale/core/documents';
-import type { Formula, Kitchen } from '@kettle-scale/core';
+import { type BackupLine, BACKUP_FORMAT, BACKUP_FORMAT_VERSION } from '@kettle-scale/core/document';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 

@@ -1,4 +1,6 @@
-import { type Formula, InputError, ingredientsOf, kitchenIngredients, parseInput } from '@kettle-scale/core';
+import { type Formula, ingredientsOf } from '@kettle-scale/core/formula';
+import { kitchenIngredients } from '@kettle-scale/core/ingredient';
+import { InputError, parseInput } from '@kettle-scale/core/message';
 import {
   type BackupLine,
   MOST_NESTED,
@@ -6,7 +8,7 @@ import {
   backupLineSchema,
   deepest,
   parseJson,
-} from '@kettle-scale/core/documents';
+} from '@kettle-scale/core/document';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 import type { Stores } from '../stores';

@@ -1,4 +1,4 @@
-import type { Batch, BatchRecord, BatchState } from '@kettle-scale/core';
+import type { Batch, BatchRecord, BatchState } from '@kettle-scale/core/batch';
 import { z } from 'zod';
 
 /** How a batch came out, for who looks for it. */

@@ -1,4 +1,4 @@
-import type { Batch } from '@kettle-scale/core';
+import type { Batch } from '@kettle-scale/core/batch';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;

@@ -1,4 +1,5 @@
-import type { BatchEvent, Plan } from '@kettle-scale/core';
+import type { BatchEvent } from '@kettle-scale/core/batch';
+import type { Plan } from '@kettle-scale/core/plan';
 import { LRUCache } from 'lru-cache';
 
 /** A batch in hand: its plan and its events up to `lastSeq`. */

@@ -1,21 +1,16 @@
 import {
   type BatchEvent,
   type BatchStart,
-  InputError,
-  type Plan,
-  lotToday,
-  slugField,
-  sourceUsable,
-} from '@kettle-scale/core';
-import { loggedPieceSchema } from '@kettle-scale/core/griddle';
-import {
   batchSchema,
   batchStartSchema,
   batchSummarySchema,
   eventSchema,
-  keepablePlan,
-  planBatch,
 } from '@kettle-scale/core/batch';
+import { sourceUsable } from '@kettle-scale/core/device';
+import { lotToday } from '@kettle-scale/core/flourLot';
+import { InputError, slugField } from '@kettle-scale/core/message';
+import { type Plan, keepablePlan, planBatch } from '@kettle-scale/core/plan';
+import { loggedPieceSchema } from '@kettle-scale/core/bake';
 import { lotWithSwitch } from '@kettle-scale/core/log';
 import { z } from 'zod';
 import type { FlourLotStore } from '../flourLots/store';

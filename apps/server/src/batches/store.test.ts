@@ -1,5 +1,4 @@
-import type { BatchSummary } from '@kettle-scale/core';
-import { foldBatch } from '@kettle-scale/core/batch';
+import { type BatchSummary, foldBatch } from '@kettle-scale/core/batch';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;

@@ -1,17 +1,20 @@
-import { type LoggedPiece, loggedPieces } from '@kettle-scale/core/griddle';
+import type { LoggedPiece } from '@kettle-scale/core/bake';
+import { loggedPieces, batchFacts } from '@kettle-scale/core/log';
 import { isDeepStrictEqual } from 'node:util';
-import type {
-  Batch,
-  BatchEvent,
-  BatchRecord,
-  BatchStart,
-  BatchState,
-  BatchSummary,
-  Plan,
-  Refusal,
-} from '@kettle-scale/core';
-import { batchRecord, foldBatch, isSimulated, refuseEvent } from '@kettle-scale/core/batch';
-import { batchFacts } from '@kettle-scale/core/log';
+import {
+  type Batch,
+  type BatchEvent,
+  type BatchRecord,
+  type BatchStart,
+  type BatchState,
+  type BatchSummary,
+  type Refusal,
+  batchRecord,
+  foldBatch,
+  isSimulated,
+  refuseEvent,
+} from '@kettle-scale/core/batch';
+import type { Plan } from '@kettle-scale/core/plan';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 import { type Find, findOf, searchSql } from './find';

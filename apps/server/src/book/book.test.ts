@@ -1,7 +1,9 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { BOOK_FORMAT, CATALOGUE, type Formula, type Ingredient } from '@kettle-scale/core';
+import { BOOK_FORMAT } from '@kettle-scale/core/document';
+import type { Formula } from '@kettle-scale/core/formula';
+import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import * as start from '../db/migrations/0001-start';

@@ -1,4 +1,6 @@
-import { type Formula, type ImportReport, type Ingredient, type OnTaken, freeId } from '@kettle-scale/core';
+import type { ImportReport, OnTaken } from '@kettle-scale/core/document';
+import { type Formula, freeId } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Database } from '../db/openDatabase';
 import type { FormulaStore } from '../formulas/store';
 import type { IngredientStore } from '../ingredients/store';

@@ -1,14 +1,7 @@
-import {
-  InputError,
-  ON_TAKEN,
-  type Problem,
-  bookEntrySchema,
-  bookSchema,
-  choiceField,
-  importReportSchema,
-  ingredientSchema,
-  resolveLines,
-} from '@kettle-scale/core';
+import { ON_TAKEN, bookEntrySchema, bookSchema, importReportSchema } from '@kettle-scale/core/document';
+import { resolveLines } from '@kettle-scale/core/formula';
+import { ingredientSchema } from '@kettle-scale/core/ingredient';
+import { InputError, type Problem, choiceField } from '@kettle-scale/core/message';
 import { z } from 'zod';
 import type { Database } from '../db/openDatabase';
 import type { FormulaStore } from '../formulas/store';

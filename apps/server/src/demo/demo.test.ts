@@ -1,5 +1,6 @@
-import { type BatchEvent, type BatchSummary, checkFormula } from '@kettle-scale/core';
-import { batchRecord, foldBatch, planBatch } from '@kettle-scale/core/batch';
+import { type BatchEvent, type BatchSummary, batchRecord, foldBatch } from '@kettle-scale/core/batch';
+import { checkFormula } from '@kettle-scale/core/formula';
+import { planBatch } from '@kettle-scale/core/plan';
 import { NOW, openTestKitchen } from '../test/kitchen';
 import { DEMO_TRUTH, demoFormulas } from './seedDemo';
 

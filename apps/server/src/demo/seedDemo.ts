@@ -1,15 +1,9 @@
-import {
-  type Conditions,
-  type FlourLot,
-  type Formula,
-  type Ingredient,
-  type Kitchen,
-  type Need,
-  formulaSchema,
-  lotToday,
-  parseInput,
-} from '@kettle-scale/core';
-import { planBatch } from '@kettle-scale/core/batch';
+import { type FlourLot, lotToday } from '@kettle-scale/core/flourLot';
+import { type Formula, formulaSchema } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Conditions, Kitchen } from '@kettle-scale/core/kitchen';
+import { parseInput } from '@kettle-scale/core/message';
+import { type Need, planBatch } from '@kettle-scale/core/plan';
 import { v7 as uuidv7 } from 'uuid';
 import type { Stores } from '../stores';
 import breakwaterThick from './formulas/breakwater-thick.json';

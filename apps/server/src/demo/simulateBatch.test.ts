@@ -1,5 +1,6 @@
-import { DEFAULT_KITCHEN } from '@kettle-scale/core';
-import { foldBatch, planBatch } from '@kettle-scale/core/batch';
+import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
+import { foldBatch } from '@kettle-scale/core/batch';
+import { planBatch } from '@kettle-scale/core/plan';
 import { openRandom } from '../random';
 import { demoFormulas } from './seedDemo';
 import { simulateBatch } from './simulateBatch';

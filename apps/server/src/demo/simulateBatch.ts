@@ -6,19 +6,11 @@ import {
   partsOfLines,
   standardOf,
   withFactors,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
 import {
   type BatchEvent,
   type EventBody,
-  type Plan,
   type Reject,
-  type Step,
-  type StepKind,
-  resolveLines,
-  roundToStep,
-  sumG,
-} from '@kettle-scale/core';
-import {
   ballForCountG,
   checkWeight,
   lawAgeOf,
@@ -26,8 +18,10 @@ import {
   foldBatch,
   offerRescale,
   runningDough,
-  stepWindow,
 } from '@kettle-scale/core/batch';
+import { resolveLines } from '@kettle-scale/core/formula';
+import { type Plan, type Step, type StepKind, stepWindow } from '@kettle-scale/core/plan';
+import { roundToStep, sumG } from '@kettle-scale/core/quantity';
 import { springBackAfter } from '@kettle-scale/core/dough';
 import { v7 as uuidv7 } from 'uuid';
 import type { Random } from '../random';

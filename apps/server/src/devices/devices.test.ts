@@ -4,7 +4,7 @@ import {
   type DeviceKind,
   type Reading,
   type ReadingOf,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/device';
 import { openRandom } from '../random';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 import { type Devices, openDevices } from './devices';

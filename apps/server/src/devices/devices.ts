@@ -5,11 +5,11 @@ import {
   type DeviceAct,
   type DeviceKind,
   type HeardReading,
-  InputError,
   type Reading,
   type ScriptedAct,
   sourceUsable,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/device';
+import { InputError } from '@kettle-scale/core/message';
 import { CLOCK_SLACK_MS, aheadWords } from '../http/clock';
 import { type Simulation, openSimulation } from './simulation';
 

@@ -5,7 +5,7 @@ import {
   heardReadingSchema,
   readingSchema,
   scriptSchema,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/device';
 import { z } from 'zod';
 import { HttpProblem } from '../http/problem';
 import { route, type Route } from '../http/route';

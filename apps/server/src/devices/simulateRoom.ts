@@ -1,5 +1,5 @@
-import type { DeviceAct, ReadingOf } from '@kettle-scale/core';
-import { roundToStep } from '@kettle-scale/core';
+import type { DeviceAct, ReadingOf } from '@kettle-scale/core/device';
+import { roundToStep } from '@kettle-scale/core/quantity';
 import type { Random } from '../random';
 
 /** A kitchen on the quay: warmest in mid-afternoon, damp in the morning (made up). */

@@ -1,6 +1,6 @@
-import type { DeviceAct, ReadingOf } from '@kettle-scale/core';
-import { roundToStep } from '@kettle-scale/core';
-import { STEEL_GRIDDLE, STEADY_C_PER_MIN, plateAt, plateStep } from '@kettle-scale/core/griddle';
+import type { DeviceAct, ReadingOf } from '@kettle-scale/core/device';
+import { roundToStep } from '@kettle-scale/core/quantity';
+import { STEEL_GRIDDLE, STEADY_C_PER_MIN, plateAt, plateStep } from '@kettle-scale/core/bake';
 import type { Random } from '../random';
 
 /** A plate that was switched on some minutes ago. */

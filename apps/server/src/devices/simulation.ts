@@ -1,4 +1,4 @@
-import type { DeviceAct, DeviceKind, Reading, ScriptedAct } from '@kettle-scale/core';
+import type { DeviceAct, DeviceKind, Reading, ScriptedAct } from '@kettle-scale/core/device';
 import { openRandom } from '../random';
 import { simulateProbe } from './simulateProbe';
 import { simulateRoom } from './simulateRoom';

@@ -1,5 +1,6 @@
-import type { Batch, LotState } from '@kettle-scale/core';
-import { ORDINARY_DAY } from '@kettle-scale/core/batch';
+import type { Batch } from '@kettle-scale/core/batch';
+import type { LotState } from '@kettle-scale/core/flourLot';
+import { ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 const LOT = {

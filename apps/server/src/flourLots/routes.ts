@@ -1,4 +1,4 @@
-import { type LotState, flourLotSchema, lotStateSchema } from '@kettle-scale/core';
+import { type LotState, flourLotSchema, lotStateSchema } from '@kettle-scale/core/flourLot';
 import { z } from 'zod';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';

@@ -1,5 +1,10 @@
-import { type FlourLot, type LotState, type LotUse, lotState } from '@kettle-scale/core';
-import { kitchenMean } from '@kettle-scale/core/dough';
+import {
+  type FlourLot,
+  type LotState,
+  type LotUse,
+  lotState,
+  kitchenMean,
+} from '@kettle-scale/core/flourLot';
 import { DataTypes, QueryTypes } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';

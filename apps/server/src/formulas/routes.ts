@@ -1,12 +1,6 @@
-import {
-  type FormulaVersion,
-  InputError,
-  formulaSchema,
-  formulaVersionSchema,
-  resolveLines,
-  textField,
-  type Formula,
-} from '@kettle-scale/core';
+import { type FormulaVersion, formulaVersionSchema } from '@kettle-scale/core/document';
+import { formulaSchema, resolveLines, type Formula } from '@kettle-scale/core/formula';
+import { InputError, textField } from '@kettle-scale/core/message';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../http/problem';
 import { idParams, versionParams } from '../http/params';

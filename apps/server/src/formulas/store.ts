@@ -1,10 +1,5 @@
-import {
-  type BookEntry,
-  FORMULA_FORMAT_VERSION,
-  type Formula,
-  type FormulaVersion,
-  ingredientsOf,
-} from '@kettle-scale/core';
+import type { BookEntry, FormulaVersion } from '@kettle-scale/core/document';
+import { FORMULA_FORMAT_VERSION, type Formula, ingredientsOf } from '@kettle-scale/core/formula';
 import { DataTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 

@@ -1,4 +1,4 @@
-import { MOST_NESTED, deepest } from '@kettle-scale/core';
+import { MOST_NESTED, deepest } from '@kettle-scale/core/document';
 import express, { type RequestHandler } from 'express';
 import { HttpProblem } from './problem';
 

@@ -1,4 +1,4 @@
-import { InputError, type Problem } from '@kettle-scale/core';
+import { InputError, type Problem } from '@kettle-scale/core/message';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 

@@ -1,4 +1,4 @@
-import { parseInput } from '@kettle-scale/core';
+import { parseInput } from '@kettle-scale/core/message';
 import { type Request, Router } from 'express';
 import type { z } from 'zod';
 import { HttpProblem } from './problem';

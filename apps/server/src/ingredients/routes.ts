@@ -1,4 +1,5 @@
-import { CATALOGUE, InputError, ingredientSchema } from '@kettle-scale/core';
+import { CATALOGUE, ingredientSchema } from '@kettle-scale/core/ingredient';
+import { InputError } from '@kettle-scale/core/message';
 import { z } from 'zod';
 import type { FormulaStore } from '../formulas/store';
 import type { FlourLotStore } from '../flourLots/store';

@@ -1,4 +1,4 @@
-import { CATALOGUE, type Ingredient, kitchenIngredients } from '@kettle-scale/core';
+import { CATALOGUE, type Ingredient, kitchenIngredients } from '@kettle-scale/core/ingredient';
 import { DataTypes, Op, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 

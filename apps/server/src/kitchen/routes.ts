@@ -1,4 +1,6 @@
-import { InputError, type Kitchen, kitchenSchema, sourceUsable } from '@kettle-scale/core';
+import { sourceUsable } from '@kettle-scale/core/device';
+import { type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
+import { InputError } from '@kettle-scale/core/message';
 import { route, type Route } from '../http/route';
 import type { Around } from '../live/hub';
 import type { KitchenStore } from './store';

@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { DataTypes } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';

@@ -1,4 +1,5 @@
-import { DEVICE_KINDS, parseInput } from '@kettle-scale/core';
+import { DEVICE_KINDS } from '@kettle-scale/core/device';
+import { parseInput } from '@kettle-scale/core/message';
 import type { RequestHandler, Response } from 'express';
 import { z } from 'zod';
 import type { Devices } from '../devices/devices';

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events';
-import type { BatchEvent } from '@kettle-scale/core';
+import type { BatchEvent } from '@kettle-scale/core/batch';
 
 /** What happens in the kitchen, as it is told to every screen that listens. */
 export type News =

@@ -1,6 +1,6 @@
 import { createServer, get } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { BatchEvent } from '@kettle-scale/core';
+import type { BatchEvent } from '@kettle-scale/core/batch';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 /** The kitchen on a port, and a phone that listens: messages as they come, by what they are about. */

@@ -1,4 +1,4 @@
-import type { Carried } from '@kettle-scale/core';
+import type { Carried } from '@kettle-scale/core/plan';
 import { DataTypes } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';

@@ -1,4 +1,5 @@
-import type { BatchSummary, Lesson } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
+import type { Lesson } from '@kettle-scale/core/log';
 import { v7 as uuidv7 } from 'uuid';
 import { DEMO_TRUTH } from '../demo/seedDemo';
 import { batchStart, event, openTestKitchen } from '../test/kitchen';

@@ -1,8 +1,8 @@
-import { InputError, type BatchFacts } from '@kettle-scale/core';
-import { carriedSchema } from '@kettle-scale/core/batch';
+import { type BatchFacts, batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
+import { InputError } from '@kettle-scale/core/message';
+import { carriedSchema } from '@kettle-scale/core/plan';
 import { lessonsFrom } from '@kettle-scale/core/lessons';
 import { logCsv, logDocument, logRow } from '@kettle-scale/core/exchange';
-import { batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
 import { z } from 'zod';
 import { findQuery } from '../batches/find';
 import type { BatchStore } from '../batches/store';

@@ -1,4 +1,4 @@
-import { planBatch, planRequestSchema, planSchema, savedPlanSchema } from '@kettle-scale/core/batch';
+import { planBatch, planRequestSchema, planSchema, savedPlanSchema } from '@kettle-scale/core/plan';
 import { z } from 'zod';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';

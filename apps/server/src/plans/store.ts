@@ -1,4 +1,4 @@
-import type { SavedPlan } from '@kettle-scale/core';
+import type { SavedPlan } from '@kettle-scale/core/plan';
 import { DataTypes } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';

@@ -1,7 +1,9 @@
 import { copyFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type BatchEvent, DEVICE_KINDS, type EventBody, type Formula } from '@kettle-scale/core';
+import type { BatchEvent, EventBody } from '@kettle-scale/core/batch';
+import { DEVICE_KINDS } from '@kettle-scale/core/device';
+import type { Formula } from '@kettle-scale/core/formula';
 import pino from 'pino';
 import request from 'supertest';
 import { v7 as uuidv7 } from 'uuid';

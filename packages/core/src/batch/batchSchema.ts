@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { countField, instantField, slugField, uuidField } from '../fields';
-import { adjustmentSchema } from './adjust';
+import { countField, instantField, slugField, uuidField } from '../message/fields';
+import { adjustmentSchema } from '../plan/adjustmentSchema';
 import { eventSchema } from './eventSchema';
-import { conditionsSchema } from './conditionsSchema';
-import { needSchema } from './planRequestSchema';
-import { planSchema } from './planSchema';
+import { conditionsSchema } from '../kitchen/conditionsSchema';
+import { needSchema } from '../plan/planRequestSchema';
+import { planSchema } from '../plan/planSchema';
 
 /** What a client sends to start a batch; the server computes and freezes the plan. */
 export const batchStartSchema = z.strictObject({

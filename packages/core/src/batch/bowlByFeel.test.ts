@@ -1,12 +1,12 @@
 import { CATALOGUE } from '../ingredient/catalogue';
-import { lotState } from '../ingredient/lotState';
+import { lotState } from '../flourLot/lotState';
 import { eventsOf, formula, kitchen, request } from '../test/examples';
 import { coldChain } from './coldChain';
-import { ORDINARY_DAY } from './conditionsSchema';
+import { ORDINARY_DAY } from '../kitchen/conditionsSchema';
 import type { EventBody } from './eventSchema';
 import { foldBatch } from './foldBatch';
 import { checkWeight, fractionIfKept, offerRescale } from './overPour';
-import { planBatch } from './planBatch';
+import { planBatch } from '../plan/planBatch';
 import { batchRecord } from './record';
 import { refuseEvent } from './refuseEvent';
 import { additionG, correctionFor, correctionLines, runningDough, topUps } from './runningDough';

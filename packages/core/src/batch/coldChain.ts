@@ -1,7 +1,7 @@
 import type { BatchState } from './foldBatch';
-import { DEFAULT_COLD_LIMIT_H } from './kitchenSchema';
-import { isPerishable } from './perishable';
-import type { Plan } from './planSchema';
+import { DEFAULT_COLD_LIMIT_H } from '../kitchen/kitchenSchema';
+import { isPerishable } from '../ingredient/perishable';
+import type { Plan } from '../plan/planSchema';
 
 export interface ColdChain {
   /** Out of the cold so far; rests in the fridge do not count. */

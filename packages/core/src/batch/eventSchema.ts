@@ -2,8 +2,9 @@ import { z } from 'zod';
 import { sourceField } from '../device/deviceSchema';
 import { FEELS } from '../dough/feel';
 import { POKES, type Poke } from '../dough/springBack';
-import { FOLDS, HOLDINGS, PUFFS, SPOTS } from '../formula/methodSchema';
-import { BITES, COLOURS } from '../griddle/judging';
+import { BITES, COLOURS, SIDE_COLOURS } from '../bake/live/judging';
+import { FOLDS, PUFFS } from '../formula/methodSchema';
+import { HOLDINGS } from '../kitchen/holdings';
 import { DISC_PLACES } from '../portion/measuredDisc';
 import {
   choiceField,
@@ -13,7 +14,7 @@ import {
   slugField,
   textField,
   uuidField,
-} from '../fields';
+} from '../message/fields';
 
 const POKE_NAMES = Object.keys(POKES) as [Poke, ...Poke[]];
 /** Held back and due, a correction of the feel, a top-up for added flour, flour going back into a wet dough. */
@@ -43,8 +44,6 @@ export type Reject = (typeof REJECTS)[number];
 export const TEARS = ['tears short', 'stretches, then tears', 'pulls into layers'] as const;
 /** How a piece folds, from worst to the standards a formula may ask for. */
 export const FOLDED = ['breaks', 'cracks at the fold', ...FOLDS] as const;
-/** Colour of a side, from raw to burnt; the middle ones are what formulas ask for. */
-export const SIDES = ['raw', ...SPOTS, 'burnt'] as const;
 /** Figures of past acts that may be put right. */
 export const CORRECTABLE = [
   'massG',
@@ -202,8 +201,8 @@ export const eventSchema = z.discriminatedUnion(
       type: z.literal('inspected'),
       fold: choiceField('Fold test', FOLDED).optional(),
       tear: choiceField('Tear test', TEARS).optional(),
-      firstSide: choiceField('First side', SIDES).optional(),
-      secondSide: choiceField('Second side', SIDES).optional(),
+      firstSide: choiceField('First side', SIDE_COLOURS).optional(),
+      secondSide: choiceField('Second side', SIDE_COLOURS).optional(),
       puff: choiceField('Puff', PUFFS).optional(),
       diameterMm: numberField('Diameter', { min: 30, max: 900, unit: 'mm' }).optional(),
       bakedG: weight('Baked weight').optional(),

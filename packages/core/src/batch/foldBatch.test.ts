@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { eventId, eventsOf, kitchen, request } from '../test/examples';
 import type { EventBody } from './eventSchema';
-import { explainDivision, explainRolling, explainTarget } from './explainBench';
+import { explainDivision, explainRolling, explainTarget } from '../explain/explainBench';
 import { foldBatch } from './foldBatch';
 import { checkWeight, fractionIfKept, offerRescale } from './overPour';
-import { planBatch } from './planBatch';
+import { planBatch } from '../plan/planBatch';
 import { lastPress } from './liveEvents';
 import { batchRecord, ballForCountG, countForBall } from './record';
 import { refuseEvent } from './refuseEvent';

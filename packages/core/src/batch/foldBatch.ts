@@ -2,7 +2,7 @@ import type { ReadingSource } from '../device/deviceSchema';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import type { BatchEvent, EventOf, EventType } from './eventSchema';
 import { liveEvents } from './liveEvents';
-import type { Plan, SheetLine, Step } from './planSchema';
+import type { Plan, SheetLine, Step } from '../plan/planSchema';
 
 /** A line of one bowl as it stands: what it should be and what is in. */
 export interface LineState {

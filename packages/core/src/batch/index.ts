@@ -1,40 +1,33 @@
-export * from './adjust';
-export * from './amounts';
-export * from './batchSchema';
-export * from './cautions';
-export * from './coldChain';
-export * from './comparePlans';
-export * from './conditionsSchema';
-export * from './eventSchema';
-export * from './explain';
-export * from './explainBench';
-export * from './explainToday';
-export * from './foldBatch';
-export * from './holdBack';
-export * from './liveEvents';
-export * from './mixGuide';
-export * from './onBreadSheet';
-export * from './overPour';
-export * from './perishable';
-export * from './planBatch';
-export * from './planClock';
-export * from './planCost';
-export * from './planRequestSchema';
-export * from './planSchema';
-export * from './planSteps';
-export * from './record';
-export * from './recordSchema';
-export * from './refuseEvent';
-export * from './restAdvice';
-export * from './restingDough';
-export * from './runningDough';
-export * from './savedPlanSchema';
-export * from './skippedWater';
-export * from './stepText';
-export * from './stepTimes';
-export * from './timeWindow';
-export * from './today';
-export * from './todaysHeat';
-export * from './todaysRests';
-export * from './todaysWater';
-export * from './weighSheet';
+export { type Batch, batchSchema, type BatchStart, batchStartSchema } from './batchSchema';
+export { coldChain } from './coldChain';
+export {
+  type BatchEvent,
+  CORRECTABLE,
+  type EventBody,
+  type EventOf,
+  eventSchema,
+  FOLDED,
+  isSimulated,
+  type Reject,
+  REJECTS,
+  TEARS,
+} from './eventSchema';
+export { type BatchState, type BowlState, foldBatch, type StepState } from './foldBatch';
+export { lastPress, liveEvents } from './liveEvents';
+export { checkWeight, fractionIfKept, offerRescale, type WeighCheck } from './overPour';
+export { ballForCountG, batchRecord } from './record';
+export { type BatchRecord, type BatchSummary, batchSummarySchema } from './recordSchema';
+export { type Refusal, refuseEvent } from './refuseEvent';
+export { lawAgeOf, restAdvice, restAfterDisc } from './restAdvice';
+export {
+  additionG,
+  correctionFor,
+  correctionLines,
+  runningDough,
+  type RunningDough,
+  topUps,
+  wantedHydration,
+} from './runningDough';
+export { ballStandard, skippedWords } from './skippedWater';
+export { liveWindow } from './stepTimes';
+export { type TimeWindow, windowAt } from './timeWindow';

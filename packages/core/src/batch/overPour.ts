@@ -3,8 +3,8 @@ import { piecesFor } from '../portion/piecesFor';
 import { ballStandard } from './skippedWater';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import { type BatchState, inBowlG, startG, weighingToleranceG } from './foldBatch';
-import { keptShare } from './kitchenSchema';
-import type { Plan, SheetLine, Step } from './planSchema';
+import { keptShare } from '../kitchen/kitchenSchema';
+import type { Plan, SheetLine, Step } from '../plan/planSchema';
 
 /** How a weight compares with its target. */
 export interface WeighCheck {

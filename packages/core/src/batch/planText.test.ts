@@ -1,14 +1,14 @@
-import { DOCUMENT_NAMES, jsonSchemaOf, parseJson } from '../format/documents';
+import { DOCUMENT_NAMES, jsonSchemaOf, parseJson } from '../document/documents';
 import { formula, kitchen, request } from '../test/examples';
-import { bakePhases, bakeSecondsOf } from './bakePhases';
+import { bakePhases, bakeSecondsOf } from '../formula/bakePhases';
 import { eventSchema } from './eventSchema';
-import { explainFigure } from './explain';
+import { explainFigure } from '../explain/explain';
 import { foldBatch } from './foldBatch';
-import { planBatch } from './planBatch';
-import { planRequestSchema } from './planRequestSchema';
+import { planBatch } from '../plan/planBatch';
+import { planRequestSchema } from '../plan/planRequestSchema';
 import { batchRecord } from './record';
 import { kneadTestWords } from '../formula/kneadTestWords';
-import { stepTitle, stepWindow } from './stepText';
+import { stepTitle, stepWindow } from '../plan/stepText';
 
 const plan = planBatch(request());
 const step = (id: string) => {

@@ -3,11 +3,12 @@ import { piecesFor } from '../portion/piecesFor';
 import { wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
 import { type BatchState, type StepState, inBowlG } from './foldBatch';
-import { keptShare } from './kitchenSchema';
-import type { Plan } from './planSchema';
+import { keptShare } from '../kitchen/kitchenSchema';
+import type { Plan } from '../plan/planSchema';
 import type { BatchRecord } from './recordSchema';
 import { ballStandard } from './skippedWater';
-import { liveWindow, stepTitle } from './stepText';
+import { liveWindow } from './stepTimes';
+import { stepTitle } from '../plan/stepText';
 
 /** Points of hydration in a share. */
 const POINTS = 100;

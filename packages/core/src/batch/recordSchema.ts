@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { HOLDINGS } from '../formula/methodSchema';
-import { STEP_KINDS, totalsSchema } from './planSchema';
+import { HOLDINGS } from '../kitchen/holdings';
+import { STEP_KINDS, totalsSchema } from '../plan/planSchema';
 
 /** A line of the whole batch, planned against weighed. */
 const recordLineSchema = z.strictObject({

@@ -1,7 +1,7 @@
-import type { Problem } from '../problem';
+import type { Problem } from '../message/problem';
 import { type BatchEvent, eventSchema } from './eventSchema';
 import { liveEvents, withCorrection } from './liveEvents';
-import type { Plan, StepKind } from './planSchema';
+import type { Plan, StepKind } from '../plan/planSchema';
 
 /** Why an event cannot be taken: it does not fit the plan, or the batch is over. */
 export interface Refusal extends Problem {

@@ -1,15 +1,15 @@
 import { warmUpS, warmingBall } from '../dough/ballWarmUp';
 import { AGE_KEPT_AFTER_BALLING, SPRING_BACK, ageAfter, restFor, springBackAfter } from '../dough/springBack';
 import { eventsOf, formula, request } from '../test/examples';
-import { ORDINARY_DAY } from './conditionsSchema';
+import { ORDINARY_DAY } from '../kitchen/conditionsSchema';
 import type { EventBody } from './eventSchema';
-import { explainRest } from './explainToday';
+import { explainRest } from '../explain/explainToday';
 import { foldBatch } from './foldBatch';
-import { planBatch } from './planBatch';
-import type { Plan } from './planSchema';
+import { planBatch } from '../plan/planBatch';
+import type { Plan } from '../plan/planSchema';
 import { restAdvice } from './restAdvice';
-import { relaxingKind } from './restingDough';
-import { liveWindow } from './stepText';
+import { relaxingKind } from '../plan/today/restingDough';
+import { liveWindow } from './stepTimes';
 
 const MIN = 60_000;
 const START = Date.UTC(2026, 2, 4, 10);

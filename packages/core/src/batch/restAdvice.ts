@@ -10,10 +10,10 @@ import {
   restFor,
   springBackAfter,
 } from '../dough/springBack';
-import { relaxingFactor } from './adjust';
+import { relaxingFactor } from '../plan/adjust';
 import type { BatchState, StepState } from './foldBatch';
-import type { Plan } from './planSchema';
-import { type RestingDough, relaxingKind, restingDough, wantedSpringBack } from './restingDough';
+import type { Plan } from '../plan/planSchema';
+import { type RestingDough, relaxingKind, restingDough, wantedSpringBack } from '../plan/today/restingDough';
 
 /** How calm a resting dough is by the law of relaxation, or by what was seen of it. */
 export interface RestAdvice {

@@ -2,8 +2,8 @@ import { type Correction, type Feel, correctFeel } from '../dough/feel';
 import { type DoughTotals, doughTotals } from '../formula/percentages';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import type { BatchState } from './foldBatch';
-import type { Plan, SheetLine } from './planSchema';
-import { wettestLine } from './todaysWater';
+import type { Plan, SheetLine } from '../plan/planSchema';
+import { mainLiquid } from '../formula/mainLiquid';
 
 /** A dough as it is in one bowl now. */
 export interface RunningDough {
@@ -90,7 +90,7 @@ export function correctionLines(plan: Plan): { liquid: SheetLine | null; flour: 
     const food = foods.get(ingredient);
     return food ? [{ id: lineId, ingredient, fraction, food }] : [];
   });
-  const wettest = resolved.length > 0 ? wettestLine(resolved) : null;
+  const wettest = resolved.length > 0 ? mainLiquid(resolved) : null;
   const flours = plan.sheet.filter(({ kind }) => kind === 'flour');
   return {
     liquid: plan.sheet.find(({ lineId }) => lineId === wettest?.id) ?? null,

@@ -1,15 +1,15 @@
-import { type BallStandard, cutInto } from '../portion/piecesFor';
+import { type PieceTarget, cutInto } from '../portion/piecesFor';
 import { formatMass, formatPercent, type UnitSystem } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
-import { keptShare } from './kitchenSchema';
-import type { Plan } from './planSchema';
+import { keptShare } from '../kitchen/kitchenSchema';
+import type { Plan } from '../plan/planSchema';
 import type { RunningDough } from './runningDough';
 
 /** Less than this share of the flour as water is not felt in the dough. */
 const NOT_FELT = 0.005;
 
 /** What every ball of a plan should weigh. */
-export const ballStandard = ({ pieces, ballG, formula }: Plan): BallStandard => ({
+export const ballStandard = ({ pieces, ballG, formula }: Plan): PieceTarget => ({
   pieces,
   ballG,
   toleranceG: formula.product.ballToleranceG,

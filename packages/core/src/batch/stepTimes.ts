@@ -1,6 +1,17 @@
-import type { BatchState } from './foldBatch';
-import type { Plan, Step } from './planSchema';
-import { liveWindow, stepTitle } from './stepText';
+import type { Plan, Step } from '../plan/planSchema';
+import { stepTitle, stepWindow } from '../plan/stepText';
+import type { BatchState, StepState } from './foldBatch';
+
+/** The window of a step as it runs: a rest that was made longer opens later. */
+export function liveWindow(
+  plan: Plan,
+  { step, startedMs, extendedToMs }: StepState,
+): ReturnType<typeof stepWindow> {
+  const window = stepWindow(plan, step);
+  if (!window || startedMs === null || extendedToMs === null) return window;
+  const earliestS = Math.max(window.earliestS, (extendedToMs - startedMs) / 1000);
+  return { earliestS, latestS: Math.max(window.latestS, earliestS) };
+}
 
 /** How long a step was meant to take and how long it took. */
 export interface StepTime {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, countField, fractionField, instantField, numberField } from '../fields';
+import { choiceField, countField, fractionField, instantField, numberField } from '../message/fields';
 
 /** The instruments of a kitchen. The bridge of a real one posts readings; a simulated stand-in ships with the product. */
 export const DEVICE_KINDS = ['scale', 'room', 'probe', 'thermometer'] as const;

@@ -1,4 +1,4 @@
-import type { Adjustment } from '../batch/adjust';
+import type { Adjustment } from '../plan/adjustmentSchema';
 import { roundToStep } from '../quantity/roundToStep';
 import type { CaseFile } from './evidence';
 import type { Cause } from './table';

@@ -1,5 +1,5 @@
 import type { Batch } from '../batch/batchSchema';
-import type { Adjustment } from '../batch/adjust';
+import type { Adjustment } from '../plan/adjustmentSchema';
 import { type Change, CHANGES } from './changes';
 import { EVIDENCE, type CaseFile, type Evidence, caseFile } from './evidence';
 import { CAUSES, CAUSE_IDS, COMMON, type Cause, LIKELIHOOD, OFTEN, SYMPTOMS, type Symptom } from './table';

@@ -1,7 +1,7 @@
 import { mean } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
 import { type BatchState, foldBatch } from '../batch/foldBatch';
-import type { Plan } from '../batch/planSchema';
+import type { Plan } from '../plan/planSchema';
 import { batchRecord } from '../batch/record';
 import { wantedHydration } from '../batch/runningDough';
 import { stepTimes } from '../batch/stepTimes';

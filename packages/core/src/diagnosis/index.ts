@@ -1,5 +1,2 @@
-export * from './changes';
-export * from './diagnose';
-export * from './evidence';
-export * from './table';
-export * from './tests';
+export { diagnose, type Suspect } from './diagnose';
+export { type Cause, CAUSE_IDS, type Symptom, SYMPTOM_IDS, SYMPTOMS } from './table';

@@ -1,4 +1,4 @@
-import { FEELS, correctFeel } from '.';
+import { FEELS, correctFeel } from './feel';
 
 describe('feel', () => {
   const ask = (feel: (typeof FEELS)[number], stillDrinking = false) =>

@@ -1,11 +1,5 @@
-import {
-  equilibriumMoisture,
-  hydrationAtMoisture,
-  learnLotOffset,
-  newLotOffset,
-  nextBatchReach,
-  storedMoisture,
-} from '.';
+import { equilibriumMoisture, hydrationAtMoisture, storedMoisture } from './flourMoisture';
+import { learnLotOffset, newLotOffset, nextBatchReach } from '../flourLot/lotOffset';
 
 describe('flour moisture', () => {
   test.each([

@@ -1,14 +1,7 @@
 import fc from 'fast-check';
 import { CATALOGUE } from '../ingredient/catalogue';
-import {
-  bowlSurfaceM2,
-  coolingS,
-  heatOfDegree,
-  heatPart,
-  mixedTemperature,
-  spreadSurfaceM2,
-  waterForDough,
-} from '.';
+import { bowlSurfaceM2, coolingS, spreadSurfaceM2 } from './cooling';
+import { heatOfDegree, heatPart, mixedTemperature, waterForDough } from './heatBalance';
 
 const food = (id: string) => {
   const found = CATALOGUE.find((candidate) => candidate.id === id);

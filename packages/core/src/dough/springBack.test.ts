@@ -1,13 +1,6 @@
 import fc from 'fast-check';
-import {
-  minutesToAge,
-  relaxationFromDisc,
-  relaxationMin,
-  restFor,
-  springBackAfter,
-  warmUpS,
-  warmingBall,
-} from '.';
+import { minutesToAge, relaxationFromDisc, relaxationMin, restFor, springBackAfter } from './springBack';
+import { warmUpS, warmingBall } from './ballWarmUp';
 
 describe('spring-back', () => {
   test.each([

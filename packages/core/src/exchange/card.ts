@@ -1,6 +1,6 @@
 import { escapeUTF8 } from 'entities';
 import { kneadTestWords } from '../formula/kneadTestWords';
-import { bakePhases } from '../batch/bakePhases';
+import { bakePhases } from '../formula/bakePhases';
 import { packWords } from '../formula/allergens';
 import { formulaFacts } from '../formula/formulaFacts';
 import type { Formula } from '../formula/formulaSchema';

@@ -1,9 +1,8 @@
 import Papa from 'papaparse';
-import type { Book } from '../format/bookSchema';
-import { BOOK_FORMAT, BOOK_FORMAT_VERSION } from '../format/bookSchema';
+import { type Book, BOOK_FORMAT, BOOK_FORMAT_VERSION } from '../document/bookSchema';
 import type { Formula } from '../formula/formulaSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError } from '../problem';
+import { InputError } from '../message/problem';
 import { numberQuestion } from '../quantity/readNumber';
 import { leavesOf, setLeaf } from './paths';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { BOOK_FORMAT, type Book } from '../format/bookSchema';
+import { BOOK_FORMAT, type Book } from '../document/bookSchema';
 import { ALLERGENS } from '../ingredient/ingredientSchema';
 import { type Formula, formulaSchema } from '../formula/formulaSchema';
 import { CATALOGUE } from '../ingredient/catalogue';
-import { InputError } from '../problem';
+import { InputError } from '../message/problem';
 import { formula } from '../test/examples';
 import { cardHtml } from './card';
 import { bookToCsv } from './csv';

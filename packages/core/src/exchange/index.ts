@@ -1,8 +1,7 @@
 /** Files in and out. Kept apart from the rest of core so that an app loads it only when a file is handled. */
-export * from './card';
-export * from './csv';
-export * from './readFile';
-export * from './readJson';
-export * from './recipe';
-export * from '../log/labelHtml';
-export * from '../log/logRows';
+export { cardHtml } from './card';
+export { bookToCsv } from './csv';
+export { labelHtml } from './labelHtml';
+export { logCsv, logDocument, logRow } from './logRows';
+export { type FileContents, readFormulaFile } from './readFile';
+export { recipeOf } from './recipe';

@@ -1,4 +1,4 @@
-import { InputError } from '../problem';
+import { InputError } from '../message/problem';
 
 export type Segment = string | number;
 

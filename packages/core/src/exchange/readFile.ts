@@ -1,8 +1,8 @@
-import { BOOK_FORMAT, type Book, bookSchema } from '../format/bookSchema';
+import { BOOK_FORMAT, type Book, bookSchema } from '../document/bookSchema';
 import { FORMULA_FORMAT, type Formula, formulaSchema } from '../formula/formulaSchema';
 import { resolveLines } from '../formula/resolveLines';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError, parseInput } from '../problem';
+import { InputError, parseInput } from '../message/problem';
 import { type CsvRow, bookFromCsv, csvRows, isOurCsv } from './csv';
 import { type JsonFile, readJson, withLines } from './readJson';
 import { type Recipe, type RecipeList, ingredientTexts, recipesIn, scriptsIn, textsOf } from './recipe';

@@ -6,8 +6,8 @@ import {
   parseTree,
   printParseErrorCode,
 } from 'jsonc-parser';
-import { MOST_NESTED, deepest } from '../format/nesting';
-import { InputError, type Problem } from '../problem';
+import { MOST_NESTED, deepest } from '../document/nesting';
+import { InputError, type Problem } from '../message/problem';
 import { segmentsOf } from './paths';
 
 /** A JSON text with its values, and the line of any of them. */

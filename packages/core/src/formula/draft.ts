@@ -1,5 +1,5 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError, parseInput } from '../problem';
+import { InputError, parseInput } from '../message/problem';
 import { DEFAULT_FLOUR_G } from './formulaFacts';
 import { freeId } from './slug';
 import { FORMULA_FORMAT_VERSION, type Formula, type FormulaLine, formulaSchema } from './formulaSchema';

@@ -1,7 +1,7 @@
 import { CATALOGUE } from '../ingredient/catalogue';
 import { ingredientSchema } from '../ingredient/ingredientSchema';
-import { InputError, parseInput } from '../problem';
-import { checkFormula } from '../format/checkFormula';
+import { InputError, parseInput } from '../message/problem';
+import { checkFormula } from './checkFormula';
 import { formula } from '../test/examples';
 import { doughTotals } from './percentages';
 

@@ -1,4 +1,4 @@
-import { type Kitchen, keptShare } from '../batch/kitchenSchema';
+import { type Kitchen, keptShare } from '../kitchen/kitchenSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { type Disc, discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, countField, fractionField, numberField, slugField, textField } from '../fields';
+import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
 import { FILL_METHODS, type Ingredient, ingredientSchema } from '../ingredient/ingredientSchema';
 import { bakeSchema, methodSchema, productSchema } from './methodSchema';
 import { onBreadSchema } from './onBreadSchema';

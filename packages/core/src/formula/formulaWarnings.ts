@@ -1,6 +1,7 @@
 import type { ResolvedLine } from './formulaSchema';
 import type { MixingSchool } from './methodSchema';
-import { type DoughPart, doughTotals } from './percentages';
+import type { DoughPart } from '../ingredient/doughPart';
+import { doughTotals } from './percentages';
 
 export interface FormulaWarning {
   /** What is outside the usual range, as in "hydration". */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { choiceField, countField, fractionField, numberField, textField } from '../fields';
+import { HOLDINGS } from '../kitchen/holdings';
+import { choiceField, countField, fractionField, numberField, textField } from '../message/fields';
 
 /** How the dough comes together. */
 export const MIXING_SCHOOLS = [
@@ -16,17 +17,8 @@ export const MIXING_SCHOOLS = [
 /** What the cook looks for at the end of kneading. */
 export const KNEAD_TESTS = ['dent-stays', 'springs-back', 'clean-bowl', 'stretch'] as const;
 
-/** How a ball becomes a disc, and what the finished bread waits in. */
+/** How a ball becomes a disc. */
 export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch', 'sheet-thin'] as const;
-export const HOLDINGS = [
-  'cloth',
-  'insulated box',
-  'lidded dish',
-  'fridge',
-  'freezer',
-  'served at once',
-] as const;
-export type Holding = (typeof HOLDINGS)[number];
 
 /** What every piece should show. */
 export const SPOTS = ['pale', 'light freckles', 'freckles', 'deep freckles'] as const;

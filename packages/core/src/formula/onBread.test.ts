@@ -1,7 +1,7 @@
 import { allergensOfPlan, breadLabel, heldBread } from '../log/holding';
-import { labelHtml } from '../log/labelHtml';
-import { planBatch } from '../batch/planBatch';
-import { planCost } from '../batch/planCost';
+import { labelHtml } from '../exchange/labelHtml';
+import { planBatch } from '../plan/planBatch';
+import { planCost } from '../plan/planCost';
 import { cardHtml } from '../exchange/card';
 import { ingredientTexts } from '../exchange/recipe';
 import { CATALOGUE } from '../ingredient/catalogue';

@@ -1,5 +1,5 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError, type Problem } from '../problem';
+import { InputError, type Problem } from '../message/problem';
 import type { Formula } from './formulaSchema';
 import { ON_BREAD_WHEN, type OnBread } from './onBreadSchema';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, numberField, slugField, textField } from '../fields';
+import { choiceField, numberField, slugField, textField } from '../message/fields';
 
 /** When an ingredient that is not in the dough meets the bread, in the order of the work. */
 export const ON_BREAD_WHEN = [

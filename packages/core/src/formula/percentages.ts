@@ -1,10 +1,4 @@
-import type { Ingredient } from '../ingredient/ingredientSchema';
-
-/** A part of a dough: an ingredient and its mass, in grams or as a share of flour. */
-export interface DoughPart {
-  mass: number;
-  food: Ingredient;
-}
+import type { DoughPart } from '../ingredient/doughPart';
 
 const isFlour = (part: DoughPart): boolean => part.food.kind === 'flour';
 

@@ -1,5 +1,5 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError, type Problem } from '../problem';
+import { InputError, type Problem } from '../message/problem';
 import type { Formula, ResolvedLine } from './formulaSchema';
 
 /** Flour shares may differ from the whole by this much: rounding of written percentages, nothing more. */

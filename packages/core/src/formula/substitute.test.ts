@@ -1,9 +1,9 @@
-import { planBatch } from '../batch/planBatch';
-import { planCost } from '../batch/planCost';
+import { planBatch } from '../plan/planBatch';
+import { planCost } from '../plan/planCost';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { formula, request } from '../test/examples';
 import { compareFormulas } from './compareFormulas';
-import { explainFormula } from './explainFormula';
+import { explainFormula } from '../explain/explainFormula';
 import { formulaFacts } from './formulaFacts';
 import type { Formula } from './formulaSchema';
 import { type Swap, substitute, swapsFor } from './substitute';

@@ -1,5 +1,5 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError } from '../problem';
+import { InputError } from '../message/problem';
 import { formatVolume } from '../quantity/formatQuantity';
 import type { Formula, FormulaLine, ResolvedLine } from './formulaSchema';
 import { DEFAULT_FLOUR_G } from './formulaFacts';

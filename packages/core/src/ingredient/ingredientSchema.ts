@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, fractionField, numberField, slugField, textField } from '../fields';
+import { choiceField, fractionField, numberField, slugField, textField } from '../message/fields';
 
 /** What an ingredient does in a dough; decides its colour, its scale and which totals it counts in. */
 export const INGREDIENT_KINDS = [

@@ -1,6 +1,6 @@
-import { stepCautions } from '../batch/cautions';
-import { planBatch } from '../batch/planBatch';
-import { isPerishable } from '../batch/perishable';
+import { stepCautions } from '../plan/cautions';
+import { planBatch } from '../plan/planBatch';
+import { isPerishable } from './perishable';
 import { heldBread, reheatWords } from '../log/holding';
 import { formula, request } from '../test/examples';
 import { CATALOGUE } from './catalogue';

@@ -1,4 +1,4 @@
-import { InputError } from '../problem';
+import { InputError } from '../message/problem';
 import type { FillMethod, Ingredient } from './ingredientSchema';
 
 /** How well one cook fills the same cup the same way twice, as a share (assumption; two weighings show it). */

@@ -1,5 +1,3 @@
-export * from './learnRelaxing';
-export * from './learnSeasons';
-export * from './lessons';
-export * from './priors';
-export type { LessonContext } from './draft';
+export { RELAXING_PRIOR_SD } from './learnRelaxing';
+export { lessonsFrom } from './lessons';
+export { PRIORS } from './priors';

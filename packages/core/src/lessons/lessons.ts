@@ -1,7 +1,7 @@
 import type { BatchFacts } from '../log/factsSchema';
 import type { Lesson } from '../log/lessonSchema';
 
-import type { Draft, LessonContext } from './draft';
+import type { LessonDraft, LessonContext } from './lessonDraft';
 import { cost, lossOf, rejects } from './lossLessons';
 import { PRIORS } from './priors';
 import { pacesOf, relaxing, rest } from './restLessons';
@@ -17,7 +17,7 @@ export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext
     .filter(({ status }) => status === 'finished')
     .sort((a, b) => a.startedAt.localeCompare(b.startedAt));
   const paces = pacesOf(over);
-  const drafts: Draft[] = [
+  const drafts: LessonDraft[] = [
     ...waterOfLots(over, context),
     ...waterOfSeasons(over),
     ...lossOf(

@@ -2,7 +2,15 @@ import type { BatchFacts } from '../log/factsSchema';
 import { type Prior, learnMean, learnShare, learnSlope } from '../quality/learn';
 import { formatMoney, formatPercent } from '../quantity/formatQuantity';
 
-import { type Draft, type LessonContext, adjust, byFormula, nameOf, seenOf, times } from './draft';
+import {
+  type LessonDraft,
+  type LessonContext,
+  adjust,
+  byFormula,
+  nameOf,
+  seenOf,
+  counted,
+} from './lessonDraft';
 import { PRIORS } from './priors';
 
 const DAY_MS = 24 * 3600 * 1000;
@@ -18,7 +26,7 @@ export function lossOf(
   prior: Prior,
   words: (share: string) => string,
   title: string,
-): Draft[] {
+): LessonDraft[] {
   const seen = seenOf(facts, of);
   if (seen.length === 0) return [];
   const found = learnMean(
@@ -31,12 +39,12 @@ export function lossOf(
       ...{ id: kind, kind, title, unit: 'share', before: prior.mean, seen },
       ...{ value, low: Math.max(0, found.low), high: found.high },
       words: words(formatPercent(value, 1)),
-      adjustment: adjust(kind, kind, value, `mean of ${times(seen.length, 'batch', 'batches')}`),
+      adjustment: adjust(kind, kind, value, `mean of ${counted(seen.length, 'batch', 'batches')}`),
     },
   ];
 }
 
-export function cost(facts: readonly BatchFacts[], { currency }: LessonContext): Draft[] {
+export function cost(facts: readonly BatchFacts[], { currency }: LessonContext): LessonDraft[] {
   return byFormula(facts).flatMap(([formulaId, of]) => {
     const seen = seenOf(of, ({ costPerPiece }) => costPerPiece);
     if (seen.length < ENOUGH.trend) return [];
@@ -67,22 +75,22 @@ export function cost(facts: readonly BatchFacts[], { currency }: LessonContext):
   });
 }
 
-export function rejects(facts: readonly BatchFacts[]): Draft[] {
+export function rejects(facts: readonly BatchFacts[]): LessonDraft[] {
   return byFormula(facts).flatMap(([formulaId, of]) => {
-    const counted = of.flatMap((one) =>
+    const inspected = of.flatMap((one) =>
       one.pieces.made !== null && one.pieces.good !== null && one.pieces.made > 0
         ? [{ facts: one, of: one.pieces.made, hit: one.pieces.made - one.pieces.good }]
         : [],
     );
-    if (counted.length === 0) return [];
-    const found = learnShare(counted, PRIORS.rejects);
+    if (inspected.length === 0) return [];
+    const found = learnShare(inspected, PRIORS.rejects);
     return [
       {
         ...{ id: `rejects/${formulaId}`, kind: 'rejects', title: `Rejects of ${nameOf(of)}`, unit: 'share' },
         ...{ value: found.value, low: found.low, high: found.high, formulaId },
         before: PRIORS.rejects.hit / (PRIORS.rejects.hit + PRIORS.rejects.miss),
         words: `Of 100 pieces about ${Math.round(found.value * POINTS)} are not sold: make so many more.`,
-        seen: counted.map(({ facts: one, of: made, hit }) => ({ facts: one, value: hit / made })),
+        seen: inspected.map(({ facts: one, of: made, hit }) => ({ facts: one, value: hit / made })),
         adjustment: null,
       },
     ];

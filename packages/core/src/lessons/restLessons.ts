@@ -3,7 +3,7 @@ import type { BatchFacts } from '../log/factsSchema';
 import type { Learned } from '../quality/learn';
 import { formatPercent } from '../quantity/formatQuantity';
 
-import { type Draft, adjust, byFormula, nameOf, seenOf, times } from './draft';
+import { type LessonDraft, adjust, byFormula, nameOf, seenOf, counted } from './lessonDraft';
 import { learnRelaxing } from './learnRelaxing';
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
@@ -30,7 +30,7 @@ function factorOf({ relaxing: discs }: BatchFacts): number | null {
   return factors.length > 0 ? mean(factors) : null;
 }
 
-export const relaxing = (paces: readonly Pace[]): Draft[] =>
+export const relaxing = (paces: readonly Pace[]): LessonDraft[] =>
   paces.map(({ formulaId, of, found }) => {
     const seen = seenOf(of, factorOf);
     const id = `relaxing/${formulaId}`;
@@ -43,7 +43,7 @@ export const relaxing = (paces: readonly Pace[]): Draft[] =>
         id,
         'relaxing-time',
         found.value,
-        `discs of ${times(seen.length, 'batch', 'batches')}`,
+        `discs of ${counted(seen.length, 'batch', 'batches')}`,
       ),
     };
   });
@@ -55,7 +55,7 @@ const minutesPerAge = ({ restMin, relaxing: discs }: BatchFacts): number | null 
 };
 
 /** The rest in all that brings a dough to the spring-back it wants, at the temperatures its batches had. */
-export function rest(learned: readonly Pace[]): Draft[] {
+export function rest(learned: readonly Pace[]): LessonDraft[] {
   return learned.flatMap(({ formulaId, of, found }) => {
     const seen = seenOf(of, ({ restMin, relaxing: discs }) => (discs.length > 0 ? restMin : null));
     const paces = seen.flatMap(({ facts: one }) => minutesPerAge(one) ?? []);
@@ -76,7 +76,7 @@ export function rest(learned: readonly Pace[]): Draft[] {
           id,
           'least-rest',
           Math.round(value),
-          `discs of ${times(seen.length, 'batch', 'batches')}`,
+          `discs of ${counted(seen.length, 'batch', 'batches')}`,
         ),
       },
     ];

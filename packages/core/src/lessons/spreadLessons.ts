@@ -2,12 +2,12 @@ import type { BatchFacts } from '../log/factsSchema';
 import { learnSpread } from '../quality/learn';
 import { formatPercent } from '../quantity/formatQuantity';
 
-import { type Draft, byFormula, groupBy, nameOf, seenOf } from './draft';
+import { type LessonDraft, byFormula, groupBy, nameOf, seenOf } from './lessonDraft';
 
 /** Fewer than these say nothing of a trend, or of a spread. */
 const ENOUGH = { trend: 4, spread: 5 } as const;
 
-export function ballSpread(facts: readonly BatchFacts[]): Draft[] {
+export function ballSpread(facts: readonly BatchFacts[]): LessonDraft[] {
   return byFormula(facts).flatMap(([formulaId, of]) => {
     const groups = of.map(({ balls }) => balls.massesG);
     const found = learnSpread(groups);
@@ -37,7 +37,7 @@ const SHAPING_WORDS = {
   'sheet-thin': 'rolled sheet-thin',
 } as const;
 
-export function discSpread(facts: readonly BatchFacts[]): Draft[] {
+export function discSpread(facts: readonly BatchFacts[]): LessonDraft[] {
   return groupBy(facts, ({ shaping }) => shaping).flatMap(([shaping, of]) => {
     const relative = ({ discs }: BatchFacts) => discs.diametersMm.map((mm) => mm / discs.targetMm);
     const found = learnSpread(of.map(relative));

@@ -1,11 +1,11 @@
-import { kitchenMean, learnLotOffset, offsetReach } from '../dough/lotOffset';
+import { kitchenMean, learnLotOffset, offsetReach } from '../flourLot/lotOffset';
 import type { BatchFacts } from '../log/factsSchema';
 import { SEASONS, seasonOf } from '../log/seasons';
 
-import { type Draft, type LessonContext, adjust, groupBy, seenOf, signed } from './draft';
+import { type LessonDraft, type LessonContext, adjust, groupBy, seenOf, signed } from './lessonDraft';
 import { learnSeasons } from './learnSeasons';
 
-export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContext): Draft[] {
+export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContext): LessonDraft[] {
   const judged = facts.filter(({ waterPoints }) => waterPoints !== null);
   const groups = groupBy(judged, ({ lotId }) => lotId);
   const meanOf = (of: readonly BatchFacts[]) => kitchenMean(of.map(({ waterPoints }) => waterPoints ?? 0));
@@ -30,7 +30,7 @@ export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContex
   });
 }
 
-export function waterOfSeasons(facts: readonly BatchFacts[]): Draft[] {
+export function waterOfSeasons(facts: readonly BatchFacts[]): LessonDraft[] {
   const seen = seenOf(facts, ({ waterPoints }) => waterPoints);
   const learned = learnSeasons(
     seen.map(({ facts: one, value }) => ({

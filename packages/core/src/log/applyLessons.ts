@@ -1,6 +1,6 @@
-import type { Adjustment } from '../batch/adjust';
-import type { Conditions } from '../batch/conditionsSchema';
-import { newLotOffset } from '../dough/lotOffset';
+import type { Adjustment } from '../plan/adjustmentSchema';
+import type { Conditions } from '../kitchen/conditionsSchema';
+import { newLotOffset } from '../flourLot/lotOffset';
 import type { Lesson } from './lessonSchema';
 import { SEASONS, seasonOf } from './seasons';
 

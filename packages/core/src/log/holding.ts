@@ -1,8 +1,8 @@
-import { DEFAULT_HOLD_H, type Kitchen } from '../batch/kitchenSchema';
+import { DEFAULT_HOLD_H, type Kitchen } from '../kitchen/kitchenSchema';
 import type { BatchRecord } from '../batch/recordSchema';
-import type { Plan } from '../batch/planSchema';
+import type { Plan } from '../plan/planSchema';
 import { type CheckPack, allergensOf, packsToCheck } from '../formula/allergens';
-import type { Holding } from '../formula/methodSchema';
+import type { Holding } from '../kitchen/holdings';
 import { resolveOnBread } from '../formula/onBread';
 import { CATALOGUE } from '../ingredient/catalogue';
 import type { Ingredient } from '../ingredient/ingredientSchema';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { adjustmentSchema } from '../batch/adjust';
+import { adjustmentSchema } from '../plan/adjustmentSchema';
 
 export const LESSON_KINDS = [
   'water',

@@ -1,7 +1,7 @@
 import { type UnitSystem, formatMass, formatPercent, formatTemp } from '../quantity/formatQuantity';
 import { roundToStep } from '../quantity/roundToStep';
-import type { Adjustment } from '../batch/adjust';
-import type { Plan } from '../batch/planSchema';
+import type { Adjustment } from '../plan/adjustmentSchema';
+import type { Plan } from '../plan/planSchema';
 
 /** What history changed in a plan, in words and numbers. */
 export interface PlanLesson {

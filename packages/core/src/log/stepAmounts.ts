@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics';
 import { type BatchState, type StepState, weighingToleranceG } from '../batch/foldBatch';
-import type { Plan } from '../batch/planSchema';
+import type { Plan } from '../plan/planSchema';
 import { type StepTime, stepTimes } from '../batch/stepTimes';
 import { type UnitSystem, formatLength, formatMass, formatTemp } from '../quantity/formatQuantity';
 import { roundToStep, sumG } from '../quantity/roundToStep';

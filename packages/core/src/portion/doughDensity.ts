@@ -1,4 +1,4 @@
-import type { DoughPart } from '../formula/percentages';
+import type { DoughPart } from '../ingredient/doughPart';
 
 /** Densities of food components at 20 °C in g/ml. Source: Choi & Okos 1986; water as used with it here, 0.997. */
 const COMPONENT_DENSITY = {

@@ -1,7 +1,7 @@
 import { wholePieces } from './wholePieces';
 
 /** What every ball should weigh, how far it may be off, and how many were planned. */
-export interface BallStandard {
+export interface PieceTarget {
   pieces: number;
   ballG: number;
   toleranceG: number;
@@ -18,7 +18,7 @@ export interface Cut {
 }
 
 /** So many pieces of a mass that is ready to be balled, g. */
-export function cutInto(cutG: number, pieces: number, { ballG, toleranceG }: BallStandard): Cut {
+export function cutInto(cutG: number, pieces: number, { ballG, toleranceG }: PieceTarget): Cut {
   const each = cutG / pieces;
   const offG = each - ballG;
   return { pieces, ballG: each, offG, inTolerance: Math.abs(offG) <= toleranceG + 1e-9 };
@@ -29,7 +29,7 @@ export function cutInto(cutG: number, pieces: number, { ballG, toleranceG }: Bal
  * wanted ball, else whole ones of that weight.
  * @param cutG mass ready to be balled, losses taken off, g
  */
-export function piecesFor(cutG: number, standard: BallStandard): number {
+export function piecesFor(cutG: number, standard: PieceTarget): number {
   if (cutG <= 0) return 0;
   if (cutInto(cutG, standard.pieces, standard).inTolerance) return standard.pieces;
   const nearest = Math.round(cutG / standard.ballG);
@@ -41,7 +41,7 @@ export function piecesFor(cutG: number, standard: BallStandard): number {
  * The ways to cut a dough that a cook chooses between: the planned count first, and the one whose balls come nearest to what
  * is wanted where that is another. No piece is dropped without being seen.
  */
-export function waysToCut(cutG: number, standard: BallStandard): Cut[] {
+export function waysToCut(cutG: number, standard: PieceTarget): Cut[] {
   const nearest = Math.max(1, Math.round(cutG / standard.ballG));
   return [...new Set([standard.pieces, nearest])].map((pieces) => cutInto(cutG, pieces, standard));
 }

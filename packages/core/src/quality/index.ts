@@ -1,5 +1,3 @@
-export * from './ballSample';
-export * from './controlChart';
-export * from './distributions';
-export * from './learn';
-export * from './sampleSize';
+export { ballAdvice, ballSample, type BallSample, USUAL_SAMPLE } from './ballSample';
+export { controlChart, ZONE_RULES } from './controlChart';
+export { sampleSize } from './sampleSize';

@@ -1,6 +1,6 @@
-import type { Kitchen } from '../batch/kitchenSchema';
+import type { Kitchen } from '../kitchen/kitchenSchema';
 import type { BatchEvent, EventBody } from '../batch/eventSchema';
-import type { Need } from '../batch/planRequestSchema';
+import type { Need } from '../plan/planRequestSchema';
 import { type Formula, formulaSchema } from '../formula/formulaSchema';
 
 /** Inputs shared by the tests of core; made up, no product of the demo. */

@@ -1,6 +1,5 @@
 /** Lists read as people write them. Kept apart from the rest of core so that an app loads it only where it is used. */
-export * from './listFormula';
-export * from './readList';
-export * from './readListTypes';
-export * from './readingDocument';
-export * from './tidyLine';
+export { listFormula } from './listFormula';
+export { readList } from './readList';
+export type { Answers, Question, ReadLine, ReadList } from './readListTypes';
+export { readingDocument } from './readingDocument';

@@ -3,8 +3,7 @@ import { type Interval, exactly, scaled, times } from '../quantity/interval';
 import type { Asking } from './asking';
 import type { Hints } from './hints';
 import type { SaidAmount } from './readAmount';
-import type { LineResult } from './readLine';
-import type { ReadLine } from './readListTypes';
+import type { LineResult, ReadLine } from './readListTypes';
 
 const FILL_WORDS: Record<FillMethod, string> = {
   sifted: 'sifted in',

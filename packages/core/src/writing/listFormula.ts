@@ -1,4 +1,4 @@
-import { type Kitchen, keptShare } from '../batch/kitchenSchema';
+import { type Kitchen, keptShare } from '../kitchen/kitchenSchema';
 import { freeId, slugOf } from '../formula/slug';
 import {
   FORMULA_FORMAT,
@@ -10,7 +10,7 @@ import {
 import type { Method, MixingSchool } from '../formula/methodSchema';
 import { USUAL_ON_BREAD_G } from '../formula/onBread';
 import type { OnBread } from '../formula/onBreadSchema';
-import { InputError, parseInput } from '../problem';
+import { InputError, parseInput } from '../message/problem';
 import type { ReadLine, ReadList } from './readListTypes';
 
 /** What a new formula starts with until the cook says otherwise: usual figures of the trade. */

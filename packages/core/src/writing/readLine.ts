@@ -7,7 +7,7 @@ import { type Hints, readHints } from './hints';
 import { looseOf, massOfPieces, massOfVolume, rangeOf, settleAmount, withoutAmount } from './lineMass';
 import { type Match, matchIngredient } from './matchIngredient';
 import { type SaidAmount, readAmount } from './readAmount';
-import type { Answers, ReadLine } from './readListTypes';
+import type { Answers, LineResult, ReadLine } from './readListTypes';
 import { tidyLine } from './tidyLine';
 
 export interface LineInput {
@@ -19,12 +19,6 @@ export interface LineInput {
   measures: Measures;
   answers: Answers;
 }
-
-export type LineResult =
-  | { as: 'line'; line: ReadLine }
-  | { as: 'unknown'; key: string; ask: string }
-  | { as: 'left-out' }
-  | { as: 'words'; hasAmount: boolean; named: boolean };
 
 /** Reads one line of a list. What it cannot know it asks; an answer given for the question is used. */
 export function readLine(input: LineInput): LineResult {

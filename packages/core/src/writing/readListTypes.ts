@@ -70,3 +70,10 @@ export interface ReadList {
 
 /** Answers given so far: question key to answer id. */
 export type Answers = Readonly<Record<string, string>>;
+
+/** What one line of a list comes to. */
+export type LineResult =
+  | { as: 'line'; line: ReadLine }
+  | { as: 'unknown'; key: string; ask: string }
+  | { as: 'left-out' }
+  | { as: 'words'; hasAmount: boolean; named: boolean };

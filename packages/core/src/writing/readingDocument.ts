@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { hydrationSpread } from '../formula/hydrationSpread';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
-import { InputError } from '../problem';
+import { InputError } from '../message/problem';
 import { listFormula, type ListNaming } from './listFormula';
 import type { ReadList } from './readListTypes';
 
@@ -10,7 +10,7 @@ export const READING_FORMAT = 'kettle-scale/reading';
 const intervalSchema = z.strictObject({ low: z.number(), typical: z.number(), high: z.number() });
 
 /** A list as it was read: the formula so far, every line with its grams, and what is still to be asked. */
-export const readingSchema = z.strictObject({
+export const listReadingSchema = z.strictObject({
   ...formatFields(READING_FORMAT, 1),
   /** With the first answer to every open question; null while there is no flour with an amount. */
   formula: formulaSchema.nullable(),
@@ -55,7 +55,7 @@ export const readingSchema = z.strictObject({
     .nullable(),
 });
 
-export type ReadingDocument = z.infer<typeof readingSchema>;
+export type ReadingDocument = z.infer<typeof listReadingSchema>;
 
 /** Writes a reading down as a document. */
 export function readingDocument(list: ReadList, naming: ListNaming = {}): ReadingDocument {

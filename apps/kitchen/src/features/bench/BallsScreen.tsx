@@ -1,5 +1,7 @@
-import { type ReadingSource, roundToStep } from '@kettle-scale/core';
-import { batchRecord, planCost } from '@kettle-scale/core/batch';
+import type { ReadingSource } from '@kettle-scale/core/device';
+import { roundToStep } from '@kettle-scale/core/quantity';
+import { batchRecord } from '@kettle-scale/core/batch';
+import { planCost } from '@kettle-scale/core/plan';
 import { USUAL_SAMPLE, ballAdvice, ballSample, sampleSize } from '@kettle-scale/core/quality';
 import { useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { textField } from '@kettle-scale/core';
+import { textField } from '@kettle-scale/core/message';
 import { useCallback, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';

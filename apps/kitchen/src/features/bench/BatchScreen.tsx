@@ -1,5 +1,6 @@
-import { type BatchState, formatPercent, type StepKind, type StepState } from '@kettle-scale/core';
-import { batchRecord } from '@kettle-scale/core/batch';
+import { type BatchState, type StepState, batchRecord } from '@kettle-scale/core/batch';
+import type { StepKind } from '@kettle-scale/core/plan';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { type ReactNode, useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';

@@ -1,5 +1,6 @@
-import { type BatchState, type Plan, formatPercent } from '@kettle-scale/core';
-import { batchRecord, stepTitle } from '@kettle-scale/core/batch';
+import { type BatchState, batchRecord } from '@kettle-scale/core/batch';
+import { type Plan, stepTitle } from '@kettle-scale/core/plan';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { Icon } from '../../ui/Icon';
 import { Leader, Ticket, TicketRule } from '../../ui/Ticket';

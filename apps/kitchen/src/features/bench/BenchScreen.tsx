@@ -1,4 +1,4 @@
-import { formatClockTime } from '@kettle-scale/core';
+import { formatClockTime } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useRunning } from '../../data/queries';

@@ -1,4 +1,5 @@
-import type { BowlState, Plan } from '@kettle-scale/core';
+import type { BowlState } from '@kettle-scale/core/batch';
+import type { Plan } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../../ui/theme';
 import { SPACE } from '../../ui/tokens';

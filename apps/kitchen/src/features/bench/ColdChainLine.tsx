@@ -1,4 +1,4 @@
-import { formatSpan } from '@kettle-scale/core';
+import { formatSpan } from '@kettle-scale/core/quantity';
 import { coldChain } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../../data/useBatch';
 import { Caution } from '../../ui/Caution';

@@ -1,4 +1,4 @@
-import { type CutRound } from '@kettle-scale/core/portion';
+import type { CutRound } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import Svg, { G, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';

@@ -1,10 +1,9 @@
-import { formatPercent, formatSpan } from '@kettle-scale/core';
+import { formatPercent, formatSpan } from '@kettle-scale/core/quantity';
 import { batchRecord, restAfterDisc } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
-import { discThicknessMm } from '@kettle-scale/core';
-import { measuredDisc } from '@kettle-scale/core/portion';
+import { discThicknessMm, measuredDisc } from '@kettle-scale/core/portion';
 import { type LiveBatch, useBatch } from '../../data/useBatch';
 import { PrimaryAction } from '../../ui/actions';
 import { Waiting } from '../../ui/Notice';

@@ -1,4 +1,4 @@
-import { formatPercent } from '@kettle-scale/core';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { type RunningDough, topUps } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
 import { ActionRow } from '../../ui/actions';

@@ -1,5 +1,5 @@
-import type { Disc, EventOf } from '@kettle-scale/core';
-import { EVEN_DISC, measuredDisc, profileThickness } from '@kettle-scale/core/portion';
+import type { EventOf } from '@kettle-scale/core/batch';
+import { type Disc, EVEN_DISC, measuredDisc, profileThickness } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import Svg, { G, Path, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';

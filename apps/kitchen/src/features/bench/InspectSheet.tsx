@@ -1,5 +1,6 @@
-import { type EventBody, GRAMS_PER_OUNCE, MM_PER_INCH, PUFFS } from '@kettle-scale/core';
-import { FOLDED, TEARS } from '@kettle-scale/core/batch';
+import { type EventBody, FOLDED, TEARS } from '@kettle-scale/core/batch';
+import { PUFFS } from '@kettle-scale/core/formula';
+import { GRAMS_PER_OUNCE, MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../data/useBatch';

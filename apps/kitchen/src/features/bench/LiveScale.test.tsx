@@ -1,4 +1,4 @@
-import type { HeardReading } from '@kettle-scale/core';
+import type { HeardReading } from '@kettle-scale/core/device';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { fakeStreams, stream, tellReading } from '../../test/eventSource';

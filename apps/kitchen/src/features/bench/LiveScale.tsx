@@ -1,4 +1,5 @@
-import type { ReadingOf, WeighCheck } from '@kettle-scale/core';
+import type { WeighCheck } from '@kettle-scale/core/batch';
+import type { ReadingOf } from '@kettle-scale/core/device';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '@kettle-scale/core';
+import { MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { eventSchema } from '@kettle-scale/core/batch';
 import { DISC_PLACES } from '@kettle-scale/core/portion';
 import { useState } from 'react';

@@ -1,4 +1,5 @@
-import type { OnBreadWhen, Plan } from '@kettle-scale/core';
+import type { OnBreadWhen } from '@kettle-scale/core/formula';
+import type { Plan } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
 import { Leader } from '../../ui/Ticket';
 import { Label } from '../../ui/type';

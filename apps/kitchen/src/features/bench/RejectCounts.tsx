@@ -1,5 +1,4 @@
-import type { BatchState } from '@kettle-scale/core';
-import { REJECTS, type Reject } from '@kettle-scale/core/batch';
+import { type BatchState, REJECTS, type Reject } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/actions';
 import { SPACE } from '../../ui/tokens';

@@ -1,4 +1,4 @@
-import { formatMoney, formatPercent } from '@kettle-scale/core';
+import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import type { BallSample } from '@kettle-scale/core/quality';
 import { View } from 'react-native';
 import { Leader } from '../../ui/Ticket';

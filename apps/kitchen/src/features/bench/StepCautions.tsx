@@ -1,5 +1,4 @@
-import type { Plan, StepKind } from '@kettle-scale/core';
-import { stepCautions } from '@kettle-scale/core/batch';
+import { type Plan, type StepKind, stepCautions } from '@kettle-scale/core/plan';
 import { Caution } from '../../ui/Caution';
 
 /** What can hurt someone at this step, in place. */

@@ -1,5 +1,5 @@
-import type { Explanation, Step } from '@kettle-scale/core';
-import { stepTitle } from '@kettle-scale/core/batch';
+import type { Explanation } from '@kettle-scale/core/explain';
+import { type Step, stepTitle } from '@kettle-scale/core/plan';
 import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../data/useBatch';

@@ -1,4 +1,5 @@
-import { type TimeWindow, formatClock } from '@kettle-scale/core';
+import type { TimeWindow } from '@kettle-scale/core/batch';
+import { formatClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { Ring } from '../../ui/Ring';
 import { Body, Figure } from '../../ui/type';

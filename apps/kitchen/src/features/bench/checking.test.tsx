@@ -1,4 +1,5 @@
-import type { BatchEvent, EventBody, ReadingOf } from '@kettle-scale/core';
+import type { BatchEvent, EventBody } from '@kettle-scale/core/batch';
+import type { ReadingOf } from '@kettle-scale/core/device';
 import { act, fireEvent, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { api } from '../../data/api';

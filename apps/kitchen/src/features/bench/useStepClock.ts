@@ -1,5 +1,4 @@
-import type { StepState } from '@kettle-scale/core';
-import { liveWindow, windowAt } from '@kettle-scale/core/batch';
+import { type StepState, liveWindow, windowAt } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../../data/useBatch';
 import { useAlarm } from '../../ui/useAlarm';
 import { useNow } from '../../ui/useNow';

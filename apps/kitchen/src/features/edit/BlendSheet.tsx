@@ -1,4 +1,5 @@
-import { InputError, blendFlours, draftFlourG } from '@kettle-scale/core';
+import { blendFlours, draftFlourG } from '@kettle-scale/core/formula';
+import { InputError } from '@kettle-scale/core/message';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { PrimaryAction } from '../../ui/actions';

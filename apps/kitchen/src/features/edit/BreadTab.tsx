@@ -1,4 +1,5 @@
-import { FOLDS, PUFFS, SPOTS, ballMassG, discThicknessMm } from '@kettle-scale/core';
+import { FOLDS, PUFFS, SPOTS } from '@kettle-scale/core/formula';
+import { ballMassG, discThicknessMm } from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Choices } from '../../ui/Choices';

@@ -1,9 +1,11 @@
-import { type FormulaFigure, type Ingredient, type Kitchen, explainFormula } from '@kettle-scale/core';
+import { type FormulaFigure, explainFormula } from '@kettle-scale/core/explain';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import type { BookEntry } from '@kettle-scale/core';
+import type { BookEntry } from '@kettle-scale/core/document';
 import { draftStore, dropDraft, openDraft, useDraft, useUndo } from '../../data/drafts';
 import { useBookAndKitchen } from '../../data/queries';
 import { Action, PrimaryAction } from '../../ui/actions';

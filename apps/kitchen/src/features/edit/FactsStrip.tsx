@@ -1,4 +1,5 @@
-import { type FormulaFigure, formatMoney, formatPercent } from '@kettle-scale/core';
+import type { FormulaFigure } from '@kettle-scale/core/explain';
+import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { Disc } from '../../ui/Disc';
 import { SPACE } from '../../ui/tokens';

@@ -1,12 +1,6 @@
-import {
-  type DraftLine,
-  InputError,
-  draftFlourG,
-  parseQuantity,
-  setFraction,
-  setGrams,
-  setLocked,
-} from '@kettle-scale/core';
+import { type DraftLine, draftFlourG, setFraction, setGrams, setLocked } from '@kettle-scale/core/formula';
+import { InputError } from '@kettle-scale/core/message';
+import { parseQuantity } from '@kettle-scale/core/quantity';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import { type DraftLine, moveLine, removeLine, setIngredient, setNote } from '@kettle-scale/core';
+import { type DraftLine, moveLine, removeLine, setIngredient, setNote } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import { endGroup } from '../../data/drafts';
 import { Action, ActionRow } from '../../ui/actions';

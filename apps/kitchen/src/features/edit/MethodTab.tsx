@@ -1,4 +1,5 @@
-import { HOLDINGS, KNEAD_TESTS, MIXING_SCHOOLS, type Rest, kneadTestWords } from '@kettle-scale/core';
+import { KNEAD_TESTS, MIXING_SCHOOLS, type Rest, kneadTestWords } from '@kettle-scale/core/formula';
+import { HOLDINGS } from '@kettle-scale/core/kitchen';
 
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/actions';

@@ -1,4 +1,4 @@
-import { ON_BREAD_WHEN, type OnBreadWhen, freeId, resolveOnBread } from '@kettle-scale/core';
+import { ON_BREAD_WHEN, type OnBreadWhen, freeId, resolveOnBread } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/actions';

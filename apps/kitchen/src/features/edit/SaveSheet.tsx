@@ -1,10 +1,6 @@
-import {
-  type Formula,
-  type FormulaVersion,
-  type Ingredient,
-  compareFormulas,
-  freeId,
-} from '@kettle-scale/core';
+import type { FormulaVersion } from '@kettle-scale/core/document';
+import { type Formula, compareFormulas, freeId } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useState } from 'react';
 import { Refused } from '../../data/api';
 import { useSaveFormula } from '../../data/queries';

@@ -1,12 +1,6 @@
-import {
-  type DraftLine,
-  InputError,
-  addLine,
-  draftDoughG,
-  moveLine,
-  parseQuantity,
-  setTotal,
-} from '@kettle-scale/core';
+import { type DraftLine, addLine, draftDoughG, moveLine, setTotal } from '@kettle-scale/core/formula';
+import { InputError } from '@kettle-scale/core/message';
+import { parseQuantity } from '@kettle-scale/core/quantity';
 import {
   DndContext,
   type DragEndEvent,

@@ -1,16 +1,15 @@
 import {
   type Formula,
   type FormulaFacts,
-  type Ingredient,
-  InputError,
-  type Kitchen,
   type SwapResult,
-  formatMoney,
-  formatPercent,
   formulaFacts,
   substitute,
   swapsFor,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import { InputError } from '@kettle-scale/core/message';
+import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

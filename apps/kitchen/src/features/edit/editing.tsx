@@ -3,12 +3,12 @@ import {
   type FoodOf,
   type Formula,
   type FormulaFacts,
-  type Ingredient,
-  InputError,
-  type Kitchen,
   formulaFacts,
   toFormula,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import { InputError } from '@kettle-scale/core/message';
 import { produce } from 'immer';
 import { type ReactNode, createContext, useContext, useMemo } from 'react';
 import { type DraftStore, changeDraft } from '../../data/drafts';

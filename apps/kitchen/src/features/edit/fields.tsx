@@ -1,4 +1,4 @@
-import type { Draft } from '@kettle-scale/core';
+import type { Draft } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import type { ViewStyle } from 'react-native';
 import { endGroup } from '../../data/drafts';

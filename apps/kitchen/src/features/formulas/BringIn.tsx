@@ -3,10 +3,10 @@ import {
   BOOK_FORMAT_VERSION,
   type BookEntry,
   type ImportReport,
-  type Ingredient,
-  InputError,
   type OnTaken,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/document';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { InputError } from '@kettle-scale/core/message';
 import type { FileContents } from '@kettle-scale/core/exchange';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';

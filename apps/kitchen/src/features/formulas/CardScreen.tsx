@@ -1,4 +1,5 @@
-import { type Formula, type Ingredient } from '@kettle-scale/core';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useQuery } from '@tanstack/react-query';
 import { useBook, useIngredients } from '../../data/queries';
 import { Notice, Waiting } from '../../ui/Notice';

@@ -1,15 +1,11 @@
-import {
-  type FormulaFigure,
-  type Ingredient,
-  explainFormula,
-  formatPercent,
-  formulaFacts,
-  packWords,
-} from '@kettle-scale/core';
+import { type FormulaFigure, explainFormula } from '@kettle-scale/core/explain';
+import { formulaFacts, packWords } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { BookEntry } from '@kettle-scale/core';
+import type { BookEntry } from '@kettle-scale/core/document';
 import { hasWork } from '../../data/drafts';
 import { useKitchen } from '../../data/queries';
 import { Action, PrimaryAction } from '../../ui/actions';

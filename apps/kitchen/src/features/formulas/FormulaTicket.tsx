@@ -1,4 +1,6 @@
-import { type Formula, type Ingredient, formatPercent, formulaFacts } from '@kettle-scale/core';
+import { type Formula, formulaFacts } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { Link } from 'expo-router';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,12 +1,12 @@
+import { explainSpread } from '@kettle-scale/core/explain';
 import {
   type Formula,
   type FormulaFacts,
-  type Interval,
   type ResolvedLine,
-  explainSpread,
   hydrationSpread,
   massOfMeasure,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/formula';
+import type { Interval } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

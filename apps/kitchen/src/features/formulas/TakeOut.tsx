@@ -1,8 +1,9 @@
-import { type Formula, type Ingredient, formulaSchema, freeId } from '@kettle-scale/core';
+import { type Formula, formulaSchema, freeId } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { api } from '../../data/api';
-import type { BookEntry } from '@kettle-scale/core';
+import type { BookEntry } from '@kettle-scale/core/document';
 import { useArchive, useSaveFormula } from '../../data/queries';
 import { Action } from '../../ui/actions';
 import { Sheet } from '../../ui/Sheet';

@@ -1,8 +1,8 @@
-import { compareFormulas } from '@kettle-scale/core';
+import { compareFormulas } from '@kettle-scale/core/formula';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { FormulaVersion } from '@kettle-scale/core';
+import type { FormulaVersion } from '@kettle-scale/core/document';
 import { useIngredients, useSaveFormula, useVersions } from '../../data/queries';
 import { Action } from '../../ui/actions';
 import { DifferenceTable } from '../../ui/DifferenceTable';

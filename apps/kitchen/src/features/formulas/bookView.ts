@@ -1,7 +1,7 @@
-import type { Ingredient } from '@kettle-scale/core';
-import { doughTotals, resolveLines } from '@kettle-scale/core';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { doughTotals, resolveLines } from '@kettle-scale/core/formula';
 import { create } from 'zustand';
-import type { BookEntry } from '@kettle-scale/core';
+import type { BookEntry } from '@kettle-scale/core/document';
 
 export const SORTS = [
   ['name', 'Name'],

@@ -1,4 +1,4 @@
-import { CATALOGUE } from '@kettle-scale/core';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';

@@ -1,4 +1,5 @@
-import { type Formula, formatSpan, kneadTestWords } from '@kettle-scale/core';
+import { type Formula, kneadTestWords } from '@kettle-scale/core/formula';
+import { formatSpan } from '@kettle-scale/core/quantity';
 
 export interface MethodStep {
   name: string;

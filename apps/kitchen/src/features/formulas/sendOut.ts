@@ -1,12 +1,6 @@
-import {
-  BOOK_FORMAT,
-  BOOK_FORMAT_VERSION,
-  type Book,
-  CATALOGUE,
-  type Formula,
-  type Ingredient,
-} from '@kettle-scale/core';
-import type { BookEntry } from '@kettle-scale/core';
+import { BOOK_FORMAT, BOOK_FORMAT_VERSION, type Book, type BookEntry } from '@kettle-scale/core/document';
+import type { Formula } from '@kettle-scale/core/formula';
+import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
 
 export const FILE_KINDS = ['json', 'csv', 'jsonld'] as const;
 export type FileKind = (typeof FILE_KINDS)[number];

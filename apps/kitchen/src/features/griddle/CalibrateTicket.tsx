@@ -1,4 +1,5 @@
-import { type Calibration, FITTED, type Griddle } from '@kettle-scale/core/griddle';
+import type { Calibration } from '@kettle-scale/core/bake';
+import { FITTED, type Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useLoggedPieces } from '../../data/griddlePieces';

@@ -1,4 +1,4 @@
-import { SMOKES_FROM_C } from '@kettle-scale/core/batch';
+import { SMOKES_FROM_C } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useGriddleWork } from '../../data/griddle';

@@ -1,5 +1,5 @@
-import type { BatchState, EventBody } from '@kettle-scale/core';
-import { type PieceSeen, type Trim, seenPieces, trimBy, trimOf } from '@kettle-scale/core/griddle';
+import type { BatchState, EventBody } from '@kettle-scale/core/batch';
+import { type PieceSeen, type Trim, seenPieces, trimBy, trimOf } from '@kettle-scale/core/bake';
 import { StyleSheet, View } from 'react-native';
 import { Choices } from '../../ui/Choices';
 import { SPACE } from '../../ui/tokens';

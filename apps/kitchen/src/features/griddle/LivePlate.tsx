@@ -1,4 +1,4 @@
-import type { Place } from '@kettle-scale/core/griddle';
+import type { Place } from '@kettle-scale/core/bake';
 import { Pressable, StyleSheet, Text, View, useWindowDimensions } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { Ring } from '../../ui/Ring';

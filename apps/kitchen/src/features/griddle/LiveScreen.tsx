@@ -1,6 +1,6 @@
-import type { BatchState, Explanation } from '@kettle-scale/core';
-import { REJECTS, type Reject } from '@kettle-scale/core/batch';
-import { collisionWords, cueWords, knobAdvice, notReadyWords } from '@kettle-scale/core/griddle';
+import { type BatchState, REJECTS, type Reject } from '@kettle-scale/core/batch';
+import type { Explanation } from '@kettle-scale/core/explain';
+import { collisionWords, cueWords, knobAdvice, notReadyWords } from '@kettle-scale/core/bake';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

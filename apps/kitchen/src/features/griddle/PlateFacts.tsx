@@ -1,13 +1,13 @@
-import { formatClock } from '@kettle-scale/core';
+import { formatClock } from '@kettle-scale/core/quantity';
 import {
-  type Griddle,
   LIMITS,
   type PaceLimit,
   USUAL_HANDS,
   hotSpots,
   knobAdvice,
   plateAreaM2,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
+import type { Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { useGriddleWork } from '../../data/griddle';
 import { PlatePicture, XyChart } from '../../ui/chart';

@@ -1,5 +1,5 @@
-import { freeId, slugOf } from '@kettle-scale/core';
-import { type Griddle, MATERIALS, griddleSchema } from '@kettle-scale/core/griddle';
+import { freeId, slugOf } from '@kettle-scale/core/formula';
+import { type Griddle, MATERIALS, griddleSchema } from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
 import { Action, PrimaryAction } from '../../ui/actions';
 import { Choices } from '../../ui/Choices';

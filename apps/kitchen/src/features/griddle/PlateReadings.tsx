@@ -1,4 +1,5 @@
-import { type Griddle, hotSpots } from '@kettle-scale/core/griddle';
+import { hotSpots } from '@kettle-scale/core/bake';
+import type { Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TakeTemp, type TakenTemp } from '../../shared/TakeTemp';

@@ -1,5 +1,4 @@
-import type { Kitchen } from '@kettle-scale/core';
-import type { Griddle } from '@kettle-scale/core/griddle';
+import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../data/queries';

@@ -1,4 +1,4 @@
-import type { Explanation } from '@kettle-scale/core';
+import type { Explanation } from '@kettle-scale/core/explain';
 import {
   type RobustTimes,
   type SolvedBake,
@@ -6,7 +6,7 @@ import {
   sensitivityWords,
   troubleWords,
   wayOutWords,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useGriddleWork } from '../../data/griddle';

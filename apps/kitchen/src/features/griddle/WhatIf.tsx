@@ -1,4 +1,4 @@
-import { knobAdvice } from '@kettle-scale/core/griddle';
+import { knobAdvice } from '@kettle-scale/core/bake';
 import { useReading } from '../../data/useReading';
 import { sourceWords } from '../../shared/readingWords';
 import { Action } from '../../ui/actions';

@@ -1,4 +1,4 @@
-import { type BakeWindow, CODES, EDGE_WORDS, reachWords, thicknessSdMm } from '@kettle-scale/core/griddle';
+import { type BakeWindow, CODES, EDGE_WORDS, reachWords, thicknessSdMm } from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useGriddleWork } from '../../data/griddle';

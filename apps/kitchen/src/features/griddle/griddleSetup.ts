@@ -1,9 +1,10 @@
-import { type Formula, type Ingredient, type Kitchen, resolveLines } from '@kettle-scale/core';
+import { type Formula, resolveLines } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import {
   type BakeRequest,
   DEFAULT_AIR,
   DEFAULT_MODEL,
-  type Griddle,
   type Spreads,
   STEEL_GRIDDLE,
   USUAL_SPREADS,
@@ -14,8 +15,8 @@ import {
   plateOf,
   standardOf,
   withFactors,
-} from '@kettle-scale/core/griddle';
-import { discDiameterMm, doughDensity } from '@kettle-scale/core';
+} from '@kettle-scale/core/bake';
+import { discDiameterMm, doughDensity } from '@kettle-scale/core/portion';
 import { create } from 'zustand';
 
 interface Choice {

@@ -1,5 +1,5 @@
-import type { Explanation } from '@kettle-scale/core';
-import { type SolvedBake, limitWords, troubleWords } from '@kettle-scale/core/griddle';
+import type { Explanation } from '@kettle-scale/core/explain';
+import { type SolvedBake, limitWords, troubleWords } from '@kettle-scale/core/bake';
 import type { GriddleSubject } from './useGriddle';
 
 /** Safety where the danger is: short, with what to do. */

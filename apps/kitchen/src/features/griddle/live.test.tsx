@@ -1,8 +1,7 @@
-import type { BatchEvent } from '@kettle-scale/core';
+import { type BatchEvent, foldBatch } from '@kettle-scale/core/batch';
 import { fakeStreams, tellReading } from '../../test/eventSource';
-import { CATALOGUE, DEFAULT_KITCHEN } from '@kettle-scale/core';
-import { foldBatch } from '@kettle-scale/core/batch';
-import type { Griddle } from '@kettle-scale/core/griddle';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { DEFAULT_KITCHEN, type Griddle } from '@kettle-scale/core/kitchen';
 import { act, screen } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';

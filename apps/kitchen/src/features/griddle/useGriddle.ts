@@ -1,5 +1,7 @@
-import type { Formula, Ingredient, Kitchen } from '@kettle-scale/core';
-import { type BakeRequest, type Griddle, hotSpots } from '@kettle-scale/core/griddle';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
+import { type BakeRequest, hotSpots } from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
 import { useBookAndKitchen } from '../../data/queries';
 import { requestOf, spreadsOf, useGriddleChoice } from './griddleSetup';

@@ -1,4 +1,7 @@
-import { type BatchState, type EventBody, type Explanation, type Plan, bakePhases } from '@kettle-scale/core';
+import type { BatchState, EventBody } from '@kettle-scale/core/batch';
+import type { Explanation } from '@kettle-scale/core/explain';
+import { bakePhases } from '@kettle-scale/core/formula';
+import type { Plan } from '@kettle-scale/core/plan';
 import {
   type BakeRequest,
   type Timed,
@@ -9,7 +12,7 @@ import {
   seenPieces,
   trimOf,
   trimmedSeconds,
-} from '@kettle-scale/core/griddle';
+} from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
 import { useGriddleWork } from '../../data/griddle';
 import type { LiveBatch } from '../../data/useBatch';

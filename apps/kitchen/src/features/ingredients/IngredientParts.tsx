@@ -1,4 +1,4 @@
-import { FILL_METHODS, type Ingredient } from '@kettle-scale/core';
+import { FILL_METHODS, type Ingredient } from '@kettle-scale/core/ingredient';
 import { StyleSheet, View } from 'react-native';
 import { FigureField } from '../../ui/FigureField';
 import { FieldError } from '../../ui/StepperField';

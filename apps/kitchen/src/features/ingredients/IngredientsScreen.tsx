@@ -1,4 +1,6 @@
-import { CATALOGUE, INGREDIENT_KINDS, type Ingredient, formatMoney, pricePerG } from '@kettle-scale/core';
+import { pricePerG } from '@kettle-scale/core/formula';
+import { CATALOGUE, INGREDIENT_KINDS, type Ingredient } from '@kettle-scale/core/ingredient';
+import { formatMoney } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -4,10 +4,9 @@ import {
   FILL_METHODS,
   type FillMethod,
   type Ingredient,
-  type Problem,
   ingredientSchema,
-  problemsOf,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/ingredient';
+import { type Problem, problemsOf } from '@kettle-scale/core/message';
 import { numberTyped } from '../../ui/FigureField';
 
 const PERCENT = 100;

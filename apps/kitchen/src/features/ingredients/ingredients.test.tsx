@@ -1,4 +1,4 @@
-import { CATALOGUE, type Ingredient } from '@kettle-scale/core';
+import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { draw, press } from '../../test/liveBatch';

@@ -1,4 +1,4 @@
-import type { Lesson } from '@kettle-scale/core';
+import type { Lesson } from '@kettle-scale/core/log';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,5 @@
-import type { Kitchen, Lesson } from '@kettle-scale/core';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import type { Lesson } from '@kettle-scale/core/log';
 import { StyleSheet, View } from 'react-native';
 import { useLessons } from '../../data/log';
 import { useKitchen, useSaveKitchen } from '../../data/queries';

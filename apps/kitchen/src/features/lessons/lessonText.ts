@@ -1,4 +1,5 @@
-import { type Lesson, formatMoney, formatPercent } from '@kettle-scale/core';
+import type { Lesson } from '@kettle-scale/core/log';
+import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 
 const signed = (value: number, digits: number): string =>
   `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;

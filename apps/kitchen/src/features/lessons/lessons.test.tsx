@@ -1,4 +1,5 @@
-import { DEFAULT_KITCHEN, type Kitchen, type Lesson } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
+import type { Lesson } from '@kettle-scale/core/log';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { queryClient } from '../../data/queries';

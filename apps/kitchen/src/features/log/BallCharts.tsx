@@ -1,4 +1,4 @@
-import type { BatchFacts } from '@kettle-scale/core';
+import type { BatchFacts } from '@kettle-scale/core/log';
 import { ZONE_RULES, controlChart } from '@kettle-scale/core/quality';
 import { StyleSheet, View } from 'react-native';
 import { XyChart } from '../../ui/chart';

@@ -1,4 +1,5 @@
-import type { BatchState, Plan } from '@kettle-scale/core';
+import type { BatchState } from '@kettle-scale/core/batch';
+import type { Plan } from '@kettle-scale/core/plan';
 import { ballAdvice, ballSample } from '@kettle-scale/core/quality';
 import { BallStrip } from '../../ui/chart';
 import { Ticket } from '../../ui/Ticket';

@@ -1,5 +1,5 @@
-import { type Batch, formatPercent, sumG } from '@kettle-scale/core';
-import { batchRecord, foldBatch } from '@kettle-scale/core/batch';
+import { type Batch, batchRecord, foldBatch } from '@kettle-scale/core/batch';
+import { formatPercent, sumG } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

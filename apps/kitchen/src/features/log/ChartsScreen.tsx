@@ -1,4 +1,4 @@
-import type { BatchFacts } from '@kettle-scale/core';
+import type { BatchFacts } from '@kettle-scale/core/log';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useFacts } from '../../data/log';

@@ -1,5 +1,13 @@
-import { type BatchEvent, type EventBody, type Plan, formatClockTime } from '@kettle-scale/core';
-import { CORRECTABLE, isSimulated, liveEvents, refuseEvent, stepTitle } from '@kettle-scale/core/batch';
+import {
+  type BatchEvent,
+  type EventBody,
+  CORRECTABLE,
+  isSimulated,
+  liveEvents,
+  refuseEvent,
+} from '@kettle-scale/core/batch';
+import { type Plan, stepTitle } from '@kettle-scale/core/plan';
+import { formatClockTime } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../data/useBatch';

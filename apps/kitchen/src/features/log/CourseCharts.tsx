@@ -1,5 +1,5 @@
-import type { BatchFacts } from '@kettle-scale/core';
-import { formatMoney } from '@kettle-scale/core';
+import type { BatchFacts } from '@kettle-scale/core/log';
+import { formatMoney } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { useKitchen } from '../../data/queries';
 import { type ChartPoint, XyChart } from '../../ui/chart';

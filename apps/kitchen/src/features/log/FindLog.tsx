@@ -1,4 +1,4 @@
-import type { Formula } from '@kettle-scale/core';
+import type { Formula } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { create } from 'zustand';

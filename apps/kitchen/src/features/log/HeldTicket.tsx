@@ -1,11 +1,6 @@
-import {
-  DEFAULT_FRIDGE_DOUGH_H,
-  formatClockTime,
-  formatSpan,
-  heldBread,
-  holdState,
-  reheatWords,
-} from '@kettle-scale/core';
+import { DEFAULT_FRIDGE_DOUGH_H } from '@kettle-scale/core/kitchen';
+import { heldBread, holdState, reheatWords } from '@kettle-scale/core/log';
+import { formatClockTime, formatSpan } from '@kettle-scale/core/quantity';
 
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';

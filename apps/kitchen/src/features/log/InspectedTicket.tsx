@@ -1,4 +1,4 @@
-import type { BatchState } from '@kettle-scale/core';
+import type { BatchState } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
 import { SideSwatch } from '../../ui/SideSwatch';
 import { Leader, Ticket } from '../../ui/Ticket';

@@ -1,4 +1,4 @@
-import { type BreadLabel, breadLabel, heldBread } from '@kettle-scale/core';
+import { type BreadLabel, breadLabel, heldBread } from '@kettle-scale/core/log';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';

@@ -1,4 +1,5 @@
-import { type BatchSummary, formatPercent } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { memo, useDeferredValue } from 'react';
 import { StyleSheet, View } from 'react-native';

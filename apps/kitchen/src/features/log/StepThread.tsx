@@ -1,5 +1,7 @@
-import { type BatchState, type Plan, type ThreadRow, formatSpan } from '@kettle-scale/core';
-import { stepThread } from '@kettle-scale/core/log';
+import type { BatchState } from '@kettle-scale/core/batch';
+import { type ThreadRow, stepThread } from '@kettle-scale/core/log';
+import type { Plan } from '@kettle-scale/core/plan';
+import { formatSpan } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../../ui/theme';
 import { Ticket } from '../../ui/Ticket';

@@ -1,4 +1,4 @@
-import type { Batch } from '@kettle-scale/core';
+import type { Batch } from '@kettle-scale/core/batch';
 import {
   type Cause,
   SYMPTOMS,
@@ -7,7 +7,7 @@ import {
   type Symptom,
   diagnose,
 } from '@kettle-scale/core/diagnosis';
-import { formatPercent } from '@kettle-scale/core';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';

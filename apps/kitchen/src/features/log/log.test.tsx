@@ -1,5 +1,4 @@
-import type { Batch, BatchSummary, EventBody } from '@kettle-scale/core';
-import { batchRecord } from '@kettle-scale/core/batch';
+import { type Batch, type BatchSummary, type EventBody, batchRecord } from '@kettle-scale/core/batch';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { api } from '../../data/api';
 import { kitchenQueue } from '../../data/kitchenQueue';

@@ -1,5 +1,6 @@
-import type { BatchFacts, Carried, EventBody } from '@kettle-scale/core';
-import { batchFacts } from '@kettle-scale/core/log';
+import type { EventBody } from '@kettle-scale/core/batch';
+import { type BatchFacts, batchFacts } from '@kettle-scale/core/log';
+import type { Carried } from '@kettle-scale/core/plan';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';

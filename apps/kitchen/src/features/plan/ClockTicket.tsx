@@ -1,5 +1,6 @@
-import { type FigureId, type Plan, formatClockTime, formatSpan } from '@kettle-scale/core';
-import { planClock } from '@kettle-scale/core/batch';
+import type { FigureId } from '@kettle-scale/core/explain';
+import { type Plan, planClock } from '@kettle-scale/core/plan';
+import { formatClockTime, formatSpan } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
 import { Leader, Ticket } from '../../ui/Ticket';
 import { Heading, Label } from '../../ui/type';

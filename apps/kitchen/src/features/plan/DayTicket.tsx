@@ -1,5 +1,6 @@
-import { type Kitchen, type LotState, readTemp, typedTempC } from '@kettle-scale/core';
-import { conditionsSchema } from '@kettle-scale/core/batch';
+import type { LotState } from '@kettle-scale/core/flourLot';
+import { type Kitchen, conditionsSchema } from '@kettle-scale/core/kitchen';
+import { readTemp, typedTempC } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useReading } from '../../data/useReading';

@@ -1,4 +1,4 @@
-import type { Plan } from '@kettle-scale/core';
+import type { Plan } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';

@@ -1,5 +1,4 @@
-import type { Adjustment, Carried, Plan } from '@kettle-scale/core';
-import { ADJUSTABLE } from '@kettle-scale/core/batch';
+import { type Adjustment, type Carried, type Plan, ADJUSTABLE } from '@kettle-scale/core/plan';
 import { planLessons } from '@kettle-scale/core/log';
 import { Link } from 'expo-router';
 import { View } from 'react-native';

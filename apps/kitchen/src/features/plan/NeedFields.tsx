@@ -1,4 +1,7 @@
-import { type Formula, type Ingredient, type Need, parseQuantity, roundToStep } from '@kettle-scale/core';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Need } from '@kettle-scale/core/plan';
+import { parseQuantity, roundToStep } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { Choices } from '../../ui/Choices';
 import { FigureField } from '../../ui/FigureField';

@@ -1,4 +1,6 @@
-import { type FigureId, type Plan, formatPercent } from '@kettle-scale/core';
+import type { FigureId } from '@kettle-scale/core/explain';
+import type { Plan } from '@kettle-scale/core/plan';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { CrossSection, Disc } from '../../ui/Disc';
 import { SPACE } from '../../ui/tokens';

@@ -1,18 +1,11 @@
-import {
-  type Adjustment,
-  type FigureId,
-  type Formula,
-  type Ingredient,
-  type Kitchen,
-  type LotState,
-  type UnitSystem,
-  discDiameterMm,
-  doughDensity,
-  formatClockTime,
-  formatMoney,
-  resolveLines,
-} from '@kettle-scale/core';
-import { type TodayFigure, explainFigure, explainToday, planCost } from '@kettle-scale/core/batch';
+import { type FigureId, type TodayFigure, explainFigure, explainToday } from '@kettle-scale/core/explain';
+import type { LotState } from '@kettle-scale/core/flourLot';
+import { type Formula, resolveLines } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import { type Adjustment, planCost } from '@kettle-scale/core/plan';
+import { discDiameterMm, doughDensity } from '@kettle-scale/core/portion';
+import { type UnitSystem, formatClockTime, formatMoney } from '@kettle-scale/core/quantity';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

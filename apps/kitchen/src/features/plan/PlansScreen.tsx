@@ -1,12 +1,8 @@
-import {
-  type Formula,
-  InputError,
-  type Ingredient,
-  type Kitchen,
-  type Plan,
-  type SavedPlan,
-} from '@kettle-scale/core';
-import { comparePlans, planBatch } from '@kettle-scale/core/batch';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import { InputError } from '@kettle-scale/core/message';
+import { type Plan, type SavedPlan, comparePlans, planBatch } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,5 +1,6 @@
-import { type Plan, formatPercent, formatSpan } from '@kettle-scale/core';
-import type { TodayFigure } from '@kettle-scale/core/batch';
+import type { Plan } from '@kettle-scale/core/plan';
+import { formatPercent, formatSpan } from '@kettle-scale/core/quantity';
+import type { TodayFigure } from '@kettle-scale/core/explain';
 import { View } from 'react-native';
 import { Ask } from '../../ui/Why';
 import { Leader, Ticket } from '../../ui/Ticket';

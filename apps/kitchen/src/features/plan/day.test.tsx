@@ -1,5 +1,5 @@
-import { DEFAULT_KITCHEN, type LotState } from '@kettle-scale/core';
-import { ORDINARY_DAY } from '@kettle-scale/core/batch';
+import type { LotState } from '@kettle-scale/core/flourLot';
+import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { fakeStreams, tellReading } from '../../test/eventSource';
 import { draw, press, see } from '../../test/liveBatch';

@@ -1,5 +1,4 @@
-import type { Conditions } from '@kettle-scale/core';
-import { ORDINARY_DAY } from '@kettle-scale/core/batch';
+import { type Conditions, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 

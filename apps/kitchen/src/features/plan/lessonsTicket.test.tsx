@@ -1,5 +1,5 @@
-import type { Adjustment, Carried } from '@kettle-scale/core';
-import { ORDINARY_DAY, planBatch } from '@kettle-scale/core/batch';
+import { type Adjustment, type Carried, planBatch } from '@kettle-scale/core/plan';
+import { ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { api } from '../../data/api';
 import { draw, formula, plan as asWritten, press } from '../../test/liveBatch';

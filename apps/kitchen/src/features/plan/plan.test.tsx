@@ -1,5 +1,7 @@
-import { CATALOGUE } from '@kettle-scale/core';
-import { ORDINARY_DAY, explainFigure, planBatch } from '@kettle-scale/core/batch';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { explainFigure } from '@kettle-scale/core/explain';
+import { ORDINARY_DAY } from '@kettle-scale/core/kitchen';
+import { planBatch } from '@kettle-scale/core/plan';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { draw, formula, plan } from '../../test/liveBatch';

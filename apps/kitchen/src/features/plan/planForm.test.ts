@@ -1,4 +1,4 @@
-import type { Need } from '@kettle-scale/core';
+import type { Need } from '@kettle-scale/core/plan';
 import {
   type NeedText,
   addressOfNeed,

@@ -1,5 +1,6 @@
-import { CATALOGUE, DEFAULT_KITCHEN, type SavedPlan } from '@kettle-scale/core';
-import { ORDINARY_DAY } from '@kettle-scale/core/batch';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
+import type { SavedPlan } from '@kettle-scale/core/plan';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';

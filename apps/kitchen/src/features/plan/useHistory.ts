@@ -1,4 +1,5 @@
-import { type Adjustment, type Carried, type LotState, lotToday } from '@kettle-scale/core';
+import { type LotState, lotToday } from '@kettle-scale/core/flourLot';
+import type { Adjustment, Carried } from '@kettle-scale/core/plan';
 import { lessonAdjustments } from '@kettle-scale/core/log';
 import { useMemo, useState } from 'react';
 import { useCarried, useLessons } from '../../data/log';

@@ -1,16 +1,9 @@
-import {
-  type Adjustment,
-  type Conditions,
-  type Formula,
-  InputError,
-  type Ingredient,
-  type Kitchen,
-  type LotState,
-  type Need,
-  type Plan,
-  lotToday,
-} from '@kettle-scale/core';
-import { planBatch } from '@kettle-scale/core/batch';
+import { type LotState, lotToday } from '@kettle-scale/core/flourLot';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Conditions, Kitchen } from '@kettle-scale/core/kitchen';
+import { InputError } from '@kettle-scale/core/message';
+import { type Adjustment, type Need, type Plan, planBatch } from '@kettle-scale/core/plan';
 import { lotWithSwitch } from '@kettle-scale/core/log';
 import { useMemo } from 'react';
 import { useNow } from '../../ui/useNow';

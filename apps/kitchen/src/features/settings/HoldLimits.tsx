@@ -5,7 +5,7 @@ import {
   type Holding,
   type Kitchen,
   kitchenSchema,
-} from '@kettle-scale/core';
+} from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../data/queries';

@@ -1,11 +1,5 @@
-import {
-  DEFAULT_KITCHEN,
-  type Kitchen,
-  SCALE_STEPS_G,
-  kitchenSchema,
-  numberOrNaN,
-  numberQuestion,
-} from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
+import { SCALE_STEPS_G, numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,4 @@
-import type { Kitchen } from '@kettle-scale/core';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { useSaveKitchen } from '../../data/queries';
 import { Segments } from '../../ui/Segments';

@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { draw, press } from '../../test/liveBatch';

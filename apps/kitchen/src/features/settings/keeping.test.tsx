@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core';
+import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { Refused, api } from '../../data/api';
 import { draw, press } from '../../test/liveBatch';

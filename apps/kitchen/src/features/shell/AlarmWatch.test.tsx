@@ -1,4 +1,4 @@
-import type { BatchSummary } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
 import { act, screen } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';

@@ -1,4 +1,4 @@
-import type { BatchSummary } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
 import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useRunning } from '../../data/queries';

@@ -1,4 +1,5 @@
-import { formatSpan, heldBread, holdState } from '@kettle-scale/core';
+import { heldBread, holdState } from '@kettle-scale/core/log';
+import { formatSpan } from '@kettle-scale/core/quantity';
 
 import { Link } from 'expo-router';
 import { View } from 'react-native';

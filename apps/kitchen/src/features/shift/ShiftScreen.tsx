@@ -1,4 +1,6 @@
-import { type LotState, type SavedPlan, formatClock, formatClockTime } from '@kettle-scale/core';
+import type { LotState } from '@kettle-scale/core/flourLot';
+import type { SavedPlan } from '@kettle-scale/core/plan';
+import { formatClock, formatClockTime } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useFormulas, useRunning, useSavedPlans } from '../../data/queries';

@@ -1,5 +1,6 @@
-import type { BatchSummary, StepKind } from '@kettle-scale/core';
-import { formatClockTime } from '@kettle-scale/core';
+import type { BatchSummary } from '@kettle-scale/core/batch';
+import type { StepKind } from '@kettle-scale/core/plan';
+import { formatClockTime } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';

@@ -1,10 +1,11 @@
-import type { BatchSummary, LotState, SavedPlan } from '@kettle-scale/core';
+import { type BatchSummary, batchRecord } from '@kettle-scale/core/batch';
+import type { LotState } from '@kettle-scale/core/flourLot';
+import type { SavedPlan } from '@kettle-scale/core/plan';
 import { screen } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';
 import { draw, entry, liveBatch, press, see } from '../../test/liveBatch';
 import { push } from '../../test/router';
-import { batchRecord } from '@kettle-scale/core/batch';
 import { ShiftScreen } from './ShiftScreen';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));

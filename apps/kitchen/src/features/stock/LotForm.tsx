@@ -1,11 +1,6 @@
-import {
-  type FlourLot,
-  type Ingredient,
-  type LotState,
-  flourLotSchema,
-  freeId,
-  slugOf,
-} from '@kettle-scale/core';
+import { type FlourLot, type LotState, flourLotSchema } from '@kettle-scale/core/flourLot';
+import { freeId, slugOf } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveFlourLot } from '../../data/queries';

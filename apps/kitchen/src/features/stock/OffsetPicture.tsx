@@ -1,5 +1,4 @@
-import { type LotOffset, offsetReach } from '@kettle-scale/core/dough';
-import type { LotUse } from '@kettle-scale/core';
+import { type LotOffset, offsetReach, type LotUse } from '@kettle-scale/core/flourLot';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';

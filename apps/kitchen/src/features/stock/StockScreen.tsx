@@ -1,4 +1,5 @@
-import type { FlourLot, Ingredient, LotState } from '@kettle-scale/core';
+import type { FlourLot, LotState } from '@kettle-scale/core/flourLot';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useIngredients, useKitchen, useSaveFlourLot } from '../../data/queries';

@@ -1,5 +1,6 @@
-import { CATALOGUE, DEFAULT_KITCHEN, type FlourLot, type LotState, type LotUse } from '@kettle-scale/core';
-import { learnLotOffset } from '@kettle-scale/core/dough';
+import { type FlourLot, type LotState, type LotUse, learnLotOffset } from '@kettle-scale/core/flourLot';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { keys, queryClient } from '../../data/queries';

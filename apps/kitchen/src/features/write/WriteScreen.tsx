@@ -1,4 +1,8 @@
-import { type Formula, type Ingredient, InputError, type Kitchen, explainSpread } from '@kettle-scale/core';
+import { explainSpread } from '@kettle-scale/core/explain';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Kitchen } from '@kettle-scale/core/kitchen';
+import { InputError } from '@kettle-scale/core/message';
 import { listFormula } from '@kettle-scale/core/writing';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';

@@ -1,4 +1,4 @@
-import { formatPercent } from '@kettle-scale/core';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import type { Question, ReadLine } from '@kettle-scale/core/writing';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/actions';

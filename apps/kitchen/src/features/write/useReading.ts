@@ -1,4 +1,6 @@
-import { type HydrationSpread, type Ingredient, type Measures, hydrationSpread } from '@kettle-scale/core';
+import { type HydrationSpread, hydrationSpread } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Measures } from '@kettle-scale/core/quantity';
 import { type ReadList, readList } from '@kettle-scale/core/writing';
 import { useDeferredValue, useMemo } from 'react';
 import { useWriting } from '../../data/writing';

@@ -1,4 +1,5 @@
-import { CATALOGUE, DEFAULT_KITCHEN } from '@kettle-scale/core';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../data/api';
 import { draftStore } from '../../data/drafts';

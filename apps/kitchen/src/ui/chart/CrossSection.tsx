@@ -1,4 +1,4 @@
-import type { BakeSeries } from '@kettle-scale/core/griddle';
+import type { BakeSeries } from '@kettle-scale/core/bake';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,5 @@
-import { type HydrationSpread, formatPercent } from '@kettle-scale/core';
+import type { HydrationSpread } from '@kettle-scale/core/formula';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';

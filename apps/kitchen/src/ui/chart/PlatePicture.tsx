@@ -1,4 +1,5 @@
-import type { Griddle, HotSpots, Place } from '@kettle-scale/core/griddle';
+import type { HotSpots, Place } from '@kettle-scale/core/bake';
+import type { Griddle } from '@kettle-scale/core/kitchen';
 import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, G, Rect, Text as SvgText } from 'react-native-svg';

@@ -1,4 +1,4 @@
-import type { BakeWindow, WindowCode } from '@kettle-scale/core/griddle';
+import type { BakeWindow, WindowCode } from '@kettle-scale/core/bake';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { View } from 'react-native';

@@ -1,4 +1,4 @@
-import type { BallStandard, Cut } from '@kettle-scale/core/portion';
+import type { PieceTarget, Cut } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import { Choices } from '../../../ui/Choices';
 import { SPACE } from '../../../ui/tokens';
@@ -12,7 +12,7 @@ interface CutChoiceProps {
   now: Cut;
   /** The planned count, and the one that comes nearest to the wanted ball where that is another. */
   cuts: readonly Cut[];
-  standard: BallStandard;
+  standard: PieceTarget;
   onChoose: (pieces: number) => void;
 }
 

@@ -1,5 +1,8 @@
-import { type ReadingSource, type Step, parseQuantity, roundToStep } from '@kettle-scale/core';
-import { ballStandard, batchRecord, explainDivision, explainLoss, planCost } from '@kettle-scale/core/batch';
+import type { ReadingSource } from '@kettle-scale/core/device';
+import { type Step, planCost } from '@kettle-scale/core/plan';
+import { parseQuantity, roundToStep } from '@kettle-scale/core/quantity';
+import { ballStandard, batchRecord } from '@kettle-scale/core/batch';
+import { explainDivision, explainLoss } from '@kettle-scale/core/explain';
 import { mixedG } from '@kettle-scale/core/log';
 import {
   type DivideBy,

@@ -1,4 +1,7 @@
-import { type EventBody, type Holding, type Reject, type Step, textField } from '@kettle-scale/core';
+import type { EventBody, Reject } from '@kettle-scale/core/batch';
+import type { Holding } from '@kettle-scale/core/kitchen';
+import { textField } from '@kettle-scale/core/message';
+import type { Step } from '@kettle-scale/core/plan';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';

@@ -1,6 +1,8 @@
-import { type Step, bakePhases, discDiameterMm, formatPercent, roundToStep } from '@kettle-scale/core';
-import { explainRolling } from '@kettle-scale/core/batch';
-import { DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
+import { bakePhases } from '@kettle-scale/core/formula';
+import type { Step } from '@kettle-scale/core/plan';
+import { discDiameterMm, DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
+import { formatPercent, roundToStep } from '@kettle-scale/core/quantity';
+import { explainRolling } from '@kettle-scale/core/explain';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';

@@ -1,4 +1,6 @@
-import { type Step, formatClock, bakePhases } from '@kettle-scale/core';
+import { bakePhases } from '@kettle-scale/core/formula';
+import type { Step } from '@kettle-scale/core/plan';
+import { formatClock } from '@kettle-scale/core/quantity';
 import { windowAt } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';

@@ -1,6 +1,13 @@
 import { type Correction, FEELS, type Feel } from '@kettle-scale/core/dough';
-import { type StepState, formatPercent, formatSpan, kneadTestWords, roundToStep } from '@kettle-scale/core';
-import { type RunningDough, correctionFor, correctionLines, runningDough } from '@kettle-scale/core/batch';
+import {
+  type StepState,
+  type RunningDough,
+  correctionFor,
+  correctionLines,
+  runningDough,
+} from '@kettle-scale/core/batch';
+import { kneadTestWords } from '@kettle-scale/core/formula';
+import { formatPercent, formatSpan, roundToStep } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Action, ActionRow } from '../../../ui/actions';

@@ -1,4 +1,5 @@
-import { DEFAULT_FRIDGE_DOUGH_H, type EventBody, type Kitchen } from '@kettle-scale/core';
+import type { EventBody } from '@kettle-scale/core/batch';
+import { DEFAULT_FRIDGE_DOUGH_H, type Kitchen } from '@kettle-scale/core/kitchen';
 import { View } from 'react-native';
 import { Choices } from '../../../ui/Choices';
 import { SPACE } from '../../../ui/tokens';

@@ -1,13 +1,13 @@
-import { type StepState, formatClock, formatPercent } from '@kettle-scale/core';
 import {
-  type MixPart,
+  type StepState,
   additionG,
   correctionLines,
-  mixGuide,
   runningDough,
   skippedWords,
   wantedHydration,
 } from '@kettle-scale/core/batch';
+import { formatClock, formatPercent } from '@kettle-scale/core/quantity';
+import { type MixPart, mixGuide } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Action, ActionRow } from '../../../ui/actions';

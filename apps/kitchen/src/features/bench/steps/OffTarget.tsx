@@ -1,4 +1,5 @@
-import { formatPercent, type Step } from '@kettle-scale/core';
+import type { Step } from '@kettle-scale/core/plan';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { checkWeight, fractionIfKept, offerRescale } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';

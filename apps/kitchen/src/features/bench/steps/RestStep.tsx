@@ -1,6 +1,7 @@
 import { POKES, type Poke } from '@kettle-scale/core/dough';
-import { type StepState, formatClockTime, MM_PER_INCH, formatPercent, formatSpan } from '@kettle-scale/core';
-import { explainRest, explainToday, restAdvice } from '@kettle-scale/core/batch';
+import { type StepState, restAdvice } from '@kettle-scale/core/batch';
+import { formatClockTime, MM_PER_INCH, formatPercent, formatSpan } from '@kettle-scale/core/quantity';
+import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';

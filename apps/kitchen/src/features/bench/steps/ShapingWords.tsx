@@ -1,4 +1,5 @@
-import type { EventOf, Step } from '@kettle-scale/core';
+import type { EventOf } from '@kettle-scale/core/batch';
+import type { Step } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../../data/useBatch';
 import { Caution } from '../../../ui/Caution';

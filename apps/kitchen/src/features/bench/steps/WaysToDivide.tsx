@@ -1,4 +1,4 @@
-import { formatMoney } from '@kettle-scale/core';
+import { formatMoney } from '@kettle-scale/core/quantity';
 import type { DivideBy, Division } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import { ActionRow } from '../../../ui/actions';

@@ -1,4 +1,4 @@
-import type { EventBody } from '@kettle-scale/core';
+import type { EventBody } from '@kettle-scale/core/batch';
 import { fireEvent, screen } from '@testing-library/react';
 import { draw, keyIn, liveBatch, plan, press, see, stepOf } from '../../../test/liveBatch';
 import { WeighStep } from './WeighStep';

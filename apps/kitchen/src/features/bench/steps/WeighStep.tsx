@@ -1,5 +1,7 @@
-import { type Plan, type Step, formatPercent, parseQuantity, sumG } from '@kettle-scale/core';
-import { checkWeight, explainTarget, heatCaution } from '@kettle-scale/core/batch';
+import { type Plan, type Step, heatCaution } from '@kettle-scale/core/plan';
+import { formatPercent, parseQuantity, sumG } from '@kettle-scale/core/quantity';
+import { checkWeight } from '@kettle-scale/core/batch';
+import { explainTarget } from '@kettle-scale/core/explain';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Unreachable, api } from '../../../data/api';

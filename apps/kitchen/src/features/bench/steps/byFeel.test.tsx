@@ -1,4 +1,4 @@
-import type { EventBody } from '@kettle-scale/core';
+import type { EventBody } from '@kettle-scale/core/batch';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { START_MS, atTheBench, draw, liveBatch, nowOf, plan, press, see } from '../../../test/liveBatch';
 import { KneadStep } from './KneadStep';

@@ -1,4 +1,4 @@
-import type { EventBody } from '@kettle-scale/core';
+import type { EventBody } from '@kettle-scale/core/batch';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { api } from '../../../data/api';
 import {

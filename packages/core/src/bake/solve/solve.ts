@@ -1,0 +1,25 @@
+import { type BakeRequest, type Solution, bakeWith } from './bakeRequest';
+import type { BakeOutcome } from '../model/outcome';
+import { solveByScale } from './solveByScale';
+import { solveOneFlip, solveOneFlipFast } from './solveOneFlip';
+
+export interface SolvedBake extends Solution {
+  /** What the bake comes to with these seconds. */
+  outcome: BakeOutcome;
+}
+
+/**
+ * Seconds per side that meet the standard on this plate, with the range that is allowed and what binds at its ends.
+ * Where no good bread exists the solution says what comes first, and its seconds are the nearest thing.
+ */
+export function solveTimes(request: BakeRequest, onlyLeast = false): Solution {
+  const { sides, finish } = request.program;
+  if (sides.length !== 2 || finish) return solveByScale(request, onlyLeast);
+  return onlyLeast ? solveOneFlipFast(request) : solveOneFlip(request);
+}
+
+/** The same, and what the bake comes to. */
+export function solve(request: BakeRequest): SolvedBake {
+  const solution = solveTimes(request);
+  return { ...solution, outcome: bakeWith(request, solution.seconds) };
+}

@@ -1,0 +1,171 @@
+import { bake } from '../model/bake';
+import type { Baking } from '../model/baking';
+import {
+  type BakeRequest,
+  INTO_RANGE,
+  LONGEST_S,
+  SHORTEST_SIDE_S,
+  type Solution,
+  type Trouble,
+  TROUBLE_OF,
+  stagesWith,
+} from './bakeRequest';
+import { crossing } from '../model/crossing';
+import { pastChar, pastCover } from '../model/films';
+import { type FirstSide, firstSide, firstSideEye, firstSideOf } from './firstSide';
+import { moistureOf } from '../model/outcome';
+import type { BakeStandard, Over, Short } from './standard';
+
+/** The advised end is not more than this after the earliest. */
+const MOST_SLACK_S = 4;
+/** A middle that warms no faster than this has settled, K/s; where a piece is not followed long, this slowly. */
+const SETTLED_K_S = { range: 0.005, least: 0.1 };
+/** A piece that is dry or burnt is followed for so long, to see what else it lacks. */
+const LOOK_ON_S = { range: 20, least: 4 };
+/** In a window nobody waits longer for bubbles on the first side, and for the second side. */
+const PATIENCE_S = 170;
+const LONGEST_SECOND_S = 200;
+
+/** Watches the whole bake for what the second side must reach, and must not. */
+function secondSideEye(standard: BakeStandard, onlyLeast: boolean) {
+  const coloured = crossing();
+  const gelatinised = crossing();
+  const charred = crossing();
+  const dried = crossing();
+  const lookOnS = onlyLeast ? LOOK_ON_S.least : LOOK_ON_S.range;
+  const settledKS = onlyLeast ? SETTLED_K_S.least : SETTLED_K_S.range;
+  let before = { timeS: 0, middleC: 0 };
+  const eye = {
+    ...{ coloured, gelatinised, charred, dried },
+    flippedS: Infinity,
+    settled: false,
+    cookedS: null as number | null,
+    puffS: standard.puffLeast > 0 ? null : (0 as number | null),
+    look(baking: Baking): 'on' | 'end' {
+      const { timeS, middleC } = baking;
+      gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
+      dried.look(timeS, standard.moistureLeast - moistureOf(baking.column));
+      eye.cookedS = baking.cookedS;
+      if (eye.puffS === null && baking.puffIndex >= standard.puffLeast) eye.puffS = timeS;
+      if (baking.stage === 0) return 'on';
+      coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim));
+      const { charMost } = standard;
+      charred.look(timeS, Math.max(pastChar(baking.filmsA, charMost), pastChar(baking.filmsB, charMost)));
+      eye.settled = middleC - before.middleC < settledKS * (timeS - before.timeS);
+      before = { timeS, middleC };
+      const overS = Math.min(charred.at ?? Infinity, dried.at ?? Infinity);
+      const all =
+        coloured.at !== null && gelatinised.at !== null && eye.cookedS !== null && eye.puffS !== null;
+      if (timeS > overS && (all || eye.settled || timeS > overS + lookOnS)) return 'end';
+      return all && onlyLeast && timeS > eye.flippedS + SHORTEST_SIDE_S ? 'end' : 'on';
+    },
+  };
+  return eye;
+}
+
+/** The last of several moments and its name; a moment that never comes is last. */
+function lastOf(moments: readonly [Short, number | null][]): { name: Short; at: number | null } {
+  return moments
+    .map(([name, at]) => ({ name, at }))
+    .reduce((last, one) => ((one.at ?? Infinity) > (last.at ?? Infinity) ? one : last));
+}
+
+/** Why it is no good: what never comes, or what comes before it. */
+function troubleOf(
+  least: { name: Short; at: number | null },
+  staysRaw: boolean,
+  leastS: number,
+  mostS: number,
+  mostLimit: Over,
+  longestS: number,
+): Trouble | null {
+  if (leastS <= mostS) return null;
+  if (least.at === null && staysRaw) return TROUBLE_OF.middle;
+  if (least.at === null && mostS === longestS) return TROUBLE_OF[least.name];
+  return mostLimit === 'burnt' ? 'burns first' : 'dries first';
+}
+
+function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): Solution {
+  const t1 = first.seconds;
+  const least = lastOf([
+    ['pale second side', eye.coloured.at],
+    ['raw', eye.gelatinised.at],
+    ['middle', eye.cookedS],
+    ['no puff', eye.puffS],
+  ]);
+  const longestS = t1 + LONGEST_S;
+  const charS = eye.charred.at ?? longestS;
+  const dryS = eye.dried.at ?? longestS;
+  const mostS = Math.min(charS, dryS);
+  const leastS = Math.max(least.at ?? Infinity, t1 + SHORTEST_SIDE_S);
+  const mostLimit: Over = charS <= dryS ? 'burnt' : 'dry';
+  const staysRaw = eye.cookedS === null && (eye.settled || mostS === longestS);
+  const trouble = first.trouble ?? troubleOf(least, staysRaw, leastS, mostS, mostLimit, longestS);
+  const secondS = Math.max(SHORTEST_SIDE_S, Math.min(leastS, longestS) - t1);
+  const slackS = trouble ? 0 : Math.min(MOST_SLACK_S, INTO_RANGE * (mostS - leastS));
+  return {
+    good: trouble === null,
+    trouble,
+    seconds: [t1, (trouble ? Math.min(secondS, Math.max(SHORTEST_SIDE_S, mostS - t1)) : secondS) + slackS],
+    least: [t1, secondS],
+    most: [t1, Math.max(0, mostS - t1)],
+    firstLimit: first.limit,
+    leastLimit: least.name,
+    mostLimit,
+    colouredS: first.colouredS,
+    bubblesS: first.bubblesS,
+  };
+}
+
+/** The second side after a first side that is known. */
+function afterFirst(request: BakeRequest, first: FirstSide, onlyLeast: boolean): Solution {
+  const { standard, setup, program } = request;
+  const eye = secondSideEye(standard, onlyLeast);
+  eye.flippedS = first.seconds;
+  bake({ ...setup, stages: stagesWith(program, [first.seconds, LONGEST_S]) }, { watch: eye.look });
+  return solutionOf(first, eye);
+}
+
+/** Two runs, no iteration: one long first contact, then the first side and one long second. */
+export const solveOneFlip = (request: BakeRequest): Solution =>
+  afterFirst(request, firstSide(request), false);
+
+/**
+ * One run: flips at the step where the first side is ready, and stops when the second is. For windows, where the
+ * earliest end is all that is asked for; `most` is only right where there is no good bread.
+ */
+export function solveOneFlipFast(request: BakeRequest): Solution {
+  const { standard, setup, program } = request;
+  const firstEye = firstSideEye(standard);
+  const eye = secondSideEye(standard, true);
+  const last = { seen: 'on' as ReturnType<typeof firstEye.look> };
+  bake(
+    { ...setup, stages: stagesWith(program, [PATIENCE_S, LONGEST_SECOND_S]) },
+    {
+      watch: (baking) => {
+        const then = eye.look(baking);
+        if (baking.stage > 0) return then;
+        const seen = firstEye.look(baking);
+        last.seen = seen;
+        eye.flippedS = baking.timeS;
+        if (seen === 'on') return baking.timeS < PATIENCE_S ? 'on' : 'end';
+        return seen === 'ready' && firstSideOf(firstEye).trouble === null ? 'next stage' : 'end';
+      },
+    },
+  );
+  const first = firstSideOf(firstEye);
+  // A first side that must end just before it chars is known only afterwards.
+  if (last.seen === 'charred') return afterFirst(request, first, true);
+  return solutionOf(
+    last.seen === 'on' ? { ...first, trouble: first.trouble ?? TROUBLE_OF.middle } : first,
+    eye,
+  );
+}
+
+/** What is left for the second side when the first lay for so long, early or late. */
+export const solveSecond = (request: BakeRequest, firstS: number): Solution =>
+  afterFirst(
+    request,
+    { seconds: firstS, limit: 'program', colouredS: null, bubblesS: null, trouble: null },
+    false,
+  );

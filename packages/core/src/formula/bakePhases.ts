@@ -1,0 +1,32 @@
+import type { BakeProgram } from './methodSchema';
+
+/** One stretch of a piece's time over heat. */
+export interface BakePhase {
+  /** "Side 1", "Side 2", "Flame". */
+  name: string;
+  seconds: number;
+  /** True over an open flame or under a grill. */
+  flame: boolean;
+  /** What the cook does while it lasts, in a few words; empty when nothing. */
+  act: string;
+}
+
+/** The sides of a bake program and its finish, one after the other. */
+export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
+  const phases = sides.map((side, index): BakePhase => {
+    const acts = [side.wetFace && 'wet face down', side.press && 'press lightly', side.butter && 'butter it'];
+    return {
+      name: `Side ${index + 1}`,
+      seconds: side.seconds,
+      flame: false,
+      act: acts.filter((act) => typeof act === 'string').join(', '),
+    };
+  });
+  if (!finish) return phases;
+  const name = finish.kind === 'flame' ? 'Flame' : 'Grill';
+  return [...phases, { name, seconds: finish.seconds, flame: true, act: 'tongs, hands clear' }];
+}
+
+/** Seconds that one piece spends over heat. */
+export const bakeSecondsOf = (bake: BakeProgram): number =>
+  bakePhases(bake).reduce((sum, phase) => sum + phase.seconds, 0);

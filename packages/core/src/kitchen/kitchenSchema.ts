@@ -1,0 +1,127 @@
+import { z } from 'zod';
+import { choiceField, fractionField, numberField, slugField, textField } from '../message/fields';
+import { HOLDINGS, type Holding } from './holdings';
+import { griddleSchema } from './griddleSchema';
+import { SCALE_STEPS_G } from '../quantity/roundToStep';
+
+const stepField = (label: string) =>
+  z.literal([...SCALE_STEPS_G], {
+    error: (issue) =>
+      issue.input === undefined
+        ? `${label} is missing.`
+        : `${label} must be a step that scales show: ${SCALE_STEPS_G.join(', ')} g.`,
+  });
+
+/** A bowl or a machine that doughs are mixed in. */
+export const mixerSchema = z
+  .strictObject({
+    id: slugField('Mixer'),
+    name: textField('Mixer name', { min: 1, max: 40 }),
+    by: choiceField('Worked by', ['hand', 'machine']),
+    minG: numberField('Smallest load', { min: 0, max: 500_000, unit: 'g' }),
+    maxG: numberField('Largest load', { min: 50, max: 500_000, unit: 'g' }),
+    /** Measured rise of the dough while it works. */
+    warmCPerMin: numberField('Warming', { min: 0, max: 5, unit: '°C a minute' }),
+    /** Width of the opening, from which hot dough cools. */
+    openingMm: numberField('Opening', { min: 80, max: 1500, unit: 'mm' }),
+  })
+  .refine((mixer) => mixer.minG <= mixer.maxG, {
+    message: 'The smallest load is more than the largest.',
+    path: ['minG'],
+  });
+
+export type Mixer = z.infer<typeof mixerSchema>;
+
+/** What the kitchen works with: scales, bowl, and the dough it loses on the way. */
+export const kitchenSchema = z
+  .strictObject({
+    /** What the bench scale can show. */
+    benchStepG: stepField('Step of the bench scale'),
+    /** What the fine scale can show; salt and leaveners go on it. */
+    fineStepG: stepField('Step of the fine scale'),
+    /** The most the fine scale carries; heavier lines go on the bench scale. */
+    fineMaxG: numberField('Limit of the fine scale', { min: 1, max: 20_000, unit: 'g' }),
+    /** The most dough one bowl or mixer takes. */
+    bowlCapacityG: numberField('Bowl capacity', { min: 50, max: 500_000, unit: 'g' }),
+    /** The least it mixes well. */
+    bowlMinimumG: numberField('Smallest load', { min: 0, max: 500_000, unit: 'g' }),
+    /** Share of the dough that stays in the bowl and on hands. */
+    bowlLoss: fractionField('Bowl loss', 0, 0.2),
+    /** Share of the dough lost on the bench when dividing. */
+    benchLoss: fractionField('Bench loss', 0, 0.2),
+    /** Which cups and spoons hang on the wall; chosen once. US when not said. */
+    measures: choiceField('Cups and spoons', ['us', 'metric']).optional(),
+    /** Bowls and machines to choose from; without any, the bowl above is meant. */
+    mixers: z.array(mixerSchema).max(12, 'At most twelve bowls and mixers.').optional(),
+    /** How long a dough with milk, yogurt or egg may be out of the cold in all; 4 h when not said. */
+    coldLimitH: numberField('Time out of the cold', { min: 0.25, max: 24, unit: 'h' }).optional(),
+    /** How long bread may be held in each way. */
+    holdH: z
+      .partialRecord(z.enum(HOLDINGS), numberField('Holding time', { min: 0.1, max: 24 * 365, unit: 'h' }))
+      .optional(),
+    /** How long dough that is left over may stay in the fridge. */
+    fridgeDoughH: numberField('Dough in the fridge', { min: 1, max: 24 * 7, unit: 'h' }).optional(),
+    /** The plates that bread bakes on. */
+    griddles: z.array(griddleSchema).max(12, 'At most twelve griddles.').optional(),
+    /** Above the sea; water boils cooler up high. */
+    altitudeM: numberField('Altitude', { min: -400, max: 5000, unit: 'm' }).optional(),
+    /** Lessons that are not let into plans. */
+    lessonsOff: z
+      .array(textField('Lesson', { min: 1, max: 120 }))
+      .max(500)
+      .optional(),
+    /** Money that pack prices are in. */
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/, 'The currency is three capital letters, like EUR.')
+      .optional(),
+  })
+  .refine((k) => k.bowlMinimumG <= k.bowlCapacityG, {
+    message: 'The smallest load is more than the bowl holds.',
+    path: ['bowlMinimumG'],
+  });
+
+export type Kitchen = z.infer<typeof kitchenSchema>;
+
+/** Before a kitchen says otherwise: a 12 kg mixer, a 1 g and a 0.1 g scale, losses of 1 % and 0.5 % (assumptions). */
+export const DEFAULT_KITCHEN: Kitchen = {
+  benchStepG: 1,
+  fineStepG: 0.1,
+  fineMaxG: 500,
+  bowlCapacityG: 12_000,
+  bowlMinimumG: 1_500,
+  bowlLoss: 0.01,
+  benchLoss: 0.005,
+  measures: 'us',
+  currency: 'EUR',
+};
+
+/** Hours that perishable dough may be out of the cold, where the kitchen says nothing; local food codes come first. */
+export const DEFAULT_COLD_LIMIT_H = 4;
+
+/** Hours that bread may be held in each way, where the kitchen says nothing (assumptions of the trade; local food codes come first). */
+export const DEFAULT_HOLD_H: Record<Holding, number> = {
+  cloth: 2,
+  'insulated box': 4,
+  'lidded dish': 2,
+  fridge: 48,
+  freezer: 24 * 60,
+  'served at once': 0.5,
+};
+
+/** Hours that leftover dough may stay in the fridge (assumption). */
+export const DEFAULT_FRIDGE_DOUGH_H = 48;
+
+/** The kitchen with one of its bowls or machines as the bowl that doughs are mixed in; as it is when there is none of this name. */
+export function kitchenWith(
+  kitchen: Kitchen,
+  mixerId: string | undefined,
+): { kitchen: Kitchen; mixer: Mixer | null } {
+  const mixer = kitchen.mixers?.find(({ id }) => id === mixerId) ?? null;
+  if (!mixer) return { kitchen, mixer };
+  return { kitchen: { ...kitchen, bowlCapacityG: mixer.maxG, bowlMinimumG: mixer.minG }, mixer };
+}
+
+/** Share of the dough that ends up in balls: (1 − bowl loss)(1 − bench loss). */
+export const keptShare = (kitchen: Pick<Kitchen, 'bowlLoss' | 'benchLoss'>): number =>
+  (1 - kitchen.bowlLoss) * (1 - kitchen.benchLoss);

@@ -1,0 +1,46 @@
+import type { Adjustment } from '../plan/adjustmentSchema';
+import type { BatchFacts } from '../log/factsSchema';
+import type { Lesson } from '../log/lessonSchema';
+
+/** What the kitchen knows that facts do not. */
+export interface LessonContext {
+  lots: readonly { id: string; name: string }[];
+  currency?: string | undefined;
+  /** Lessons the kitchen does not let into plans. */
+  off: readonly string[];
+}
+
+export type LessonDraft = Omit<Lesson, 'on' | 'batches' | 'evidence'> & { seen: readonly Seen[] };
+export interface Seen {
+  facts: BatchFacts;
+  value: number;
+}
+
+export const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
+export const signed = (value: number, digits: number): string =>
+  `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+
+export const adjust = (id: string, what: Adjustment['what'], value: number, words: string): Adjustment => ({
+  ...{ id, from: 'lesson', what, value, words },
+});
+
+export const seenOf = (facts: readonly BatchFacts[], of: (one: BatchFacts) => number | null): Seen[] =>
+  facts.flatMap((one) => {
+    const value = of(one);
+    return value === null || !Number.isFinite(value) ? [] : [{ facts: one, value }];
+  });
+
+export function groupBy(facts: readonly BatchFacts[], key: (one: BatchFacts) => string | null) {
+  const groups = new Map<string, BatchFacts[]>();
+  for (const one of facts) {
+    const name = key(one);
+    if (name === null) continue;
+    const known = groups.get(name);
+    if (known) known.push(one);
+    else groups.set(name, [one]);
+  }
+  return [...groups];
+}
+
+export const byFormula = (facts: readonly BatchFacts[]) => groupBy(facts, ({ formulaId }) => formulaId);
+export const nameOf = (facts: readonly BatchFacts[]): string => facts.at(-1)?.formulaName ?? '';

@@ -1,0 +1,43 @@
+import type { BatchState } from '../batch/foldBatch';
+import type { Plan } from '../plan/planSchema';
+import { sourceUsable } from '../device/freshness';
+import type { LoggedPiece } from '../bake/calibrate/loggedPieceSchema';
+import { type SideColour, type Colour, seenPieces } from '../bake/live/judging';
+
+/** What a tap says of a side's colour where a product asks for this much. */
+function colourOf(seen: Colour | undefined, right: SideColour): SideColour | undefined {
+  if (!seen || seen === 'right') return seen && right;
+  return seen === 'pale' ? 'pale' : right === 'deep freckles' ? 'burnt' : 'deep freckles';
+}
+
+/** Temperature of a dough that nobody measured. */
+const USUAL_DOUGH_C = 24;
+
+/**
+ * The pieces of a batch that a calibration can use: those that went on a plate that was read and that somebody judged,
+ * with the seconds that each side lay.
+ * @param demo in a kitchen that is made up as a whole, made-up readings count too
+ */
+export function loggedPieces(plan: Plan, state: BatchState, demo = false): LoggedPiece[] {
+  const right: SideColour = plan.formula.product.spots ?? 'freckles';
+  // Every tap is an act of its own; together they are what was said of a piece.
+  const judged = new Map(
+    state.baked.map(({ piece }) => [piece, seenPieces(state.judged.filter((one) => one.piece === piece))[0]]),
+  );
+  const thicknessMm = state.flattened?.thicknessMm ?? plan.relaxed.thicknessMm;
+  const sides = plan.formula.bake.sides.length;
+  return state.baked.flatMap(({ piece, plateC, plateFrom, sidesS }): LoggedPiece[] => {
+    const seen = judged.get(piece);
+    if (!seen || plateC === null || sidesS.length < sides) return [];
+    if (plateFrom && !sourceUsable(plateFrom, demo)) return [];
+    return [
+      {
+        ...{ thicknessMm, plateC, doughC: plan.today?.doughC ?? USUAL_DOUGH_C },
+        seconds: sidesS.slice(0, sides),
+        firstSide: colourOf(seen.firstSide, right),
+        secondSide: colourOf(seen.secondSide, right),
+        puffed: seen.puffed,
+      },
+    ];
+  });
+}

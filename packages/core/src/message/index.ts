@@ -1,0 +1,2 @@
+export { choiceField, numberField, slugField, textField } from './fields';
+export { InputError, parseInput, type Problem, problemsOf } from './problem';

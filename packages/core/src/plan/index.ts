@@ -1,0 +1,11 @@
+export { ADJUSTABLE, type Adjustment, type Carried, carriedSchema } from './adjustmentSchema';
+export { SMOKES_FROM_C, stepCautions } from './cautions';
+export { comparePlans } from './comparePlans';
+export { heatCaution, mixGuide, type MixPart } from './mixGuide';
+export { keepablePlan, planBatch } from './planBatch';
+export { planClock } from './planClock';
+export { planCost } from './planCost';
+export { type Need, needSchema, planRequestSchema } from './planRequestSchema';
+export { type Plan, planSchema, type Step, type StepKind } from './planSchema';
+export { type SavedPlan, savedPlanSchema } from './savedPlanSchema';
+export { stepTitle, stepWindow } from './stepText';

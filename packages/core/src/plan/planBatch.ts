@@ -1,0 +1,236 @@
+import { formulaWarnings } from '../formula/formulaWarnings';
+import type { Formula, ResolvedLine } from '../formula/formulaSchema';
+import { doughTotals } from '../formula/percentages';
+import { type ResolvedOnBread, resolveOnBread } from '../formula/onBread';
+import { resolveLines } from '../formula/resolveLines';
+import { CATALOGUE } from '../ingredient/catalogue';
+import type { Ingredient } from '../ingredient/ingredientSchema';
+import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
+import { doughDensity } from '../portion/doughDensity';
+import { InputError, parseInput } from '../message/problem';
+import { formatMass, formatPercent } from '../quantity/formatQuantity';
+import { sumG } from '../quantity/roundToStep';
+import { addedWater, adjustedFormula, adjustedKitchen, withSalt, withWater } from './adjust';
+import { amountsFor } from './amounts';
+import type { Conditions } from '../kitchen/conditionsSchema';
+import { keepBack, openShare } from './today/holdBack';
+import { type Kitchen, keptShare, kitchenWith } from '../kitchen/kitchenSchema';
+import { onBreadSheet } from './onBreadSheet';
+import type { PlanRequest } from './planRequestSchema';
+import { PLAN_FORMAT, type Plan, type SheetLine, planSchema } from './planSchema';
+import { planSteps } from './planSteps';
+import { type PlanSoFar, stepsToday, todayOf } from './today/today';
+import { hydrationToday, linesForToday } from './today/todaysWater';
+import { mainLiquid } from '../formula/mainLiquid';
+import { type Ceiling, weighSheet } from './weighSheet';
+
+/** More bowls than this in one batch is a slip in the capacity, not a plan. */
+const MOST_BOWLS = 50;
+/** Rounding a line by more than this share is worth a word to the cook. */
+const ROUNDING_WORTH_SAYING = 0.02;
+
+function bowlsFor(doughG: number, ballG: number, kitchen: Kitchen): number {
+  if (kitchen.bowlCapacityG < ballG) {
+    throw InputError.at(
+      'kitchen.bowlCapacityG',
+      `The bowl holds ${formatMass(kitchen.bowlCapacityG)}, less than one ball of ${formatMass(ballG)}.`,
+    );
+  }
+  const bowls = Math.ceil(doughG / kitchen.bowlCapacityG - 1e-9);
+  if (bowls > MOST_BOWLS) {
+    throw InputError.at(
+      'kitchen.bowlCapacityG',
+      `${formatMass(doughG)} of dough would need ${bowls} bowls; plan less at once or name a larger bowl (at most ${MOST_BOWLS} bowls).`,
+    );
+  }
+  return bowls;
+}
+
+function roundingOf(sheet: readonly SheetLine[]): Plan['rounding'] {
+  const worst = sheet.reduce((a, b) => (Math.abs(b.relativeError) > Math.abs(a.relativeError) ? b : a));
+  return {
+    worstLineId: worst.lineId,
+    worstRelativeError: worst.relativeError,
+    worstFractionError: Math.max(...sheet.map((l) => Math.abs(l.weighedFraction - l.fraction))),
+  };
+}
+
+function warningsOf(
+  { method: { school } }: Formula,
+  lines: readonly ResolvedLine[],
+  sheet: readonly SheetLine[],
+  bowlG: number,
+  kitchen: Kitchen,
+) {
+  const warnings: Plan['warnings'] = formulaWarnings(lines, school).map(({ message }) => ({
+    path: 'formula.lines',
+    message,
+  }));
+  for (const line of sheet) {
+    if (Math.abs(line.relativeError) <= ROUNDING_WORTH_SAYING) continue;
+    warnings.push({
+      path: line.scale === 'fine' ? 'kitchen.fineStepG' : 'kitchen.benchStepG',
+      message: `${line.name} should be ${formatMass(line.exactG, 0.01)}, but the scale shows steps of ${formatMass(line.stepG, line.stepG)}: it will be ${formatPercent(Math.abs(line.relativeError))} ${line.relativeError < 0 ? 'short' : 'over'}.`,
+    });
+  }
+  if (bowlG < kitchen.bowlMinimumG) {
+    warnings.push({
+      path: 'kitchen.bowlMinimumG',
+      message: `A load of ${formatMass(bowlG)} is under the ${formatMass(kitchen.bowlMinimumG)} that this bowl mixes well; mix by hand or make more.`,
+    });
+  }
+  return warnings;
+}
+
+/**
+ * Plans a batch: what to weigh in each bowl, the balls, the disc, the steps; with conditions, the day's water, temperatures
+ * and rests. Pure: the same request gives the same plan.
+ * @throws InputError naming the field when the formula, the need or the kitchen cannot be met
+ */
+export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>): Plan {
+  const { need, conditions, adjustments = [] } = request;
+  const formula = adjustedFormula(request.formula, adjustments);
+  if (request.mixer !== undefined && !request.kitchen.mixers?.some(({ id }) => id === request.mixer)) {
+    throw InputError.at('mixer', `There is no bowl or mixer “${request.mixer}” in this kitchen.`);
+  }
+  const { kitchen, mixer } = kitchenWith(adjustedKitchen(request.kitchen, adjustments), request.mixer);
+  const { dough, onBread } = resolveFormula(request);
+  const written = withSalt(dough, adjustments);
+  const moreWater = addedWater(adjustments);
+  const hydration = conditions ? hydrationToday(written, conditions, moreWater) : null;
+  const lines = hydration ? linesForToday(written, hydration) : withWater(written, moreWater);
+  const asParts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
+  const { doughPerFlour } = doughTotals(asParts);
+  const densityGMl = doughDensity(asParts, formula.product.air);
+  const {
+    pieces,
+    ballG,
+    doughG: neededG,
+    limits,
+    scarcest,
+  } = amountsFor(need, { lines, doughPerFlour, densityGMl, kitchen });
+  const bowls = bowlsFor(neededG, ballG, kitchen);
+
+  const ceilings: Ceiling[] = [
+    ...limits.map(({ covers, maxG }) => ({ covers, maxG: maxG / bowls })),
+    { covers: () => true, maxG: kitchen.bowlCapacityG },
+  ];
+  const rows = weighSheet(
+    withoutOldTemperature(lines, conditions),
+    neededG / doughPerFlour / bowls,
+    kitchen,
+    ceilings,
+  );
+  const sumOf = (of: readonly SheetLine[]) => sumG(of.map((row) => row.massG));
+  const bowlG = sumOf(rows);
+  const bowlFlourG = sumOf(rows.filter((row) => row.kind === 'flour'));
+  if (bowlFlourG === 0) {
+    throw InputError.at(
+      'kitchen.benchStepG',
+      `The flour of one bowl is less than the scale's step of ${formatMass(kitchen.benchStepG, kitchen.benchStepG)}; use a finer scale or make more.`,
+    );
+  }
+  const { holdBack, sheet } = keepBack(
+    formula,
+    rows,
+    mainLiquid(lines),
+    hydration ? openShare(hydration) : 0,
+  );
+  const doughG = sumG([bowlG * bowls]);
+  const flourG = sumG([bowlFlourG * bowls]);
+  const foods = new Map(lines.map((line) => [line.id, line.food]));
+  const parts = sheet.flatMap((row) => {
+    const food = foods.get(row.lineId);
+    return food ? [{ mass: row.massG, food }] : [];
+  });
+
+  const ballsG = doughG * keptShare(kitchen);
+  const doughDensityGMl = doughDensity(parts, formula.product.air);
+  const thicknessMm = need.by === 'discs' ? need.thicknessMm : formula.product.thicknessMm;
+  const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, doughDensityGMl), thicknessMm };
+  const plan: PlanSoFar = {
+    format: PLAN_FORMAT,
+    formatVersion: 3,
+    formula,
+    need,
+    kitchen: withoutGriddles(kitchen),
+    mixer,
+    ingredients: [
+      ...new Map([...lines, ...onBread].map(({ food }) => [food.id, composition(food)])).values(),
+    ],
+    pieces,
+    ballG,
+    bowls,
+    neededG,
+    sheet,
+    bowlG,
+    doughG,
+    flourG,
+    onBread: onBreadSheet(onBread, pieces, flourG, kitchen),
+    expectedBallG: ballsG / pieces,
+    leftoverG: ballsG - pieces * ballG,
+    rounding: roundingOf(sheet),
+    totals: doughTotals(parts),
+    holdBack,
+    doughDensityGMl,
+    rolled: rolledFromRelaxed(relaxed, formula.product.springBack),
+    relaxed,
+    ...(scarcest === undefined ? {} : { scarcest }),
+    ...(adjustments.length > 0 ? { adjustments } : {}),
+  };
+  const today = hydration && conditions ? todayOf(hydration, plan, lines, conditions) : null;
+  const steps = stepsToday(planSteps(formula, sheet, bowls, pieces), today);
+  return {
+    ...plan,
+    ...(today ? { today } : {}),
+    steps,
+    expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0),
+    warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
+  };
+}
+
+/** Plates and what was learned on them are read where they stand; a plan need not carry them. */
+function withoutGriddles({ griddles: _griddles, ...kitchen }: Kitchen): Kitchen {
+  return kitchen;
+}
+
+/** A note on the liquid speaks of the formula's temperature; where the day asks for another, it would mislead. */
+function withoutOldTemperature(
+  lines: readonly ResolvedLine[],
+  conditions: Conditions | undefined,
+): ResolvedLine[] {
+  const liquid = conditions?.doughC === undefined ? null : mainLiquid(lines);
+  return lines.map((line) => {
+    if (line.id !== liquid?.id) return line;
+    const { note: _note, ...rest } = line;
+    return rest;
+  });
+}
+
+/** What a plan must remember of an ingredient: what it is made of, not how it is written or measured. */
+const composition = ({ aliases, densities, pieces, source, note, hidden, ...food }: Ingredient): Ingredient =>
+  food;
+
+/** Resolves the request's formula; problems are named inside `formula`. */
+function resolveFormula({ formula, ingredients }: Pick<PlanRequest, 'formula' | 'ingredients'>): {
+  dough: ResolvedLine[];
+  onBread: ResolvedOnBread[];
+} {
+  const foods = ingredients ?? CATALOGUE;
+  try {
+    return { dough: resolveLines(formula, foods), onBread: resolveOnBread(formula, foods) };
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw new InputError(error.problems.map((p) => ({ ...p, path: `formula.${p.path}` })));
+  }
+}
+
+/**
+ * The plan, once it is sure that it can be read back as it will be stored: what cannot would end in a backup that does not
+ * restore.
+ * @throws InputError naming the figure that cannot be kept
+ */
+export function keepablePlan(plan: Plan): Plan {
+  parseInput(planSchema, JSON.parse(JSON.stringify(plan)), 'plan');
+  return plan;
+}

@@ -1,0 +1,66 @@
+import type { Formula } from '../formula/formulaSchema';
+import { bakeSecondsOf } from '../formula/bakePhases';
+import type { SheetLine, Step } from './planSchema';
+
+/** Usual times of the trade, used only to say when a batch will be ready (assumptions, one cook). */
+const WEIGH_S_PER_LINE = 20;
+const DIVIDE_S_PER_BALL = 10;
+const FLATTEN_S: Record<Formula['method']['shaping']['how'], number> = {
+  pin: 32,
+  'hot-press': 8,
+  'hand-stretch': 40,
+  'sheet-thin': 45,
+};
+/** Pieces that cook side by side on an ordinary plate. */
+const PIECES_ON_PLATE = 4;
+const FINISH_S = 60;
+
+const middle = (a: number, b: number): number => (a + b) / 2;
+
+/**
+ * The steps of a batch in order: weigh, mix and knead bowl by bowl; then the rests of the dough, dividing,
+ * the rests of the balls, flattening, griddle, finish. Flattening overlaps the griddle, so it counts once.
+ */
+export function planSteps(
+  formula: Formula,
+  sheet: readonly SheetLine[],
+  bowls: number,
+  pieces: number,
+): Step[] {
+  const { method, bake } = formula;
+  const steps: Step[] = [];
+  for (let bowl = 1; bowl <= bowls; bowl += 1) {
+    for (const { lineId } of sheet) {
+      steps.push({ id: `weigh-${bowl}-${lineId}`, kind: 'weigh', bowl, lineId, expectedS: WEIGH_S_PER_LINE });
+    }
+    steps.push({ id: `mix-${bowl}`, kind: 'mix', bowl, expectedS: middle(method.mix.minS, method.mix.maxS) });
+    steps.push({
+      id: `knead-${bowl}`,
+      kind: 'knead',
+      bowl,
+      expectedS: middle(method.knead.minS, method.knead.maxS),
+    });
+  }
+  const rests = method.rests.map((rest, index) => ({ ...rest, index }));
+  const restSteps = (of: 'dough' | 'balls') =>
+    rests
+      .filter((rest) => rest.of === of)
+      .map(({ index, earliestS }): Step => ({
+        id: `rest-${index + 1}`,
+        kind: 'rest',
+        rest: index,
+        expectedS: earliestS,
+      }));
+
+  const firstFlattenS = FLATTEN_S[method.shaping.how];
+  const griddleS = pieces * Math.max(firstFlattenS, bakeSecondsOf(bake) / PIECES_ON_PLATE);
+  steps.push(
+    ...restSteps('dough'),
+    { id: 'divide', kind: 'divide', expectedS: pieces * DIVIDE_S_PER_BALL },
+    ...restSteps('balls'),
+    { id: 'flatten', kind: 'flatten', expectedS: firstFlattenS },
+    { id: 'griddle', kind: 'griddle', expectedS: griddleS },
+    { id: 'finish', kind: 'finish', expectedS: FINISH_S },
+  );
+  return steps;
+}

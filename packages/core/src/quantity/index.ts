@@ -1,0 +1,24 @@
+export {
+  type Figure,
+  formatClock,
+  formatClockTime,
+  formatLength,
+  formatMass,
+  formatMoney,
+  formatPercent,
+  formatSpan,
+  formatTemp,
+  GRAMS_PER_OUNCE,
+  lengthFigure,
+  massFigure,
+  MM_PER_INCH,
+  readTemp,
+  tempFigure,
+  typedTempC,
+  type UnitSystem,
+} from './formatQuantity';
+export type { Interval } from './interval';
+export { parseQuantity } from './parseQuantity';
+export { numberOrNaN, numberQuestion, readNumber } from './readNumber';
+export { roundToStep, SCALE_STEPS_G, sumG } from './roundToStep';
+export { type Measures, type Unit, unitsFor } from './units';
