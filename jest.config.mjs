@@ -14,6 +14,7 @@ export default {
   testTimeout: TIMEOUT_MS,
   projects: [
     { displayName: 'core', rootDir: 'packages/core', ...plain },
+    { displayName: 'simulation', rootDir: 'packages/simulation', ...plain },
     { displayName: 'server', rootDir: 'apps/server', ...plain },
     { displayName: 'tools', rootDir: 'tools', ...plain },
     '<rootDir>/apps/kitchen',

@@ -7,9 +7,14 @@ import { type Lesson, type BatchFacts, SEASONS, batchFacts, seasonOf } from '@ke
 import { type Plan, planBatch, planCost } from '@kettle-scale/core/plan';
 import { newLotOffset } from '@kettle-scale/core/flourLot';
 import { PRIORS, RELAXING_PRIOR_SD, lessonsFrom } from '@kettle-scale/core/lessons';
-import { demoFormulas } from '../apps/server/src/demo/seedDemo';
-import { READS, SPRING_SD, simulateBatch } from '../apps/server/src/demo/simulateBatch';
-import { type Random, openRandom } from '../apps/server/src/random';
+import {
+  demoFormulas,
+  READS,
+  SPRING_SD,
+  simulateBatch,
+  type Random,
+  openRandom,
+} from '@kettle-scale/simulation';
 
 const { values } = parseArgs({
   options: { kitchens: { type: 'string', default: '500' }, seed: { type: 'string', default: '1' } },

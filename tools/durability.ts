@@ -8,7 +8,7 @@ import { parseArgs } from 'node:util';
 import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
 import type { Formula } from '@kettle-scale/core/formula';
 import { v7 as uuidv7 } from 'uuid';
-import { openRandom } from '../apps/server/src/random';
+import { openRandom } from '@kettle-scale/simulation';
 import { type RunningServer, freePort, startServer } from './demoServer';
 import { openCook } from './durability/cook';
 import { WEB_DIR, ensureWebBuild } from './webBuild';

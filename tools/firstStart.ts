@@ -10,7 +10,7 @@ import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { migrate } from '../apps/server/src/db/migrate';
 import { migrations } from '../apps/server/src/db/migrations';
-import { openRandom } from '../apps/server/src/random';
+import { openRandom } from '@kettle-scale/simulation';
 import { spawnServer } from './demoServer';
 
 const { values } = parseArgs({

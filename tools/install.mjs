@@ -20,7 +20,9 @@ function isInstalled() {
   const installed = packagesIn(written);
   return Object.entries(packagesIn(`${ROOT}package-lock.json`)).every(
     ([path, { version, optional, link }]) =>
-      !path.includes('node_modules/') || optional || link || installed[path]?.version === version,
+      !path.includes('node_modules/') ||
+      optional ||
+      (link ? existsSync(`${ROOT}${path}`) : installed[path]?.version === version),
   );
 }
 

@@ -2,19 +2,21 @@
 import { parseArgs } from 'node:util';
 import {
   BASE_CASE,
+  type ServiceSetup,
+  shareGood,
+  simulateService,
+  openRandom,
+} from '@kettle-scale/simulation';
+import {
   type BakeRequest,
   COMMON_STANDARD,
   DEFAULT_MODEL,
-  type ServiceSetup,
   USUAL_SPREADS,
   finish,
   robustTimes,
-  shareGood,
-  simulateService,
   solveTimes,
   withFactors,
 } from '@kettle-scale/core/bake';
-import { openRandom } from '../apps/server/src/random';
 
 const { values } = parseArgs({ options: { services: { type: 'string', default: '10' } } });
 const SERVICES = Number(values.services);

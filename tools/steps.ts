@@ -25,7 +25,7 @@ function heading(name: string): void {
   process.stdout.write(`\n== ${name}\n`);
 }
 
-const PROJECTS = ['packages/core', 'apps/server', 'apps/kitchen', 'tools', 'e2e'];
+const PROJECTS = ['packages/core', 'packages/simulation', 'apps/server', 'apps/kitchen', 'tools', 'e2e'];
 
 /** Type check of every workspace, one count each. */
 export function types(): Count {

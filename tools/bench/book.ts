@@ -1,6 +1,6 @@
 import { BOOK_FORMAT, BOOK_FORMAT_VERSION } from '@kettle-scale/core/document';
 import { chromium } from '@playwright/test';
-import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
+import { demoFormulas } from '@kettle-scale/simulation';
 import type { Measured } from '../bench';
 import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
 import { startServer } from '../demoServer';

@@ -5,9 +5,7 @@ import { type Need, type Plan, planBatch } from '@kettle-scale/core/plan';
 import { parseQuantity } from '@kettle-scale/core/quantity';
 import { foldBatch } from '@kettle-scale/core/batch';
 import { listFormula, readList } from '@kettle-scale/core/writing';
-import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
-import { openRandom } from '../../apps/server/src/random';
-import { simulateBatch } from '../../apps/server/src/demo/simulateBatch';
+import { demoFormulas, openRandom, simulateBatch } from '@kettle-scale/simulation';
 import type { Measured } from '../bench';
 
 const RUNS = 2000;

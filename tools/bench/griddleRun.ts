@@ -1,5 +1,5 @@
+import { BASE_CASE, bruteShare, openRandom } from '@kettle-scale/simulation';
 import {
-  BASE_CASE,
   type BakeRequest,
   type BakeOutcome,
   COMMON_STANDARD,
@@ -7,7 +7,6 @@ import {
   type LoggedPiece,
   USUAL_SPREADS,
   bake,
-  bruteShare,
   calibrate,
   computeWindow,
   evenDraws,
@@ -17,7 +16,6 @@ import {
   stagesOfSeconds,
   withFactors,
 } from '@kettle-scale/core/bake';
-import { openRandom } from '../../apps/server/src/random';
 import type { Measured } from '../bench';
 import { integrateBake } from './griddleRates';
 

@@ -4,9 +4,7 @@ import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { type Need, planBatch } from '@kettle-scale/core/plan';
 import { v7 as uuidv7 } from 'uuid';
 import { openDatabase } from '../../apps/server/src/db/openDatabase';
-import { openRandom } from '../../apps/server/src/random';
-import { demoFormulas } from '../../apps/server/src/demo/seedDemo';
-import { simulateBatch } from '../../apps/server/src/demo/simulateBatch';
+import { openRandom, demoFormulas, simulateBatch } from '@kettle-scale/simulation';
 import { openStores } from '../../apps/server/src/stores';
 
 const YEAR_MS = 365 * 24 * 3600 * 1000;

@@ -8,7 +8,7 @@ import { runKettle } from './cli';
 
 const folder = mkdtempSync(join(tmpdir(), 'kettle-cli-'));
 const formula = JSON.parse(
-  readFileSync(join(__dirname, '../../apps/server/src/demo/formulas/deckhand-wrap.json'), 'utf8'),
+  readFileSync(join(__dirname, '../../packages/simulation/src/kitchen/formulas/deckhand-wrap.json'), 'utf8'),
 ) as { lines: unknown[]; method: object };
 const request = {
   format: 'kettle-scale/plan-request',

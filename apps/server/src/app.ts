@@ -9,7 +9,9 @@ import { batchRoutes } from './batches/routes';
 import { bookRoutes } from './book/routes';
 import type { Database } from './db/openDatabase';
 import { openDevices } from './devices/devices';
+import { followPlateLoad } from './devices/plateLoad';
 import { deviceRoutes } from './devices/routes';
+import type { StandIn } from './devices/standIn';
 import { formulaRoutes } from './formulas/routes';
 import { flourLotRoutes } from './flourLots/routes';
 import { readableAddress } from './http/address';
@@ -45,10 +47,8 @@ export interface AppOptions {
   hub?: Hub;
   /** Whether the whole kitchen is made up: only then may made-up readings enter its records. */
   demo?: boolean;
-  /** Devices with a stand-in; nothing else is simulated. */
-  simulate?: readonly DeviceKind[];
-  /** Of the simulated devices, so that a test can be repeated. */
-  deviceSeed?: number;
+  /** Stand-ins for devices; nothing else is simulated. */
+  standIns?: ReadonlyMap<DeviceKind, StandIn>;
   /** Holds every answer against its schema, for tests. */
   checkAnswers?: boolean;
 }
@@ -62,12 +62,11 @@ export function createApp({
   now = () => new Date(),
   hub = createHub(),
   demo = false,
-  simulate = [],
-  deviceSeed = 1,
+  standIns = new Map(),
   checkAnswers = false,
 }: AppOptions): Express {
-  const devices = openDevices({ now, simulate, demo, seed: deviceSeed });
-  const onPlate = new Map<string, number>();
+  const devices = openDevices({ now, standIns, demo });
+  followPlateLoad(hub, stores.batches, devices, logger);
   const around = { hub, now, demo };
   const routes = [
     ...systemRoutes(database, { version: VERSION, demo, now }),
@@ -77,12 +76,7 @@ export function createApp({
     ...formulaRoutes(stores.formulas, stores.ingredients, around),
     ...bookRoutes(database, stores, around),
     ...planRoutes(stores.plans, stores.ingredients, hub),
-    ...batchRoutes(stores, around, (batchId, pieces) => {
-      // The simulated plate feels what lies on it, of all batches together.
-      onPlate.set(batchId, pieces);
-      const all = [...onPlate.values()].reduce((sum, count) => sum + count, 0);
-      devices.load(all);
-    }),
+    ...batchRoutes(stores, around),
     ...logRoutes(stores, around),
     ...deviceRoutes(devices),
   ];

@@ -3,6 +3,7 @@ import pino from 'pino';
 import { createApp } from './app';
 import { StartProblem } from './db/startProblem';
 import { seedDemo } from './demo/seedDemo';
+import { openStandIns } from './demo/standIns';
 import { createHub } from './live/hub';
 import { openKitchen } from './openKitchen';
 import { readOptions } from './options';
@@ -32,7 +33,8 @@ async function start(): Promise<void> {
   const app = createApp({
     database: kitchen.database,
     stores: kitchen.stores,
-    ...{ logger, hub, demo, simulate, deviceSeed },
+    ...{ logger, hub, demo },
+    standIns: openStandIns(simulate, () => new Date(), deviceSeed),
     ...(web ? { webDir: web } : {}),
   });
   const server = createServer(app);

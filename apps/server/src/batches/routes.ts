@@ -1,5 +1,4 @@
 import {
-  type BatchEvent,
   type BatchStart,
   batchSchema,
   batchStartSchema,
@@ -26,14 +25,6 @@ import { findQuery } from './find';
 import type { BatchStore } from './store';
 
 const DAY_MS = 24 * 3600 * 1000;
-/** Acts after which another number of pieces may lie on the plate. */
-const MOVES_PIECES: ReadonlySet<BatchEvent['type']> = new Set([
-  'piece-on',
-  'piece-off',
-  'void',
-  'finished',
-  'abandoned',
-]);
 /** Older batches were baked on another plate, or by other hands. */
 const PIECES_FROM_BATCHES = 30;
 
@@ -45,11 +36,7 @@ export interface BatchStores {
   flourLots: FlourLotStore;
 }
 
-export function batchRoutes(
-  stores: BatchStores,
-  { hub, now, demo }: Around,
-  onPlate: (batchId: string, pieces: number) => void = () => undefined,
-): Route[] {
+export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Route[] {
   const { batches } = stores;
 
   /** Clocks of phones differ; an act more than a day ahead is a wrong clock and would break every timer. */
@@ -178,10 +165,7 @@ export function batchRoutes(
           const { reason, path, message } = result.refusal;
           throw new HttpProblem(reason === 'over' ? 409 : 422, message, [{ path, message }]);
         }
-        if (result.outcome === 'new') {
-          hub.publish({ type: 'event', batchId: params.id, event: body });
-          if (MOVES_PIECES.has(body.type)) onPlate(params.id, await batches.onPlate(params.id));
-        }
+        if (result.outcome === 'new') hub.publish({ type: 'event', batchId: params.id, event: body });
         return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
       },
     }),

@@ -2,7 +2,7 @@ import { type BatchEvent, type BatchSummary, batchRecord, foldBatch } from '@ket
 import { checkFormula } from '@kettle-scale/core/formula';
 import { planBatch } from '@kettle-scale/core/plan';
 import { NOW, openTestKitchen } from '../test/kitchen';
-import { DEMO_TRUTH, demoFormulas } from './seedDemo';
+import { DEMO_TRUTH, demoFormulas } from '@kettle-scale/simulation';
 
 /** Batches that went wrong on purpose: too much salt, balls cut by eye, a plate that had crept up. */
 const wentWrong = (events: readonly BatchEvent[]) =>

@@ -1,73 +1,9 @@
-import {
-  DEVICE_KINDS,
-  type DeviceAct,
-  type DeviceKind,
-  type Reading,
-  type ReadingOf,
-} from '@kettle-scale/core/device';
-import { openRandom } from '../random';
+import { DEVICE_KINDS, type DeviceKind, type Reading } from '@kettle-scale/core/device';
+import { openStandIns } from '@kettle-scale/simulation';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 import { type Devices, openDevices } from './devices';
-import { simulateScale } from './simulateScale';
 
 const AT = '2026-03-04T10:00:00.000Z';
-const TICK_S = 0.1;
-
-/** A scale after acts and seconds in turn. */
-function scaleAfter(...story: (DeviceAct | number)[]): ReadingOf<'scale'>[] {
-  const scale = simulateScale(openRandom(3), { resolutionG: 1, maxG: 5000, driftGPerMin: 0.05 });
-  const readings: ReadingOf<'scale'>[] = [];
-  for (const part of story) {
-    if (typeof part !== 'number') scale.act(part);
-    else {
-      for (let tick = 0; tick < part / TICK_S; tick += 1) {
-        scale.advance(TICK_S);
-        readings.push(scale.read(AT));
-      }
-    }
-  }
-  return readings;
-}
-const last = (readings: ReadingOf<'scale'>[]) => readings.at(-1);
-
-describe('the simulated scale', () => {
-  test('settles on what is placed, to its step', () => {
-    const readings = scaleAfter({ act: 'place', massG: 432.4 }, 3);
-    expect(readings[0]?.steady).toBe(false);
-    expect(last(readings)).toMatchObject({ steady: true, overload: false });
-    expect(Math.abs((last(readings)?.massG ?? 0) - 432.4)).toBeLessThanOrEqual(1);
-    expect(Number.isInteger(last(readings)?.massG)).toBe(true);
-  });
-
-  test('shows a pour rising, never steady until it ends', () => {
-    const during = scaleAfter({ act: 'pour', massG: 1000, seconds: 5 }, 4);
-    expect(during.slice(5).some(({ steady }) => steady)).toBe(false);
-    const masses = during.map(({ massG }) => massG);
-    expect(masses.at(-1)).toBeGreaterThan(700);
-    expect(last(scaleAfter({ act: 'pour', massG: 1000, seconds: 5 }, 9))?.massG).toBeCloseTo(1000, -1);
-  });
-
-  test('tare, scoop and clear do what they say; a load above its limit is said', () => {
-    const place: DeviceAct = { act: 'place', massG: 800 };
-    const near = (massG: number, story: (DeviceAct | number)[]) =>
-      expect(Math.abs((last(scaleAfter(...story))?.massG ?? NaN) - massG)).toBeLessThanOrEqual(1);
-    near(0, [place, 3, { act: 'tare' }, 2]);
-    near(250, [place, 3, { act: 'tare' }, { act: 'place', massG: 250 }, 3]);
-    near(700, [place, 3, { act: 'scoop', massG: 100 }, 3]);
-    near(0, [place, 3, { act: 'clear' }, 3]);
-    expect(last(scaleAfter({ act: 'place', massG: 6000 }, 3))?.overload).toBe(true);
-  });
-
-  test('its zero creeps, slowly', () => {
-    const hour = scaleAfter(3600);
-    expect(last(hour)?.massG).toBeGreaterThanOrEqual(2);
-    expect(last(hour)?.massG).toBeLessThanOrEqual(4);
-  });
-
-  test('one seed, one story', () => {
-    expect(scaleAfter({ act: 'place', massG: 50 }, 2)).toEqual(scaleAfter({ act: 'place', massG: 50 }, 2));
-  });
-});
 
 /** The reading as it is heard now. */
 function reads(devices: Devices, kind: DeviceKind): Reading {
@@ -78,7 +14,11 @@ function reads(devices: Devices, kind: DeviceKind): Reading {
 
 test('a script plays at its seconds, and the probe creeps towards what it is put into', () => {
   let nowMs = Date.parse(AT);
-  const devices = openDevices({ now: () => new Date(nowMs), simulate: DEVICE_KINDS, demo: true, seed: 5 });
+  const devices = openDevices({
+    now: () => new Date(nowMs),
+    standIns: openStandIns(DEVICE_KINDS, () => new Date(nowMs), 5),
+    demo: true,
+  });
   devices.play('scale', [
     { afterS: 1, what: { act: 'place', massG: 300 } },
     { afterS: 6, what: { act: 'clear' } },
@@ -102,7 +42,11 @@ test('a script plays at its seconds, and the probe creeps towards what it is put
 
 test('the simulated plate warms to its knob, dips under a piece and comes back', () => {
   let nowMs = Date.parse(AT);
-  const devices = openDevices({ now: () => new Date(nowMs), simulate: DEVICE_KINDS, demo: true, seed: 5 });
+  const devices = openDevices({
+    now: () => new Date(nowMs),
+    standIns: openStandIns(DEVICE_KINDS, () => new Date(nowMs), 5),
+    demo: true,
+  });
   const after = (seconds: number): { tempC: number; steady: boolean } => {
     for (let s = 0; s < seconds; s += 5) {
       nowMs += 5000;
@@ -124,7 +68,7 @@ test('the simulated plate warms to its knob, dips under a piece and comes back',
 
 describe('an honest kitchen', () => {
   const readingAt = (at: string) => ({ kind: 'thermometer' as const, at, tempC: 231, steady: true });
-  const real = () => openDevices({ now: () => new Date(AT), simulate: [], demo: false });
+  const real = () => openDevices({ now: () => new Date(AT), demo: false });
 
   test('nothing is heard of a device that nobody connected and nobody simulates', () => {
     expect(
@@ -139,7 +83,11 @@ describe('an honest kitchen', () => {
   });
 
   test('a stand-in that was switched on by name says so, and no record takes it', () => {
-    const devices = openDevices({ now: () => new Date(AT), simulate: ['probe'], demo: false });
+    const devices = openDevices({
+      now: () => new Date(AT),
+      standIns: openStandIns(['probe'], () => new Date(AT)),
+      demo: false,
+    });
     expect(devices.heard('probe')).toMatchObject({ source: 'simulated', usable: false });
     expect(devices.heard('scale')).toBeNull();
   });

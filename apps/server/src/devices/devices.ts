@@ -11,7 +11,7 @@ import {
 } from '@kettle-scale/core/device';
 import { InputError } from '@kettle-scale/core/message';
 import { CLOCK_SLACK_MS, aheadWords } from '../http/clock';
-import { type Simulation, openSimulation } from './simulation';
+import type { StandIn } from './standIn';
 
 /** How often a stream carries a simulated reading. */
 const PERIOD_MS: Record<DeviceKind, number> = { scale: 100, room: 5000, probe: 500, thermometer: 500 };
@@ -26,11 +26,10 @@ export const ABOUT: Record<DeviceKind, Pick<Device, 'name' | 'resolution' | 'uni
 
 interface DeviceOptions {
   now: () => Date;
-  /** Devices with a stand-in; all others are silent until a bridge posts. */
-  simulate: readonly DeviceKind[];
+  /** Stand-ins that were switched on by name; all other devices are silent until a bridge posts. */
+  standIns?: ReadonlyMap<DeviceKind, StandIn>;
   /** Whether the whole kitchen is made up, so that made-up readings may enter its records. */
   demo: boolean;
-  seed?: number;
 }
 
 type Send = (type: string, data: unknown) => void;
@@ -39,17 +38,14 @@ type Send = (type: string, data: unknown) => void;
  * The instruments of the kitchen. One is heard when a bridge posts its readings, or where a stand-in was switched on by
  * name; a reading that was posted always goes before the stand-in.
  */
-export function openDevices({ now, simulate, demo, seed = 1 }: DeviceOptions) {
+export function openDevices({ now, standIns = new Map(), demo }: DeviceOptions) {
   const emitter = new EventEmitter();
   emitter.setMaxListeners(0);
-  const simulations = new Map<DeviceKind, Simulation>(
-    simulate.map((kind) => [kind, openSimulation(kind, seed, now)]),
-  );
   const posted = new Map<DeviceKind, Reading>();
 
   function heard(kind: DeviceKind): HeardReading | null {
     const real = posted.get(kind);
-    const reading = real ?? simulations.get(kind)?.read();
+    const reading = real ?? standIns.get(kind)?.read();
     if (!reading) return null;
     const source = real ? 'device' : 'simulated';
     // Clocks of devices differ a little; a reading of the next seconds is of now.
@@ -57,9 +53,9 @@ export function openDevices({ now, simulate, demo, seed = 1 }: DeviceOptions) {
     return { reading, source, ageS, usable: sourceUsable(source, demo) };
   }
 
-  function simulationOf(kind: DeviceKind): Simulation {
-    const simulation = simulations.get(kind);
-    if (simulation) return simulation;
+  function standInOf(kind: DeviceKind): StandIn {
+    const standIn = standIns.get(kind);
+    if (standIn) return standIn;
     throw InputError.at(
       'act',
       `No ${ABOUT[kind].name.toLowerCase()} is simulated here; only a tare goes to a real one.`,
@@ -90,16 +86,16 @@ export function openDevices({ now, simulate, demo, seed = 1 }: DeviceOptions) {
      * @throws InputError for anything but a tare where nothing is simulated
      */
     act: (kind: DeviceKind, what: DeviceAct): HeardReading | null => {
-      if (what.act !== 'tare' || simulations.has(kind)) simulationOf(kind).act(what);
+      if (what.act !== 'tare' || standIns.has(kind)) standInOf(kind).act(what);
       emitter.emit(kind, 'command', what);
       return heard(kind);
     },
 
     /** Tells the stand-in what lies on the plate, where there is one. */
-    load: (pieces: number): void => simulations.get('thermometer')?.act({ act: 'load', pieces }),
+    load: (pieces: number): void => standIns.get('thermometer')?.act({ act: 'load', pieces }),
 
     /** Acts of a stand-in at set times from now on. */
-    play: (kind: DeviceKind, script: readonly ScriptedAct[]): void => simulationOf(kind).play(script),
+    play: (kind: DeviceKind, script: readonly ScriptedAct[]): void => standInOf(kind).play(script),
 
     /** Sends readings as they come and commands as they are given, until the returned function is called. */
     follow: (kind: DeviceKind, send: Send): (() => void) => {
@@ -108,8 +104,8 @@ export function openDevices({ now, simulate, demo, seed = 1 }: DeviceOptions) {
         if (now) send('reading', now);
       };
       tell();
-      const simulation = simulations.get(kind);
-      const timer = simulation
+      const standIn = standIns.get(kind);
+      const timer = standIn
         ? setInterval(() => {
             if (!posted.has(kind)) tell();
           }, PERIOD_MS[kind])

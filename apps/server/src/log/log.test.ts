@@ -1,7 +1,7 @@
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import type { Lesson } from '@kettle-scale/core/log';
 import { v7 as uuidv7 } from 'uuid';
-import { DEMO_TRUTH } from '../demo/seedDemo';
+import { DEMO_TRUTH } from '@kettle-scale/simulation';
 import { batchStart, event, openTestKitchen } from '../test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;

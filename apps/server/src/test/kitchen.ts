@@ -4,12 +4,13 @@ import { join } from 'node:path';
 import type { BatchEvent, EventBody } from '@kettle-scale/core/batch';
 import { DEVICE_KINDS } from '@kettle-scale/core/device';
 import type { Formula } from '@kettle-scale/core/formula';
+import { demoFormulas, openStandIns } from '@kettle-scale/simulation';
 import pino from 'pino';
 import request from 'supertest';
 import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
 import { openDatabase } from '../db/openDatabase';
-import { demoFormulas, seedDemo } from '../demo/seedDemo';
+import { seedDemo } from '../demo/seedDemo';
 import { createHub } from '../live/hub';
 import { openStores } from '../stores';
 
@@ -57,7 +58,7 @@ export async function openTestKitchen({
     ...{ database, stores, hub, demo },
     logger: pino({ level: 'silent' }),
     now: () => NOW,
-    simulate: simulate ? DEVICE_KINDS : [],
+    standIns: openStandIns(simulate ? DEVICE_KINDS : [], () => NOW),
     checkAnswers: true,
   });
   return { path, database, stores, hub, app, api: request(app), close: () => database.close() };

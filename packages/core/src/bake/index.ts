@@ -1,17 +1,15 @@
 export { calibrate, type Calibration, withFactors } from './calibrate/calibrate';
 export { type LoggedPiece, loggedPieceSchema } from './calibrate/loggedPieceSchema';
-export { type PieceSeen, seenPieces } from './live/judging';
+export { type Colour, type PieceSeen, seenPieces } from './live/judging';
 export { collision, collisionWords, cueWords, nextOnMs, notReadyWords, type Timed } from './live/livePlate';
-export { colourSeen, type ServiceSetup, shareGood, simulateService } from './live/service';
-export { type Trim, trimBy, trimmedSeconds, trimOf } from './live/trim';
+export { NO_TRIM, type Trim, trimBy, trimmedSeconds, trimOf } from './live/trim';
 export { bake } from './model/bake';
 export type { BakeSetup } from './model/baking';
-export { doughProperties, partsOfLines } from './model/composition';
+export { doughProperties, partsOfLines, partsOfPlainDough } from './model/composition';
 export { plateAreaM2, plateOf } from './model/griddlePlate';
 export { DEFAULT_AIR, DEFAULT_MODEL } from './model/model';
 export type { BakeOutcome } from './model/outcome';
-export { plateAt, plateStep, STEEL_GRIDDLE } from './model/plate';
-export { BASE_CASE } from './model/referenceCases';
+export { plateAt, type PlateState, plateStep, STEEL_GRIDDLE } from './model/plate';
 export { type BakeMoment, bakeSeries, type BakeSeries } from './model/series';
 export { stagesOfSeconds } from './model/stages';
 export { hotSpots, type HotSpots, placeOffsetsC } from './plate/hotSpots';
@@ -28,8 +26,7 @@ export {
 export { packPieces, type Place } from './plate/packing';
 export { type PlateMoment, readySeconds, STEADY_C_PER_MIN, warmUp } from './plate/preheat';
 export { type BakeRequest, bakeWith, type Solution, stagesWith } from './solve/bakeRequest';
-export { bruteShare } from './solve/bruteShare';
-export type { RobustTimes } from './solve/pieceSpread';
+export { type RobustTimes, THINNEST_MM, withPiece } from './solve/pieceSpread';
 export { bakeRequestSchema, readBakeDocument } from './solve/requestSchema';
 export { robustTimes } from './solve/robust';
 export { solve, type SolvedBake, solveTimes } from './solve/solve';
@@ -42,8 +39,8 @@ export {
   troubleWords,
   wayOutWords,
 } from './solve/solveText';
-export { evenDraws, type Spreads, thicknessSdMm, USUAL_SPREADS } from './solve/spreads';
-export { COMMON_STANDARD, standardOf } from './solve/standard';
+export { evenDraws, type PieceDraw, type Spreads, thicknessSdMm, USUAL_SPREADS } from './solve/spreads';
+export { type BakeStandard, COMMON_STANDARD, isGood, judge, standardOf } from './solve/standard';
 export {
   heatFor,
   type Reach,

@@ -1,13 +1,11 @@
-import { seededChance } from '../../test/chance';
 import { bake } from '../model/bake';
 import type { BakeRequest } from '../solve/bakeRequest';
 import { calibrate, withFactors } from './calibrate';
 import type { LoggedPiece } from './loggedPieceSchema';
 import type { PieceSeen } from '../live/judging';
 import { DEFAULT_MODEL } from '../model/model';
-import { BASE_CASE } from '../model/referenceCases';
+import { BASE_CASE, openRandom, type ServiceSetup, shareGood, simulateService } from '@kettle-scale/simulation';
 import { robustTimes } from '../solve/robust';
-import { type ServiceSetup, shareGood, simulateService } from '../live/service';
 import { solveTimes } from '../solve/solve';
 import { USUAL_SPREADS } from '../solve/spreads';
 import { COMMON_STANDARD } from '../solve/standard';
@@ -88,7 +86,7 @@ test('a service of 120 pieces on a plate that starts cold and drifts 25 °C ends
           ...{ pieces: 120, startC: 60, driftC: -25, thermometerC: 1.5, eye: 0.2, gapS: 8, how },
           spreads: { ...USUAL_SPREADS, plateC: 3 },
         },
-        seededChance(seed),
+        openRandom(seed),
       ),
     );
   for (const seed of [11, 12]) {
@@ -101,7 +99,7 @@ describe('calibration', () => {
   const TRUE = { contact: 0.85, browning: 1.4, convection: 1.3, puff: 1.6 };
 
   function pieces(count: number, changes: (piece: LoggedPiece) => LoggedPiece = (p) => p): LoggedPiece[] {
-    const chance = seededChance(5);
+    const chance = openRandom(5);
     return Array.from({ length: count }, (_, i) => {
       const piece = {
         thicknessMm: chance.normal(2, 0.15),

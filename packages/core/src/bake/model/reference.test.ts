@@ -1,6 +1,6 @@
 import { bake } from './bake';
 import type { BakeOutcome } from './outcome';
-import { REFERENCE_CASES } from './referenceCases';
+import { REFERENCE_CASES } from '@kettle-scale/simulation';
 
 /** What each column is, how far a fine run and a production run may be off. */
 const COLUMNS: { name: string; of: (o: BakeOutcome) => number | null; fine?: number; production?: number }[] =

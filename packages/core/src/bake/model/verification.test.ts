@@ -10,7 +10,7 @@ import { DEFAULT_AIR, DEFAULT_MODEL } from './model';
 import { plateAt, plateStep, STEEL_GRIDDLE } from './plate';
 import { mean as meanOf } from 'simple-statistics';
 import { updateProperties } from './properties';
-import { BASE_CASE } from './referenceCases';
+import { BASE_CASE } from '@kettle-scale/simulation';
 import { boilingC, pressurePa, saturationPa } from './saturation';
 import { stagesOfSeconds } from './stages';
 import { waterStep } from './waterStep';

@@ -7,7 +7,7 @@ import { knobAdvice } from './knob';
 import { paceOf, settling, USUAL_HANDS } from './pace';
 import { packPieces } from './packing';
 import { readySeconds, warmUp } from './preheat';
-import { BASE_CASE } from '../model/referenceCases';
+import { BASE_CASE } from '@kettle-scale/simulation';
 import { plateAt, plateStep, STEEL_GRIDDLE } from '../model/plate';
 import { COMMON_STANDARD } from '../solve/standard';
 

@@ -1,7 +1,6 @@
 import type { BakeProgram } from '../../formula/methodSchema';
 import { type BakeRequest, bakeWith } from './bakeRequest';
-import { BASE_CASE } from '../model/referenceCases';
-import { bruteShare } from './bruteShare';
+import { BASE_CASE, bruteShare } from '@kettle-scale/simulation';
 import { robustTimes } from './robust';
 import { solve, solveTimes } from './solve';
 import { limitWords, reachWords, sensitivityWords, troubleWords, wayOutWords } from './solveText';

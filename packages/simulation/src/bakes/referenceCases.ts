@@ -1,8 +1,11 @@
-import type { BakeSetup } from './baking';
-import { doughProperties, partsOfPlainDough } from './composition';
-import { DEFAULT_AIR } from './model';
-import { STEEL_GRIDDLE } from './plate';
-import { stagesOfSeconds } from './stages';
+import {
+  type BakeSetup,
+  doughProperties,
+  partsOfPlainDough,
+  DEFAULT_AIR,
+  STEEL_GRIDDLE,
+  stagesOfSeconds,
+} from '@kettle-scale/core/bake';
 
 /** The dough and the air of the reference cases. */
 const PLAIN = { water: 52, fat: 10, salt: 1.8 };

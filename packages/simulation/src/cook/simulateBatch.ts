@@ -1,7 +1,7 @@
+import { colourSeen } from '../bakes/service';
 import {
   DEFAULT_MODEL,
   bakeWith,
-  colourSeen,
   doughProperties,
   partsOfLines,
   standardOf,

@@ -1,13 +1,25 @@
-import { bake } from '../model/bake';
-import { type BakeRequest, stagesWith } from '../solve/bakeRequest';
-import type { BakeOutcome } from '../model/outcome';
-import { type PlateState, plateAt, plateStep, STEEL_GRIDDLE } from '../model/plate';
-import { readySeconds } from '../plate/preheat';
-import { solveTimes } from '../solve/solve';
-import type { Spreads } from '../solve/spreads';
-import { type BakeStandard, isGood, judge } from '../solve/standard';
-import type { Colour, PieceSeen } from './judging';
-import { NO_TRIM, type Trim, trimBy, trimmedSeconds } from './trim';
+import {
+  bake,
+  type BakeRequest,
+  stagesWith,
+  type BakeOutcome,
+  type PlateState,
+  plateAt,
+  plateStep,
+  STEEL_GRIDDLE,
+  readySeconds,
+  solveTimes,
+  type Spreads,
+  type BakeStandard,
+  isGood,
+  judge,
+  type Colour,
+  type PieceSeen,
+  NO_TRIM,
+  type Trim,
+  trimBy,
+  trimmedSeconds,
+} from '@kettle-scale/core/bake';
 
 /** Draws that a simulated service needs, passed in. */
 export interface Chance {

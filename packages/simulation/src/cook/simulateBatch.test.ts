@@ -2,7 +2,7 @@ import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { foldBatch } from '@kettle-scale/core/batch';
 import { planBatch } from '@kettle-scale/core/plan';
 import { openRandom } from '../random';
-import { demoFormulas } from './seedDemo';
+import { demoFormulas } from '../kitchen/demoFormulas';
 import { simulateBatch } from './simulateBatch';
 
 const [formula] = demoFormulas();
