@@ -1,48 +1,9 @@
-import { readdirSync } from 'node:fs';
 import js from '@eslint/js';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import { createNodeResolver, importX } from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
-
-/**
- * Imports run one way: app → features → shared → ui, data → core; server → core. Features do not import each other.
- * Core has no interface, no server and no input or output.
- */
-const features = readdirSync(new URL('./apps/kitchen/src/features', import.meta.url));
-const KITCHEN = './apps/kitchen';
-const zones = [
-  { target: './packages/core', from: ['./apps', './e2e', './tools'], message: 'Core stands alone.' },
-  { target: './apps/server', from: [KITCHEN, './e2e'], message: 'The server knows only core.' },
-  { target: KITCHEN, from: ['./apps/server', './e2e', './tools'], message: 'The app knows only core.' },
-  {
-    target: `${KITCHEN}/src/ui`,
-    from: [`${KITCHEN}/src/features`, `${KITCHEN}/src/shared`, `${KITCHEN}/src/data`, `${KITCHEN}/app`],
-    message: 'The design system does not know features or data.',
-  },
-  {
-    target: `${KITCHEN}/src/data`,
-    from: [`${KITCHEN}/src/features`, `${KITCHEN}/src/shared`, `${KITCHEN}/src/ui`, `${KITCHEN}/app`],
-    message: 'Data does not know what shows it.',
-  },
-  {
-    target: `${KITCHEN}/src/shared`,
-    from: [`${KITCHEN}/src/features`, `${KITCHEN}/app`],
-    message: 'What several features show knows none of them.',
-  },
-  { target: `${KITCHEN}/src`, from: `${KITCHEN}/app`, message: 'Routes import features, not the other way.' },
-  {
-    target: `${KITCHEN}/app`,
-    from: ['./packages/core', `${KITCHEN}/src/data`],
-    message: 'A route only mounts a feature.',
-  },
-  ...features.map((feature) => ({
-    target: `${KITCHEN}/src/features/${feature}`,
-    from: `${KITCHEN}/src/features`,
-    except: [`./${feature}`],
-    message: 'Features do not import each other.',
-  })),
-];
+import { coreZones, zones } from './tools/lint/zones.mjs';
 
 export default tseslint.config(
   { ignores: ['**/node_modules', '**/dist', '**/.expo', '.cache', '.data', '**/expo-env.d.ts'] },
@@ -76,8 +37,9 @@ export default tseslint.config(
   },
   {
     files: ['packages/core/src/**'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'packages/core/src/test/**'],
     rules: {
+      'import-x/no-restricted-paths': ['error', { zones: coreZones }],
       'no-restricted-imports': [
         'error',
         {
@@ -115,8 +77,22 @@ export default tseslint.config(
     },
   },
   {
+    files: ['apps/server/src/**', 'apps/kitchen/**'],
+    ignores: ['apps/server/src/demo/**', 'apps/server/src/test/**', '**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['@kettle-scale/simulation'], message: 'What is made up enters through the demo.' },
+          ],
+        },
+      ],
+    },
+  },
+  {
     // A typed array within its length has a number in every place; the check would cost half the speed.
-    files: ['packages/core/src/bake/**'],
+    files: ['packages/core/src/bake/**', 'packages/simulation/src/bakes/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
   {

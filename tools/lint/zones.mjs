@@ -51,3 +51,77 @@ export const coreZones = [
     message: `This room comes after ${room}: see CORE_ROOMS in tools/lint/zones.mjs.`,
   })),
 ];
+
+const src = (room) => `${KITCHEN}/src/${room}`;
+const SHOWS = [src('features'), src('screens'), `${KITCHEN}/app`];
+/** Rooms of the app that keep and send; none knows what shows it. */
+const KEEPS = ['api', 'live', 'batch', 'drafts', 'workers'];
+const features = readdirSync(new URL('../../apps/kitchen/src/features', import.meta.url));
+
+/**
+ * Imports run one way: app → screens → features → shared → ui; features, shared → batch → live → api; everything → core.
+ * Server → core. Features do not import each other. What is made up enters through the demo, tests and benchmarks alone.
+ */
+export const zones = [
+  {
+    target: SIMULATION,
+    from: ['./apps', './e2e', './tools'],
+    message: 'What is made up knows core alone.',
+  },
+  { target: KITCHEN, from: SIMULATION, message: 'The app shows nothing that is made up.' },
+  { target: SERVER, from: [KITCHEN, './e2e', './tools'], message: 'The server knows only core.' },
+  { target: KITCHEN, from: [SERVER, './e2e', './tools'], message: 'The app knows only core.' },
+  {
+    target: src('ui'),
+    from: [...SHOWS, src('shared'), ...KEEPS.map(src)],
+    message: 'The design system knows neither what shows it nor what keeps.',
+  },
+  {
+    target: src('ui'),
+    from: `${CORE}/src`,
+    except: ['./quantity', './message'],
+    message: 'The design system has no domain: numbers and messages are all it takes from core.',
+  },
+  {
+    target: KEEPS.map(src),
+    from: [...SHOWS, src('shared'), src('ui')],
+    message: 'What keeps and sends does not know what shows it.',
+  },
+  {
+    target: src('workers'),
+    from: ['api', 'live', 'batch', 'drafts'].map(src),
+    message: 'A worker computes: it neither asks the server nor keeps anything.',
+  },
+  {
+    target: src('api'),
+    from: ['live', 'batch', 'drafts'].map(src),
+    message: 'Asking the server comes first.',
+  },
+  {
+    target: src('live'),
+    from: ['batch', 'drafts'].map(src),
+    message: 'News come before the work on a batch.',
+  },
+  { target: src('shared'), from: SHOWS, message: 'What several features show knows none of them.' },
+  {
+    target: src('features'),
+    from: [src('screens'), `${KITCHEN}/app`],
+    message: 'A feature does not know the bundle or the route that it is in.',
+  },
+  {
+    target: src('screens'),
+    from: [src('ui'), src('shared'), ...KEEPS.map(src), CORE],
+    message: 'A bundle only names screens of features.',
+  },
+  {
+    target: `${KITCHEN}/app`,
+    from: [CORE, ...KEEPS.map(src)],
+    message: 'A route only mounts a feature.',
+  },
+  ...features.map((feature) => ({
+    target: src(`features/${feature}`),
+    from: src('features'),
+    except: [`./${feature}`],
+    message: 'Features do not import each other.',
+  })),
+];

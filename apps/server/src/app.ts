@@ -66,7 +66,7 @@ export function createApp({
   checkAnswers = false,
 }: AppOptions): Express {
   const devices = openDevices({ now, standIns, demo });
-  followPlateLoad(hub, stores.batches, devices, logger);
+  followPlateLoad(hub, stores.batches, devices);
   const around = { hub, now, demo };
   const routes = [
     ...systemRoutes(database, { version: VERSION, demo, now }),

@@ -1,3 +1,3 @@
-import { lazily } from '../../src/ui/lazily';
+import { lazily } from '../../src/ui/layout/lazily';
 
 export default lazily(async () => ({ default: (await import('../../src/screens/work')).BenchScreen }));

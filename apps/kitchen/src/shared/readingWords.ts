@@ -1,6 +1,6 @@
 import type { DeviceKind } from '@kettle-scale/core/device';
 import { formatSpan } from '@kettle-scale/core/quantity';
-import type { Heard } from '../data/useReading';
+import type { Heard } from '../live/useReading';
 
 /** Younger than this it is simply live, s. */
 const LIVE_S = 2;

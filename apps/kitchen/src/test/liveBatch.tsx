@@ -5,8 +5,8 @@ import { type Plan, type Step, planBatch } from '@kettle-scale/core/plan';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import type { LiveBatch } from '../data/useBatch';
-import { queryClient } from '../data/queries';
+import type { LiveBatch } from '../batch/useBatch';
+import { queryClient } from '../api/queries';
 import { ThemeScope } from '../ui/theme';
 
 // Asking every element by role whether it is hidden takes most of the time of a large screen's test.

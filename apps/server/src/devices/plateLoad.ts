@@ -1,5 +1,4 @@
 import type { BatchEvent } from '@kettle-scale/core/batch';
-import type { Logger } from 'pino';
 import type { BatchStore } from '../batches/store';
 import type { Hub } from '../live/hub';
 import type { Devices } from './devices';
@@ -18,17 +17,11 @@ export function followPlateLoad(
   hub: Hub,
   batches: Pick<BatchStore, 'onPlate'>,
   devices: Pick<Devices, 'load'>,
-  logger: Logger,
 ): void {
   const onPlate = new Map<string, number>();
   hub.subscribe((news) => {
     if (news.type !== 'event' || !MOVES_PIECES.has(news.event.type)) return;
-    batches
-      .onPlate(news.batchId)
-      .then((pieces) => {
-        onPlate.set(news.batchId, pieces);
-        devices.load([...onPlate.values()].reduce((sum, count) => sum + count, 0));
-      })
-      .catch((error: unknown) => logger.warn(error, 'The load of the plate could not be counted.'));
+    onPlate.set(news.batchId, batches.onPlate(news.batchId));
+    devices.load([...onPlate.values()].reduce((sum, count) => sum + count, 0));
   });
 }

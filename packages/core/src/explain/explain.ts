@@ -8,6 +8,7 @@ import {
 } from '../quantity/formatQuantity';
 import { openShare } from '../plan/today/holdBack';
 import { planCost } from '../plan/planCost';
+import type { Explanation } from '../message/explanation';
 import type { Plan } from '../plan/planSchema';
 import { stepTitle } from '../plan/stepText';
 
@@ -25,16 +26,6 @@ export type FigureId =
   | 'ready'
   | 'cost'
   | `line:${string}`;
-
-export interface Explanation {
-  title: string;
-  value: string;
-  /** The equation in words. */
-  equation: string;
-  inputs: { label: string; value: string }[];
-  /** What would change it. */
-  changes: string[];
-}
 
 type Explain = (plan: Plan, system: UnitSystem) => Explanation;
 

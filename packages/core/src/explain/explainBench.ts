@@ -1,6 +1,7 @@
 import { discDiameterMm } from '../portion/disc';
 import { type UnitSystem, formatLength, formatMass, formatPercent } from '../quantity/formatQuantity';
-import { type Explanation, explainLine } from './explain';
+import { explainLine } from './explain';
+import { type Explanation } from '../message/explanation';
 import type { BatchState } from '../batch/foldBatch';
 import type { Plan, Step } from '../plan/planSchema';
 

@@ -1,4 +1,4 @@
-import type { Explanation } from './explain';
+import type { Explanation } from '../message/explanation';
 import {
   type UnitSystem,
   formatLength,

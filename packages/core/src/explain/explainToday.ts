@@ -6,7 +6,7 @@ import {
   formatSpan,
   formatTemp,
 } from '../quantity/formatQuantity';
-import type { Explanation } from './explain';
+import type { Explanation } from '../message/explanation';
 import type { Plan, SheetLine, Today } from '../plan/planSchema';
 import type { RestAdvice } from '../batch/restAdvice';
 

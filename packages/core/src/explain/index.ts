@@ -1,4 +1,4 @@
-export { explainFigure, type Explanation, type FigureId } from './explain';
+export { explainFigure, type FigureId } from './explain';
 export { explainDivision, explainLoss, explainRolling, explainTarget } from './explainBench';
 export { explainFormula, explainSpread, type FormulaFigure } from './explainFormula';
 export { explainRest, explainToday, type TodayFigure } from './explainToday';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/lazily';
+import { lazily } from '../../../src/ui/layout/lazily';
 
 const BallsScreen = lazily(async () => ({
   default: (await import('../../../src/screens/work')).BallsScreen,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { api } from '../../data/api';
-import { ActionRow } from '../../ui/actions';
+import { api } from '../../api/api';
+import { ActionRow } from '../../ui/input/actions';
 import { SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
 

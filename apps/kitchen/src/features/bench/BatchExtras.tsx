@@ -5,10 +5,10 @@ import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { z } from 'zod';
-import type { LiveBatch } from '../../data/useBatch';
-import { ActionRow, PrimaryAction } from '../../ui/actions';
-import { Sheet } from '../../ui/Sheet';
-import { FieldError } from '../../ui/StepperField';
+import type { LiveBatch } from '../../batch/useBatch';
+import { ActionRow, PrimaryAction } from '../../ui/input/actions';
+import { Sheet } from '../../ui/layout/Sheet';
+import { FieldError } from '../../ui/input/StepperField';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 

@@ -3,7 +3,7 @@ import { type Plan, stepTitle } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { Icon } from '../../ui/Icon';
-import { Leader, Ticket, TicketRule } from '../../ui/Ticket';
+import { Leader, Ticket, TicketRule } from '../../ui/layout/Ticket';
 import { useColours } from '../../ui/theme';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';

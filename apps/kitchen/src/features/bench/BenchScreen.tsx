@@ -1,10 +1,10 @@
 import { formatClockTime } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { useRunning } from '../../data/queries';
-import { Notice, Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { Ticket } from '../../ui/Ticket';
+import { useRunning } from '../../api/queries';
+import { Notice, Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
-import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
-import { Sheet } from '../../ui/Sheet';
+import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
+import { Sheet } from '../../ui/layout/Sheet';
 import { usePreferences } from '../../ui/preferences';
 import { useColours } from '../../ui/theme';
 import { Body, Heading, Label } from '../../ui/type';

@@ -1,7 +1,7 @@
 import { USUAL_SAMPLE } from '@kettle-scale/core/quality';
 import { useRouter } from 'expo-router';
-import type { LiveBatch } from '../../data/useBatch';
-import { Action } from '../../ui/actions';
+import type { LiveBatch } from '../../batch/useBatch';
+import { Action } from '../../ui/input/actions';
 
 /** The way to the scale with a few balls. */
 export function CheckBalls({ live }: { live: LiveBatch }) {

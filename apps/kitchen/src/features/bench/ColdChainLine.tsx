@@ -1,7 +1,7 @@
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { coldChain } from '@kettle-scale/core/batch';
-import type { LiveBatch } from '../../data/useBatch';
-import { Caution } from '../../ui/Caution';
+import type { LiveBatch } from '../../batch/useBatch';
+import { Caution } from '../../ui/layout/Caution';
 import { Label } from '../../ui/type';
 
 /** From this share of the limit on it is a caution and not a line. */

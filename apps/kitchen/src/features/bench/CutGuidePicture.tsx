@@ -4,7 +4,7 @@ import Svg, { G, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';
-import { useStripWidth } from '../../ui/useStripWidth';
+import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 const ROW = { height: 34, gap: 40, top: 22 } as const;
 const GAP = 2;

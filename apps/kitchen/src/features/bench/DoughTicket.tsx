@@ -1,8 +1,8 @@
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { type RunningDough, topUps } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
-import { ActionRow } from '../../ui/actions';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { ActionRow } from '../../ui/input/actions';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 

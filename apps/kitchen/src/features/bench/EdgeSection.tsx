@@ -5,7 +5,7 @@ import Svg, { G, Path, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';
-import { useStripWidth } from '../../ui/useStripWidth';
+import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 /** Thickness is drawn this many times larger than width: a true edge would be a hair. */
 const TALLER = 12;

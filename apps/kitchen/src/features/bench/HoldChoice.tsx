@@ -3,8 +3,8 @@ import { holdLimitH } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
 
 import { View } from 'react-native';
-import { useKitchen } from '../../data/queries';
-import { Choices } from '../../ui/Choices';
+import { useKitchen } from '../../api/queries';
+import { Choices } from '../../ui/input/Choices';
 import { SPACE } from '../../ui/tokens';
 import { Body } from '../../ui/type';
 

@@ -1,6 +1,6 @@
 import type { HeardReading } from '@kettle-scale/core/device';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
+import { api } from '../../api/api';
 import { fakeStreams, stream, tellReading } from '../../test/eventSource';
 import { draw, liveBatch, plan, press, see, stepOf } from '../../test/liveBatch';
 import { usePreferences } from '../../ui/preferences';

@@ -1,7 +1,7 @@
 import type { OnBreadWhen } from '@kettle-scale/core/formula';
 import type { Plan } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
-import { Leader } from '../../ui/Ticket';
+import { Leader } from '../../ui/layout/Ticket';
 import { Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 

@@ -1,8 +1,8 @@
 import { View } from 'react-native';
-import type { QueueState } from '../../data/eventQueue';
-import { kitchenQueue } from '../../data/kitchenQueue';
-import { ActionRow } from '../../ui/actions';
-import { FieldError } from '../../ui/StepperField';
+import type { QueueState } from '../../batch/eventQueue';
+import { kitchenQueue } from '../../batch/kitchenQueue';
+import { ActionRow } from '../../ui/input/actions';
+import { FieldError } from '../../ui/input/StepperField';
 
 /** Acts that the server would not take: nothing of them is lost until the cook says so. */
 export function RefusedActs({ queue: { refused } }: { queue: QueueState }) {

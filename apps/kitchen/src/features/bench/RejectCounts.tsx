@@ -1,6 +1,6 @@
 import { type BatchState, REJECTS, type Reject } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
-import { Action } from '../../ui/actions';
+import { Action } from '../../ui/input/actions';
 import { SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
 

@@ -1,7 +1,7 @@
 import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import type { BallSample } from '@kettle-scale/core/quality';
 import { View } from 'react-native';
-import { Leader } from '../../ui/Ticket';
+import { Leader } from '../../ui/layout/Ticket';
 import { useFormat } from '../../ui/useFormat';
 
 const STEP_G = 0.1;

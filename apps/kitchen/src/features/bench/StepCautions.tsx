@@ -1,5 +1,5 @@
 import { type Plan, type StepKind, stepCautions } from '@kettle-scale/core/plan';
-import { Caution } from '../../ui/Caution';
+import { Caution } from '../../ui/layout/Caution';
 
 /** What can hurt someone at this step, in place. */
 export function StepCautions({ plan, kind }: { plan: Plan; kind: StepKind }) {

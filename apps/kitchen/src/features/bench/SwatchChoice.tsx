@@ -1,5 +1,5 @@
 import { Pressable, StyleSheet, View } from 'react-native';
-import { type SideName, SideSwatch } from '../../ui/SideSwatch';
+import { type SideName, SideSwatch } from '../../shared/SideSwatch';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE } from '../../ui/tokens';
 import { Label, Strong } from '../../ui/type';

@@ -1,7 +1,7 @@
 import type { TimeWindow } from '@kettle-scale/core/batch';
 import { formatClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { Ring } from '../../ui/Ring';
+import { Ring } from '../../ui/chart/Ring';
 import { Body, Figure } from '../../ui/type';
 
 const styles = StyleSheet.create({ inside: { alignItems: 'center' } });

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
-import { useStripWidth } from '../../ui/useStripWidth';
+import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 const MARGIN = 10;
 const RULER = 26;

@@ -1,6 +1,6 @@
 import { type StepState, liveWindow, windowAt } from '@kettle-scale/core/batch';
-import type { LiveBatch } from '../../data/useBatch';
-import { useAlarm } from '../../ui/useAlarm';
+import type { LiveBatch } from '../../batch/useBatch';
+import { useAlarm } from '../../ui/alarm/useAlarm';
 import { useNow } from '../../ui/useNow';
 
 const SECOND_MS = 1000;

@@ -1,11 +1,11 @@
 import type { FormulaFigure } from '@kettle-scale/core/explain';
 import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { Disc } from '../../ui/Disc';
+import { Disc } from '../../ui/chart/Disc';
 import { SPACE } from '../../ui/tokens';
 import { Figure, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { Ask } from '../../ui/Why';
+import { Ask } from '../../ui/layout/Why';
 import { useEditing } from './editing';
 
 const SMALL = { px: 92, scaleMm: 320 } as const;

@@ -1,10 +1,10 @@
 import { StyleSheet, View } from 'react-native';
-import { Action } from '../../ui/actions';
-import { BakeBars } from '../../ui/BakeBars';
-import { Caution } from '../../ui/Caution';
-import { Check } from '../../ui/Choices';
-import { Segments } from '../../ui/Segments';
-import { Ticket } from '../../ui/Ticket';
+import { Action } from '../../ui/input/actions';
+import { BakeBars } from '../../shared/BakeBars';
+import { Caution } from '../../ui/layout/Caution';
+import { Check } from '../../ui/input/Choices';
+import { Segments } from '../../ui/input/Segments';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading } from '../../ui/type';
 import { DraftFigure } from './fields';

@@ -1,11 +1,11 @@
 import { type DraftLine, moveLine, removeLine, setIngredient, setNote } from '@kettle-scale/core/formula';
 import { useState } from 'react';
-import { endGroup } from '../../data/drafts';
-import { Action, ActionRow } from '../../ui/actions';
-import { FoodPicker } from '../../ui/FoodPicker';
-import { Sheet } from '../../ui/Sheet';
+import { endGroup } from '../../drafts/drafts';
+import { Action, ActionRow } from '../../ui/input/actions';
+import { FoodPicker } from '../../shared/FoodPicker';
+import { Sheet } from '../../ui/layout/Sheet';
 import { Body, Heading } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 import { useEditing } from './editing';
 
 interface LineSheetProps {

@@ -2,10 +2,10 @@ import { KNEAD_TESTS, MIXING_SCHOOLS, type Rest, kneadTestWords } from '@kettle-
 import { HOLDINGS } from '@kettle-scale/core/kitchen';
 
 import { StyleSheet, View } from 'react-native';
-import { Action } from '../../ui/actions';
-import { Check, Choices } from '../../ui/Choices';
-import { Segments } from '../../ui/Segments';
-import { Ticket } from '../../ui/Ticket';
+import { Action } from '../../ui/input/actions';
+import { Check, Choices } from '../../ui/input/Choices';
+import { Segments } from '../../ui/input/Segments';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Strong } from '../../ui/type';
 import { DraftFigure, DraftWords } from './fields';

@@ -1,10 +1,10 @@
 import { ON_BREAD_WHEN, type OnBreadWhen, freeId, resolveOnBread } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Action } from '../../ui/actions';
-import { Choices } from '../../ui/Choices';
-import { FoodPicker } from '../../ui/FoodPicker';
-import { Ticket } from '../../ui/Ticket';
+import { Action } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
+import { FoodPicker } from '../../shared/FoodPicker';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';

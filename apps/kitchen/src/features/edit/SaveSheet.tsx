@@ -2,14 +2,14 @@ import type { FormulaVersion } from '@kettle-scale/core/document';
 import { type Formula, compareFormulas, freeId } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useState } from 'react';
-import { Refused } from '../../data/api';
-import { useSaveFormula } from '../../data/queries';
-import { Action, PrimaryAction } from '../../ui/actions';
-import { DifferenceTable } from '../../ui/DifferenceTable';
-import { Sheet } from '../../ui/Sheet';
-import { FieldError } from '../../ui/StepperField';
+import { Refused } from '../../api/api';
+import { useSaveFormula } from '../../api/queries';
+import { Action, PrimaryAction } from '../../ui/input/actions';
+import { DifferenceTable } from '../../shared/DifferenceTable';
+import { Sheet } from '../../ui/layout/Sheet';
+import { FieldError } from '../../ui/input/StepperField';
 import { Body, Heading, Label } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 
 interface SaveSheetProps {
   open: boolean;

@@ -12,12 +12,12 @@ import {
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { endGroup } from '../../data/drafts';
-import { ActionRow } from '../../ui/actions';
-import { FigureField } from '../../ui/FigureField';
-import { FoodPicker } from '../../ui/FoodPicker';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { endGroup } from '../../drafts/drafts';
+import { ActionRow } from '../../ui/input/actions';
+import { FigureField } from '../../ui/input/FigureField';
+import { FoodPicker } from '../../shared/FoodPicker';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { BlendSheet } from './BlendSheet';

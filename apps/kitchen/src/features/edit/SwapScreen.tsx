@@ -1,4 +1,11 @@
-import { type Formula, type FormulaFacts, type SwapResult, formulaFacts, substitute, swapsFor } from '@kettle-scale/core/formula';
+import {
+  type Formula,
+  type FormulaFacts,
+  type SwapResult,
+  formulaFacts,
+  substitute,
+  swapsFor,
+} from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
@@ -6,20 +13,20 @@ import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useBookAndKitchen } from '../../data/queries';
-import { Action, PrimaryAction } from '../../ui/actions';
-import { Choices } from '../../ui/Choices';
-import { FoodPicker } from '../../ui/FoodPicker';
-import { Notice, Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { Segments } from '../../ui/Segments';
-import { FieldError } from '../../ui/StepperField';
-import { Table } from '../../ui/Table';
-import { Ticket } from '../../ui/Ticket';
+import { useBookAndKitchen } from '../../api/queries';
+import { Action, PrimaryAction } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
+import { FoodPicker } from '../../shared/FoodPicker';
+import { Notice, Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
+import { Segments } from '../../ui/input/Segments';
+import { FieldError } from '../../ui/input/StepperField';
+import { Table } from '../../ui/layout/Table';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { useWide } from '../../ui/useWide';
+import { useWide } from '../../ui/layout/useWide';
 import { SaveSheet } from './SaveSheet';
 
 const SHARES = [

@@ -1,9 +1,9 @@
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { Refused, api } from '../../data/api';
-import { draftStore, dropDraft } from '../../data/drafts';
-import { keys, queryClient } from '../../data/queries';
+import { Refused, api } from '../../api/api';
+import { draftStore, dropDraft } from '../../drafts/drafts';
+import { keys, queryClient } from '../../api/queries';
 import { draw, entry, formula, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { EditScreen } from './EditScreen';

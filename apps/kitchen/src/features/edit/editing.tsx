@@ -1,10 +1,17 @@
-import { type Draft, type FoodOf, type Formula, type FormulaFacts, formulaFacts, toFormula } from '@kettle-scale/core/formula';
+import {
+  type Draft,
+  type FoodOf,
+  type Formula,
+  type FormulaFacts,
+  formulaFacts,
+  toFormula,
+} from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
 import { produce } from 'immer';
 import { type ReactNode, createContext, useContext, useMemo } from 'react';
-import { type DraftStore, changeDraft } from '../../data/drafts';
+import { type DraftStore, changeDraft } from '../../drafts/drafts';
 
 /** A draft with what it comes to now. */
 export interface Editing {

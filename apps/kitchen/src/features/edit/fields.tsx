@@ -1,9 +1,9 @@
 import type { Draft } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import type { ViewStyle } from 'react-native';
-import { endGroup } from '../../data/drafts';
-import { FigureField, numberTyped } from '../../ui/FigureField';
-import { WordField } from '../../ui/WordField';
+import { endGroup } from '../../drafts/drafts';
+import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { WordField } from '../../ui/input/WordField';
 import { useEditing } from './editing';
 
 interface DraftFigureProps {

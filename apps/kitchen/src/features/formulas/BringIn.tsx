@@ -1,20 +1,26 @@
-import { BOOK_FORMAT, BOOK_FORMAT_VERSION, type BookEntry, type ImportReport, type OnTaken } from '@kettle-scale/core/document';
+import {
+  BOOK_FORMAT,
+  BOOK_FORMAT_VERSION,
+  type BookEntry,
+  type ImportReport,
+  type OnTaken,
+} from '@kettle-scale/core/document';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { InputError } from '@kettle-scale/core/message';
 import type { FileContents } from '@kettle-scale/core/exchange';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Refused } from '../../data/api';
+import { Refused } from '../../api/api';
 import { readFile } from '../../workers/readFile';
-import { useImportBook } from '../../data/queries';
-import { useWriting } from '../../data/writing';
-import { Action, PrimaryAction } from '../../ui/actions';
-import { Choices } from '../../ui/Choices';
-import { Sheet } from '../../ui/Sheet';
-import { FieldError } from '../../ui/StepperField';
+import { useImportBook } from '../../api/queries';
+import { useWriting } from '../../drafts/writing';
+import { Action, PrimaryAction } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
+import { Sheet } from '../../ui/layout/Sheet';
+import { FieldError } from '../../ui/input/StepperField';
 import { useColours } from '../../ui/theme';
-import { Leader } from '../../ui/Ticket';
+import { Leader } from '../../ui/layout/Ticket';
 import { Body, Heading, Title } from '../../ui/type';
 
 const ACCEPTED =

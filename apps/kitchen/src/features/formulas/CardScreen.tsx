@@ -1,11 +1,11 @@
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useQuery } from '@tanstack/react-query';
-import { useBook, useIngredients } from '../../data/queries';
-import { Notice, Waiting } from '../../ui/Notice';
-import { PrintScreen, fontRules } from '../../ui/PrintScreen';
+import { useBook, useIngredients } from '../../api/queries';
+import { Notice, Waiting } from '../../ui/layout/Notice';
+import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
 import { useUnits } from '../../ui/preferences';
-import { Screen } from '../../ui/Screen';
+import { Screen } from '../../ui/layout/Screen';
 
 function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const units = useUnits();

@@ -1,20 +1,26 @@
 import { explainSpread } from '@kettle-scale/core/explain';
-import { type Formula, type FormulaFacts, type ResolvedLine, hydrationSpread, massOfMeasure } from '@kettle-scale/core/formula';
+import {
+  type Formula,
+  type FormulaFacts,
+  type ResolvedLine,
+  hydrationSpread,
+  massOfMeasure,
+} from '@kettle-scale/core/formula';
 import type { Interval } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { replaceDraft } from '../../data/drafts';
-import { useKitchen, useSaveIngredient } from '../../data/queries';
-import { Action } from '../../ui/actions';
-import { HydrationChart } from '../../ui/chart';
-import { spreadText } from '../../ui/spreadText';
-import { Ticket } from '../../ui/Ticket';
+import { replaceDraft } from '../../drafts/drafts';
+import { useKitchen, useSaveIngredient } from '../../api/queries';
+import { Action } from '../../ui/input/actions';
+import { HydrationChart } from '../../shared/chart';
+import { spreadText } from '../../shared/spreadText';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { type CupAsked, WeighOnceSheet } from '../../ui/WeighOnceSheet';
-import { Ask, WhySheet } from '../../ui/Why';
+import { type CupAsked, WeighOnceSheet } from '../../shared/WeighOnceSheet';
+import { Ask, WhySheet } from '../../ui/layout/Why';
 
 /** A cup that differs from the formula by more than this is worth a new version. */
 const WORTH_CHANGING = 0.005;

@@ -2,12 +2,12 @@ import { type Formula, formulaSchema, freeId } from '@kettle-scale/core/formula'
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
-import { api } from '../../data/api';
+import { api } from '../../api/api';
 import type { BookEntry } from '@kettle-scale/core/document';
-import { useArchive, useSaveFormula } from '../../data/queries';
-import { Action } from '../../ui/actions';
-import { Sheet } from '../../ui/Sheet';
-import { FieldError } from '../../ui/StepperField';
+import { useArchive, useSaveFormula } from '../../api/queries';
+import { Action } from '../../ui/input/actions';
+import { Sheet } from '../../ui/layout/Sheet';
+import { FieldError } from '../../ui/input/StepperField';
 import { Body, Heading } from '../../ui/type';
 import { type FileKind, bookFile, download, formulaFile } from './sendOut';
 

@@ -3,17 +3,17 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { FormulaVersion } from '@kettle-scale/core/document';
-import { useIngredients, useSaveFormula, useVersions } from '../../data/queries';
-import { Action } from '../../ui/actions';
-import { DifferenceTable } from '../../ui/DifferenceTable';
-import { Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { FieldError } from '../../ui/StepperField';
+import { useIngredients, useSaveFormula, useVersions } from '../../api/queries';
+import { Action } from '../../ui/input/actions';
+import { DifferenceTable } from '../../shared/DifferenceTable';
+import { Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
+import { FieldError } from '../../ui/input/StepperField';
 import { useColours } from '../../ui/theme';
-import { Ticket } from '../../ui/Ticket';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE, TOUCH } from '../../ui/tokens';
 import { Figure, Heading, Label, Strong } from '../../ui/type';
-import { useWide } from '../../ui/useWide';
+import { useWide } from '../../ui/layout/useWide';
 
 const styles = StyleSheet.create({
   row: {

@@ -1,8 +1,8 @@
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
-import { keys, queryClient } from '../../data/queries';
-import { useWriting } from '../../data/writing';
+import { api } from '../../api/api';
+import { keys, queryClient } from '../../api/queries';
+import { useWriting } from '../../drafts/writing';
 import { draw, entry, formula, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { usePreferences } from '../../ui/preferences';

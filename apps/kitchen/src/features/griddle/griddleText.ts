@@ -1,4 +1,4 @@
-import type { Explanation } from '@kettle-scale/core/explain';
+import type { Explanation } from '@kettle-scale/core/message';
 import { type SolvedBake, limitWords, troubleWords } from '@kettle-scale/core/bake';
 import type { GriddleSubject } from './useGriddle';
 

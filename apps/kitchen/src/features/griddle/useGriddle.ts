@@ -3,7 +3,7 @@ import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import { type BakeRequest, hotSpots } from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
-import { useBookAndKitchen } from '../../data/queries';
+import { useBookAndKitchen } from '../../api/queries';
 import { requestOf, spreadsOf, useGriddleChoice } from './griddleSetup';
 
 export interface GriddleSubject {

@@ -1,20 +1,26 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
-import { ALLERGENS, CATALOGUE, INGREDIENT_KINDS, type Ingredient, heatCapacity } from '@kettle-scale/core/ingredient';
+import {
+  ALLERGENS,
+  CATALOGUE,
+  INGREDIENT_KINDS,
+  type Ingredient,
+  heatCapacity,
+} from '@kettle-scale/core/ingredient';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { useResetIngredient, useSaveIngredient } from '../../data/queries';
-import { Action, PrimaryAction } from '../../ui/actions';
-import { Check, Choices } from '../../ui/Choices';
-import { FigureField } from '../../ui/FigureField';
-import { Screen } from '../../ui/Screen';
-import { Segments } from '../../ui/Segments';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { useResetIngredient, useSaveIngredient } from '../../api/queries';
+import { Action, PrimaryAction } from '../../ui/input/actions';
+import { Check, Choices } from '../../ui/input/Choices';
+import { FigureField } from '../../ui/input/FigureField';
+import { Screen } from '../../ui/layout/Screen';
+import { Segments } from '../../ui/input/Segments';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 import { MadeOfTicket, MeasuresTicket } from './IngredientParts';
 import { type IngredientText, readText, textOf } from './ingredientText';
 

@@ -1,11 +1,11 @@
 import { FILL_METHODS, type Ingredient } from '@kettle-scale/core/ingredient';
 import { StyleSheet, View } from 'react-native';
-import { FigureField } from '../../ui/FigureField';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { FigureField } from '../../ui/input/FigureField';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 import type { IngredientText } from './ingredientText';
 
 const styles = StyleSheet.create({

@@ -1,6 +1,13 @@
-import { ALLERGENS, type Allergen, FILL_METHODS, type FillMethod, type Ingredient, ingredientSchema } from '@kettle-scale/core/ingredient';
+import {
+  ALLERGENS,
+  type Allergen,
+  FILL_METHODS,
+  type FillMethod,
+  type Ingredient,
+  ingredientSchema,
+} from '@kettle-scale/core/ingredient';
 import { type Problem, problemsOf } from '@kettle-scale/core/message';
-import { numberTyped } from '../../ui/FigureField';
+import { numberTyped } from '../../ui/input/FigureField';
 
 const PERCENT = 100;
 const SHARES = ['water', 'protein', 'fat', 'carbohydrate', 'ash'] as const;

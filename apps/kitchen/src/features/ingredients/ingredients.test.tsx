@@ -1,6 +1,6 @@
 import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
+import { api } from '../../api/api';
 import { draw, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { IngredientForm } from './IngredientForm';

@@ -1,11 +1,11 @@
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { Lesson } from '@kettle-scale/core/log';
 import { StyleSheet, View } from 'react-native';
-import { useLessons } from '../../data/log';
-import { useKitchen, useSaveKitchen } from '../../data/queries';
-import { Notice, Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { FieldError } from '../../ui/StepperField';
+import { useLessons } from '../../api/logQueries';
+import { useKitchen, useSaveKitchen } from '../../api/queries';
+import { Notice, Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
+import { FieldError } from '../../ui/input/StepperField';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label } from '../../ui/type';
 import { LessonTicket } from './LessonTicket';

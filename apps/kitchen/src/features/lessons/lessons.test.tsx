@@ -1,8 +1,8 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import type { Lesson } from '@kettle-scale/core/log';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
-import { queryClient } from '../../data/queries';
+import { api } from '../../api/api';
+import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
 import { LessonsScreen } from './LessonsScreen';
 import { lessonFigure } from './lessonText';

@@ -1,8 +1,8 @@
 import type { BatchFacts } from '@kettle-scale/core/log';
 import { ZONE_RULES, controlChart } from '@kettle-scale/core/quality';
 import { StyleSheet, View } from 'react-native';
-import { XyChart } from '../../ui/chart';
-import { Ticket } from '../../ui/Ticket';
+import { XyChart } from '../../shared/chart';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../ui/type';
 

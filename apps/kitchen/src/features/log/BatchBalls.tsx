@@ -1,8 +1,8 @@
 import type { BatchState } from '@kettle-scale/core/batch';
 import type { Plan } from '@kettle-scale/core/plan';
 import { ballAdvice, ballSample } from '@kettle-scale/core/quality';
-import { BallStrip } from '../../ui/chart';
-import { Ticket } from '../../ui/Ticket';
+import { BallStrip } from '../../shared/chart';
+import { Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 

@@ -1,11 +1,11 @@
 import type { BatchFacts } from '@kettle-scale/core/log';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useFacts } from '../../data/log';
-import { useFormulas } from '../../data/queries';
-import { Choices } from '../../ui/Choices';
-import { Notice, Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
+import { useFacts } from '../../api/logQueries';
+import { useFormulas } from '../../api/queries';
+import { Choices } from '../../ui/input/Choices';
+import { Notice, Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
 import { SPACE } from '../../ui/tokens';
 import { BallCharts } from './BallCharts';
 import { CourseCharts } from './CourseCharts';

@@ -1,12 +1,12 @@
 import { compareBatches } from '@kettle-scale/core/log';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useLog } from '../../data/log';
-import { useBatchQuery } from '../../data/queries';
-import { Choices } from '../../ui/Choices';
-import { Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { Ticket } from '../../ui/Ticket';
+import { useLog } from '../../api/logQueries';
+import { useBatchQuery } from '../../api/queries';
+import { Choices } from '../../ui/input/Choices';
+import { Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
+import { Ticket } from '../../ui/layout/Ticket';
 import { useColours } from '../../ui/theme';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';

@@ -1,17 +1,24 @@
-import { type BatchEvent, type EventBody, CORRECTABLE, isSimulated, liveEvents, refuseEvent } from '@kettle-scale/core/batch';
+import {
+  type BatchEvent,
+  type EventBody,
+  CORRECTABLE,
+  isSimulated,
+  liveEvents,
+  refuseEvent,
+} from '@kettle-scale/core/batch';
 import { type Plan, stepTitle } from '@kettle-scale/core/plan';
 import { formatClockTime } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { LiveBatch } from '../../data/useBatch';
-import { PrimaryAction } from '../../ui/actions';
-import { Choices } from '../../ui/Choices';
-import { FigureField, numberTyped } from '../../ui/FigureField';
-import { Sheet } from '../../ui/Sheet';
-import { FieldError } from '../../ui/StepperField';
+import type { LiveBatch } from '../../batch/useBatch';
+import { PrimaryAction } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
+import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { Sheet } from '../../ui/layout/Sheet';
+import { FieldError } from '../../ui/input/StepperField';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 
 type Field = (typeof CORRECTABLE)[number];
 

@@ -1,9 +1,9 @@
 import type { BatchFacts } from '@kettle-scale/core/log';
 import { formatMoney } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { useKitchen } from '../../data/queries';
-import { type ChartPoint, XyChart } from '../../ui/chart';
-import { Ticket } from '../../ui/Ticket';
+import { useKitchen } from '../../api/queries';
+import { type ChartPoint, XyChart } from '../../shared/chart';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading } from '../../ui/type';
 

@@ -2,13 +2,13 @@ import type { Formula } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { create } from 'zustand';
-import { type FindWords, ROOT, findAddress } from '../../data/api';
-import { useFlourLots } from '../../data/queries';
-import { ActionRow } from '../../ui/actions';
-import { Choices } from '../../ui/Choices';
+import { type FindWords, ROOT, findAddress } from '../../api/api';
+import { useFlourLots } from '../../api/queries';
+import { ActionRow } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
 import { SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 
 interface FindState {
   find: FindWords;

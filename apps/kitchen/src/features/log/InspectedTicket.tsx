@@ -1,7 +1,7 @@
 import type { BatchState } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
-import { SideSwatch } from '../../ui/SideSwatch';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { SideSwatch } from '../../shared/SideSwatch';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';

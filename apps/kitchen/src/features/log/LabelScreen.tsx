@@ -2,12 +2,12 @@ import { type BreadLabel, breadLabel, heldBread } from '@kettle-scale/core/log';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useKitchen } from '../../data/queries';
-import { useBatch } from '../../data/useBatch';
-import { Choices } from '../../ui/Choices';
-import { Notice, Waiting } from '../../ui/Notice';
-import { PrintScreen, fontRules } from '../../ui/PrintScreen';
-import { Screen } from '../../ui/Screen';
+import { useKitchen } from '../../api/queries';
+import { useBatch } from '../../batch/useBatch';
+import { Choices } from '../../ui/input/Choices';
+import { Notice, Waiting } from '../../ui/layout/Notice';
+import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
+import { Screen } from '../../ui/layout/Screen';
 import { Label } from '../../ui/type';
 
 /** The address of a record as a square of black and white, drawn by itself. */

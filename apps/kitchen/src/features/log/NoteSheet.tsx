@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { LiveBatch } from '../../data/useBatch';
-import { PrimaryAction } from '../../ui/actions';
-import { Sheet } from '../../ui/Sheet';
+import type { LiveBatch } from '../../batch/useBatch';
+import { PrimaryAction } from '../../ui/input/actions';
+import { Sheet } from '../../ui/layout/Sheet';
 import { Heading } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 
 const LONGEST = 500;
 

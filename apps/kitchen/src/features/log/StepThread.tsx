@@ -4,7 +4,7 @@ import type { Plan } from '@kettle-scale/core/plan';
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../../ui/theme';
-import { Ticket } from '../../ui/Ticket';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';

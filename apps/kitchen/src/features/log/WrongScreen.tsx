@@ -1,16 +1,23 @@
 import type { Batch } from '@kettle-scale/core/batch';
-import { type Cause, SYMPTOMS, SYMPTOM_IDS, type Suspect, type Symptom, diagnose } from '@kettle-scale/core/diagnosis';
+import {
+  type Cause,
+  SYMPTOMS,
+  SYMPTOM_IDS,
+  type Suspect,
+  type Symptom,
+  diagnose,
+} from '@kettle-scale/core/diagnosis';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { useCarried, useCarry, useDropCarried } from '../../data/log';
-import { useBatchQuery } from '../../data/queries';
-import { Action, ActionRow, PrimaryAction } from '../../ui/actions';
-import { Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { useCarried, useCarry, useDropCarried } from '../../api/logQueries';
+import { useBatchQuery } from '../../api/queries';
+import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
+import { Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';

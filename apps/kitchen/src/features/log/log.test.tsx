@@ -1,8 +1,8 @@
 import { type Batch, type BatchSummary, type EventBody, batchRecord } from '@kettle-scale/core/batch';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { api } from '../../data/api';
-import { kitchenQueue } from '../../data/kitchenQueue';
-import { keys, queryClient } from '../../data/queries';
+import { api } from '../../api/api';
+import { kitchenQueue } from '../../batch/kitchenQueue';
+import { keys, queryClient } from '../../api/queries';
 import { START_MS, draw, liveBatch, plan, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { BatchPage } from './BatchPage';
@@ -122,7 +122,7 @@ test('a batch that could not be fetched is asked for again', async () => {
   const batch = past(...acts);
   queryClient.clear();
   queryClient.setDefaultOptions({ queries: { retry: false } });
-  const { Unreachable } = jest.requireActual<typeof import('../../data/api')>('../../data/api');
+  const { Unreachable } = jest.requireActual<typeof import('../../api/api')>('../../api/api');
   const ask = jest.spyOn(api, 'batch').mockRejectedValue(new Unreachable());
   draw(<BatchPage id="b" />);
   const again = await screen.findByRole('button', { name: 'Try again' });
@@ -187,7 +187,7 @@ describe('the list', () => {
   });
 
   test('a server that does not answer can be asked again', async () => {
-    const { Unreachable } = jest.requireActual<typeof import('../../data/api')>('../../data/api');
+    const { Unreachable } = jest.requireActual<typeof import('../../api/api')>('../../api/api');
     queryClient.setDefaultOptions({ queries: { retry: false } });
     const ask = jest.spyOn(api, 'findBatches').mockRejectedValue(new Unreachable());
     draw(<LogScreen />);

@@ -2,8 +2,8 @@ import type { EventBody } from '@kettle-scale/core/batch';
 import { type BatchFacts, batchFacts } from '@kettle-scale/core/log';
 import type { Carried } from '@kettle-scale/core/plan';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
-import { keys, queryClient } from '../../data/queries';
+import { api } from '../../api/api';
+import { keys, queryClient } from '../../api/queries';
 import { draw, entry, liveBatch, plan, press } from '../../test/liveBatch';
 import { XyChart } from '../../ui/chart/XyChart';
 import { BallCharts } from './BallCharts';
@@ -12,7 +12,7 @@ import { CompareScreen } from './CompareScreen';
 import { WrongScreen } from './WrongScreen';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
-jest.mock('../../ui/useStripWidth', () => ({
+jest.mock('../../ui/layout/useStripWidth', () => ({
   useStripWidth: () => ({ width: 340, onLayout: () => undefined }),
 }));
 

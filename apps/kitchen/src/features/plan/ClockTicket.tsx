@@ -2,9 +2,9 @@ import type { FigureId } from '@kettle-scale/core/explain';
 import { type Plan, planClock } from '@kettle-scale/core/plan';
 import { formatClockTime, formatSpan } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
-import { Ask } from '../../ui/Why';
+import { Ask } from '../../ui/layout/Why';
 
 /** When each part would be, begun now. */
 export function ClockTicket({

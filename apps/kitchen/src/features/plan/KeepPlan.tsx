@@ -2,12 +2,12 @@ import type { Plan } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { useSavePlan } from '../../data/queries';
-import { Action, ActionRow } from '../../ui/actions';
-import { Sheet } from '../../ui/Sheet';
-import { FieldError } from '../../ui/StepperField';
+import { useSavePlan } from '../../api/queries';
+import { Action, ActionRow } from '../../ui/input/actions';
+import { Sheet } from '../../ui/layout/Sheet';
+import { FieldError } from '../../ui/input/StepperField';
 import { Heading } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 
 const LONGEST_NAME = 60;
 

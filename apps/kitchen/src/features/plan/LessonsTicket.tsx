@@ -2,12 +2,12 @@ import { type Adjustment, type Carried, type Plan, ADJUSTABLE } from '@kettle-sc
 import { planLessons } from '@kettle-scale/core/log';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { useDropCarried } from '../../data/log';
-import { Action } from '../../ui/actions';
-import { Check } from '../../ui/Choices';
-import { Ticket } from '../../ui/Ticket';
+import { useDropCarried } from '../../api/logQueries';
+import { Action } from '../../ui/input/actions';
+import { Check } from '../../ui/input/Choices';
+import { Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label, Strong } from '../../ui/type';
-import { AskWord } from '../../ui/Why';
+import { AskWord } from '../../ui/layout/Why';
 import { useFormat } from '../../ui/useFormat';
 
 interface Props {

@@ -2,12 +2,12 @@ import type { FigureId } from '@kettle-scale/core/explain';
 import type { Plan } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { CrossSection, Disc } from '../../ui/Disc';
+import { CrossSection, Disc } from '../../ui/chart/Disc';
 import { SPACE } from '../../ui/tokens';
 import { Figure, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { useWide } from '../../ui/useWide';
-import { Ask } from '../../ui/Why';
+import { useWide } from '../../ui/layout/useWide';
+import { Ask } from '../../ui/layout/Why';
 
 const DISC_PX = { phone: 124, wide: 260 } as const;
 /** The picture is 320 mm wide, so that a larger ball is seen to make a larger disc. */

@@ -2,11 +2,11 @@ import type { Plan } from '@kettle-scale/core/plan';
 import { formatPercent, formatSpan } from '@kettle-scale/core/quantity';
 import type { TodayFigure } from '@kettle-scale/core/explain';
 import { View } from 'react-native';
-import { Ask } from '../../ui/Why';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { Ask } from '../../ui/layout/Why';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import { WaterGauge } from '../../ui/WaterGauge';
+import { WaterGauge } from '../../shared/WaterGauge';
 
 const points = (share: number): string =>
   `${share < 0 ? '−' : '+'}${Math.abs(share * 100).toFixed(1)} points`;

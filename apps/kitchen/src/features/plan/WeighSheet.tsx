@@ -2,8 +2,8 @@ import type { FigureId } from '@kettle-scale/core/explain';
 import type { Plan } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { Leader, Ticket, TicketRule } from '../../ui/Ticket';
-import { Ask, AskWord } from '../../ui/Why';
+import { Leader, Ticket, TicketRule } from '../../ui/layout/Ticket';
+import { Ask, AskWord } from '../../ui/layout/Why';
 import { Body, Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 

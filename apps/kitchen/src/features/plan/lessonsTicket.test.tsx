@@ -1,7 +1,7 @@
 import { type Adjustment, type Carried, planBatch } from '@kettle-scale/core/plan';
 import { ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { api } from '../../data/api';
+import { api } from '../../api/api';
 import { draw, formula, plan as asWritten, press } from '../../test/liveBatch';
 import { LessonsTicket } from './LessonsTicket';
 

@@ -5,7 +5,7 @@ import { planBatch } from '@kettle-scale/core/plan';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { draw, formula, plan } from '../../test/liveBatch';
-import { WhySheet } from '../../ui/Why';
+import { WhySheet } from '../../ui/layout/Why';
 import { NeedFields } from './NeedFields';
 import { TodayTicket } from './TodayTicket';
 import { WeighSheet } from './WeighSheet';

@@ -2,7 +2,7 @@ import { type LotState, lotToday } from '@kettle-scale/core/flourLot';
 import type { Adjustment, Carried } from '@kettle-scale/core/plan';
 import { lessonAdjustments } from '@kettle-scale/core/log';
 import { useMemo, useState } from 'react';
-import { useCarried, useLessons } from '../../data/log';
+import { useCarried, useLessons } from '../../api/logQueries';
 
 /** What history offers a plan of a formula, and what of it is left out by hand. */
 export interface History {

@@ -1,11 +1,11 @@
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { ROOT } from '../../data/api';
-import { useRestore } from '../../data/queries';
-import { Action } from '../../ui/actions';
-import { Check } from '../../ui/Choices';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { ROOT } from '../../api/api';
+import { useRestore } from '../../api/queries';
+import { Action } from '../../ui/input/actions';
+import { Check } from '../../ui/input/Choices';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Strong } from '../../ui/type';
 
 const WORDS: Record<string, readonly [string, string]> = {

@@ -1,11 +1,18 @@
-import { DEFAULT_FRIDGE_DOUGH_H, DEFAULT_HOLD_H, HOLDINGS, type Holding, type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
+import {
+  DEFAULT_FRIDGE_DOUGH_H,
+  DEFAULT_HOLD_H,
+  HOLDINGS,
+  type Holding,
+  type Kitchen,
+  kitchenSchema,
+} from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useSaveKitchen } from '../../data/queries';
-import { Action } from '../../ui/actions';
-import { FigureField, numberTyped } from '../../ui/FigureField';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { useSaveKitchen } from '../../api/queries';
+import { Action } from '../../ui/input/actions';
+import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 

@@ -5,10 +5,10 @@ import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { z } from 'zod';
-import { useSaveKitchen } from '../../data/queries';
-import { Action } from '../../ui/actions';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { useSaveKitchen } from '../../api/queries';
+import { Action } from '../../ui/input/actions';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 

@@ -1,10 +1,10 @@
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
-import { useSaveKitchen } from '../../data/queries';
-import { Segments } from '../../ui/Segments';
-import { Ticket } from '../../ui/Ticket';
+import { useSaveKitchen } from '../../api/queries';
+import { Segments } from '../../ui/input/Segments';
+import { Ticket } from '../../ui/layout/Ticket';
 import { Heading } from '../../ui/type';
-import { WordField } from '../../ui/WordField';
+import { WordField } from '../../ui/input/WordField';
 
 const CURRENCY = /^[A-Z]{3}$/;
 

@@ -1,6 +1,6 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
+import { api } from '../../api/api';
 import { draw, press } from '../../test/liveBatch';
 import { Mixers } from './Mixers';
 

@@ -1,18 +1,24 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
-import { DEFAULT_COLD_LIMIT_H, type Kitchen, type Mixer, kitchenSchema, mixerSchema } from '@kettle-scale/core/kitchen';
+import {
+  DEFAULT_COLD_LIMIT_H,
+  type Kitchen,
+  type Mixer,
+  kitchenSchema,
+  mixerSchema,
+} from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useSaveKitchen } from '../../data/queries';
-import { Action, PrimaryAction } from '../../ui/actions';
-import { Choices } from '../../ui/Choices';
-import { FigureField, numberTyped } from '../../ui/FigureField';
-import { Sheet } from '../../ui/Sheet';
-import { FieldError } from '../../ui/StepperField';
-import { Ticket } from '../../ui/Ticket';
+import { useSaveKitchen } from '../../api/queries';
+import { Action, PrimaryAction } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
+import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { Sheet } from '../../ui/layout/Sheet';
+import { FieldError } from '../../ui/input/StepperField';
+import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
-import { useTextForm } from '../../ui/useTextForm';
-import { WordField } from '../../ui/WordField';
+import { useTextForm } from '../../ui/input/useTextForm';
+import { WordField } from '../../ui/input/WordField';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },

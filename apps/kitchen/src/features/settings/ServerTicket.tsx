@@ -1,5 +1,5 @@
-import { useHealth } from '../../data/queries';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { useHealth } from '../../api/queries';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading } from '../../ui/type';
 
 const GB = 1e9;

@@ -1,8 +1,8 @@
-import { useKitchen } from '../../data/queries';
-import { Waiting } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { Segments } from '../../ui/Segments';
-import { Ticket } from '../../ui/Ticket';
+import { useKitchen } from '../../api/queries';
+import { Waiting } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
+import { Segments } from '../../ui/input/Segments';
+import { Ticket } from '../../ui/layout/Ticket';
 import { usePreferences } from '../../ui/preferences';
 import { Heading } from '../../ui/type';
 import { BackupTicket } from './BackupTicket';

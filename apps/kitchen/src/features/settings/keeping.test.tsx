@@ -1,6 +1,6 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { Refused, api } from '../../data/api';
+import { Refused, api } from '../../api/api';
 import { draw, press } from '../../test/liveBatch';
 import { BackupTicket } from './BackupTicket';
 import { HoldLimits } from './HoldLimits';

@@ -1,7 +1,7 @@
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import { act, screen } from '@testing-library/react';
-import { api } from '../../data/api';
-import { keys, queryClient } from '../../data/queries';
+import { api } from '../../api/api';
+import { keys, queryClient } from '../../api/queries';
 import { draw, press } from '../../test/liveBatch';
 import { goTo, push } from '../../test/router';
 import { AlarmWatch } from './AlarmWatch';

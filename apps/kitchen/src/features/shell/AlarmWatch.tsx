@@ -1,11 +1,11 @@
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useEffectEvent, useState } from 'react';
-import { useRunning } from '../../data/queries';
-import { AlarmBar } from '../../ui/AlarmBar';
-import { useAlarms } from '../../ui/useAlarm';
+import { useRunning } from '../../api/queries';
+import { AlarmBar } from '../../ui/alarm/AlarmBar';
+import { useAlarms } from '../../ui/alarm/useAlarm';
 import { useNow } from '../../ui/useNow';
-import { type Alarm, alarmsOf, nextMarkMs } from '../../data/board';
+import { type Alarm, alarmsOf, nextMarkMs } from '../../batch/board';
 import { startAlarmClock } from '../../workers/alarmClock';
 
 /** Tells a hidden page's alarm by the system, where that was allowed. */

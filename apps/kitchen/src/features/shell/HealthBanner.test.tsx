@@ -1,8 +1,8 @@
 import { screen, waitFor } from '@testing-library/react';
-import { type Health, api } from '../../data/api';
-import { queryClient } from '../../data/queries';
+import { type Health, api } from '../../api/api';
+import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
-import { ring } from '../../ui/alarm';
+import { ring } from '../../ui/alarm/alarm';
 import { HealthBanner } from './HealthBanner';
 
 const ok: Health = {

@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { useHealth } from '../../data/queries';
+import { useHealth } from '../../api/queries';
 import { SPACE } from '../../ui/tokens';
 import { useColours } from '../../ui/theme';
 import { Body, Strong } from '../../ui/type';

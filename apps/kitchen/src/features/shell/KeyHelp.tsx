@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { Sheet } from '../../ui/Sheet';
-import { Leader } from '../../ui/Ticket';
+import { Sheet } from '../../ui/layout/Sheet';
+import { Leader } from '../../ui/layout/Ticket';
 import { Heading } from '../../ui/type';
 
 const KEYS: readonly (readonly [key: string, does: string])[] = [

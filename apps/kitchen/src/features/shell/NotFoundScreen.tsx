@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
-import { Notice } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
+import { Notice } from '../../ui/layout/Notice';
+import { Screen } from '../../ui/layout/Screen';
 
 /** For an address that leads nowhere. */
 export function NotFoundScreen() {

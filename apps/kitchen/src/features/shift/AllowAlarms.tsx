@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Action } from '../../ui/actions';
+import { Action } from '../../ui/input/actions';
 
 const permission = (): NotificationPermission | 'none' =>
   typeof Notification === 'undefined' ? 'none' : Notification.permission;

@@ -3,8 +3,8 @@ import { formatSpan } from '@kettle-scale/core/quantity';
 
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { useFinishedFrom, useKitchen } from '../../data/queries';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { useFinishedFrom, useKitchen } from '../../api/queries';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
 
 const DAY_MS = 24 * 3600 * 1000;

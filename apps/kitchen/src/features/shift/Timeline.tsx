@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';
 import { FONT, type Colours } from '../../ui/tokens';
-import { useStripWidth } from '../../ui/useStripWidth';
+import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 const ROW = 64;
 const HEAD = 28;

@@ -4,7 +4,7 @@ import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
 import { Label } from '../../ui/type';
-import { useStripWidth } from '../../ui/useStripWidth';
+import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 const HEIGHT = 66;
 const MIDDLE = 26;

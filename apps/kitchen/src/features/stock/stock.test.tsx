@@ -2,8 +2,8 @@ import { type FlourLot, type LotState, type LotUse, learnLotOffset } from '@kett
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
-import { keys, queryClient } from '../../data/queries';
+import { api } from '../../api/api';
+import { keys, queryClient } from '../../api/queries';
 import { draw, press, see } from '../../test/liveBatch';
 import { StockScreen } from './StockScreen';
 

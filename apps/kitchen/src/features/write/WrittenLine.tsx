@@ -1,13 +1,13 @@
 import { formatPercent } from '@kettle-scale/core/quantity';
 import type { Question, ReadLine } from '@kettle-scale/core/writing';
 import { StyleSheet, View } from 'react-native';
-import { Action } from '../../ui/actions';
-import { Choices } from '../../ui/Choices';
-import { Leader, Ticket } from '../../ui/Ticket';
+import { Action } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
-import type { CupAsked } from '../../ui/WeighOnceSheet';
+import type { CupAsked } from '../../shared/WeighOnceSheet';
 
 interface WrittenLineProps {
   line: ReadLine;

@@ -3,7 +3,7 @@ import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Measures } from '@kettle-scale/core/quantity';
 import { type ReadList, readList } from '@kettle-scale/core/writing';
 import { useDeferredValue, useMemo } from 'react';
-import { useWriting } from '../../data/writing';
+import { useWriting } from '../../drafts/writing';
 
 export interface Reading {
   list: ReadList;

@@ -1,10 +1,10 @@
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../data/api';
-import { draftStore } from '../../data/drafts';
-import { keys, queryClient } from '../../data/queries';
-import { useWriting } from '../../data/writing';
+import { api } from '../../api/api';
+import { draftStore } from '../../drafts/drafts';
+import { keys, queryClient } from '../../api/queries';
+import { useWriting } from '../../drafts/writing';
 import { draw, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { WriteScreen } from './WriteScreen';

@@ -3,12 +3,12 @@ import { line } from 'd3-shape';
 import { type ReactNode, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { Table } from '../Table';
+import { Table } from '../layout/Table';
 import { useColours } from '../theme';
 import { type Colours, FONT, SPACE, TOUCH } from '../tokens';
 import { Label, Strong } from '../type';
-import { useStripWidth } from '../useStripWidth';
-import { AskWord } from '../Why';
+import { useStripWidth } from '../layout/useStripWidth';
+import { AskWord } from '../layout/Why';
 
 type Tone = keyof Pick<Colours, 'ink' | 'soot' | 'ember' | 'maize' | 'sage' | 'water' | 'plum' | 'rule'>;
 

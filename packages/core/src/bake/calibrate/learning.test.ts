@@ -4,7 +4,13 @@ import { calibrate, withFactors } from './calibrate';
 import type { LoggedPiece } from './loggedPieceSchema';
 import type { PieceSeen } from '../live/judging';
 import { DEFAULT_MODEL } from '../model/model';
-import { BASE_CASE, openRandom, type ServiceSetup, shareGood, simulateService } from '@kettle-scale/simulation';
+import {
+  BASE_CASE,
+  openRandom,
+  type ServiceSetup,
+  shareGood,
+  simulateService,
+} from '@kettle-scale/simulation';
 import { robustTimes } from '../solve/robust';
 import { solveTimes } from '../solve/solve';
 import { USUAL_SPREADS } from '../solve/spreads';

@@ -1,6 +1,6 @@
 import type { PieceTarget, Cut } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
-import { Choices } from '../../../ui/Choices';
+import { Choices } from '../../../ui/input/Choices';
 import { SPACE } from '../../../ui/tokens';
 import { Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';

@@ -4,17 +4,24 @@ import { parseQuantity, roundToStep } from '@kettle-scale/core/quantity';
 import { ballStandard, batchRecord } from '@kettle-scale/core/batch';
 import { explainDivision, explainLoss } from '@kettle-scale/core/explain';
 import { mixedG } from '@kettle-scale/core/log';
-import { type DivideBy, MOST_GUIDED, cutGuide, cutInto, divideDough, waysToCut } from '@kettle-scale/core/portion';
+import {
+  type DivideBy,
+  MOST_GUIDED,
+  cutGuide,
+  cutInto,
+  divideDough,
+  waysToCut,
+} from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useReading } from '../../../data/useReading';
-import type { LiveBatch } from '../../../data/useBatch';
+import { useReading } from '../../../live/useReading';
+import type { LiveBatch } from '../../../batch/useBatch';
 import { sourceWords } from '../../../shared/readingWords';
-import { Action } from '../../../ui/actions';
+import { Action } from '../../../ui/input/actions';
 import { usePreferences } from '../../../ui/preferences';
-import { Keypad } from '../../../ui/Keypad';
-import { Segments } from '../../../ui/Segments';
-import { Sheet } from '../../../ui/Sheet';
+import { Keypad } from '../../../ui/input/Keypad';
+import { Segments } from '../../../ui/input/Segments';
+import { Sheet } from '../../../ui/layout/Sheet';
 import { SPACE } from '../../../ui/tokens';
 import { BigFigure, Body, Figure, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';

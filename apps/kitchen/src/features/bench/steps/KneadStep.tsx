@@ -1,12 +1,18 @@
 import { type Correction, FEELS, type Feel } from '@kettle-scale/core/dough';
-import { type StepState, type RunningDough, correctionFor, correctionLines, runningDough } from '@kettle-scale/core/batch';
+import {
+  type StepState,
+  type RunningDough,
+  correctionFor,
+  correctionLines,
+  runningDough,
+} from '@kettle-scale/core/batch';
 import { kneadTestWords } from '@kettle-scale/core/formula';
 import { formatPercent, formatSpan, roundToStep } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import type { LiveBatch } from '../../../data/useBatch';
-import { Action, ActionRow } from '../../../ui/actions';
-import { Choices } from '../../../ui/Choices';
-import { Ticket } from '../../../ui/Ticket';
+import type { LiveBatch } from '../../../batch/useBatch';
+import { Action, ActionRow } from '../../../ui/input/actions';
+import { Choices } from '../../../ui/input/Choices';
+import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';

@@ -1,7 +1,7 @@
 import type { EventBody } from '@kettle-scale/core/batch';
 import { DEFAULT_FRIDGE_DOUGH_H, type Kitchen } from '@kettle-scale/core/kitchen';
 import { View } from 'react-native';
-import { Choices } from '../../../ui/Choices';
+import { Choices } from '../../../ui/input/Choices';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';

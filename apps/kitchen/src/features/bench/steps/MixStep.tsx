@@ -1,15 +1,22 @@
-import { type StepState, additionG, correctionLines, runningDough, skippedWords, wantedHydration } from '@kettle-scale/core/batch';
+import {
+  type StepState,
+  additionG,
+  correctionLines,
+  runningDough,
+  skippedWords,
+  wantedHydration,
+} from '@kettle-scale/core/batch';
 import { formatClock, formatPercent } from '@kettle-scale/core/quantity';
 import { type MixPart, mixGuide } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
-import type { LiveBatch } from '../../../data/useBatch';
-import { Action, ActionRow } from '../../../ui/actions';
-import { Caution } from '../../../ui/Caution';
+import type { LiveBatch } from '../../../batch/useBatch';
+import { Action, ActionRow } from '../../../ui/input/actions';
+import { Caution } from '../../../ui/layout/Caution';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
-import { useAlarm } from '../../../ui/useAlarm';
+import { useAlarm } from '../../../ui/alarm/useAlarm';
 import { useFormat } from '../../../ui/useFormat';
-import { WaterGauge } from '../../../ui/WaterGauge';
+import { WaterGauge } from '../../../shared/WaterGauge';
 import { ColdChainLine } from '../ColdChainLine';
 import { DoughTicket } from '../DoughTicket';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';

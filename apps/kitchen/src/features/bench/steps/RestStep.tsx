@@ -4,11 +4,11 @@ import { formatClockTime, MM_PER_INCH, formatPercent, formatSpan } from '@kettle
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { LiveBatch } from '../../../data/useBatch';
-import { Action } from '../../../ui/actions';
-import { Choices } from '../../../ui/Choices';
-import { FigureField, numberTyped } from '../../../ui/FigureField';
-import { FieldError } from '../../../ui/StepperField';
+import type { LiveBatch } from '../../../batch/useBatch';
+import { Action } from '../../../ui/input/actions';
+import { Choices } from '../../../ui/input/Choices';
+import { FigureField, numberTyped } from '../../../ui/input/FigureField';
+import { FieldError } from '../../../ui/input/StepperField';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';

@@ -1,8 +1,8 @@
 import type { EventOf } from '@kettle-scale/core/batch';
 import type { Step } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
-import type { LiveBatch } from '../../../data/useBatch';
-import { Caution } from '../../../ui/Caution';
+import type { LiveBatch } from '../../../batch/useBatch';
+import { Caution } from '../../../ui/layout/Caution';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';

@@ -1,8 +1,8 @@
 import { formatMoney } from '@kettle-scale/core/quantity';
 import type { DivideBy, Division } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
-import { ActionRow } from '../../../ui/actions';
-import { Table } from '../../../ui/Table';
+import { ActionRow } from '../../../ui/input/actions';
+import { Table } from '../../../ui/layout/Table';
 import { Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 

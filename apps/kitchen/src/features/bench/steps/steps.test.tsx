@@ -1,6 +1,6 @@
 import type { EventBody } from '@kettle-scale/core/batch';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { api } from '../../../data/api';
+import { api } from '../../../api/api';
 import {
   START_MS,
   atTheBench,

@@ -1,0 +1,72 @@
+import {
+  type Batch,
+  type BatchEvent,
+  type BatchState,
+  type EventBody,
+  foldBatch,
+  lastPress,
+} from '@kettle-scale/core/batch';
+import { useMutation } from '@tanstack/react-query';
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { QueueState } from './eventQueue';
+import { kitchenQueue } from './kitchenQueue';
+import { useBatchQuery } from '../api/queries';
+
+export const useQueue = (): QueueState =>
+  useSyncExternalStore(kitchenQueue.subscribe, kitchenQueue.state, kitchenQueue.state);
+
+export interface LiveBatch {
+  batch: Batch;
+  /** Folded from what the server stored and what still waits on this device. */
+  state: BatchState;
+  act: (...bodies: EventBody[]) => void;
+  undo: () => void;
+  queue: QueueState;
+}
+
+/** A batch as it stands on this device, and the ways to act on it. Null while it loads. */
+export function useBatch(id: string): {
+  live: LiveBatch | null;
+  error: Error | null;
+  /** Asks the server again. */
+  retry: () => void;
+} {
+  const query = useBatchQuery(id);
+  const queue = useQueue();
+  const stored = query.data;
+
+  const batch = useMemo(() => {
+    if (!stored) return null;
+    const known = new Set(stored.events.map((event) => event.id));
+    const waiting = queue.pending.filter(({ batchId, event }) => batchId === id && !known.has(event.id));
+    return { ...stored, events: [...stored.events, ...waiting.map(({ event }) => event)] };
+  }, [stored, queue.pending, id]);
+  const state = useMemo(() => (batch ? foldBatch(batch.plan, batch.events) : null), [batch]);
+
+  // Done once the acts are kept on this device; the queue takes them from there, with or without a network.
+  const { mutate } = useMutation({
+    mutationKey: ['act', id],
+    networkMode: 'always',
+    mutationFn: (events: BatchEvent[]) =>
+      Promise.all(events.map((event) => kitchenQueue.add({ batchId: id, event }))),
+  });
+  const act = useCallback(
+    (...bodies: EventBody[]) => {
+      const at = new Date().toISOString();
+      mutate(bodies.map((body) => ({ ...body, id: uuidv7(), at }) as BatchEvent));
+    },
+    [mutate],
+  );
+  const events = batch?.events;
+  const undo = useCallback(() => {
+    const last = lastPress(events ?? []);
+    if (last.length > 0) act(...last.map(({ id: eventId }): EventBody => ({ type: 'void', eventId })));
+  }, [act, events]);
+
+  return {
+    live: batch && state ? { batch, state, act, undo, queue } : null,
+    error: query.error,
+    retry: () => void query.refetch(),
+  };
+}

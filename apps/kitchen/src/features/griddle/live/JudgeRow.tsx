@@ -1,0 +1,80 @@
+import type { BatchState, EventBody } from '@kettle-scale/core/batch';
+import { type PieceSeen, type Trim, seenPieces, trimBy, trimOf } from '@kettle-scale/core/bake';
+import { StyleSheet, View } from 'react-native';
+import { Choices } from '../../../ui/input/Choices';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Heading, Label } from '../../../ui/type';
+
+type Judged = Extract<EventBody, { type: 'judged' }>;
+
+const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
+
+const COLOUR_OPTIONS = [
+  ['pale', 'Pale'],
+  ['right', 'Right'],
+  ['dark', 'Dark'],
+] as const;
+
+interface JudgeRowProps {
+  state: BatchState;
+  trim: Trim;
+  onJudge: (judged: Judged) => void;
+}
+
+/** The last piece that came off, a tap for each side; the next piece's times follow, and it is said how. */
+export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
+  const last = state.baked.at(-1);
+  if (!last) return null;
+  const seen = seenPieces(state.judged.filter(({ piece }) => piece === last.piece))[0] ?? {};
+  const all = seenPieces(state.judged);
+  const lastSeen = all.at(-1);
+  const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen).words : [];
+  const judge = (part: PieceSeen) => onJudge({ type: 'judged', piece: last.piece, ...part } as Judged);
+  const heat = Math.round(trim.heatC);
+  return (
+    <View style={styles.stack}>
+      <Heading>{`Piece ${last.piece}`}</Heading>
+      <Choices
+        label="Side 1"
+        value={seen.firstSide ?? null}
+        options={COLOUR_OPTIONS}
+        onChange={(firstSide) => judge({ firstSide })}
+      />
+      {last.sidesS.length > 1 ? (
+        <Choices
+          label="Side 2"
+          value={seen.secondSide ?? null}
+          options={COLOUR_OPTIONS}
+          onChange={(secondSide) => judge({ secondSide })}
+        />
+      ) : null}
+      <Choices
+        label="Bite"
+        value={seen.bite ?? null}
+        options={[
+          ['soft', 'Soft inside'],
+          ['right', 'Right'],
+          ['stiff', 'Stiff'],
+        ]}
+        onChange={(bite) => judge({ bite })}
+      />
+      <Choices
+        label="Puff"
+        value={seen.puffed === undefined ? null : seen.puffed ? 'yes' : 'no'}
+        options={[
+          ['yes', 'Puffed'],
+          ['no', 'Stayed flat'],
+        ]}
+        onChange={(puffed) => judge({ puffed: puffed === 'yes' })}
+      />
+      <View role="status">
+        {words.map((line) => (
+          <Body key={line}>{line}</Body>
+        ))}
+        <Label>
+          {`Next piece: side 1 × ${trim.first.factor.toFixed(2)}, side 2 × ${trim.later.factor.toFixed(2)}${heat === 0 ? '' : `, plate ${Math.abs(heat)} °C ${heat > 0 ? 'hotter' : 'cooler'}`}.`}
+        </Label>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,144 @@
+import { type BatchEvent, foldBatch } from '@kettle-scale/core/batch';
+import { fakeStreams, tellReading } from '../../../test/eventSource';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { DEFAULT_KITCHEN, type Griddle } from '@kettle-scale/core/kitchen';
+import { act, screen } from '@testing-library/react';
+import { api } from '../../../api/api';
+import { keys, queryClient } from '../../../api/queries';
+import { draw, entry, liveBatch, plan } from '../../../test/liveBatch';
+import { askGriddle } from '../../../workers/griddle';
+import { LiveScreen } from './LiveScreen';
+import { requestOf, spreadsOf } from '../griddleSetup';
+import { afterTurn, secondAfter, secondsAt } from './useLiveGriddle';
+
+jest.mock('expo-router', () => jest.requireActual('../../../test/router'));
+
+const NOW = Date.parse('2026-03-04T12:00:00.000Z');
+const GRIDDLE: Griddle = {
+  ...{ id: 'plate', name: 'Plate', material: 'steel', thicknessMm: 10, shape: 'rectangle' },
+  ...{ widthMm: 480, depthMm: 480, heat: 'thermostat', powerW: 6000 },
+  marks: [],
+};
+
+beforeEach(() => {
+  queryClient.clear();
+  jest.useFakeTimers({ now: NOW, doNotFake: ['queueMicrotask', 'setImmediate', 'nextTick'] });
+  jest.spyOn(api, 'book').mockResolvedValue([entry()]);
+  jest.spyOn(api, 'ingredients').mockResolvedValue([...CATALOGUE]);
+  jest.spyOn(api, 'kitchen').mockResolvedValue({ ...DEFAULT_KITCHEN, griddles: [GRIDDLE] });
+});
+afterEach(() => jest.useRealTimers());
+
+const pass = (ms: number) => act(() => jest.advanceTimersByTimeAsync(ms));
+
+test('a late first side shortens the second', async () => {
+  const at = (s: number) => new Date(NOW + s * 1000).toISOString();
+  const onTime = [
+    { type: 'piece-on', piece: 1, place: 1 },
+    { type: 'flipped', piece: 1, side: 2 },
+  ] as const;
+  const leftAfter = async (firstS: number): Promise<number> => {
+    const live = liveBatch().live;
+    const events = onTime.map((body, i) => ({
+      ...body,
+      id: `00000000-0000-7000-8000-00000000000${i}`,
+      at: at(i === 0 ? -firstS : 0),
+    }));
+    const batch = {
+      ...live.batch,
+      id: `late-${firstS}`,
+      events: [...live.batch.events, ...events] as BatchEvent[],
+    };
+    expect(foldBatch(plan, batch.events).onPlate).toHaveLength(1);
+    queryClient.setQueryData(keys.batch(batch.id), batch);
+    jest.spyOn(api, 'batch').mockResolvedValue(batch);
+    const { unmount } = draw(<LiveScreen id={batch.id} />);
+    await pass(300);
+    const label = (await screen.findByRole('button', { name: /^Place 1, piece 1, side 2/ })).getAttribute(
+      'aria-label',
+    );
+    unmount();
+    return Number(/in (\d+) s/.exec(label ?? '')?.[1] ?? 0);
+  };
+  const usual = await leftAfter(20);
+  const late = await leftAfter(32);
+  expect(late).toBeLessThanOrEqual(usual - 4);
+});
+
+test('times are read between the plates they were worked out for', () => {
+  const table = [
+    { plateC: 200, seconds: [40, 30] },
+    { plateC: 220, seconds: [30, 20] },
+  ];
+  expect(secondsAt(table, 210)).toEqual([35, 25]);
+  expect(secondsAt(table, 150)).toEqual([40, 30]);
+  expect(secondsAt(table, 300)).toEqual([30, 20]);
+  expect(secondsAt([], 200)).toEqual([]);
+});
+
+test('after an early or a late turn the second side follows the model', async () => {
+  const { finish: _fire, ...bake } = entry().formula.bake;
+  const { formula } = entry({ bake });
+  const request = requestOf({
+    ...{ formula, foods: CATALOGUE, kitchen: DEFAULT_KITCHEN, griddle: GRIDDLE },
+    ...{ plateC: 220, thicknessMm: 1.6, doughC: 24, altitudeM: 0 },
+  });
+  const table = await askGriddle('times', { request, platesC: [215, 225] });
+  const seconds = secondsAt(table, 220);
+  const [first = 0, second = 0] = seconds;
+  const after = (before: number) =>
+    afterTurn({ table, plateC: 220, seconds, side: 2, sideS: second, before });
+  expect(secondAfter(table, 220, first)).toBeCloseTo(second, 0);
+  expect(after(first)).toBeCloseTo(second, 0);
+  // Late: it would dry out.
+  expect(after(1.8 * first)).toBeLessThan(0.8 * second);
+  expect(after(10 * first)).toBeGreaterThanOrEqual(0.4 * second);
+  // Without a table half of what ran over is taken off.
+  expect(afterTurn({ table: [], plateC: 220, seconds: [20, 15], side: 2, sideS: 15, before: 26 })).toBe(12);
+});
+
+test('the question follows the plate, what it has learned, and the product’s tolerances', async () => {
+  const { formula } = entry();
+  const asked = {
+    formula,
+    foods: CATALOGUE,
+    kitchen: DEFAULT_KITCHEN,
+    plateC: 220,
+    thicknessMm: 2,
+    doughC: 24,
+    altitudeM: 0,
+  };
+  const plain = requestOf({ ...asked, griddle: GRIDDLE });
+  const learned = requestOf({
+    ...asked,
+    griddle: {
+      ...GRIDDLE,
+      calibrations: [
+        {
+          ...{ formulaId: formula.id, at: '2026-03-01T00:00:00.000Z', pieces: 30 },
+          parameters: [{ what: 'browning', factor: 1.5, low: 1.2, high: 1.8 }],
+        },
+      ],
+    },
+  });
+  expect(learned.setup.model?.browning).toBeCloseTo(1.5 * (plain.setup.model?.browning ?? 0));
+  expect(spreadsOf(formula, 6)).toMatchObject({ ballShare: 0.01, plateC: 6 });
+  const { solved } = await askGriddle('solve', { request: plain });
+  const faster = await askGriddle('solve', { request: learned });
+  expect(faster.solved.least[1] ?? 0).toBeLessThanOrEqual(solved.least[1] ?? 0);
+});
+
+test('while the plate is too hot nothing says that a piece goes on now', async () => {
+  fakeStreams();
+  const live = liveBatch().live;
+  const batch = { ...live.batch, id: 'hot' };
+  queryClient.setQueryData(keys.batch('hot'), batch);
+  jest.spyOn(api, 'batch').mockResolvedValue(batch);
+  draw(<LiveScreen id="hot" />);
+  await pass(300);
+  expect(await screen.findByRole('heading', { level: 1 })).toBeTruthy();
+  act(() => void tellReading({ kind: 'thermometer', tempC: 290, steady: true } as never));
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait for the plate');
+  expect(screen.getByText(/too hot/)).toBeTruthy();
+  expect(screen.queryByText('now')).toBeNull();
+});

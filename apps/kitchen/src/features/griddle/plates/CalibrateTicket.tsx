@@ -1,0 +1,130 @@
+import type { Calibration } from '@kettle-scale/core/bake';
+import { FITTED, type Griddle } from '@kettle-scale/core/kitchen';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useLoggedPieces } from '../../../api/griddlePieces';
+import { askGriddle } from '../../../workers/griddle';
+import { Action, PrimaryAction } from '../../../ui/input/actions';
+import { XyChart } from '../../../shared/chart';
+import { Leader, Ticket } from '../../../ui/layout/Ticket';
+import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
+import type { GriddleSubject } from '../useGriddle';
+
+const FEWEST = 6;
+const PERCENT = 100;
+
+interface CalibrateTicketProps {
+  griddle: Griddle;
+  subject: GriddleSubject;
+  onUse: (griddle: Griddle) => void;
+}
+
+/** Refits the model to the pieces that were judged on this plate; shown against them, and asked before it is used. */
+export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProps) {
+  const { formula, request } = subject;
+  const logged = useLoggedPieces(formula.id);
+  const [progress, setProgress] = useState(0);
+  const [stop, setStop] = useState<AbortController | null>(null);
+  const [fit, setFit] = useState<Calibration | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const pieces = logged.data ?? [];
+  const inUse = griddle.calibrations?.filter(({ formulaId }) => formulaId === formula.id).at(-1);
+
+  const begin = () => {
+    const controller = new AbortController();
+    setStop(controller);
+    setProgress(0);
+    setProblem(null);
+    askGriddle('calibrate', { request, pieces }, { signal: controller.signal, onProgress: setProgress })
+      .then(setFit)
+      .catch((error: unknown) => {
+        if (!controller.signal.aborted) setProblem(error instanceof Error ? error.message : String(error));
+      })
+      .finally(() => setStop(null));
+  };
+  const others = (griddle.calibrations ?? []).filter(({ formulaId }) => formulaId !== formula.id);
+  const use = () => {
+    if (!fit) return;
+    const calibration = {
+      formulaId: formula.id,
+      at: new Date().toISOString(),
+      pieces: fit.pieces,
+      parameters: fit.parameters,
+    };
+    onUse({ ...griddle, calibrations: [...others, calibration] });
+    setFit(null);
+  };
+  return (
+    <Ticket>
+      <Heading>Calibrate by your own pieces</Heading>
+      <Body>
+        {`${pieces.length} judged pieces of ${formula.name} are in the log. ${pieces.length < FEWEST ? `From ${FEWEST} on the model can be fitted to them: judge pieces on the live griddle.` : 'The fit changes how fast this plate browns and heats, within limits, and says how sure it is.'}`}
+      </Body>
+      {inUse ? (
+        <>
+          <Strong tone="sage">{`In use: fitted to ${inUse.pieces} pieces on ${inUse.at.slice(0, 10)}.`}</Strong>
+          <Action
+            label="Go back to the usual figures"
+            onPress={() => onUse({ ...griddle, calibrations: others })}
+          />
+        </>
+      ) : null}
+      {stop ? (
+        <View role="status">
+          <Figure value={String(Math.round(PERCENT * progress))} unit="%" size={48} />
+          <Action label="Stop" onPress={() => stop.abort()} />
+        </View>
+      ) : (
+        <Action
+          label={fit ? 'Fit again' : 'Fit the model'}
+          disabled={pieces.length < FEWEST}
+          onPress={begin}
+        />
+      )}
+      {problem ? <Body tone="plum">{problem}</Body> : null}
+      {fit ? (
+        <>
+          {fit.parameters.map(({ what, factor, low, high }) => (
+            <Leader
+              key={what}
+              name={FITTED[what].name}
+              value={`×${factor.toFixed(2)}`}
+              aside={`${low.toFixed(2)}–${high.toFixed(2)}`}
+            />
+          ))}
+          <Label>The range holds the truth nine times in ten.</Label>
+          <Body>{`What was seen lies ${fit.misfitBefore.toFixed(1)} times its own scatter from the usual figures, and ${fit.misfitAfter.toFixed(1)} times from the new ones.`}</Body>
+          <XyChart
+            label="Spots seen against computed, before (diamonds) and after"
+            points={fit.points
+              .filter(({ what }) => what.endsWith('side'))
+              .flatMap(({ seen, before, after, what }) => [
+                {
+                  x: seen,
+                  y: before,
+                  words: `${what}: seen ${seen.toFixed(0)}, before ${before.toFixed(0)}`,
+                  flagged: true,
+                },
+                { x: seen, y: after, words: `${what}: seen ${seen.toFixed(0)}, after ${after.toFixed(0)}` },
+              ])}
+            y={{ label: 'computed lightness, L*' }}
+            x={{ label: 'seen lightness, L*', format: (value) => String(value) }}
+            table={{
+              columns: ['what', 'seen', 'before', 'after'],
+              rows: fit.points
+                .slice(0, 20)
+                .map(({ what, seen, before, after }, i) => [
+                  `${i + 1} ${what}`,
+                  seen.toFixed(1),
+                  before.toFixed(1),
+                  after.toFixed(1),
+                ]),
+            }}
+          />
+          <PrimaryAction label={`Use it for ${formula.name} on this plate`} onPress={use} />
+          <Action label="Leave it as it was" onPress={() => setFit(null)} />
+        </>
+      ) : null}
+    </Ticket>
+  );
+}

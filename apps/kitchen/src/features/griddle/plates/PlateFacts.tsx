@@ -1,0 +1,138 @@
+import { formatClock } from '@kettle-scale/core/quantity';
+import {
+  LIMITS,
+  type PaceLimit,
+  USUAL_HANDS,
+  hotSpots,
+  knobAdvice,
+  plateAreaM2,
+} from '@kettle-scale/core/bake';
+import type { Griddle } from '@kettle-scale/core/kitchen';
+import { useState } from 'react';
+import { useGriddleWork } from '../../../workers/griddleQueries';
+import { PlatePicture, XyChart } from '../../../shared/chart';
+import { Choices } from '../../../ui/input/Choices';
+import { Leader, Ticket } from '../../../ui/layout/Ticket';
+import { Body, Figure, Heading, Label } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { breadDiameterMm, pieceAreaM2, placesOf } from '../griddleSetup';
+import type { GriddleSubject } from '../useGriddle';
+
+const COLD_C = 20;
+const LIMIT_WORDS: Record<PaceLimit, string> = {
+  'plate area': 'the room on the plate',
+  heat: 'the heat of the burner',
+  hands: 'the cook’s hands',
+  rolling: 'rolling, by the same hands',
+};
+const S_PER_MIN = 60;
+const ROLLING = { elsewhere: 0, 'same hands': 20 } as const;
+
+/** How many pieces fit, how fast, and what the plate does: preheat, dip, recovery; where to set the knob. */
+export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: GriddleSubject }) {
+  const format = useFormat();
+  const [rolling, setRolling] = useState<keyof typeof ROLLING>('elsewhere');
+  const { formula, foods, thicknessMm, plateC, request } = subject;
+  const diameterMm = breadDiameterMm(formula, foods, thicknessMm);
+  const places = placesOf(griddle, diameterMm);
+  const seconds = formula.bake.sides.map((side) => side.seconds);
+  const gapS = USUAL_HANDS.onS + USUAL_HANDS.offS;
+  const work = useGriddleWork('plate', {
+    request,
+    seconds,
+    fromC: COLD_C,
+    facts: {
+      places: places.length,
+      pieceAreaM2: pieceAreaM2(diameterMm),
+      plateAreaM2: plateAreaM2(griddle),
+      hands: { ...USUAL_HANDS, rollS: ROLLING[rolling] },
+      gapS,
+    },
+  });
+  const knob = knobAdvice(griddle.marks, plateC);
+  const { pace, settled, readyS, preheat = [] } = work.data ?? {};
+  return (
+    <>
+      <Ticket>
+        <Heading>{`${formula.name} on it`}</Heading>
+        <PlatePicture griddle={griddle} places={places} diameterMm={diameterMm} spots={hotSpots(griddle)} />
+        <Figure value={String(places.length)} unit="pieces" size={64} />
+        <Label>{`Each ${format.length(diameterMm)} across, true to scale, a finger’s gap between.`}</Label>
+        {knob ? (
+          <Body>{`Knob for ${format.temp(plateC)}: ${knob}.`}</Body>
+        ) : (
+          <Body tone="soot">Measure two marks of the knob and it is told here where to set it.</Body>
+        )}
+      </Ticket>
+      {work.error ? <Body tone="plum">{work.error.message}</Body> : null}
+      {pace ? (
+        <Ticket>
+          <Heading>Pace</Heading>
+          <Figure
+            value={String(Math.floor(pace.piecesPerHour))}
+            unit="pieces an hour"
+            size={64}
+            tone="ember"
+          />
+          <Body>{`Held back by ${LIMIT_WORDS[pace.limit]}.`}</Body>
+          {LIMITS.filter((limit) => Number.isFinite(pace.perHour[limit])).map((limit) => (
+            <Leader
+              key={limit}
+              name={LIMIT_WORDS[limit]}
+              value={String(Math.floor(pace.perHour[limit]))}
+              unit="/h"
+            />
+          ))}
+          <Choices
+            label="Who rolls"
+            value={rolling}
+            options={[
+              ['elsewhere', 'Somebody else'],
+              ['same hands', 'The same hands, 20 s a disc'],
+            ]}
+            onChange={setRolling}
+          />
+        </Ticket>
+      ) : null}
+      {settled ? (
+        <Ticket>
+          <Heading>Heat</Heading>
+          <Leader
+            name="From cold to ready"
+            value={readyS === null || readyS === undefined ? 'never' : formatClock(readyS)}
+            unit={readyS ? 'min' : ''}
+          />
+          <Leader name="Dips under a piece to" value={format.temp(settled.lowestC)} />
+          <Leader
+            name="Back within 3 °C after"
+            value={settled.recoveryS === null ? 'over an hour' : String(settled.recoveryS)}
+            unit={settled.recoveryS === null ? '' : 's'}
+          />
+          <Leader name="Piece after piece it settles at" value={format.temp(settled.onC.at(-1) ?? plateC)} />
+          {readyS === null ? (
+            <Body tone="plum">{`Its power does not bring it to ${format.temp(plateC)}: choose a lower heat or another plate.`}</Body>
+          ) : null}
+          <XyChart
+            label="Preheat of the bare plate"
+            joined
+            tone="ember"
+            points={preheat.map(({ timeS, tempC }) => ({
+              x: timeS / S_PER_MIN,
+              y: tempC,
+              words: `after ${(timeS / S_PER_MIN).toFixed(1)} min: ${format.temp(tempC)}`,
+            }))}
+            y={{ label: 'plate, °C' }}
+            x={{ label: 'minutes from cold', format: (value) => String(value) }}
+            levels={[{ y: plateC, name: 'wanted', tone: 'sage' }]}
+            table={{
+              columns: ['minutes', '°C'],
+              rows: preheat
+                .filter((_, i) => i % 4 === 0)
+                .map(({ timeS, tempC }) => [String(timeS / S_PER_MIN), tempC.toFixed(0)]),
+            }}
+          />
+        </Ticket>
+      ) : null}
+    </>
+  );
+}

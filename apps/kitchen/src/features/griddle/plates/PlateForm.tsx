@@ -1,0 +1,116 @@
+import { freeId, slugOf } from '@kettle-scale/core/formula';
+import { type Griddle, MATERIALS, griddleSchema } from '@kettle-scale/core/kitchen';
+import { StyleSheet, View } from 'react-native';
+import { Action, PrimaryAction } from '../../../ui/input/actions';
+import { Choices } from '../../../ui/input/Choices';
+import { numberTyped } from '../../../ui/input/FigureField';
+import { FieldError } from '../../../ui/input/StepperField';
+import { SPACE } from '../../../ui/tokens';
+import { Heading } from '../../../ui/type';
+import { useTextForm } from '../../../ui/input/useTextForm';
+import { WordField } from '../../../ui/input/WordField';
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  cell: { flexGrow: 1, flexBasis: 140 },
+});
+
+const NEW: Griddle = {
+  ...{ id: '', name: '', material: 'steel', thicknessMm: 10, shape: 'rectangle', widthMm: 600, depthMm: 450 },
+  ...{ heat: 'thermostat', powerW: 6000, marks: [] },
+};
+
+interface PlateFormProps {
+  griddle: Griddle | null;
+  taken: ReadonlySet<string>;
+  problem: string | undefined;
+  onSave: (griddle: Griddle) => void;
+  onRemove: (() => void) | null;
+}
+
+/** What a plate is: size, material, thickness, power. Marks and readings are taken on its page. */
+export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFormProps) {
+  const first = griddle ?? NEW;
+  const { text, set, problems, check, figure } = useTextForm({
+    ...first,
+    thicknessMm: String(first.thicknessMm),
+    widthMm: String(first.widthMm),
+    depthMm: String(first.depthMm),
+    powerW: String(first.powerW),
+  });
+  const submit = () => {
+    const widthMm = numberTyped(text.widthMm);
+    const checked = check(griddleSchema, {
+      ...text,
+      id: text.id || freeId(slugOf(text.name), taken),
+      thicknessMm: numberTyped(text.thicknessMm),
+      widthMm,
+      depthMm: text.shape === 'round' ? widthMm : numberTyped(text.depthMm),
+      powerW: numberTyped(text.powerW),
+    });
+    if (checked) onSave(checked);
+  };
+  return (
+    <>
+      <Heading>{griddle ? griddle.name : 'A plate'}</Heading>
+      <WordField
+        name="plate-name"
+        label="Name"
+        value={text.name}
+        onText={(name) => set({ name })}
+        error={problems['name']}
+      />
+      <Choices
+        label="Made of"
+        value={text.material}
+        onChange={(material) => set({ material })}
+        options={MATERIALS.map((material) => [material, material] as const)}
+      />
+      <Choices
+        label="Shape"
+        value={text.shape}
+        onChange={(shape) => set({ shape })}
+        options={[
+          ['rectangle', 'Rectangle'],
+          ['round', 'Round'],
+        ]}
+      />
+      <Choices
+        label="Surface"
+        value={text.domed ? 'domed' : 'flat'}
+        onChange={(surface) => set({ domed: surface === 'domed' })}
+        options={[
+          ['flat', 'Flat'],
+          ['domed', 'Domed'],
+        ]}
+      />
+      <Choices
+        label="Heat"
+        value={text.heat}
+        onChange={(heat) => set({ heat })}
+        options={[
+          ['thermostat', 'Keeps its heat by itself'],
+          ['burner', 'Burns as the knob stands'],
+        ]}
+      />
+      <Choices
+        label="Coating"
+        value={text.nonStick ? 'non-stick' : 'bare'}
+        onChange={(coating) => set({ nonStick: coating === 'non-stick' })}
+        options={[
+          ['bare', 'Bare metal or stone'],
+          ['non-stick', 'Non-stick'],
+        ]}
+      />
+      <View style={styles.row}>
+        {figure('widthMm', text.shape === 'round' ? 'Across' : 'Width', 'mm', styles.cell)}
+        {text.shape === 'round' ? null : figure('depthMm', 'Depth', 'mm', styles.cell)}
+        {figure('thicknessMm', 'Thickness', 'mm', styles.cell)}
+        {figure('powerW', 'Power', 'W', styles.cell)}
+      </View>
+      {problem ? <FieldError id="plate-error" message={problem} /> : null}
+      <PrimaryAction label="Save" onPress={submit} />
+      {onRemove ? <Action label="Take it away" onPress={onRemove} /> : null}
+    </>
+  );
+}

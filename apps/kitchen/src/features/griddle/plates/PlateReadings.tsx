@@ -1,0 +1,133 @@
+import { hotSpots } from '@kettle-scale/core/bake';
+import type { Griddle } from '@kettle-scale/core/kitchen';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { TakeTemp, type TakenTemp } from '../../../shared/TakeTemp';
+import { Action } from '../../../ui/input/actions';
+import { FigureField, numberTyped } from '../../../ui/input/FigureField';
+import { Ticket } from '../../../ui/layout/Ticket';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Heading } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+
+const GRID = { columns: 3, rows: 2 } as const;
+const STARTS_AT = 220;
+const PLACE_NAMES = [
+  'back left',
+  'back middle',
+  'back right',
+  'front left',
+  'front middle',
+  'front right',
+] as const;
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'flex-end' },
+  cell: { flexGrow: 1, flexBasis: 140 },
+  /** The longest name with its reading, uncut. */
+  spot: { flexGrow: 1, flexBasis: 200 },
+});
+
+interface PlateReadingsProps {
+  griddle: Griddle;
+  onChange: (griddle: Griddle) => void;
+}
+
+/** Marks of the knob, each with the temperature it settles at, measured once. */
+export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
+  const format = useFormat();
+  const [mark, setMark] = useState('5');
+  const number = numberTyped(mark);
+  const known = griddle.marks.filter((one) => one.mark !== number);
+  return (
+    <Ticket>
+      <Heading>Marks of the knob</Heading>
+      <Body tone="soot">
+        Set the knob, wait until the plate stands still, then take the thermometer. Two marks are enough for
+        advice.
+      </Body>
+      {[...griddle.marks]
+        .sort((a, b) => a.mark - b.mark)
+        .map((one) => (
+          <Action
+            key={one.mark}
+            icon="trash"
+            label={`${one.mark}: ${format.temp(one.tempC)}`}
+            hint={`${one.mark}: ${format.temp(one.tempC)}, forget this mark`}
+            onPress={() =>
+              onChange({ ...griddle, marks: griddle.marks.filter(({ mark: m }) => m !== one.mark) })
+            }
+          />
+        ))}
+      <View style={styles.row}>
+        <FigureField
+          labelled
+          name="knob-mark"
+          label="Mark"
+          value={mark}
+          onText={setMark}
+          style={styles.cell}
+        />
+      </View>
+      {Number.isFinite(number) ? (
+        <TakeTemp
+          kind="thermometer"
+          label={`Plate at mark ${mark}`}
+          onTake={({ tempC, source }) =>
+            onChange({ ...griddle, marks: [...known, { mark: number, tempC, source }] })
+          }
+        />
+      ) : null}
+    </Ticket>
+  );
+}
+
+/** Readings over the plate, six places in turn: where it is hot and where cold. */
+export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
+  const format = useFormat();
+  const [spot, setSpot] = useState<number | null>(null);
+  const grid = griddle.readings ?? { ...GRID, tempsC: [] };
+  const spots = hotSpots(griddle);
+  const standard = grid.columns === GRID.columns && grid.rows === GRID.rows;
+  const take = (at: number, { tempC, source }: TakenTemp) => {
+    const tempsC = PLACE_NAMES.map((_, i) =>
+      i === at ? tempC : standard ? (grid.tempsC[i] ?? tempC) : (spots?.meanC ?? STARTS_AT),
+    );
+    const madeUp = source === 'simulated' || grid.source === 'simulated';
+    onChange({ ...griddle, readings: { ...GRID, tempsC, source: madeUp ? 'simulated' : source } });
+    setSpot(at + 1 < PLACE_NAMES.length ? at + 1 : null);
+  };
+  return (
+    <Ticket>
+      <Heading>Hot and cold spots</Heading>
+      {spots ? (
+        <Body>{`From ${format.temp(spots.coldestC)} to ${format.temp(spots.hottestC)}, on average ${format.temp(spots.meanC)}. Pieces on cooler places get longer times.`}</Body>
+      ) : (
+        <Body>
+          Tap a place, then take or type what the thermometer shows there; the live griddle then times each
+          place by itself.
+        </Body>
+      )}
+      <View style={styles.row}>
+        {PLACE_NAMES.map((name, i) => {
+          const known = standard ? grid.tempsC[i] : undefined;
+          return (
+            <Action
+              key={name}
+              label={`${name}${known === undefined ? '' : `: ${format.temp(known)}`}`}
+              style={styles.spot}
+              onPress={() => setSpot(i)}
+            />
+          );
+        })}
+      </View>
+      {spot === null ? null : (
+        <TakeTemp
+          kind="thermometer"
+          label={`Plate at the ${PLACE_NAMES[spot] ?? ''}`}
+          onTake={(taken) => take(spot, taken)}
+        />
+      )}
+    </Ticket>
+  );
+}

@@ -1,0 +1,144 @@
+import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
+import { useCallback, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useSaveKitchen } from '../../../api/queries';
+import { Action } from '../../../ui/input/actions';
+import { Caution } from '../../../ui/layout/Caution';
+import { Choices } from '../../../ui/input/Choices';
+import { Notice, Waiting } from '../../../ui/layout/Notice';
+import { Screen } from '../../../ui/layout/Screen';
+import { Sheet } from '../../../ui/layout/Sheet';
+import { SPACE } from '../../../ui/tokens';
+import { useWide } from '../../../ui/layout/useWide';
+import { CalibrateTicket } from './CalibrateTicket';
+import { CAUTIONS } from '../griddleText';
+import { useGriddleChoice } from '../griddleSetup';
+import { PlateFacts } from './PlateFacts';
+import { PlateForm } from './PlateForm';
+import { KnobMarks, SpotReadings } from './PlateReadings';
+import { useGriddleSubject } from '../useGriddle';
+
+const styles = StyleSheet.create({
+  panes: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  pane: { flex: 1, gap: SPACE.l, minWidth: 0 },
+});
+
+const withGriddle = (kitchen: Kitchen, griddle: Griddle): Kitchen => {
+  const others = kitchen.griddles ?? [];
+  const known = others.some(({ id }) => id === griddle.id);
+  return {
+    ...kitchen,
+    griddles: known ? others.map((one) => (one.id === griddle.id ? griddle : one)) : [...others, griddle],
+  };
+};
+
+/** The kitchen's plates: what fits on them, how fast, where they are hot, what the knob means, and what their pieces teach. */
+export function PlatesScreen() {
+  const { subject, error, retry } = useGriddleSubject();
+  const set = useGriddleChoice((state) => state.set);
+  const save = useSaveKitchen();
+  const wide = useWide();
+  const [open, setOpen] = useState<'new' | 'edit' | null>(null);
+  const close = useCallback(() => setOpen(null), []);
+  if (!subject) {
+    return (
+      <Screen title="Plates">
+        <Waiting what="the plates" error={error} onRetry={retry} />
+      </Screen>
+    );
+  }
+  const { griddle, griddles, kitchen, formula, formulas } = subject;
+  const store = (next: Griddle) => save.mutate(withGriddle(kitchen, next), { onSuccess: close });
+  const choose = (
+    <>
+      {griddles.length > 0 ? (
+        <Choices
+          label="Plate"
+          value={griddle?.id ?? null}
+          options={griddles.map(({ id, name }) => [id, name] as const)}
+          onChange={(griddleId) => set({ griddleId })}
+        />
+      ) : null}
+      <Choices
+        label="Bread"
+        value={formula.id}
+        options={formulas.map(({ id, name }) => [id, name] as const)}
+        onChange={(formulaId) =>
+          set({ formulaId, plateC: null, thicknessMm: null, griddleId: griddle?.id ?? null })
+        }
+      />
+      {griddle ? (
+        <Action label={`Change ${griddle.name}`} icon="edit" onPress={() => setOpen('edit')} />
+      ) : null}
+      <Action label="Add a plate" icon="plus" onPress={() => setOpen('new')} />
+    </>
+  );
+  const facts = griddle ? (
+    <PlateFacts griddle={griddle} subject={subject} />
+  ) : (
+    <Notice
+      title="No plate yet"
+      text="Add the plate you bake on: its size, thickness and power tell how many pieces fit and how fast."
+    />
+  );
+  const readings = griddle ? (
+    <>
+      <KnobMarks griddle={griddle} onChange={store} />
+      <SpotReadings griddle={griddle} onChange={store} />
+      <CalibrateTicket
+        key={`${griddle.id}/${formula.id}`}
+        griddle={griddle}
+        subject={subject}
+        onUse={store}
+      />
+      <Caution {...CAUTIONS.plate} />
+      {griddle.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
+    </>
+  ) : null;
+  return (
+    <Screen
+      eyebrow={griddle ? `${griddle.material}, ${griddle.thicknessMm} mm` : 'Griddle'}
+      title={griddle?.name ?? 'Plates'}
+    >
+      {wide ? (
+        <View style={styles.panes}>
+          <View style={styles.pane}>{facts}</View>
+          <View style={styles.pane}>
+            {choose}
+            {readings}
+          </View>
+        </View>
+      ) : (
+        <>
+          {facts}
+          {choose}
+          {readings}
+        </>
+      )}
+      <Sheet open={open !== null} onClose={close} label="Plate">
+        {open ? (
+          <PlateForm
+            griddle={open === 'edit' ? griddle : null}
+            taken={new Set(griddles.map(({ id }) => id))}
+            problem={save.error?.message}
+            onSave={(next) => {
+              set({ griddleId: next.id });
+              store(next);
+            }}
+            onRemove={
+              open === 'edit' && griddle
+                ? () => {
+                    set({ griddleId: null });
+                    save.mutate(
+                      { ...kitchen, griddles: griddles.filter(({ id }) => id !== griddle.id) },
+                      { onSuccess: close },
+                    );
+                  }
+                : null
+            }
+          />
+        ) : null}
+      </Sheet>
+    </Screen>
+  );
+}

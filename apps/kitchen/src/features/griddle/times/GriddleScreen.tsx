@@ -1,0 +1,143 @@
+import { SMOKES_FROM_C } from '@kettle-scale/core/plan';
+import { Link } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useRunning } from '../../../api/queries';
+import { Caution } from '../../../ui/layout/Caution';
+import { CrossSection } from '../../../shared/chart';
+import { Choices } from '../../../ui/input/Choices';
+import { Notice, Waiting } from '../../../ui/layout/Notice';
+import { Screen } from '../../../ui/layout/Screen';
+import { Ticket } from '../../../ui/layout/Ticket';
+import { SPACE, TOUCH } from '../../../ui/tokens';
+import { Heading, Label, Strong } from '../../../ui/type';
+import { useWide } from '../../../ui/layout/useWide';
+import { CAUTIONS } from '../griddleText';
+import { TimesTicket } from './TimesTicket';
+import { WhatIf } from './WhatIf';
+import { useGriddleChoice } from '../griddleSetup';
+import { useGriddleSubject } from '../useGriddle';
+
+const styles = StyleSheet.create({
+  panes: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  pane: { flex: 1, gap: SPACE.l, minWidth: 0 },
+  stack: { gap: SPACE.m },
+  links: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
+  link: { minHeight: TOUCH.other, display: 'flex', alignItems: 'center', textDecorationLine: 'underline' },
+});
+
+/** How long on each side, how sure that is, and what would change it; with the way to plates, window and live plate. */
+export function GriddleScreen() {
+  const { subject, empty, error, retry } = useGriddleSubject();
+  const set = useGriddleChoice((state) => state.set);
+  const running = useRunning();
+  const wide = useWide();
+  const work = useGriddleWork('solve', subject ? { request: subject.request } : null);
+  const solved = work.data?.solved;
+  const robust = useGriddleWork(
+    'robust',
+    subject && solved?.good && !work.isPlaceholderData
+      ? { request: subject.request, spreads: subject.spreads, seconds: solved.seconds }
+      : null,
+  );
+  if (!subject) {
+    return (
+      <Screen title="Griddle">
+        {empty ? (
+          <Notice
+            title="No formula yet"
+            text="Times are worked out for a formula’s bread: write one first."
+          />
+        ) : (
+          <Waiting what="the griddle" error={error} onRetry={retry} />
+        )}
+      </Screen>
+    );
+  }
+  const { formula, formulas, griddle, griddles } = subject;
+  const choose = (
+    <View style={styles.stack}>
+      <Choices
+        label="Bread"
+        value={formula.id}
+        options={formulas.map(({ id, name }) => [id, name] as const)}
+        onChange={(formulaId) => set({ formulaId, plateC: null, thicknessMm: null, griddleId: null })}
+      />
+      {griddles.length > 1 ? (
+        <Choices
+          label="Plate"
+          value={griddle?.id ?? null}
+          options={griddles.map(({ id, name }) => [id, name] as const)}
+          onChange={(griddleId) => set({ griddleId })}
+        />
+      ) : null}
+    </View>
+  );
+  const live = (running.data ?? []).map(({ id, formulaName, record }) => (
+    <Link key={id} href={`/griddle/live/${id}`} style={{ display: 'flex', flexDirection: 'column' }}>
+      <Ticket>
+        <Label>{`Running, ${record.piecesPlanned} pieces`}</Label>
+        <Heading>{`${formulaName}: live griddle`}</Heading>
+        <Strong tone="ember">{`Now: ${record.nowTitle?.toLowerCase() ?? ''}`}</Strong>
+      </Ticket>
+    </Link>
+  ));
+  const times = solved ? (
+    <TimesTicket robustError={robust.error} subject={subject} solved={solved} robust={robust.data} />
+  ) : (
+    <Waiting what="the times" error={work.error} onRetry={() => void work.refetch()} />
+  );
+  const section = work.data ? (
+    <Ticket>
+      <Heading>Inside the bread</Heading>
+      <CrossSection series={work.data.series} />
+    </Ticket>
+  ) : null;
+  const more = (
+    <>
+      <Caution {...CAUTIONS.plate} />
+      {formula.bake.finish ? <Caution {...CAUTIONS.flame} /> : null}
+      {subject.plateC >= SMOKES_FROM_C ? <Caution {...CAUTIONS.smoke} /> : null}
+      {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
+    </>
+  );
+  const links = (
+    <View style={styles.links}>
+      <Link href="/griddle/window" style={styles.link}>
+        <Strong>Heat and thickness picture</Strong>
+      </Link>
+      <Link href="/griddle/plates" style={styles.link}>
+        <Strong>Plates</Strong>
+      </Link>
+    </View>
+  );
+  return (
+    <Screen eyebrow={griddle ? griddle.name : '10 mm of steel, assumed'} title={`Griddle: ${formula.name}`}>
+      {wide ? (
+        <View style={styles.panes}>
+          <View style={styles.pane}>
+            {times}
+            {section}
+            {more}
+          </View>
+          <View style={styles.pane}>
+            {choose}
+            {links}
+            {live}
+            <WhatIf subject={subject} />
+          </View>
+        </View>
+      ) : (
+        <>
+          {times}
+          {links}
+          {live}
+          <WhatIf subject={subject} />
+          {section}
+          {choose}
+          {more}
+        </>
+      )}
+    </Screen>
+  );
+}

@@ -1,0 +1,113 @@
+import type { Explanation } from '@kettle-scale/core/message';
+import {
+  type RobustTimes,
+  type SolvedBake,
+  limitWords,
+  sensitivityWords,
+  troubleWords,
+  wayOutWords,
+} from '@kettle-scale/core/bake';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useGriddleWork } from '../../../workers/griddleQueries';
+import { Segments } from '../../../ui/input/Segments';
+import { Ticket } from '../../../ui/layout/Ticket';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
+import { Ask, AskWord, WhySheet } from '../../../ui/layout/Why';
+import { explainSeconds } from '../griddleText';
+import type { GriddleSubject } from '../useGriddle';
+
+const FIGURE_PX = 84;
+const MANY_SIDES = 3;
+
+const styles = StyleSheet.create({
+  sides: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
+  lines: { gap: SPACE.xs },
+});
+
+type Aim = 'most pieces' | 'mean piece';
+
+interface TimesTicketProps {
+  subject: GriddleSubject;
+  solved: SolvedBake;
+  robust: RobustTimes | undefined;
+  /** Why it cannot be said how many pieces come out in standard. */
+  robustError: Error | null;
+}
+
+/** The seconds of each side, large; for most pieces or for the mean one; what binds them and what moves them. */
+export function TimesTicket({ subject, solved, robust, robustError }: TimesTicketProps) {
+  const [aim, setAim] = useState<Aim>('most pieces');
+  const [why, setWhy] = useState<Explanation | null>(null);
+  const details = useGriddleWork('details', { request: subject.request, solution: solved });
+  const seconds = aim === 'most pieces' && robust && solved.good ? robust.seconds : solved.seconds;
+  const percent = (share: number) => `${Math.round(100 * share)} of 100`;
+  return (
+    <Ticket>
+      {solved.good ? (
+        <>
+          <View style={styles.sides}>
+            {seconds.map((s, side) => (
+              <Ask key={side} onPress={() => setWhy(explainSeconds(subject, solved, side, s))}>
+                <Label>{`Side ${side + 1}`}</Label>
+                <Figure
+                  value={String(Math.round(s))}
+                  unit="s"
+                  size={seconds.length > MANY_SIDES ? FIGURE_PX / 2 : FIGURE_PX}
+                  tone="ember"
+                />
+                <AskWord>{`Why ${Math.round(s)}?`}</AskWord>
+              </Ask>
+            ))}
+            {subject.formula.bake.finish ? (
+              <View>
+                <Label>{subject.formula.bake.finish.kind === 'flame' ? 'Flame' : 'Grill'}</Label>
+                <Figure
+                  value={String(subject.formula.bake.finish.seconds)}
+                  unit="s"
+                  size={FIGURE_PX}
+                  tone="ember"
+                />
+              </View>
+            ) : null}
+          </View>
+          <Segments<Aim>
+            label="Times for"
+            value={aim}
+            options={[
+              ['most pieces', 'For most pieces'],
+              ['mean piece', 'For the mean piece'],
+            ]}
+            onChange={setAim}
+          />
+          <Body>
+            {robust
+              ? `${percent(aim === 'most pieces' ? robust.share : robust.givenShare)} pieces come out in standard with these, as balls, discs and plate spread here. With the other times ${percent(aim === 'most pieces' ? robust.givenShare : robust.share)} do.`
+              : (robustError?.message ?? 'Working out how many pieces these keep …')}
+          </Body>
+          <Body tone="soot">{limitWords(solved)}</Body>
+          <View style={styles.lines}>
+            {(details.data?.sensitivities ?? []).map((one) => (
+              <Label key={one.what}>{sensitivityWords(one)}</Label>
+            ))}
+          </View>
+        </>
+      ) : (
+        <View role="status" style={styles.lines}>
+          <Heading tone="plum">{solved.trouble ? troubleWords(solved.trouble) : ''}</Heading>
+          {(details.data?.waysOut ?? []).map((way) => (
+            <Strong key={way.what}>{wayOutWords(way)}</Strong>
+          ))}
+          {details.data && details.data.waysOut.length === 0 ? (
+            <Body>
+              No single change helps: change heat and thickness together; the heat and thickness picture shows
+              where.
+            </Body>
+          ) : null}
+        </View>
+      )}
+      <WhySheet why={why} onClose={() => setWhy(null)} />
+    </Ticket>
+  );
+}

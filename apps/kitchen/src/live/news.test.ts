@@ -1,0 +1,62 @@
+import type { Batch } from '@kettle-scale/core/batch';
+import { FakeEventSource, fakeStreams, stream, tell } from '../test/eventSource';
+import { followNews } from './news';
+import { keys, queryClient } from '../api/queries';
+
+const note = (n: number) => ({ id: `id-${n}`, at: '2026-03-04T10:00:00.000Z', type: 'note', text: `${n}` });
+const batch = (...events: object[]) => ({ id: 'b', events }) as unknown as Batch;
+const held = () => queryClient.getQueryData<Batch>(keys.batch('b'))?.events.map(({ id }) => id);
+
+let stop: () => void;
+let invalidated: jest.SpyInstance;
+beforeEach(() => {
+  fakeStreams();
+  queryClient.clear();
+  invalidated = jest.spyOn(queryClient, 'invalidateQueries');
+  invalidated.mockClear();
+  stop = followNews();
+});
+afterEach(() => stop());
+
+const asked = () =>
+  invalidated.mock.calls.map(([filter]) => (filter as { queryKey: string[] }).queryKey.join('/'));
+
+test('an act from another phone joins the batch held here, once', () => {
+  queryClient.setQueryData(keys.batch('b'), batch(note(1)));
+  tell('event', { batchId: 'b', event: note(2) });
+  tell('event', { batchId: 'b', event: note(2) });
+  expect(held()).toEqual(['id-1', 'id-2']);
+  expect(asked()).toEqual(['batches', 'batches']);
+});
+
+test('an act of a batch that is not held here only renews the lists', () => {
+  tell('event', { batchId: 'b', event: note(2) });
+  expect(held()).toBeUndefined();
+  expect(asked()).toEqual(['batches']);
+});
+
+test.each([
+  ['batch', { batchId: 'new' }, ['batches', 'log']],
+  ['lots', {}, ['flour-lots']],
+  ['plans', {}, ['saved-plans', 'carried']],
+  ['book', {}, ['book', 'versions']],
+  ['ingredients', {}, ['ingredients']],
+  ['settings', {}, ['kitchen', 'facts/lessons']],
+])('“%s” has its lists fetched again', (type, data, keys) => {
+  tell(type, data);
+  expect(asked()).toEqual(keys);
+});
+
+test('what happened while the stream was broken is fetched when it is back, and not before', () => {
+  const source = stream();
+  source.dispatchEvent(new Event('open'));
+  expect(asked()).toEqual([]);
+  source.dispatchEvent(new Event('error'));
+  source.dispatchEvent(new Event('open'));
+  expect(asked()).toEqual(['batch', 'batches']);
+});
+
+test('it stops listening when the page is left', () => {
+  stop();
+  expect(FakeEventSource.open).toEqual([]);
+});

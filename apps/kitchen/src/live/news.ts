@@ -1,0 +1,85 @@
+import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
+import { canStream, kitchenStream } from './kitchenStream';
+import { BATCH } from '../api/keptBatches';
+import { keys, queryClient } from '../api/queries';
+
+interface Told {
+  event: { batchId: string; event: BatchEvent };
+  batch: { batchId: string };
+  lots: object;
+  plans: object;
+  book: object;
+  ingredients: object;
+  settings: object;
+  kitchen: object;
+}
+
+const batchesChanged = () => queryClient.invalidateQueries({ queryKey: keys.batches() });
+/** Acts after which charts and lessons say something else. */
+const TEACHING: ReadonlySet<BatchEvent['type']> = new Set([
+  'finished',
+  'abandoned',
+  'held',
+  'corrected',
+  'void',
+]);
+const factsChanged = () => {
+  void queryClient.invalidateQueries({ queryKey: ['facts'] });
+  void queryClient.invalidateQueries({ queryKey: ['log'] });
+};
+
+/** Puts an act from another phone into the batch as it is held here. */
+function takeEvent({ batchId, event }: Told['event']): void {
+  if (TEACHING.has(event.type)) factsChanged();
+  if (!queryClient.getQueryData(keys.batch(batchId))) return void batchesChanged();
+  // An answer that was asked for before this act was stored would make it vanish for a moment.
+  void queryClient.cancelQueries({ queryKey: keys.batch(batchId) });
+  queryClient.setQueryData<Batch>(keys.batch(batchId), (batch) =>
+    batch && !batch.events.some(({ id }) => id === event.id)
+      ? { ...batch, events: [...batch.events, event] }
+      : batch,
+  );
+  void batchesChanged();
+}
+
+const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
+  event: takeEvent,
+  batch: () => {
+    void batchesChanged();
+    void queryClient.invalidateQueries({ queryKey: ['log'] });
+  },
+  lots: () => void queryClient.invalidateQueries({ queryKey: keys.flourLots }),
+  plans: () => {
+    void queryClient.invalidateQueries({ queryKey: keys.savedPlans });
+    void queryClient.invalidateQueries({ queryKey: keys.carried });
+  },
+  book: () => {
+    void queryClient.invalidateQueries({ queryKey: keys.book });
+    void queryClient.invalidateQueries({ queryKey: ['versions'] });
+  },
+  ingredients: () => void queryClient.invalidateQueries({ queryKey: keys.ingredients }),
+  settings: () => {
+    void queryClient.invalidateQueries({ queryKey: keys.kitchen });
+    void queryClient.invalidateQueries({ queryKey: keys.lessons });
+  },
+  kitchen: () => void queryClient.invalidateQueries(),
+};
+
+/** Follows the kitchen for as long as the page is open; what happened while the stream was broken is fetched again. */
+export function followNews(): () => void {
+  if (!canStream()) return () => undefined;
+  let broken = false;
+  const stops = [
+    kitchenStream.onState((open) => {
+      if (open && broken) {
+        void queryClient.invalidateQueries({ queryKey: [BATCH] });
+        void batchesChanged();
+      }
+      broken = !open;
+    }),
+    ...(Object.keys(TAKE) as (keyof Told)[]).map((type) =>
+      kitchenStream.on(type, (told) => (TAKE[type] as (told: unknown) => void)(told)),
+    ),
+  ];
+  return () => stops.forEach((stop) => stop());
+}

@@ -1,0 +1,139 @@
+import type { HydrationSpread } from '@kettle-scale/core/formula';
+import { formatPercent } from '@kettle-scale/core/quantity';
+import { scaleLinear } from 'd3-scale';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { spreadText } from '../spreadText';
+import { useColours } from '../../ui/theme';
+import { Table } from '../../ui/layout/Table';
+import { FONT, TOUCH } from '../../ui/tokens';
+import { Body, Label, Strong } from '../../ui/type';
+import { AskWord } from '../../ui/layout/Why';
+
+const ROW = 34;
+const TOP = 44;
+const AXIS = 30;
+/** Nearer to the edge than this a figure of the axis is set inwards. */
+const EDGE_PX = 20;
+/** Beyond this many causes the rest is too small to see. */
+const MOST_CAUSES = 4;
+const LEAST_SHARE = 0.005;
+const USUAL = { low: 0.45, high: 0.65 } as const;
+
+const styles = StyleSheet.create({ ask: { minHeight: TOUCH.other, justifyContent: 'center' } });
+
+/** How far the hydration can be off, and which line does it: one bar for the dough, one for each cause. */
+export default function HydrationChart({ spread, width }: { spread: HydrationSpread; width: number }) {
+  const colours = useColours();
+  const [asTable, setAsTable] = useState(false);
+  const { hydration, worst } = spread;
+  const causes = spread.causes.filter(({ share }) => share >= LEAST_SHARE).slice(0, MOST_CAUSES);
+  const least = Math.min(USUAL.low - 0.02, hydration.low - 0.01, ...causes.map(({ low }) => low - 0.01));
+  const most = Math.max(USUAL.high + 0.02, hydration.high + 0.01, ...causes.map(({ high }) => high + 0.01));
+  const x = scaleLinear([Math.max(0, least), most], [2, width - 2]);
+  const height = TOP + 14 + causes.length * ROW + AXIS;
+  const [first] = causes;
+  const bar = (key: string, y: number, low: number, high: number, thick: number, fill: string) => (
+    <Rect key={key} x={x(low)} y={y} width={Math.max(3, x(high) - x(low))} height={thick} fill={fill} />
+  );
+  const base = TOP + 14 + causes.length * ROW;
+  return (
+    <View>
+      <View
+        role="img"
+        aria-label={`Hydration ${spreadText(spread)}${first ? `, mostly because of the ${first.food.name.toLowerCase()}` : ''}`}
+      >
+        <Svg width={width} height={height}>
+          <Rect
+            x={x(USUAL.low)}
+            y={14}
+            width={x(USUAL.high) - x(USUAL.low)}
+            height={base - 14}
+            fill={colours.rule}
+            opacity={0.45}
+          />
+          <SvgText x={x(USUAL.low) + 4} y={11} fontFamily={FONT.text} fontSize={13} fill={colours.soot}>
+            usual for thin breads
+          </SvgText>
+          {bar('dough', 20, hydration.low, hydration.high, 20, colours.water)}
+          <Line
+            x1={x(hydration.typical)}
+            x2={x(hydration.typical)}
+            y1={14}
+            y2={base}
+            stroke={colours.ink}
+            strokeWidth={2}
+          />
+          {causes.map(({ id, food, low, high, share }, index) => {
+            const y = TOP + 14 + index * ROW;
+            return (
+              <G key={id}>
+                <SvgText x={2} y={y} fontFamily={FONT.text} fontSize={14} fill={colours.ink}>
+                  {`${food.name}: ${Math.round(share * 100)} % of it`}
+                </SvgText>
+                {bar(id, y + 5, low, high, 10, colours.maize)}
+              </G>
+            );
+          })}
+          <Line x1={2} x2={width - 2} y1={base} y2={base} stroke={colours.ink} strokeWidth={1.5} />
+          {x.ticks(width > 500 ? 8 : 5).map((tick) => (
+            <G key={tick}>
+              <Line
+                x1={x(tick)}
+                x2={x(tick)}
+                y1={base}
+                y2={base + 5}
+                stroke={colours.ink}
+                strokeWidth={1.5}
+              />
+              <SvgText
+                x={x(tick)}
+                y={base + 21}
+                textAnchor={x(tick) > width - EDGE_PX ? 'end' : x(tick) < EDGE_PX ? 'start' : 'middle'}
+                fontFamily={FONT.figure}
+                fontSize={16}
+                fill={colours.ink}
+              >
+                {formatPercent(tick)}
+              </SvgText>
+            </G>
+          ))}
+        </Svg>
+      </View>
+      {first ? (
+        <Body>
+          <Strong>{first.food.name}</Strong>
+          {` measured by volume or piece makes most of the spread. At worst the dough is between ${formatPercent(worst.low)} and ${formatPercent(worst.high)}.`}
+        </Body>
+      ) : (
+        <Label>Every line that matters is weighed: there is nothing to be off.</Label>
+      )}
+      {first ? (
+        <Pressable
+          role="button"
+          aria-expanded={asTable}
+          onPress={() => setAsTable(!asTable)}
+          style={styles.ask}
+        >
+          <AskWord>{asTable ? 'Hide the table' : 'As a table'}</AskWord>
+        </Pressable>
+      ) : null}
+      {asTable ? (
+        <Table
+          label="Hydration by what is uncertain"
+          columns={['Only this off', 'least', 'most']}
+          rows={[
+            ...spread.causes.map(({ food, low, high }) => [
+              food.name,
+              formatPercent(low, 1),
+              formatPercent(high, 1),
+            ]),
+            ['All together', formatPercent(hydration.low, 1), formatPercent(hydration.high, 1)],
+            ['All the worst way', formatPercent(worst.low, 1), formatPercent(worst.high, 1)],
+          ]}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,114 @@
+import type { HotSpots, Place } from '@kettle-scale/core/bake';
+import type { Griddle } from '@kettle-scale/core/kitchen';
+import { scaleLinear } from 'd3-scale';
+import { View } from 'react-native';
+import Svg, { Circle, ClipPath, Defs, G, Rect, Text as SvgText } from 'react-native-svg';
+import { useColours } from '../../ui/theme';
+import { FONT } from '../../ui/tokens';
+import { useStripWidth } from '../../ui/layout/useStripWidth';
+
+const TALLEST = 380;
+const IRON = '#3A362F';
+
+interface PlatePictureProps {
+  griddle: Griddle;
+  places: readonly Place[];
+  diameterMm: number;
+  spots: HotSpots | null;
+}
+
+/** The plate true to scale, with its warm and cool fields and the pieces that fit. */
+export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictureProps) {
+  const colours = useColours();
+  const { width, onLayout } = useStripWidth();
+  const { widthMm, depthMm, shape, readings } = griddle;
+  const scale = Math.min(width / widthMm, TALLEST / depthMm);
+  const [w, h] = [widthMm * scale, depthMm * scale];
+  const colour = scaleLinear<string>()
+    .domain([(spots?.coldestC ?? 0) - 1, spots?.meanC ?? 0, (spots?.hottestC ?? 0) + 1])
+    .range(['#2F4A57', IRON, '#8A3A17']);
+  const words = `${griddle.name}, ${widthMm} by ${depthMm} mm: ${places.length} pieces of ${Math.round(diameterMm)} mm${spots ? `; readings from ${Math.round(spots.coldestC)} to ${Math.round(spots.hottestC)} °C` : ''}`;
+  return (
+    <View onLayout={onLayout} role="img" aria-label={words}>
+      {width > 0 ? (
+        <Svg width={w} height={h}>
+          <Defs>
+            <ClipPath id="plate-edge">
+              {shape === 'round' ? (
+                <Circle cx={w / 2} cy={h / 2} r={w / 2} />
+              ) : (
+                <Rect x={0} y={0} width={w} height={h} />
+              )}
+            </ClipPath>
+          </Defs>
+          <G clipPath="url(#plate-edge)">
+            <Rect x={0} y={0} width={w} height={h} fill={IRON} />
+            {readings
+              ? readings.tempsC.map((tempC, i) => {
+                  const [column, row] = [i % readings.columns, Math.floor(i / readings.columns)];
+                  const [fw, fh] = [w / readings.columns, h / readings.rows];
+                  return (
+                    <Rect
+                      key={`${column}-${row}`}
+                      x={column * fw}
+                      y={row * fh}
+                      width={fw + 0.5}
+                      height={fh + 0.5}
+                      fill={colour(tempC)}
+                    />
+                  );
+                })
+              : null}
+          </G>
+          {places.map(({ xMm, yMm }, i) => (
+            <G key={`${xMm}-${yMm}`}>
+              <Circle
+                cx={xMm * scale}
+                cy={yMm * scale}
+                r={(diameterMm / 2) * scale}
+                fill={colours.dough}
+                opacity={0.9}
+                stroke={colours.crust}
+                strokeWidth={1.5}
+              />
+              <SvgText
+                x={xMm * scale}
+                y={yMm * scale + 7}
+                textAnchor="middle"
+                fontFamily={FONT.figure}
+                fontSize={20}
+                fill="#24211D"
+              >
+                {String(i + 1)}
+              </SvgText>
+            </G>
+          ))}
+          {readings
+            ? readings.tempsC.map((tempC, i) => {
+                const left = ((i % readings.columns) + 0.5) * (w / readings.columns);
+                // At the rim, where no piece lies.
+                const row = Math.floor(i / readings.columns);
+                const top =
+                  row < readings.rows / 2 ? row * (h / readings.rows) + 22 : (row + 1) * (h / readings.rows);
+                return (
+                  <G key={`reading-${i}`}>
+                    <Rect x={left - 24} y={top - 22} width={48} height={20} fill={IRON} />
+                    <SvgText
+                      x={left}
+                      y={top - 6}
+                      textAnchor="middle"
+                      fontFamily={FONT.figure}
+                      fontSize={16}
+                      fill="#F6EEDF"
+                    >
+                      {`${Math.round(tempC)} °C`}
+                    </SvgText>
+                  </G>
+                );
+              })
+            : null}
+        </Svg>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,106 @@
+import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { Icon } from '../Icon';
+import { useColours } from '../theme';
+import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
+import { Label } from '../type';
+
+interface ChoicesProps<T extends string> {
+  label: string;
+  /** Only said, where the question stands above already. */
+  quiet?: boolean;
+  value: T | null;
+  options: readonly (readonly [value: T, words: string])[];
+  onChange: (value: T) => void;
+}
+
+const styles = StyleSheet.create({
+  stack: { gap: SPACE.xs },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  option: {
+    minHeight: TOUCH.other,
+    borderWidth: 2,
+    borderRadius: CORNER,
+    paddingHorizontal: SPACE.m - 2,
+    paddingVertical: SPACE.xs,
+    flexGrow: 1,
+    justifyContent: 'center',
+    alignItems: 'center',
+  },
+  word: { fontFamily: FONT.strong, fontSize: 16, lineHeight: 20, textAlign: 'center' },
+  check: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    minHeight: TOUCH.other,
+    paddingRight: SPACE.m,
+  },
+  box: {
+    width: 28,
+    height: 28,
+    borderWidth: 2,
+    borderRadius: CORNER,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+});
+
+/** One of several, each a tap, wrapping over as many rows as they need. */
+export function Choices<T extends string>({
+  label,
+  quiet = false,
+  value,
+  options,
+  onChange,
+}: ChoicesProps<T>) {
+  const colours = useColours();
+  return (
+    <View style={styles.stack}>
+      {quiet ? null : <Label>{label}</Label>}
+      <View role="radiogroup" aria-label={label} style={styles.row}>
+        {options.map(([option, words]) => {
+          const chosen = option === value;
+          return (
+            <Pressable
+              key={option}
+              role="radio"
+              aria-checked={chosen}
+              onPress={() => onChange(option)}
+              style={[
+                styles.option,
+                { borderColor: colours.ink, backgroundColor: chosen ? colours.ink : 'transparent' },
+              ]}
+            >
+              <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>{words}</Text>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+/** Something that is so or not. */
+export function Check({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: boolean;
+  onChange: (value: boolean) => void;
+}) {
+  const colours = useColours();
+  return (
+    <Pressable role="checkbox" aria-checked={value} onPress={() => onChange(!value)} style={styles.check}>
+      <View
+        style={[
+          styles.box,
+          { borderColor: colours.ink, backgroundColor: value ? colours.ink : 'transparent' },
+        ]}
+      >
+        {value ? <Icon name="check" size={20} colour={colours.ground} /> : null}
+      </View>
+      <Text style={[styles.word, { color: colours.ink }]}>{label}</Text>
+    </Pressable>
+  );
+}

@@ -1,0 +1,66 @@
+import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { Icon } from '../Icon';
+import { useColours } from '../theme';
+import { CORNER, FONT, SPACE } from '../tokens';
+
+const ROWS = [
+  ['1', '2', '3'],
+  ['4', '5', '6'],
+  ['7', '8', '9'],
+  ['.', '0', 'erase'],
+] as const;
+const MOST_CHARACTERS = 7;
+const KEY_HEIGHT = 60;
+
+const styles = StyleSheet.create({
+  pad: { gap: SPACE.s },
+  row: { flexDirection: 'row', gap: SPACE.s },
+  key: {
+    flex: 1,
+    height: KEY_HEIGHT,
+    borderRadius: CORNER,
+    borderWidth: 2,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  digit: { fontFamily: FONT.figure, fontSize: 30 },
+});
+
+/** What a key does to the text typed so far: one point at most, no growth past the widest figure. */
+export function pressKey(text: string, key: string): string {
+  if (key === 'erase') return text.slice(0, -1);
+  if (key === '.' && text.includes('.')) return text;
+  if (text.length >= MOST_CHARACTERS) return text;
+  return text === '0' && key !== '.' ? key : text + key;
+}
+
+/** Large keys for wet hands. */
+export function Keypad({ text, onChange }: { text: string; onChange: (text: string) => void }) {
+  const colours = useColours();
+  return (
+    <View style={styles.pad}>
+      {ROWS.map((row) => (
+        <View key={row[0]} style={styles.row}>
+          {row.map((key) => (
+            <Pressable
+              key={key}
+              role="button"
+              aria-label={key === 'erase' ? 'Erase' : key === '.' ? 'Point' : key}
+              onPress={() => onChange(pressKey(text, key))}
+              style={({ pressed }) => [
+                styles.key,
+                { borderColor: colours.ink, backgroundColor: pressed ? colours.rule : colours.surface },
+              ]}
+            >
+              {key === 'erase' ? (
+                <Icon name="erase" colour={colours.ink} size={28} />
+              ) : (
+                <Text style={[styles.digit, { color: colours.ink }]}>{key}</Text>
+              )}
+            </Pressable>
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,65 @@
+import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { useColours } from '../theme';
+import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
+import { Label } from '../type';
+
+interface SegmentsProps<T extends string> {
+  /** Said by screen readers; shown above when `labelled`. */
+  label: string;
+  labelled?: boolean;
+  value: T;
+  options: readonly (readonly [value: T, words: string])[];
+  onChange: (value: T) => void;
+}
+
+const styles = StyleSheet.create({
+  stack: { gap: SPACE.xs },
+  row: { flexDirection: 'row', borderWidth: 2, borderRadius: CORNER, overflow: 'hidden' },
+  option: {
+    flex: 1,
+    minHeight: TOUCH.other - 4,
+    justifyContent: 'center',
+    alignItems: 'center',
+    padding: SPACE.xs,
+  },
+  word: { fontFamily: FONT.strong, fontSize: 16, lineHeight: 20, textAlign: 'center' },
+});
+
+/** A choice of a few, side by side. Ours and not Paper's, whose choice a screen reader cannot hear on the web. */
+export function Segments<T extends string>({
+  label,
+  labelled = false,
+  value,
+  options,
+  onChange,
+}: SegmentsProps<T>) {
+  const colours = useColours();
+  return (
+    <View style={styles.stack}>
+      {labelled ? <Label>{label}</Label> : null}
+      <View role="radiogroup" aria-label={label} style={[styles.row, { borderColor: colours.ink }]}>
+        {options.map(([option, words], index) => {
+          const chosen = option === value;
+          return (
+            <Pressable
+              key={option}
+              role="radio"
+              aria-checked={chosen}
+              onPress={() => onChange(option)}
+              style={[
+                styles.option,
+                {
+                  backgroundColor: chosen ? colours.ink : 'transparent',
+                  borderColor: colours.ink,
+                  borderLeftWidth: index > 0 ? 2 : 0,
+                },
+              ]}
+            >
+              <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>{words}</Text>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,114 @@
+import { Button } from 'react-native-paper';
+import { StyleSheet, View, type ViewStyle } from 'react-native';
+import type { IconName } from '../Icon';
+import { useColours } from '../theme';
+import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
+
+interface ActionProps {
+  label: string;
+  onPress: () => void;
+  disabled?: boolean;
+  icon?: IconName;
+  style?: ViewStyle;
+  /** Said by a screen reader when the label alone is too short. */
+  hint?: string;
+}
+
+const styles = StyleSheet.create({
+  primary: { borderRadius: CORNER, borderWidth: 2 },
+  primaryContent: { minHeight: TOUCH.primary - 4 },
+  primaryLabel: {
+    fontFamily: FONT.figure,
+    fontSize: 26,
+    lineHeight: 30,
+    letterSpacing: 0.2,
+    marginHorizontal: SPACE.s,
+  },
+  other: { borderRadius: CORNER, borderWidth: 2 },
+  otherContent: { minHeight: TOUCH.other - 4 },
+  otherLabel: {
+    fontFamily: FONT.strong,
+    fontSize: 17,
+    lineHeight: 22,
+    letterSpacing: 0,
+    marginHorizontal: SPACE.s,
+  },
+  /** Paper pulls the icon towards the label; this keeps them apart. */
+  besideIcon: { marginLeft: SPACE.l },
+  row: { flexDirection: 'row', gap: SPACE.s },
+  share: { flexGrow: 1, flexBasis: 0, minWidth: 0 },
+});
+
+const optional = ({ icon, hint }: Pick<ActionProps, 'icon' | 'hint'>) => ({
+  ...(icon ? { icon } : {}),
+  ...(hint ? { accessibilityLabel: hint } : {}),
+});
+
+interface PrimaryProps extends ActionProps {
+  /** Drawn with a line, for when it is too early to take it without a thought. */
+  quiet?: boolean;
+}
+
+/** The one action of a screen, in thumb reach. */
+export function PrimaryAction({
+  label,
+  onPress,
+  disabled = false,
+  quiet = false,
+  icon,
+  style,
+  hint,
+}: PrimaryProps) {
+  const colours = useColours();
+  const fill = disabled ? colours.idle : quiet ? colours.surface : colours.ember;
+  const ink = disabled ? colours.onIdle : quiet ? colours.ink : colours.onEmber;
+  return (
+    <Button
+      mode="contained"
+      onPress={onPress}
+      disabled={disabled}
+      buttonColor={fill}
+      textColor={ink}
+      style={[styles.primary, { borderColor: quiet && !disabled ? colours.ember : fill }, style]}
+      contentStyle={styles.primaryContent}
+      labelStyle={[styles.primaryLabel, icon && styles.besideIcon]}
+      {...optional({ icon, hint })}
+    >
+      {label}
+    </Button>
+  );
+}
+
+/** Any other action, drawn with a line. */
+export function Action({ label, onPress, disabled = false, icon, style, hint }: ActionProps) {
+  const colours = useColours();
+  return (
+    <Button
+      mode="outlined"
+      onPress={onPress}
+      disabled={disabled}
+      textColor={disabled ? colours.onIdle : colours.ink}
+      style={[
+        styles.other,
+        { borderColor: disabled ? colours.rule : colours.ink, backgroundColor: 'transparent' },
+        style,
+      ]}
+      contentStyle={styles.otherContent}
+      labelStyle={[styles.otherLabel, icon && styles.besideIcon]}
+      {...optional({ icon, hint })}
+    >
+      {label}
+    </Button>
+  );
+}
+
+/** Actions side by side, sharing the width. */
+export function ActionRow({ actions }: { actions: (ActionProps & { key: string })[] }) {
+  return (
+    <View style={styles.row}>
+      {actions.map(({ key, ...action }) => (
+        <Action key={key} {...action} style={styles.share} />
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,61 @@
+import { type BatchRecord, type BatchSummary, batchRecord, foldBatch } from '@kettle-scale/core/batch';
+import { type Find, searchSql } from './find';
+import type { BatchReader } from './readBatches';
+import type { Sql } from './sql';
+
+interface SummaryRow extends Omit<BatchSummary, 'record'> {
+  /** Null while it runs. */
+  record: string | null;
+  lastSeq: number | null;
+}
+
+/** The record as the log keeps it. */
+export function summaryText(record: BatchRecord): string {
+  const { lines, ...summary } = record;
+  return JSON.stringify(summary);
+}
+
+/** The log, a page at a time. */
+export function openLogPages(sql: Sql, reader: BatchReader) {
+  async function runningRecord(id: string, lastSeq: number): Promise<string> {
+    const batch = await reader.take(id, lastSeq);
+    if (!batch) throw new Error(`the batch ${id} is gone`);
+    return (batch.summary ??= summaryText(batchRecord(batch.plan, foldBatch(batch.plan, batch.events))));
+  }
+
+  return {
+    /** A page of the log as JSON text, the newest first, without plans and events. */
+    listJson: async (find: Find): Promise<string> => {
+      const { where, bind } = searchSql(find);
+      const rows = await sql.select<SummaryRow>(
+        `SELECT b.id, b.startedAt, b.formulaId, b.formulaName, b.formulaVersion, b.flourLotId, b.record,
+           CASE WHEN b.record IS NULL THEN (SELECT MAX(seq) FROM batch_events WHERE batchId = b.id) END AS lastSeq
+         FROM batch_finds f JOIN batches b ON b.id = f.batchId
+         ${where} ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
+        bind,
+      );
+      // Batches that run are in hand; there are as many as are on the bench.
+      const texts = await Promise.all(
+        rows.map(async ({ record, lastSeq, ...row }) => {
+          const head = JSON.stringify(row).slice(0, -1);
+          return `${head},"record":${record ?? (await runningRecord(row.id, lastSeq ?? 0))}}`;
+        }),
+      );
+      return `[${texts.join(',')}]`;
+    },
+
+    /** Notes of the batches that a search finds, by batch. */
+    notes: async (ids: readonly string[]): Promise<Map<string, string[]>> => {
+      const rows = await sql.select<{ batchId: string; note: string }>(
+        `SELECT batchId, COALESCE(document ->> '$.text', document ->> '$.note', document ->> '$.reason') AS note
+         FROM batch_events
+         WHERE batchId IN (SELECT value FROM json_each($1))
+           AND document ->> '$.type' IN ('note', 'finished', 'abandoned') AND note <> '' ORDER BY seq`,
+        [JSON.stringify(ids)],
+      );
+      const notes = new Map<string, string[]>();
+      for (const { batchId, note } of rows) notes.set(batchId, [...(notes.get(batchId) ?? []), note]);
+      return notes;
+    },
+  };
+}
