@@ -2,9 +2,7 @@
 const plain = {
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
-  transform: {
-    '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } } }],
-  },
+  transform: { '^.+\\.ts$': '<rootDir>/../../tools/jest/swc.cjs' },
 };
 
 /** Core's tests are bundled with what they test: see the transform. */
@@ -19,7 +17,12 @@ export default {
     { displayName: 'core', rootDir: 'packages/core', ...bundled },
     { displayName: 'simulation', rootDir: 'packages/simulation', ...bundled },
     { displayName: 'server', rootDir: 'apps/server', ...plain },
-    { displayName: 'tools', rootDir: 'tools', ...plain },
+    {
+      displayName: 'tools',
+      rootDir: 'tools',
+      ...plain,
+      transform: { '^.+\\.ts$': '<rootDir>/jest/swc.cjs' },
+    },
     '<rootDir>/apps/kitchen',
   ],
 };

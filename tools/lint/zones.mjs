@@ -52,6 +52,7 @@ export const coreZones = [
   })),
 ];
 
+/** @param {string} room */
 const src = (room) => `${KITCHEN}/src/${room}`;
 const SHOWS = [src('features'), src('screens'), `${KITCHEN}/app`];
 /** Rooms of the app that keep and send; none knows what shows it. */

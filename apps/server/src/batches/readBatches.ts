@@ -12,7 +12,7 @@ interface BatchRow {
   events: string | null;
 }
 
-const BATCH_ROW = `SELECT id, startedAt, flourLotId, plan,
+const BATCH_ROW = `SELECT b.id, b.startedAt, b.flourLotId, b.plan,
   (SELECT group_concat(document) FROM (SELECT document FROM batch_events WHERE batchId = b.id ORDER BY seq)) AS events
   FROM batches b`;
 

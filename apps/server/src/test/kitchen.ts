@@ -18,19 +18,22 @@ export const NOW = new Date('2026-03-04T10:00:00.000Z');
 
 const newFile = () => join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite');
 
-/** A fresh kitchen, made once: a copy of its file is quicker than its migrations. */
-let fresh: Promise<string> | undefined;
-async function makeFresh(): Promise<string> {
+/** A fresh kitchen and a fresh demo, each made once: a copy of its file is quicker than its migrations and its history. */
+const made = new Map<boolean, Promise<string>>();
+async function make(seeded: boolean): Promise<string> {
   const file = newFile();
   const database = await openDatabase(file);
-  await openStores(database);
+  const stores = await openStores(database, seeded);
+  if (seeded) await seedDemo(stores, NOW);
   await database.close();
   return file;
 }
 
-async function copyOfFresh(): Promise<string> {
+async function copyOf(seeded: boolean): Promise<string> {
+  const source = made.get(seeded) ?? make(seeded);
+  made.set(seeded, source);
   const file = newFile();
-  copyFileSync(await (fresh ??= makeFresh()), file);
+  copyFileSync(await source, file);
   return file;
 }
 
@@ -49,10 +52,10 @@ export async function openTestKitchen({
   seeded = demo,
   simulate = demo,
 }: TestKitchen = {}) {
-  const path = file || (await copyOfFresh());
+  const path = file || (await copyOf(seeded));
   const database = await openDatabase(path);
   const stores = await openStores(database, demo);
-  if (seeded) await seedDemo(stores, NOW);
+  if (seeded && file) await seedDemo(stores, NOW);
   const hub = createHub();
   const app = createApp({
     ...{ database, stores, hub, demo },
