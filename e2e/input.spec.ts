@@ -1,4 +1,6 @@
 import { expect, test } from '@playwright/test';
+import { startServer } from '../tools/demoServer';
+import { asWritten } from './bench';
 
 test('bad input on the plan: a sentence at the field, the last plan stays, nothing can start', async ({
   page,
@@ -100,4 +102,32 @@ test('an event for a finished batch and an address that leads nowhere say so pla
   await expect(page.getByText('This batch is not in this kitchen.')).toBeVisible();
   await page.goto('/nowhere/at/all');
   await expect(page.getByText('This address leads nowhere')).toBeVisible();
+});
+
+test('a plan that the kitchen has outrun does not start: both are shown, and the new one starts', async ({
+  page,
+  request,
+}) => {
+  // A kitchen of its own: what is changed in it is no business of the other journeys.
+  const server = await startServer(['--demo']);
+  try {
+    await asWritten(page);
+    // This phone hears no news.
+    await page.route('**/api/v1/stream*', (route) => route.abort());
+    await page.goto(`${server.url}/plan/breakwater-thick`);
+    const sheet = page.getByRole('table', { name: 'What differs' });
+    const start = page.getByRole('button', { name: /^Start batch/ });
+    await expect(start).toBeEnabled();
+    const settings = `${server.url}/api/v1/kitchen`;
+    const kitchen = (await (await request.get(settings)).json()) as { bowlLoss: number };
+    await request.put(settings, { data: { ...kitchen, bowlLoss: 0.09 } });
+    await start.click();
+    await expect(sheet.getByRole('row', { name: /^Dough / })).toBeVisible();
+    await expect(page).toHaveURL(/\/plan\//);
+    await page.getByRole('button', { name: 'Show the new plan' }).click();
+    await start.click();
+    await page.waitForURL(/\/bench\//);
+  } finally {
+    await server.stop();
+  }
 });

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './install.mjs';
@@ -8,62 +8,81 @@ export interface Count {
   failed: number;
 }
 
-const CACHE = join(ROOT, '.cache');
-
-function run(command: string, args: readonly string[], env: Record<string, string> = {}): boolean {
-  const result = spawnSync(command, args, {
-    cwd: ROOT,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, npm_config_loglevel: 'error', ...env },
-  });
-  return result.status === 0;
+/** One part of the tests: what it came to and how long it took. */
+interface Part extends Count {
+  name: string;
+  seconds: number;
 }
 
-const one = (ok: boolean): Count => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
+const CACHE = join(ROOT, '.cache');
+const MS_PER_S = 1000;
 
-function heading(name: string): void {
-  process.stdout.write(`\n== ${name}\n`);
+interface Ran {
+  ok: boolean;
+  output: string;
+}
+
+/** Runs a program; what it says is kept together, because parts run side by side. */
+const run = (command: string, args: readonly string[], env: Record<string, string> = {}): Promise<Ran> =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, npm_config_loglevel: 'error', FORCE_COLOR: '0', ...env },
+    });
+    let output = '';
+    const keep = (chunk: Buffer) => void (output += chunk.toString());
+    child.stdout.on('data', keep);
+    child.stderr.on('data', keep);
+    child.on('error', (error) => resolve({ ok: false, output: `${output}${error.message}\n` }));
+    child.on('close', (code) => resolve({ ok: code === 0, output }));
+  });
+
+const node = (...args: readonly string[]) => run('node', args);
+const one = ({ ok, output }: Ran): Count & { output: string } => ({
+  ...(ok ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }),
+  output,
+});
+
+/** Runs a part and says at its end, in one piece, what it said, what it came to and how long it took. */
+async function part(name: string, work: () => Promise<Count & { output: string }>): Promise<Part> {
+  const startMs = performance.now();
+  const { passed, failed, output } = await work();
+  const seconds = (performance.now() - startMs) / MS_PER_S;
+  process.stdout.write(
+    `\n== ${name}\n${output}-- ${name}: ${passed} passed, ${failed} failed, ${seconds.toFixed(0)} s\n`,
+  );
+  return { name, passed, failed, seconds };
 }
 
 const PROJECTS = ['packages/core', 'packages/simulation', 'apps/server', 'apps/kitchen', 'tools', 'e2e'];
 
 /** Type check of every workspace, one count each. */
-export function types(): Count {
-  heading('types');
-  const counts = PROJECTS.map((project) => one(run('npx', ['tsc', '-p', project])));
-  return sum(counts);
-}
+export const types = (): Promise<Part> =>
+  part('types', async () => {
+    const ran: Ran[] = [];
+    for (const project of PROJECTS) ran.push(await node('node_modules/typescript/bin/tsc', '-p', project));
+    return { ...sum(ran.map(one)), output: ran.map(({ output }) => output).join('') };
+  });
 
 /** ESLint and Prettier, one count each. */
-export function lint(): Count {
-  heading('lint');
-  mkdirSync(CACHE, { recursive: true });
-  return sum([
-    one(
-      run('npx', [
-        'eslint',
-        '.',
-        '--max-warnings',
-        '0',
-        '--cache',
-        '--cache-location',
-        join(CACHE, 'eslint'),
-      ]),
-    ),
-    one(
-      run('npx', [
-        'prettier',
+export const lint = (): Promise<Part> =>
+  part('lint', async () => {
+    mkdirSync(CACHE, { recursive: true });
+    const cached = (name: string) => ['--cache', '--cache-location', join(CACHE, name)];
+    const ran = [
+      await node('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0', ...cached('eslint')),
+      await node(
+        'node_modules/prettier/bin/prettier.cjs',
         '--check',
         '.',
         '--log-level',
         'warn',
-        '--cache',
-        '--cache-location',
-        join(CACHE, 'prettier'),
-      ]),
-    ),
-  ]);
-}
+        ...cached('prettier'),
+      ),
+    ];
+    return { ...sum(ran.map(one)), output: ran.map(({ output }) => output).join('') };
+  });
 
 /** What a runner wrote about itself; a runner that wrote nothing has failed. */
 function reportAt(file: string): unknown {
@@ -75,61 +94,68 @@ function reportAt(file: string): unknown {
   }
 }
 
-/** Jest over all projects; with `changed` only what the working tree touches. */
-export function unit(args: readonly string[] = []): Count {
-  heading('unit');
-  const report = join(CACHE, 'jest.json');
-  rmSync(report, { force: true });
-  const ok = run('npx', ['jest', '--passWithNoTests', '--json', '--outputFile', report, ...args]);
-  const result = reportAt(report) as {
-    numPassedTests: number;
-    numFailedTests: number;
-    numRuntimeErrorTestSuites: number;
-  } | null;
-  if (!result) return { passed: 0, failed: 1 };
-  const failed = result.numFailedTests + result.numRuntimeErrorTestSuites;
-  return { passed: result.numPassedTests, failed: failed === 0 && !ok ? 1 : failed };
-}
+/** Jest over all projects; with `--onlyChanged` what the working tree touches. */
+export const unit = (args: readonly string[] = []): Promise<Part> =>
+  part('unit', async () => {
+    const report = join(CACHE, 'jest.json');
+    rmSync(report, { force: true });
+    const jest = ['node_modules/jest/bin/jest.js', '--passWithNoTests', '--json', '--outputFile', report];
+    const { ok, output } = await node(...jest, ...args);
+    const result = reportAt(report) as {
+      numPassedTests: number;
+      numFailedTests: number;
+      numRuntimeErrorTestSuites: number;
+    } | null;
+    if (!result) return { passed: 0, failed: 1, output };
+    const failed = result.numFailedTests + result.numRuntimeErrorTestSuites;
+    // The report goes to standard output as well; it is of no use to a reader.
+    const said = output.replace(/^\{"numFailedTestSuites".*$/m, '');
+    return { passed: result.numPassedTests, failed: failed === 0 && !ok ? 1 : failed, output: said };
+  });
+
+/** The web app, built when its sources have changed. */
+export const web = (): Promise<Part> =>
+  part('web build', async () => one(await node('tools/run.mjs', 'web')));
 
 /** Playwright journeys through the real app and the real server. */
-export function journeys(chromium: string): Count {
-  heading('journeys');
-  const report = join(CACHE, 'playwright.json');
-  rmSync(report, { force: true });
-  const ok = run('npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
-    CHROMIUM_PATH: chromium,
-    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+export const journeys = (chromium: string): Promise<Part> =>
+  part('journeys', async () => {
+    const report = join(CACHE, 'playwright.json');
+    rmSync(report, { force: true });
+    const cli = 'node_modules/@playwright/test/cli.js';
+    const { ok, output } = await run('node', [cli, 'test', '-c', 'e2e/playwright.config.ts'], {
+      CHROMIUM_PATH: chromium,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    });
+    const result = reportAt(report) as {
+      stats: { expected: number; flaky: number; unexpected: number };
+    } | null;
+    if (!result) return { passed: 0, failed: 1, output };
+    const failed = result.stats.unexpected + result.stats.flaky;
+    return { passed: result.stats.expected, failed: failed === 0 && !ok ? 1 : failed, output };
   });
-  const result = reportAt(report) as {
-    stats: { expected: number; flaky: number; unexpected: number };
-  } | null;
-  if (!result) return { passed: 0, failed: 1 };
-  const failed = result.stats.unexpected + result.stats.flaky;
-  return { passed: result.stats.expected, failed: failed === 0 && !ok ? 1 : failed };
-}
 
 /** A few kills of the server and tabs closed without warning; nothing that was acknowledged may be lost. */
-export function durability(chromium: string): Count {
-  heading('durability');
-  const short = ['tools/run.mjs', 'durability', '--kills', '8', '--tabs', '2'];
-  return one(run('node', short, { CHROMIUM_PATH: chromium }));
-}
+export const durability = (chromium: string): Promise<Part> =>
+  part('durability', async () => {
+    const short = ['tools/run.mjs', 'durability', '--kills', '8', '--tabs', '2'];
+    return one(await run('node', short, { CHROMIUM_PATH: chromium }));
+  });
 
 /** A few kills at moments of a first start, a start of the demo and an upgrade; each must start again, and whole. */
-export function firstStart(): Count {
-  heading('first start');
-  return one(run('node', ['tools/run.mjs', 'firstStart', '--kills', '6']));
-}
+export const firstStart = (): Promise<Part> =>
+  part('first start', async () => one(await node('tools/run.mjs', 'firstStart', '--kills', '6')));
 
-export function sum(counts: readonly Count[]): Count {
-  return {
-    passed: counts.reduce((total, count) => total + count.passed, 0),
-    failed: counts.reduce((total, count) => total + count.failed, 0),
-  };
-}
+export const sum = (counts: readonly Count[]): Count => ({
+  passed: counts.reduce((total, count) => total + count.passed, 0),
+  failed: counts.reduce((total, count) => total + count.failed, 0),
+});
 
-/** The closing line over all runners, and the exit code. */
-export function close({ passed, failed }: Count): void {
-  process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+/** Each part in a line, then the closing line over all runners, and the exit code. */
+export function close(parts: readonly Part[]): void {
+  const line = ({ name, passed, failed, seconds }: Part) =>
+    `${name.padEnd(12)} ${String(passed).padStart(5)} passed ${String(failed).padStart(3)} failed ${seconds.toFixed(0).padStart(5)} s`;
+  const { passed, failed } = sum(parts);
+  process.stdout.write(`\n${parts.map(line).join('\n')}\n\n${passed} passed, ${failed} failed\n`);
   process.exitCode = failed === 0 ? 0 : 1;
 }

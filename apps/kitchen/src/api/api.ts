@@ -31,8 +31,8 @@ export class Refused extends Error {
     readonly status: number,
     message: string,
     readonly problems: readonly Problem[],
-    /** What is there now, where somebody else saved in between. */
-    readonly current?: FormulaVersion,
+    /** What is there now, where something changed in between. */
+    readonly current?: unknown,
   ) {
     super(message);
     this.name = 'Refused';
@@ -58,7 +58,7 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
   if (response.ok) return (await jsonOf(response)) as T;
   if (response.status === CANNOT_SAVE) throw new Unreachable(detailOf(await jsonOf(response)));
   if (response.status >= 500) throw new Unreachable();
-  const problem = (await jsonOf(response)) as { detail: string; errors: Problem[]; current?: FormulaVersion };
+  const problem = (await jsonOf(response)) as { detail: string; errors: Problem[]; current?: unknown };
   throw new Refused(response.status, problem.detail, problem.errors, problem.current);
 }
 

@@ -199,6 +199,13 @@ export const useResetIngredient = () =>
     onSuccess: (foods) => queryClient.setQueryData(keys.ingredients, foods),
   });
 
+/** Everything that a plan is made from is asked for anew. */
+export function renewPlanSources(): void {
+  for (const key of [keys.kitchen, keys.ingredients, keys.flourLots, keys.book, keys.lessons, keys.carried]) {
+    void queryClient.invalidateQueries({ queryKey: key });
+  }
+}
+
 export const useStartBatch = () =>
   useMutation({
     mutationFn: (start: BatchStart) => api.startBatch(start),

@@ -8,7 +8,7 @@ import {
 import { sourceUsable } from '@kettle-scale/core/device';
 import { lotToday } from '@kettle-scale/core/flourLot';
 import { InputError, slugField } from '@kettle-scale/core/message';
-import { type Plan, keepablePlan, planBatch } from '@kettle-scale/core/plan';
+import { type Plan, keepablePlan, planBatch, planHash } from '@kettle-scale/core/plan';
 import { loggedPieceSchema } from '@kettle-scale/core/bake';
 import { lotWithSwitch } from '@kettle-scale/core/log';
 import { z } from 'zod';
@@ -52,17 +52,19 @@ export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Ro
   };
 
   /** The day with what the kitchen itself knows of the lot, whatever the phone last heard. */
-  async function dayOf({ flourLotId, conditions }: BatchStart) {
-    const nowMs = now().getTime();
+  async function dayOf({ at, flourLotId, conditions }: BatchStart) {
     const lot = flourLotId
-      ? (await stores.flourLots.states(nowMs)).find(({ id }) => id === flourLotId)
+      ? (await stores.flourLots.states(now().getTime())).find(({ id }) => id === flourLotId)
       : undefined;
     if (flourLotId && !lot) throw InputError.at('flourLotId', 'This flour lot is not in this kitchen.');
     if (!conditions) return {};
     const { lessonsOff } = await stores.kitchen.get();
     const { lot: _told, ...day } = conditions;
     return {
-      conditions: { ...day, ...(lot ? { lot: lotWithSwitch(lotToday(lot, nowMs), lessonsOff) } : {}) },
+      conditions: {
+        ...day,
+        ...(lot ? { lot: lotWithSwitch(lotToday(lot, Date.parse(at)), lessonsOff) } : {}),
+      },
     };
   }
 
@@ -79,6 +81,18 @@ export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Ro
       ...(start.adjustments ? { adjustments: start.adjustments } : {}),
     });
     return keepablePlan(plan);
+  }
+
+  /** What a cook has weighed out by must be what is frozen; a start that is sent again has been looked at before. */
+  async function checkSeen({ id, planHash: seen }: BatchStart, plan: Plan): Promise<void> {
+    const own = planHash(plan);
+    if (seen === undefined || seen === own || (await batches.get(id))) return;
+    throw new HttpProblem(
+      409,
+      'The kitchen, the formula or the lot has changed since this plan was made. Nothing was started; look at the new figures.',
+      [{ path: 'planHash', message: 'This is not the plan that the kitchen makes now.' }],
+      { plan, planHash: own, seen },
+    );
   }
 
   return [
@@ -109,7 +123,9 @@ export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Ro
       run: async ({ body }) => {
         checkTime(body.at);
         checkSource({ source: body.conditions?.airFrom }, 'conditions.airFrom');
-        const stored = await batches.start(body, await planFor(body));
+        const plan = await planFor(body);
+        await checkSeen(body, plan);
+        const stored = await batches.start(body, plan);
         if (stored.outcome === 'clash') {
           throw new HttpProblem(409, 'Another batch was started with this id.', [
             { path: 'id', message: 'This id is taken.' },

@@ -1,4 +1,5 @@
 import { type BatchSummary, foldBatch } from '@kettle-scale/core/batch';
+import { type Need, type Plan, planBatch, planHash } from '@kettle-scale/core/plan';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
@@ -15,8 +16,43 @@ const start = async (minute: number): Promise<string> => {
   const { body } = await kitchen.api.post('/api/v1/batches').send(batchStart({ at })).expect(201);
   return (body as { id: string }).id;
 };
+/** The plan that a phone makes of what the kitchen says. */
+const planOf = async (): Promise<Plan> => {
+  const { stores } = kitchen;
+  const { need } = batchStart() as unknown as { need: Need };
+  return planBatch({
+    ...{ formula: wrap(), need, kitchen: await stores.kitchen.get() },
+    ingredients: await stores.ingredients.list(),
+  });
+};
 const log = async (query = ''): Promise<BatchSummary[]> =>
   (await kitchen.api.get(`/api/v1/batches${query}`).expect(200)).body as BatchSummary[];
+
+describe('a start', () => {
+  test('of a plan that is no longer the kitchen’s is answered with both, and nothing starts', async () => {
+    const { api, stores } = kitchen;
+    const plan = await planOf();
+    const start = batchStart({ planHash: planHash(plan) });
+    await stores.kitchen.put({ ...plan.kitchen, bowlLoss: plan.kitchen.bowlLoss + 0.01 });
+    const { body } = await api.post('/api/v1/batches').send(start).expect(409);
+    const problem = body as { detail: string; current: { plan: Plan; planHash: string; seen: string } };
+    expect(problem.detail).toMatch(/Nothing was started/);
+    expect(problem.current.seen).toBe(start.planHash);
+    expect(problem.current.planHash).toBe(planHash(problem.current.plan));
+    expect(problem.current.plan.doughG).toBeGreaterThan(plan.doughG);
+    expect(await log()).toEqual([]);
+    await api
+      .post('/api/v1/batches')
+      .send({ ...start, planHash: problem.current.planHash })
+      .expect(201);
+    // Sent again after the kitchen changed once more, it is the batch that runs.
+    await stores.kitchen.put(plan.kitchen);
+    await api
+      .post('/api/v1/batches')
+      .send({ ...start, planHash: problem.current.planHash })
+      .expect(200);
+  });
+});
 
 describe('the log', () => {
   test('comes the newest first, a page at a time', async () => {

@@ -76,7 +76,7 @@ export const wrap = (): Formula => {
 export const event = (body: EventBody): BatchEvent =>
   ({ ...body, id: uuidv7(), at: NOW.toISOString() }) as BatchEvent;
 
-export const batchStart = (changes: object = {}) => ({
+export const batchStart = <T extends object>(changes: T = {} as T) => ({
   id: uuidv7(),
   at: NOW.toISOString(),
   formulaId: 'deckhand-wrap',

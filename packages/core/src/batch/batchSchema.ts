@@ -19,6 +19,11 @@ export const batchStartSchema = z.strictObject({
   mixer: slugField('Mixer').optional(),
   /** What lessons and earlier batches change in the plan. */
   adjustments: z.array(adjustmentSchema).max(60, 'At most sixty changes.').optional(),
+  /** Of the plan that the cook saw (see `planHash`): when the server's differs, nothing starts. */
+  planHash: z
+    .string()
+    .regex(/^[0-9a-f]{8}$/, 'The hash of a plan is eight hexadecimal digits.')
+    .optional(),
 });
 
 /** A batch: its frozen plan and everything that happened. */

@@ -50,7 +50,7 @@ export function SaveSheet({
         onSuccess: () => onSaved(document.id),
         onError: (error) => {
           if (error instanceof Refused && error.status === CHANGED_MEANWHILE && error.current)
-            setTheirs(error.current);
+            setTheirs(error.current as FormulaVersion);
         },
       },
     );

@@ -1,63 +1,32 @@
-import { type FigureId, type TodayFigure, explainFigure, explainToday } from '@kettle-scale/core/explain';
-import type { LotState } from '@kettle-scale/core/flourLot';
-import { type Formula, resolveLines } from '@kettle-scale/core/formula';
-import type { Ingredient } from '@kettle-scale/core/ingredient';
-import type { Kitchen } from '@kettle-scale/core/kitchen';
-import { type Adjustment, planCost } from '@kettle-scale/core/plan';
-import { discDiameterMm, doughDensity } from '@kettle-scale/core/portion';
-import { type UnitSystem, formatClockTime, formatMoney } from '@kettle-scale/core/quantity';
-import { useLocalSearchParams, useRouter } from 'expo-router';
-import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
+import { explainFigure, explainToday } from '@kettle-scale/core/explain';
+import { formatClockTime } from '@kettle-scale/core/quantity';
+import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { v7 as uuidv7 } from 'uuid';
-import { useFlourLots, useFormulas, useIngredients, useKitchen, useStartBatch } from '../../api/queries';
+import { useFlourLots, useFormulas, useIngredients, useKitchen } from '../../api/queries';
 import { PrimaryAction } from '../../ui/input/actions';
+import { FieldError } from '../../ui/input/StepperField';
+import { useKeys } from '../../ui/input/useKeys';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
-import { FieldError } from '../../ui/input/StepperField';
-import { SPACE } from '../../ui/tokens';
-import { Label, Strong } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
-import { useKeys } from '../../ui/input/useKeys';
-import { useNow } from '../../ui/useNow';
 import { useWide } from '../../ui/layout/useWide';
-import { Ask, WhySheet } from '../../ui/layout/Why';
-import { ClockTicket } from './ClockTicket';
+import { WhySheet } from '../../ui/layout/Why';
+import { SPACE } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
+import { useNow } from '../../ui/useNow';
 import { DayTicket } from './DayTicket';
-import { KeepPlan } from './KeepPlan';
-import { LessonsTicket } from './LessonsTicket';
 import { NeedFields } from './NeedFields';
 import { PlanPicture } from './PlanPicture';
-import { TodayTicket } from './TodayTicket';
-import { WeighSheet } from './WeighSheet';
-import {
-  type NeedAddress,
-  type NeedText,
-  needFromAddress,
-  needToAddress,
-  readNeed,
-  typedMass,
-} from './planForm';
-import { useHistory } from './useHistory';
-import { usePlan, useToday } from './usePlan';
+import { PlanSide } from './PlanSide';
+import { StalePlan } from './StalePlan';
+import { type Asked, type PlannerProps, usePlanner } from './usePlanner';
 
 const MINUTE_MS = 60_000;
-const NO_ADJUSTMENTS: readonly Adjustment[] = [];
 
 const styles = StyleSheet.create({
   panes: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   pane: { flex: 1, minWidth: 0, gap: SPACE.m },
   stack: { gap: SPACE.m },
 });
-
-interface LoadedProps {
-  formula: Formula;
-  kitchen: Kitchen;
-  ingredients: Ingredient[];
-  lots: LotState[];
-}
-
-type Asked = { of: 'plan'; figure: FigureId } | { of: 'today'; figure: TodayFigure };
 
 /** Two places where there is room for two, else one after the other. */
 function TwoPanes({ children }: { children: readonly [ReactNode, ReactNode] }) {
@@ -71,114 +40,22 @@ function TwoPanes({ children }: { children: readonly [ReactNode, ReactNode] }) {
   );
 }
 
-function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
-  const router = useRouter();
-  const format = useFormat();
-  const address = useLocalSearchParams<NeedAddress>();
-  const start = useStartBatch();
+function Planner(props: PlannerProps) {
+  const { formula, kitchen, ingredients } = props;
+  const { units } = useFormat();
+  const planner = usePlanner(props);
+  const { plan, planned, problem, needs } = planner;
   const [asked, setAsked] = useState<Asked | null>(null);
   const closeWhy = useCallback(() => setAsked(null), []);
-  const askPlan = (figure: FigureId) => setAsked({ of: 'plan', figure });
-  const [text, setText] = useState(() => {
-    const { ballG, thicknessMm } = formula.product;
-    return needFromAddress(
-      address,
-      { ballG, thicknessMm, diameterMm: firstDiameterMm(formula, ingredients) },
-      format.units,
-    );
-  });
-  const { need, errors } = useMemo(() => readNeed(text, format.units), [text, format.units]);
-  const fitting = lots.filter(
-    (lot) => !lot.closed && formula.lines.some((line) => line.ingredient === lot.ingredient),
-  );
-  const [lotId, setLotId] = useState(address.lot ?? fitting[0]?.id);
-  const lot = fitting.find(({ id }) => id === lotId);
-  useEffect(() => {
-    router.setParams({ ...needToAddress(text, format.units), ...(lotId ? { lot: lotId } : {}) });
-  }, [router, text, lotId, format.units]);
-
-  const today = useToday(kitchen, lot);
-  const history = useHistory(formula.id, lot);
-  // A formula planned as it is written is left alone by lessons too.
-  const adjustments = today.conditions ? history.used : NO_ADJUSTMENTS;
-  const { plan: planned, problem } = usePlan({ formula, need, kitchen, ingredients, lot, adjustments });
-  const [last, setLast] = useState(planned);
-  if (planned && planned !== last) setLast(planned);
-  const plan = planned ?? last;
   const now = useNow(MINUTE_MS / 2);
   const ready = plan ? formatClockTime(now + plan.expectedS * 1000) : '–';
-  const cost = useMemo(() => (plan ? planCost(plan) : null), [plan]);
-
-  const begin = () => {
-    if (!planned || start.isPending) return;
-    start.mutate(
-      {
-        id: uuidv7(),
-        at: new Date().toISOString(),
-        formulaId: formula.id,
-        formulaVersion: formula.version,
-        need: planned.need,
-        ...(lot ? { flourLotId: lot.id } : {}),
-        ...today,
-        ...(adjustments.length > 0 ? { adjustments: [...adjustments] } : {}),
-      },
-      { onSuccess: (batch) => router.replace(`/bench/${batch.id}`) },
-    );
-  };
-  useKeys({ primary: begin });
-
-  const needs = (
-    <View style={styles.stack}>
-      <NeedFields
-        text={text}
-        errors={errors ?? {}}
-        onChange={(changes) => setText((was) => ({ ...was, ...withStock(changes, was, lots, format.units) }))}
-        formula={formula}
-        ingredients={ingredients}
-      />
-      {problem ? <FieldError id="plan-error" message={problem} /> : null}
-      {plan ? <PlanPicture plan={plan} onWhy={askPlan} /> : null}
-      <DayTicket kitchen={kitchen} lots={fitting} lotId={lot?.id} onLot={setLotId} />
-    </View>
-  );
-  const sheet = plan ? (
-    <View style={styles.stack}>
-      {planned ? null : <Strong tone="plum">Below is the last plan that works.</Strong>}
-      {plan.scarcest ? <Strong>{`${plan.scarcest} is what runs out first.`}</Strong> : null}
-      <WeighSheet plan={plan} onWhy={askPlan} />
-      {today.conditions ? (
-        <LessonsTicket
-          plan={plan}
-          offered={history.offered}
-          carried={history.carried}
-          left={history.left}
-          onLeave={history.leave}
-        />
-      ) : null}
-      <TodayTicket plan={plan} onWhy={(figure) => setAsked({ of: 'today', figure })} />
-      {plan.warnings.map(({ message }) => (
-        <Strong key={message} tone="plum">
-          {message}
-        </Strong>
-      ))}
-      <ClockTicket plan={plan} nowMs={now} onWhy={askPlan} />
-      {cost ? (
-        <Ask onPress={() => askPlan('cost')}>
-          <Label>{`Ingredients cost ${formatMoney(cost.perBatch, kitchen.currency)}, ${formatMoney(cost.perPiece, kitchen.currency)} a piece.`}</Label>
-        </Ask>
-      ) : null}
-      {need?.by === 'pieces' || need?.by === 'discs' ? null : (
-        <Label>{`${format.mass(Math.max(0, plan.leftoverG))} of dough is left over.`}</Label>
-      )}
-      <KeepPlan plan={plan} mixer={today.mixer} />
-    </View>
-  ) : null;
+  useKeys({ primary: planner.begin });
 
   const why =
     plan && asked
       ? asked.of === 'plan'
-        ? explainFigure(plan, asked.figure, format.units)
-        : explainToday(plan, asked.figure, format.units)
+        ? explainFigure(plan, asked.figure, units)
+        : explainToday(plan, asked.figure, units)
       : null;
   return (
     <Screen
@@ -186,45 +63,34 @@ function Planner({ formula, kitchen, ingredients, lots }: LoadedProps) {
       title={formula.name}
       foot={
         <>
-          {start.error ? <FieldError id="start-error" message={start.error.message} /> : null}
+          {planner.startError ? <FieldError id="start-error" message={planner.startError.message} /> : null}
           <PrimaryAction
             label={`Start batch · ready ${ready}`}
-            onPress={begin}
-            disabled={!planned || start.isPending}
+            onPress={planner.begin}
+            disabled={!planned || planner.starting}
           />
         </>
       }
     >
       <TwoPanes>
-        {needs}
-        {sheet}
+        <View style={styles.stack}>
+          <NeedFields
+            text={needs.text}
+            errors={needs.errors ?? {}}
+            onChange={needs.change}
+            formula={formula}
+            ingredients={ingredients}
+          />
+          {problem ? <FieldError id="plan-error" message={problem} /> : null}
+          {plan ? <PlanPicture plan={plan} onWhy={(figure) => setAsked({ of: 'plan', figure })} /> : null}
+          <DayTicket kitchen={kitchen} lots={needs.fitting} lotId={needs.lot?.id} onLot={needs.setLotId} />
+        </View>
+        <PlanSide planner={planner} nowMs={now} onAsk={setAsked} />
       </TwoPanes>
       <WhySheet why={why} onClose={closeWhy} />
+      <StalePlan stale={planner.stale} onClose={planner.closeStale} />
     </Screen>
   );
-}
-
-/** Who plans by what is left starts from what the lots say is left. */
-function withStock(
-  changes: Partial<NeedText>,
-  was: NeedText,
-  lots: readonly LotState[],
-  units: UnitSystem,
-): Partial<NeedText> {
-  if (changes.by !== 'stock' || Object.keys(was.stock).length > 0) return changes;
-  const leftG: Record<string, number> = {};
-  for (const { ingredient, leftG: left, closed } of lots) {
-    if (!closed) leftG[ingredient] = (leftG[ingredient] ?? 0) + left;
-  }
-  const stock = Object.entries(leftG).map(([id, g]) => [id, typedMass(Math.floor(g), units)] as const);
-  return { ...changes, stock: Object.fromEntries(stock) };
-}
-
-/** Diameter of the formula's own bread, offered when a batch is said by its size. */
-function firstDiameterMm(formula: Formula, ingredients: Ingredient[]): number {
-  const { ballG, thicknessMm, air } = formula.product;
-  const parts = resolveLines(formula, ingredients).map(({ fraction, food }) => ({ mass: fraction, food }));
-  return Math.round(discDiameterMm(ballG, thicknessMm, doughDensity(parts, air)));
 }
 
 /** From a formula and a need to a weigh sheet, live. */

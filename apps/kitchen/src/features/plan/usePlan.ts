@@ -3,7 +3,7 @@ import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Conditions, Kitchen } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
-import { type Adjustment, type Need, type Plan, planBatch } from '@kettle-scale/core/plan';
+import { type Adjustment, type Need, type Plan, type PlanRequest, planBatch } from '@kettle-scale/core/plan';
 import { lotWithSwitch } from '@kettle-scale/core/log';
 import { useMemo } from 'react';
 import { useNow } from '../../ui/useNow';
@@ -19,7 +19,8 @@ interface Asked {
   need: Need | null;
   kitchen: Kitchen;
   ingredients: Ingredient[];
-  lot: LotState | undefined;
+  /** The day and the bowl. */
+  today: Pick<PlanRequest, 'conditions' | 'mixer'>;
   /** What history changes. */
   adjustments: readonly Adjustment[];
 }
@@ -42,8 +43,7 @@ export function useToday(
 }
 
 /** Plans while the cook is still choosing; the same function that the server runs when the batch starts. */
-export function usePlan({ formula, need, kitchen, ingredients, lot, adjustments }: Asked): PlanResult {
-  const today = useToday(kitchen, lot);
+export function usePlan({ formula, need, kitchen, ingredients, today, adjustments }: Asked): PlanResult {
   return useMemo(() => {
     if (!need) return { plan: null, problem: '' };
     try {

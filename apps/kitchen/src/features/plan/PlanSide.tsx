@@ -1,0 +1,66 @@
+import { planCost } from '@kettle-scale/core/plan';
+import { formatMoney } from '@kettle-scale/core/quantity';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Ask } from '../../ui/layout/Why';
+import { SPACE } from '../../ui/tokens';
+import { Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
+import { ClockTicket } from './ClockTicket';
+import { KeepPlan } from './KeepPlan';
+import { LessonsTicket } from './LessonsTicket';
+import { TodayTicket } from './TodayTicket';
+import type { Asked, PlannerState } from './usePlanner';
+import { WeighSheet } from './WeighSheet';
+
+const styles = StyleSheet.create({ stack: { gap: SPACE.m } });
+
+/** What the plan comes to: the sheet, what history changes in it, the day, the clock, the cost. */
+export function PlanSide({
+  planner,
+  nowMs,
+  onAsk,
+}: {
+  planner: PlannerState;
+  nowMs: number;
+  onAsk: (asked: Asked) => void;
+}) {
+  const format = useFormat();
+  const { plan, planned, today, history, needs } = planner;
+  const cost = useMemo(() => (plan ? planCost(plan) : null), [plan]);
+  if (!plan) return null;
+  const askPlan = (figure: Extract<Asked, { of: 'plan' }>['figure']) => onAsk({ of: 'plan', figure });
+  const { currency } = plan.kitchen;
+  return (
+    <View style={styles.stack}>
+      {planned ? null : <Strong tone="plum">Below is the last plan that works.</Strong>}
+      {plan.scarcest ? <Strong>{`${plan.scarcest} is what runs out first.`}</Strong> : null}
+      <WeighSheet plan={plan} onWhy={askPlan} />
+      {today.conditions ? (
+        <LessonsTicket
+          plan={plan}
+          offered={history.offered}
+          carried={history.carried}
+          left={history.left}
+          onLeave={history.leave}
+        />
+      ) : null}
+      <TodayTicket plan={plan} onWhy={(figure) => onAsk({ of: 'today', figure })} />
+      {plan.warnings.map(({ message }) => (
+        <Strong key={message} tone="plum">
+          {message}
+        </Strong>
+      ))}
+      <ClockTicket plan={plan} nowMs={nowMs} onWhy={askPlan} />
+      {cost ? (
+        <Ask onPress={() => askPlan('cost')}>
+          <Label>{`Ingredients cost ${formatMoney(cost.perBatch, currency)}, ${formatMoney(cost.perPiece, currency)} a piece.`}</Label>
+        </Ask>
+      ) : null}
+      {needs.need?.by === 'pieces' || needs.need?.by === 'discs' ? null : (
+        <Label>{`${format.mass(Math.max(0, plan.leftoverG))} of dough is left over.`}</Label>
+      )}
+      <KeepPlan plan={plan} mixer={today.mixer} />
+    </View>
+  );
+}
