@@ -1,28 +1,50 @@
 const path = require('node:path');
+const { createHash } = require('node:crypto');
 const { getDefaultConfig } = require('expo/metro-config');
+const coreBarrels = require('./build/coreBarrels');
 
 const config = getDefaultConfig(__dirname);
+// What was transformed before a name of core moved to another file is old.
+config.cacheVersion = createHash('sha256').update(JSON.stringify(coreBarrels)).digest('hex');
 
 /**
- * Two heavy things that the app never shows: the messages of Zod in forty languages (ours are in the schemas),
- * and an icon font of 1.3 MB that Paper would fall back to (our icons are drawn from paths).
+ * What the app never shows: [module, who asks for it]. Messages of Zod in forty languages (ours are in the schemas); an icon
+ * font of 1.3 MB that Paper would fall back to (our icons are drawn from paths); lists and controls of React Native that
+ * nothing here draws; tabs, stacks and the site map of the router, whose pages we draw ourselves.
  */
-const isLeftOut = (moduleName, origin) =>
-  (moduleName.endsWith('/locales/index.js') && origin.includes('/zod/')) ||
-  moduleName === '@expo/vector-icons/MaterialCommunityIcons' ||
-  moduleName === '@react-native-vector-icons/material-design-icons';
+const LEFT_OUT = [
+  [/\/locales\/index\.js$/, /\/zod\//],
+  [/^(@expo|react-native)[-/]vector-icons\/MaterialCommunityIcons$/, /./],
+  [/^@react-native-vector-icons\/material-design-icons$/, /./],
+  [
+    /\/(FlatList|SectionList|VirtualizedList|VirtualizedSectionList|Picker|CheckBox|ProgressBar|YellowBox|Button|ImageBackground|InputAccessoryView|TouchableNativeFeedback)$/,
+    /\/react-native-web\/dist\/(index|vendor\/react-native\/Animated\/components\/\w+)\.js$/,
+  ],
+  [/\/components\/Animated(FlatList|SectionList)$/, /\/react-native-web\//],
+  [
+    /^\.\.?\/(layouts\/(Tabs|Stack|experimental-stack)|views\/(Sitemap|useSitemap)|onboard\/Tutorial)$/,
+    /\/expo-router\/build\//,
+  ],
+];
 
-/** Animations ask for a native driver, which the web has not; react-native-web says so on every page. Ours answers quietly. */
-const ANIMATION_HELPER = path.join(__dirname, 'src/ui/animationHelper.ts');
-const asksForDriver = (moduleName, origin) =>
-  moduleName.endsWith('/NativeAnimatedHelper') && origin.includes('/react-native-web/');
+const isLeftOut = (moduleName, origin) =>
+  LEFT_OUT.some(([module, asks]) => module.test(moduleName) && asks.test(origin));
+
+/** Modules that ours stand for: [module, who asks for it, ours]. */
+const REPLACED = [
+  // Animations ask for a native driver, which the web has not; react-native-web says so on every page. Ours answers quietly.
+  [/\/NativeAnimatedHelper$/, /\/react-native-web\//, 'src/ui/animationHelper.ts'],
+  [/\/react-navigation\/bottom-tabs$/, /\/expo-router\/build\/views\//, 'build/tabBarHeight.js'],
+  // A slot needs the router of a stack, not its headers, toolbars and native screens.
+  [/\/layouts\/StackClient$/, /\/expo-router\/build\/views\/Navigator\.js$/, 'build/slotRouter.js'],
+];
 
 const { resolveRequest } = config.resolver;
 config.resolver.resolveRequest = (context, moduleName, platform) => {
-  if (isLeftOut(moduleName, context.originModulePath)) return { type: 'empty' };
-  if (asksForDriver(moduleName, context.originModulePath)) {
-    return { type: 'sourceFile', filePath: ANIMATION_HELPER };
-  }
+  const origin = context.originModulePath;
+  if (isLeftOut(moduleName, origin)) return { type: 'empty' };
+  const ours = REPLACED.find(([module, asks]) => module.test(moduleName) && asks.test(origin))?.[2];
+  if (ours) return { type: 'sourceFile', filePath: path.join(__dirname, ours) };
   return (resolveRequest ?? context.resolveRequest)(context, moduleName, platform);
 };
 

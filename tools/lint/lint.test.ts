@@ -42,7 +42,7 @@ const CASES = [
     'apps/kitchen/src/screens/x.ts',
     `import '../ui/tokens';`,
   ),
-  zone('a feature knowing its bundle', 'apps/kitchen/src/features/log/x.ts', `import '../../screens/work';`),
+  zone('a feature knowing its bundle', 'apps/kitchen/src/features/log/x.ts', `import '../../screens/rest';`),
   zone('a route that does more than mount', 'apps/kitchen/app/x.ts', `import '../src/api/api';`),
   zone('the server importing the app', 'apps/server/src/x.ts', `import '../../kitchen/src/ui/tokens';`),
   zone(

@@ -111,7 +111,13 @@ export const zones = [
   },
   {
     target: src('screens'),
-    from: [src('ui'), src('shared'), ...KEEPS.map(src), CORE],
+    from: [src('shared'), ...KEEPS.map(src), CORE],
+    message: 'A bundle only names screens of features.',
+  },
+  {
+    target: src('screens'),
+    from: src('ui'),
+    except: ['./layout/lazily.tsx'],
     message: 'A bundle only names screens of features.',
   },
   {

@@ -1,3 +1,1 @@
-import { lazily } from '../src/ui/layout/lazily';
-
-export default lazily(async () => ({ default: (await import('../src/screens/work')).LessonsScreen }));
+export { LessonsScreen as default } from '../src/screens';

@@ -1,4 +1,4 @@
-import { SettingsScreen } from '../src/features/settings/SettingsScreen';
+import { SettingsScreen } from '../src/screens';
 
 export default function Settings() {
   return <SettingsScreen />;

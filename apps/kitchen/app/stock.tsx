@@ -1,4 +1,4 @@
-import { StockScreen } from '../src/features/stock/StockScreen';
+import { StockScreen } from '../src/screens';
 
 export default function Stock() {
   return <StockScreen />;

@@ -1,4 +1,4 @@
-import { WriteScreen } from '../src/features/write/WriteScreen';
+import { WriteScreen } from '../src/screens';
 
 export default function Write() {
   return <WriteScreen />;

@@ -1,5 +1,6 @@
 import { FormulasScreen } from '../../src/features/formulas/FormulasScreen';
+import { bookParts } from '../../src/screens';
 
 export default function Formulas() {
-  return <FormulasScreen />;
+  return <FormulasScreen parts={bookParts} />;
 }

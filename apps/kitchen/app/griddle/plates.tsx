@@ -1,3 +1,1 @@
-import { lazily } from '../../src/ui/layout/lazily';
-
-export default lazily(async () => ({ default: (await import('../../src/screens/work')).PlatesScreen }));
+export { PlatesScreen as default } from '../../src/screens';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { IngredientsScreen } from '../../src/features/ingredients/IngredientsScreen';
+import { IngredientsScreen } from '../../src/screens';
 
 export default function OneIngredient() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,4 +1,4 @@
-import { IngredientsScreen } from '../../src/features/ingredients/IngredientsScreen';
+import { IngredientsScreen } from '../../src/screens';
 
 export default function Ingredients() {
   return <IngredientsScreen />;

@@ -1,3 +1,1 @@
-import { lazily } from '../../src/ui/layout/lazily';
-
-export default lazily(async () => ({ default: (await import('../../src/screens/work')).LogScreen }));
+export { LogScreen as default } from '../../src/screens';

@@ -1,7 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../src/ui/layout/lazily';
-
-const PlanScreen = lazily(async () => ({ default: (await import('../../src/screens/work')).PlanScreen }));
+import { PlanScreen } from '../../src/screens';
 
 export default function Plan() {
   const { id } = useLocalSearchParams<{ id: string }>();

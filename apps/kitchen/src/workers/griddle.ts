@@ -1,5 +1,4 @@
-import { finish } from '@kettle-scale/core/bake';
-import { GRIDDLE_WORK, type GriddleWork, type WorkName } from './griddleWork';
+import type { GriddleWork, WorkName } from './griddleWork';
 
 export type ToWorker = { id: number; name: WorkName; asks: unknown } | { cancel: number };
 export type FromWorker =
@@ -45,16 +44,12 @@ interface AskOptions {
   onProgress?: (share: number) => void;
 }
 
-/** Asks the griddle worker; where there are no workers the work is done here. Aborting the signal stops it. */
+/** Asks the griddle worker. Aborting the signal stops it. */
 export function askGriddle<N extends WorkName>(
   name: N,
   asks: GriddleWork[N]['asks'],
   { signal, onProgress }: AskOptions = {},
 ): Promise<GriddleWork[N]['gives']> {
-  if (typeof Worker === 'undefined') {
-    const work = GRIDDLE_WORK[name] as (asks: unknown) => Generator<number, GriddleWork[N]['gives'], void>;
-    return Promise.resolve().then(() => finish(work(asks)));
-  }
   const id = (lastId += 1);
   const port = openWorker();
   return new Promise((resolve, reject) => {

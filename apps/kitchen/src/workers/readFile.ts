@@ -1,7 +1,7 @@
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { InputError } from '@kettle-scale/core/message';
 import type { FileContents } from '@kettle-scale/core/exchange';
-import type { FileAnswer, FileQuestion } from './readFile.worker';
+import type { FileAnswer, FileQuestion } from './fileWork';
 
 /** A file that takes longer than this is not one that a kitchen wrote. */
 const LONGEST_MS = 30_000;
@@ -9,14 +9,10 @@ const LONGEST_MS = 30_000;
 const problem = (message: string) => new InputError([{ path: '', line: 1, message }]);
 
 /**
- * Reads a file of formulas in a worker; where there are no workers, here.
+ * Reads a file of formulas in a worker.
  * @throws InputError with what is wrong, line by line; also when the worker does not load or does not end
  */
 export async function readFile(text: string, foods: readonly Ingredient[]): Promise<FileContents> {
-  if (typeof Worker === 'undefined') {
-    const { readFormulaFile } = await import('@kettle-scale/core/exchange');
-    return readFormulaFile(text, foods);
-  }
   const worker = new Worker(new URL('./readFile.worker', window.location.href));
   let timer: ReturnType<typeof setTimeout> | undefined;
   try {

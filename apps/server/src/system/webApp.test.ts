@@ -17,6 +17,9 @@ async function openServer() {
   writeFileSync(join(folder, 'web', 'index.html'), '<!doctype html><title>Kettle Scale</title>');
   writeFileSync(join(folder, 'web', 'js', HASHED), 'run()');
   writeFileSync(join(folder, 'web', 'js', `${HASHED}.gz`), gzipSync('run()'));
+  const scripts = join(folder, 'web', '_expo/static/js/web');
+  mkdirSync(scripts, { recursive: true });
+  for (const name of ['_layout-1', 'shift-1', 'rest-1']) writeFileSync(join(scripts, `${name}.js`), 'run()');
   const database = await openDatabase(join(folder, 'kitchen.sqlite'));
   const stores = await openStores(database);
   const app = createApp({ database, stores, logger: pino({ level: 'silent' }), webDir: join(folder, 'web') });
@@ -37,6 +40,15 @@ test.each(['/', '/formulas/deckhand-wrap', '/bench/019a0000-0000-7000-8000-00000
     expect(answer.headers['cache-control']).toBe('no-cache');
   },
 );
+
+test.each([
+  ['/shift', 'shift', 'rest'],
+  ['/bench/019a0000-0000-7000-8000-000000000000', 'rest', 'shift'],
+])('%s is told to fetch its own script (%s) while the first one loads', async (path, own, other) => {
+  const { headers } = await server.api.get(path).set('accept', 'text/html').expect(200);
+  expect(headers.link).toContain(`/_expo/static/js/web/${own}-1.js>; rel=preload; as=script`);
+  expect(headers.link).not.toContain(other);
+});
 
 test('hashed files are kept for a year and come compressed', async () => {
   const answer = await server.api.get(`/js/${HASHED}`).set('accept-encoding', 'gzip').expect(200);

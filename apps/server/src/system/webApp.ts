@@ -1,8 +1,26 @@
+import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 
 const YEAR_S = 365 * 24 * 3600;
+
+const SCRIPTS = '_expo/static/js/web';
+/** Pages that are drawn from the first load alone; every other page needs the rest of the app at once. */
+const FIRST_PAGES: ReadonlySet<string> = new Set(['/', '/shift', '/formulas']);
+
+/** What a browser should fetch beside the scripts that the page names, by the page that was asked for. */
+function preloadsOf(webDir: string): (path: string) => string {
+  const folder = join(webDir, SCRIPTS);
+  const scripts = existsSync(folder) ? readdirSync(folder) : [];
+  const links = (...names: string[]) =>
+    scripts
+      .filter((file) => file.endsWith('.js') && names.some((name) => file.startsWith(`${name}-`)))
+      .map((file) => `</${SCRIPTS}/${file}>; rel=preload; as=script`)
+      .join(', ');
+  const [first, rest] = [links('_layout', 'shift'), links('_layout', 'rest')];
+  return (path) => (FIRST_PAGES.has(path) ? first : rest);
+}
 
 /**
  * Serves the exported app: files compressed at export, hashed names kept for a year,
@@ -10,6 +28,7 @@ const YEAR_S = 365 * 24 * 3600;
  */
 export function serveWebApp(webDir: string): Router {
   const router = Router();
+  const preloads = preloadsOf(webDir);
   router.use(
     expressStaticGzip(webDir, {
       enableBrotli: true,
@@ -28,6 +47,8 @@ export function serveWebApp(webDir: string): Router {
       next();
       return;
     }
+    const link = preloads(request.path);
+    if (link) response.set('Link', link);
     response.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));
   });
   return router;

@@ -1,5 +1,5 @@
 import type { BatchState } from './foldBatch';
-import { DEFAULT_COLD_LIMIT_H } from '../kitchen/kitchenSchema';
+import { DEFAULT_COLD_LIMIT_H } from '../kitchen/kitchenDefaults';
 import { isPerishable } from '../ingredient/perishable';
 import type { Plan } from '../plan/planSchema';
 

@@ -3,7 +3,7 @@ import { piecesFor } from '../portion/piecesFor';
 import { ballStandard } from './skippedWater';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import { type BatchState, inBowlG, startG, weighingToleranceG } from './foldBatch';
-import { keptShare } from '../kitchen/kitchenSchema';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan, SheetLine, Step } from '../plan/planSchema';
 
 /** How a weight compares with its target. */

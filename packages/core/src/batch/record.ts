@@ -3,7 +3,7 @@ import { piecesFor } from '../portion/piecesFor';
 import { wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
 import { type BatchState, type StepState, inBowlG } from './foldBatch';
-import { keptShare } from '../kitchen/kitchenSchema';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan } from '../plan/planSchema';
 import type { BatchRecord } from './recordSchema';
 import { ballStandard } from './skippedWater';

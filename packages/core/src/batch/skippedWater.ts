@@ -1,7 +1,7 @@
 import { type PieceTarget, cutInto } from '../portion/piecesFor';
 import { formatMass, formatPercent, type UnitSystem } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
-import { keptShare } from '../kitchen/kitchenSchema';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan } from '../plan/planSchema';
 import type { RunningDough } from './runningDough';
 

@@ -1,7 +1,7 @@
 import { escapeUTF8 } from 'entities';
 import { packWords } from '../formula/allergens';
 import { formatSpan } from '../quantity/formatQuantity';
-import type { BreadLabel } from '../log/holding';
+import type { BreadLabel } from '../log/breadLabel';
 
 const S_PER_H = 3600;
 

@@ -1,4 +1,5 @@
-import { type Kitchen, keptShare } from '../kitchen/kitchenSchema';
+import { type Kitchen } from '../kitchen/kitchenSchema';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { type Disc, discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';

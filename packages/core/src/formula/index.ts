@@ -37,7 +37,7 @@ export {
   SPOTS,
 } from './methodSchema';
 export { resolveOnBread } from './onBread';
-export { ON_BREAD_WHEN, type OnBreadWhen } from './onBreadSchema';
+export { ON_BREAD_WHEN, type OnBreadWhen } from './onBreadWhen';
 export { doughTotals } from './percentages';
 export { ingredientsOf, resolveLines } from './resolveLines';
 export { freeId, slugOf } from './slug';

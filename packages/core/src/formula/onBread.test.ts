@@ -1,4 +1,5 @@
-import { allergensOfPlan, breadLabel, heldBread } from '../log/holding';
+import { heldBread } from '../log/holding';
+import { allergensOfPlan, breadLabel } from '../log/breadLabel';
 import { labelHtml } from '../exchange/labelHtml';
 import { planBatch } from '../plan/planBatch';
 import { planCost } from '../plan/planCost';

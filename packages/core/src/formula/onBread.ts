@@ -1,7 +1,8 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError, type Problem } from '../message/problem';
 import type { Formula } from './formulaSchema';
-import { ON_BREAD_WHEN, type OnBread } from './onBreadSchema';
+import { type OnBread } from './onBreadSchema';
+import { ON_BREAD_WHEN } from './onBreadWhen';
 
 /** An ingredient on the bread, together with what it is. */
 export interface ResolvedOnBread extends OnBread {

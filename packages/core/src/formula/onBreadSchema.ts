@@ -1,14 +1,6 @@
 import { z } from 'zod';
 import { choiceField, numberField, slugField, textField } from '../message/fields';
-
-/** When an ingredient that is not in the dough meets the bread, in the order of the work. */
-export const ON_BREAD_WHEN = [
-  'on the bench',
-  'on the face',
-  'on the pan',
-  'after the turn',
-  'at the end',
-] as const;
+import { ON_BREAD_WHEN } from './onBreadWhen';
 
 /** What a method puts on bread: butter, oil, a topping, flour on the bench, salt water on the pan. */
 export const onBreadSchema = z.strictObject({
@@ -19,5 +11,4 @@ export const onBreadSchema = z.strictObject({
   note: textField('Note', { max: 120 }).optional(),
 });
 
-export type OnBreadWhen = (typeof ON_BREAD_WHEN)[number];
 export type OnBread = z.infer<typeof onBreadSchema>;

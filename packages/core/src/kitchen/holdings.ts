@@ -8,3 +8,13 @@ export const HOLDINGS = [
   'served at once',
 ] as const;
 export type Holding = (typeof HOLDINGS)[number];
+
+/** Hours that bread may be held in each way, where the kitchen says nothing (assumptions of the trade; local food codes come first). */
+export const DEFAULT_HOLD_H: Record<Holding, number> = {
+  cloth: 2,
+  'insulated box': 4,
+  'lidded dish': 2,
+  fridge: 48,
+  freezer: 24 * 60,
+  'served at once': 0.5,
+};

@@ -1,11 +1,6 @@
-import { DEFAULT_HOLD_H, type Kitchen } from '../kitchen/kitchenSchema';
+import { DEFAULT_HOLD_H, type Holding } from '../kitchen/holdings';
+import type { Kitchen } from '../kitchen/kitchenSchema';
 import type { BatchRecord } from '../batch/recordSchema';
-import type { Plan } from '../plan/planSchema';
-import { type CheckPack, allergensOf, packsToCheck } from '../formula/allergens';
-import type { Holding } from '../kitchen/holdings';
-import { resolveOnBread } from '../formula/onBread';
-import { CATALOGUE } from '../ingredient/catalogue';
-import type { Ingredient } from '../ingredient/ingredientSchema';
 
 const MS_PER_H = 3_600_000;
 
@@ -48,51 +43,6 @@ export function holdState({ madeMs, useByMs }: HeldBread, nowMs: number): 'good'
   if (nowMs >= useByMs) return 'over';
   return nowMs >= useByMs - (useByMs - madeMs) / 5 ? 'soon' : 'good';
 }
-
-/** What a label needs to say. */
-export interface BreadLabel {
-  product: string;
-  pieces: number;
-  how: Holding;
-  madeMs: number;
-  useByMs: number;
-  limitH: number;
-  limitIsOwn: boolean;
-  allergens: string[];
-  /** Ingredients whose packs decide about more. */
-  checkPacks: CheckPack[];
-  /** The last part of its id, to be read aloud. */
-  batch: string;
-}
-
-const CODE_LENGTH = 6;
-
-/**
- * Everything that a planned bread is made of or gets on top. Plans of older programs do not say what goes on the bread: what
- * their method implies counts.
- */
-const foodsOfPlan = ({ ingredients, onBread, formula }: PlanOfLabel): { food: Ingredient }[] => [
-  ...ingredients.map((food) => ({ food })),
-  ...(onBread ? [] : resolveOnBread({ ...formula, onBread: [] }, [...CATALOGUE, ...ingredients])),
-];
-
-type PlanOfLabel = Pick<Plan, 'ingredients' | 'onBread' | 'formula'>;
-
-/** Allergens of everything that was planned in or on. */
-export const allergensOfPlan = (plan: PlanOfLabel): string[] => allergensOf(foodsOfPlan(plan));
-
-export const breadLabel = (batchId: string, plan: PlanOfLabel, held: HeldBread): BreadLabel => ({
-  product: plan.formula.name,
-  pieces: held.pieces,
-  how: held.how,
-  madeMs: held.madeMs,
-  useByMs: held.useByMs,
-  limitH: held.limitH,
-  limitIsOwn: held.limitIsOwn,
-  allergens: allergensOfPlan(plan),
-  checkPacks: packsToCheck(foodsOfPlan(plan)),
-  batch: batchId.slice(-CODE_LENGTH).toUpperCase(),
-});
 
 /** Bread thicker than this is warmed slowly, so that its middle is hot before its face is hard, mm. */
 const THICK_MM = 3;

@@ -1,8 +1,9 @@
 export { lessonAdjustments, lotWithSwitch } from './applyLessons';
 export { batchFacts, mixedG } from './batchFacts';
+export { breadLabel, type BreadLabel } from './breadLabel';
 export { compareBatches } from './compareBatches';
 export { type BatchFacts, batchFactsSchema } from './factsSchema';
-export { breadLabel, type BreadLabel, heldBread, holdLimitH, holdState, reheatWords } from './holding';
+export { heldBread, holdLimitH, holdState, reheatWords } from './holding';
 export { type Lesson, lessonSchema } from './lessonSchema';
 export { logSchema } from './logSchema';
 export { loggedPieces } from './loggedPieces';

@@ -3,7 +3,8 @@ import { ballMassG } from '../portion/disc';
 import { wholePieces } from '../portion/wholePieces';
 import { InputError } from '../message/problem';
 import { formatMass } from '../quantity/formatQuantity';
-import { type Kitchen, keptShare } from '../kitchen/kitchenSchema';
+import { type Kitchen } from '../kitchen/kitchenSchema';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Need } from './planRequestSchema';
 import type { Ceiling } from './weighSheet';
 

@@ -5,7 +5,7 @@ import { lotState, lotToday } from '../flourLot/lotState';
 import { InputError } from '../message/problem';
 import { ADJUSTABLE, type Adjustable, type Adjustment } from './adjustmentSchema';
 import { type Conditions, ORDINARY_DAY, conditionsSchema } from '../kitchen/conditionsSchema';
-import { DEFAULT_KITCHEN } from '../kitchen/kitchenSchema';
+import { DEFAULT_KITCHEN } from '../kitchen/kitchenDefaults';
 import { keepablePlan, planBatch } from './planBatch';
 import type { Need } from './planRequestSchema';
 

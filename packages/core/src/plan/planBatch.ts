@@ -14,7 +14,8 @@ import { addedWater, adjustedFormula, adjustedKitchen, withSalt, withWater } fro
 import { amountsFor } from './amounts';
 import type { Conditions } from '../kitchen/conditionsSchema';
 import { keepBack, openShare } from './today/holdBack';
-import { type Kitchen, keptShare, kitchenWith } from '../kitchen/kitchenSchema';
+import { type Kitchen } from '../kitchen/kitchenSchema';
+import { keptShare, kitchenWith } from '../kitchen/kitchenDefaults';
 import { onBreadSheet } from './onBreadSheet';
 import type { PlanRequest } from './planRequestSchema';
 import { PLAN_FORMAT, type Plan, type SheetLine, planSchema } from './planSchema';

@@ -1,6 +1,6 @@
 import { type FormulaCost, costOf } from '../formula/cost';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { keptShare } from '../kitchen/kitchenSchema';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan } from './planSchema';
 
 /** Joins rows of a plan to their ingredients as they were when it was made. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
-import { ON_BREAD_WHEN } from '../formula/onBreadSchema';
+import { ON_BREAD_WHEN } from '../formula/onBreadWhen';
 import { INGREDIENT_KINDS, ingredientSchema } from '../ingredient/ingredientSchema';
 import { adjustmentSchema } from './adjustmentSchema';
 import { conditionsSchema } from '../kitchen/conditionsSchema';

@@ -1,4 +1,5 @@
-import { type Kitchen, keptShare } from '../kitchen/kitchenSchema';
+import { type Kitchen } from '../kitchen/kitchenSchema';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import { freeId, slugOf } from '../formula/slug';
 import {
   FORMULA_FORMAT,

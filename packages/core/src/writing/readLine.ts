@@ -1,4 +1,4 @@
-import type { OnBreadWhen } from '../formula/onBreadSchema';
+import type { OnBreadWhen } from '../formula/onBreadWhen';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { exactly } from '../quantity/interval';
 import type { Measures } from '../quantity/units';

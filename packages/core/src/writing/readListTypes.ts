@@ -1,6 +1,6 @@
 import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
 import type { Measure } from '../formula/formulaSchema';
-import type { OnBreadWhen } from '../formula/onBreadSchema';
+import type { OnBreadWhen } from '../formula/onBreadWhen';
 import type { SaidAmount } from './readAmount';
 import type { Interval } from '../quantity/interval';
 

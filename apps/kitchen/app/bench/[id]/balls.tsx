@@ -1,9 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const BallsScreen = lazily(async () => ({
-  default: (await import('../../../src/screens/work')).BallsScreen,
-}));
+import { BallsScreen } from '../../../src/screens';
 
 export default function Balls() {
   const { id } = useLocalSearchParams<{ id: string }>();

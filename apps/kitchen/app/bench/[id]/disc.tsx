@@ -1,7 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const DiscScreen = lazily(async () => ({ default: (await import('../../../src/screens/work')).DiscScreen }));
+import { DiscScreen } from '../../../src/screens';
 
 export default function OneDisc() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,9 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const BatchScreen = lazily(async () => ({
-  default: (await import('../../../src/screens/work')).BatchScreen,
-}));
+import { BatchScreen } from '../../../src/screens';
 
 export default function RunningBatch() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CardScreen } from '../../../src/features/formulas/CardScreen';
+import { CardScreen } from '../../../src/screens';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { EditScreen } from '../../../src/features/edit/EditScreen';
+import { EditScreen } from '../../../src/screens';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

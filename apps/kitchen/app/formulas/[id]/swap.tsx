@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SwapScreen } from '../../../src/features/edit/SwapScreen';
+import { SwapScreen } from '../../../src/screens';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { VersionsScreen } from '../../../src/features/formulas/VersionsScreen';
+import { VersionsScreen } from '../../../src/screens';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const LiveScreen = lazily(async () => ({ default: (await import('../../../src/screens/work')).LiveScreen }));
+import { LiveScreen } from '../../../src/screens';
 
 export default function LiveGriddle() {
   const { id } = useLocalSearchParams<{ id: string }>();

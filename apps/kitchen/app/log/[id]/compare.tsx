@@ -1,9 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const CompareScreen = lazily(async () => ({
-  default: (await import('../../../src/screens/work')).CompareScreen,
-}));
+import { CompareScreen } from '../../../src/screens';
 
 export default function Compare() {
   const { id } = useLocalSearchParams<{ id: string }>();

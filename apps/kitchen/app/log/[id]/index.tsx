@@ -1,7 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const LogScreen = lazily(async () => ({ default: (await import('../../../src/screens/work')).LogScreen }));
+import { LogScreen } from '../../../src/screens';
 
 export default function OneBatch() {
   const { id } = useLocalSearchParams<{ id: string }>();

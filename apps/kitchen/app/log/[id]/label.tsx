@@ -1,9 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const LabelScreen = lazily(async () => ({
-  default: (await import('../../../src/screens/work')).LabelScreen,
-}));
+import { LabelScreen } from '../../../src/screens';
 
 export default function BreadLabel() {
   const { id } = useLocalSearchParams<{ id: string }>();

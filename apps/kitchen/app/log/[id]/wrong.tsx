@@ -1,9 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazily } from '../../../src/ui/layout/lazily';
-
-const WrongScreen = lazily(async () => ({
-  default: (await import('../../../src/screens/work')).WrongScreen,
-}));
+import { WrongScreen } from '../../../src/screens';
 
 export default function Wrong() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,6 +1,7 @@
+import { cardHtml } from '@kettle-scale/core/exchange';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { useBook, useIngredients } from '../../api/queries';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
@@ -9,22 +10,17 @@ import { Screen } from '../../ui/layout/Screen';
 
 function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const units = useUnits();
-  const card = useQuery({
-    queryKey: ['card', formula.id, formula.version, units],
-    queryFn: async () => {
-      const { cardHtml } = await import('@kettle-scale/core/exchange');
-      return cardHtml(formula, foods, { units, fontCss: fontRules() });
-    },
-  });
+  const card = useMemo(
+    () => cardHtml(formula, foods, { units, fontCss: fontRules() }),
+    [formula, foods, units],
+  );
   return (
     <PrintScreen
       eyebrow={`Version ${formula.version}`}
       title={`Card: ${formula.name}`}
       name={`Card of ${formula.name}`}
-      html={card.data ?? null}
-    >
-      {card.data ? null : <Waiting what="the card" error={card.error} onRetry={() => void card.refetch()} />}
-    </PrintScreen>
+      html={card}
+    ></PrintScreen>
   );
 }
 

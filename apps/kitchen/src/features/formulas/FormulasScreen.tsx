@@ -1,10 +1,9 @@
 import { useRouter } from 'expo-router';
-import { useDeferredValue, useMemo } from 'react';
+import { type ComponentType, type ComponentProps, useDeferredValue, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useBook, useIngredients } from '../../api/queries';
 import { Action } from '../../ui/input/actions';
 import { Check, Choices } from '../../ui/input/Choices';
-import { lazily } from '../../ui/layout/lazily';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Panes } from '../../ui/layout/Panes';
 import { Screen } from '../../ui/layout/Screen';
@@ -14,13 +13,11 @@ import { useFindKey } from '../../ui/input/useFindKey';
 import { useWide } from '../../ui/layout/useWide';
 import { VirtualList } from '../../ui/layout/VirtualList';
 import { WordField } from '../../ui/input/WordField';
-import { BringIn } from './BringIn';
+import type { BringIn } from './BringIn';
+import type { FormulaPage } from './FormulaPage';
 import { FormulaTicket } from './FormulaTicket';
-import { TakeBook } from './TakeOut';
+import type { TakeBook } from './TakeOut';
 import { SORTS, indexBook, useBookView, orderBook, viewBook } from './bookView';
-
-/** The page of a formula comes when one is opened: the book is there first. */
-const FormulaPage = lazily(async () => ({ default: (await import('./FormulaPage')).FormulaPage }));
 
 const TICKET_PX = 176;
 /** A shorter book is seen at a glance and needs no finding. */
@@ -28,8 +25,15 @@ const FIND_FROM = 4;
 
 const styles = StyleSheet.create({ tools: { gap: SPACE.s } });
 
+/** What the book shows beside its tickets; it comes after them. */
+interface Parts {
+  FormulaPage: ComponentType<ComponentProps<typeof FormulaPage>>;
+  BringIn: ComponentType<ComponentProps<typeof BringIn>>;
+  TakeBook: ComponentType<ComponentProps<typeof TakeBook>>;
+}
+
 /** The formula book: write, find, and open; tickets, and the page of one beside them where there is room. */
-export function FormulasScreen({ id }: { id?: string | undefined }) {
+export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: Parts }) {
   const wide = useWide();
   const router = useRouter();
   const book = useBook();
@@ -100,13 +104,13 @@ export function FormulasScreen({ id }: { id?: string | undefined }) {
           />
         </>
       )}
-      <BringIn entries={entries} foods={foods} />
-      <TakeBook entries={entries} foods={foods} />
+      <parts.BringIn entries={entries} foods={foods} />
+      <parts.TakeBook entries={entries} foods={foods} />
       <Action icon="bench" label="Ingredients and prices" onPress={() => router.push('/ingredients')} />
     </Screen>
   );
   const page = chosen ? (
-    <FormulaPage key={chosen.formula.id} entry={chosen} entries={entries} ingredients={foods} />
+    <parts.FormulaPage key={chosen.formula.id} entry={chosen} entries={entries} ingredients={foods} />
   ) : id ? (
     <Screen title="Formulas">
       <Notice title="Not in the book" text="This formula is not in this kitchen." />

@@ -6,14 +6,18 @@ import { useWriting } from '../../drafts/writing';
 import { draw, entry, formula, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { usePreferences } from '../../ui/preferences';
+import { workInPage } from '../../test/workers';
+import { BringIn } from './BringIn';
 import { FormulaPage } from './FormulaPage';
 import { FormulasScreen } from './FormulasScreen';
 import { indexBook, orderBook, viewBook } from './bookView';
+import { TakeBook } from './TakeOut';
 import { methodWords } from './methodWords';
 import { bookFile, formulaFile, selfContained } from './sendOut';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 const foods = [...CATALOGUE];
+const parts = { FormulaPage, BringIn, TakeBook };
 const moon = {
   ...(foods[0] as (typeof foods)[number]),
   id: 'moon-dust',
@@ -35,6 +39,7 @@ const entries = [
 const page = (changes = {}) => <FormulaPage entry={entry(changes)} entries={entries} ingredients={foods} />;
 
 beforeEach(() => {
+  workInPage();
   push.mockReset();
   usePreferences.getState().set({ units: 'metric' });
   queryClient.setQueryData(keys.book, entries);
@@ -64,7 +69,7 @@ test('the book is found by name and ingredient, sorted, and what is put away is 
 });
 
 test('the book shows every formula in use with shares, hydration, ball and disc', () => {
-  draw(<FormulasScreen />);
+  draw(<FormulasScreen parts={parts} />);
   const ticket = screen.getByRole('link', { name: /Test round/ });
   expect(ticket.getAttribute('href')).toBe('/formulas/test-round');
   for (const words of ['plain flour 100', 'water 60', 'fine salt 2.0', 'Hydration', '100\u00a0g']) {
@@ -75,12 +80,12 @@ test('the book shows every formula in use with shares, hydration, ball and disc'
 
 test('an empty book says how to begin; a formula that is not there is said plainly', () => {
   queryClient.setQueryData(keys.book, []);
-  const { unmount } = draw(<FormulasScreen />);
+  const { unmount } = draw(<FormulasScreen parts={parts} />);
   expect(screen.getByText('The book is empty')).toBeTruthy();
   press(/Write a formula/);
   expect(push).toHaveBeenCalledWith('/write');
   unmount();
-  draw(<FormulasScreen id="moon" />);
+  draw(<FormulasScreen id="moon" parts={parts} />);
   expect(screen.getByText('This formula is not in this kitchen.')).toBeTruthy();
 });
 
@@ -123,7 +128,7 @@ describe('files', () => {
     ['an unknown field', JSON.stringify({ ...formula, moon: 1 }), /not known/],
   ])('with %s bring nothing in', async (_case, text, sentence) => {
     const send = jest.spyOn(api, 'importBook');
-    draw(<FormulasScreen />);
+    draw(<FormulasScreen parts={parts} />);
     bring(text);
     await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(sentence));
     expect(send).not.toHaveBeenCalled();
@@ -142,8 +147,8 @@ describe('files', () => {
     const send = jest.spyOn(api, 'importBook').mockResolvedValue(report);
     jest.spyOn(api, 'book').mockResolvedValue(entries);
     jest.spyOn(api, 'ingredients').mockResolvedValue(foods);
-    draw(<FormulasScreen />);
-    bring(await bookFile([entry(), entry({ id: 'new' })], [], foods, 'csv'), 'book.csv');
+    draw(<FormulasScreen parts={parts} />);
+    bring(bookFile([entry(), entry({ id: 'new' })], [], foods, 'csv'), 'book.csv');
     fireEvent.click(await screen.findByRole('radio', { name: 'a copy beside it' }));
     press('Bring in 2');
     await screen.findByText('Copies beside yours');
@@ -152,7 +157,7 @@ describe('files', () => {
   });
 
   test('of words go to be read', async () => {
-    draw(<FormulasScreen />);
+    draw(<FormulasScreen parts={parts} />);
     bring('500 g bread flour\n300 ml water', 'list.txt');
     await waitFor(() => expect(push).toHaveBeenCalledWith('/write'));
     expect(useWriting.getState().text).toBe('500 g bread flour\n300 ml water');
@@ -165,7 +170,7 @@ describe('files', () => {
     };
     expect(selfContained(formula, [...foods, moon])).toBe(formula);
     expect(selfContained(dusty, [...foods, moon]).ingredients).toEqual([moon]);
-    expect(JSON.parse(await formulaFile(dusty, [...foods, moon], 'jsonld')).recipeIngredient.at(-1)).toBe(
+    expect(JSON.parse(formulaFile(dusty, [...foods, moon], 'jsonld')).recipeIngredient.at(-1)).toBe(
       '10 g Moon dust',
     );
   });

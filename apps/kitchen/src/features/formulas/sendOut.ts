@@ -1,4 +1,5 @@
 import { BOOK_FORMAT, BOOK_FORMAT_VERSION, type Book, type BookEntry } from '@kettle-scale/core/document';
+import { bookToCsv, recipeOf } from '@kettle-scale/core/exchange';
 import type { Formula } from '@kettle-scale/core/formula';
 import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
 
@@ -23,25 +24,19 @@ export function selfContained(formula: Formula, foods: readonly Ingredient[]): F
 const pretty = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** The text of a formula's file. */
-export async function formulaFile(
-  formula: Formula,
-  foods: readonly Ingredient[],
-  kind: FileKind,
-): Promise<string> {
-  const { bookToCsv, recipeOf } = await import('@kettle-scale/core/exchange');
+export function formulaFile(formula: Formula, foods: readonly Ingredient[], kind: FileKind): string {
   const whole = selfContained(formula, foods);
   if (kind === 'csv') return bookToCsv({ formulas: [whole], ingredients: [], archived: [] }, foods);
   return pretty(kind === 'jsonld' ? recipeOf(whole, foods) : whole);
 }
 
 /** The text of the whole book's file. */
-export async function bookFile(
+export function bookFile(
   entries: readonly BookEntry[],
   own: Ingredient[],
   foods: readonly Ingredient[],
   kind: FileKind,
-): Promise<string> {
-  const { bookToCsv, recipeOf } = await import('@kettle-scale/core/exchange');
+): string {
   const book: Book = {
     format: BOOK_FORMAT,
     formatVersion: BOOK_FORMAT_VERSION,

@@ -1,3 +1,4 @@
+import { labelHtml } from '@kettle-scale/core/exchange';
 import { type BreadLabel, breadLabel, heldBread } from '@kettle-scale/core/log';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useQuery } from '@tanstack/react-query';
@@ -23,7 +24,6 @@ function LabelOf({ id, labels }: { id: string; labels: readonly BreadLabel[] }) 
     queryKey: ['label', id, label?.how, label?.madeMs],
     enabled: label !== undefined,
     queryFn: async () => {
-      const { labelHtml } = await import('@kettle-scale/core/exchange');
       const qrSvg = await qrOf(`${window.location.origin}/log/${id}`);
       return label ? labelHtml(label, { qrSvg, fontCss: fontRules() }) : '';
     },

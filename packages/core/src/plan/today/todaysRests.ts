@@ -3,7 +3,8 @@ import type { Formula, ResolvedLine } from '../../formula/formulaSchema';
 import type { DoughTotals } from '../../formula/percentages';
 import { formatPercent, formatSpan, formatTemp } from '../../quantity/formatQuantity';
 import { isPerishable } from '../../ingredient/perishable';
-import { DEFAULT_COLD_LIMIT_H, type Kitchen } from '../../kitchen/kitchenSchema';
+import { type Kitchen } from '../../kitchen/kitchenSchema';
+import { DEFAULT_COLD_LIMIT_H } from '../../kitchen/kitchenDefaults';
 import type { Today } from '../planSchema';
 import { relaxingKind, restingDough, wantedSpringBack, workableC } from './restingDough';
 

@@ -6,6 +6,7 @@ import { act, screen } from '@testing-library/react';
 import { api } from '../../../api/api';
 import { keys, queryClient } from '../../../api/queries';
 import { draw, entry, liveBatch, plan } from '../../../test/liveBatch';
+import { workInPage } from '../../../test/workers';
 import { askGriddle } from '../../../workers/griddle';
 import { LiveScreen } from './LiveScreen';
 import { requestOf, spreadsOf } from '../griddleSetup';
@@ -21,6 +22,7 @@ const GRIDDLE: Griddle = {
 };
 
 beforeEach(() => {
+  workInPage();
   queryClient.clear();
   jest.useFakeTimers({ now: NOW, doNotFake: ['queueMicrotask', 'setImmediate', 'nextTick'] });
   jest.spyOn(api, 'book').mockResolvedValue([entry()]);

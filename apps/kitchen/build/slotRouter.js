@@ -1,0 +1,1 @@
+export { StackRouter } from 'expo-router/build/react-navigation/routers';
