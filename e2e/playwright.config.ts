@@ -30,6 +30,8 @@ export default defineConfig({
     command: `node tools/run.mjs serve --demo --port ${PORT} --data ${data}`,
     cwd: '..',
     url: `http://127.0.0.1:${PORT}/api/v1/health`,
+    // The kitchen of the journeys hangs its clock where the browser does.
+    env: { TZ: 'UTC' },
     timeout: 240_000,
     reuseExistingServer: false,
   },

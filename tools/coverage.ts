@@ -96,7 +96,8 @@ function workYear(truth: Truth, random: Random): { facts: BatchFacts[]; plan: Pl
     const cook = {
       ...{ weighingSdSteps: 0.5, overPour: 0, batchSdPoints: 1 },
       ...truth,
-      thirstPoints: (truth.thirst[lot] ?? 0) + (truth.season[SEASONS.indexOf(seasonOf(startedAt))] ?? 0),
+      thirstPoints:
+        (truth.thirst[lot] ?? 0) + (truth.season[SEASONS.indexOf(seasonOf(startedAt.slice(0, 10)))] ?? 0),
     };
     const events = simulateBatch(plan, startMs, cook, random, '');
     facts.push(batchFacts({ id: `${index}`, startedAt, plan, flourLotId: lotId, events }));
@@ -141,7 +142,7 @@ function count(kind: Lesson['kind'], holds: boolean): void {
   held.set(kind, row);
 }
 
-const context = { lots: [], off: [] };
+const context = { lots: [], off: [], zone: 'UTC' };
 for (let kitchen = 0; kitchen < KITCHENS; kitchen += 1) {
   const random = openRandom(Number(values.seed) * 100_000 + kitchen);
   // Neighbouring seeds begin alike; some draws on they do not.
@@ -162,7 +163,7 @@ for (let kitchen = 0; kitchen < KITCHENS; kitchen += 1) {
       waterPoints:
         one.waterPoints === null
           ? null
-          : one.waterPoints - (truth.season[SEASONS.indexOf(seasonOf(one.startedAt))] ?? 0),
+          : one.waterPoints - (truth.season[SEASONS.indexOf(seasonOf(one.startedAt.slice(0, 10)))] ?? 0),
     }));
   const lot = lessonsFrom(spring, context).find(({ id }) => id === 'water/lot-0');
   if (lot) count('water', lot.low <= (truth.thirst[0] ?? 0) && (truth.thirst[0] ?? 0) <= lot.high);

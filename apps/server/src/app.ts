@@ -72,7 +72,7 @@ export function createApp({
     ...systemRoutes(database, { version: VERSION, demo, now }),
     ...ingredientRoutes(stores.ingredients, stores, hub),
     ...kitchenRoutes(stores.kitchen, around),
-    ...flourLotRoutes(stores.flourLots, { ingredients: stores.ingredients, hub, now }),
+    ...flourLotRoutes(stores.flourLots, { ...stores, hub, now }),
     ...formulaRoutes(stores.formulas, stores.ingredients, around),
     ...bookRoutes(database, stores, around),
     ...planRoutes(stores.plans, stores.ingredients, hub),

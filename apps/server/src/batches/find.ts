@@ -1,4 +1,5 @@
 import type { Batch, BatchRecord, BatchState } from '@kettle-scale/core/batch';
+import { type Day, type Zone, addDays, startOfDayMs } from '@kettle-scale/core/quantity';
 import { z } from 'zod';
 
 /** How a batch came out, for who looks for it. */
@@ -26,7 +27,20 @@ export const findQuery = z.strictObject({
   limit: z.coerce.number('“limit” must be a number.').int().min(1).max(200).default(50),
 });
 
-export type Find = Omit<z.infer<typeof findQuery>, 'limit'> & { limit: number };
+type FindQuery = Omit<z.infer<typeof findQuery>, 'limit'>;
+
+/** A search as the store takes it: days are instants in UTC, the second one past the end. */
+export type Find = FindQuery & { limit: number };
+
+/** The days of a search as instants, by the kitchen's time zone. */
+export const findBetween = <T extends Pick<FindQuery, 'from' | 'to'>>(query: T, zone: Zone): T => {
+  const beginOf = (day: Day) => new Date(startOfDayMs(day, zone)).toISOString();
+  return {
+    ...query,
+    ...(query.from ? { from: beginOf(query.from) } : {}),
+    ...(query.to ? { to: beginOf(addDays(query.to, 1)) } : {}),
+  };
+};
 
 /** Wild cards of LIKE are letters to a cook. */
 const literal = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
@@ -54,7 +68,7 @@ export function searchSql(find: Find): { where: string; bind: unknown[] } {
     ...(find.formula ? [`f.formulaId = ${value(find.formula)}`] : []),
     ...(find.lot ? [`f.lotId = ${value(find.lot)}`] : []),
     ...(find.from ? [`f.startedAt >= ${value(find.from)}`] : []),
-    ...(find.to ? [`f.startedAt < ${value(`${find.to}T24`)}`] : []),
+    ...(find.to ? [`f.startedAt < ${value(find.to)}`] : []),
     ...(find.result ? [RESULT_SQL[find.result]] : []),
     ...(find.before ? [beforeSql(find.before, value)] : []),
     ...(find.text ?? '')

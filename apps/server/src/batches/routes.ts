@@ -11,6 +11,7 @@ import { InputError, slugField } from '@kettle-scale/core/message';
 import { type Plan, keepablePlan, planBatch, planHash } from '@kettle-scale/core/plan';
 import { loggedPieceSchema } from '@kettle-scale/core/bake';
 import { lotWithSwitch } from '@kettle-scale/core/log';
+import { dayOf } from '@kettle-scale/core/quantity';
 import { z } from 'zod';
 import type { FlourLotStore } from '../flourLots/store';
 import type { FormulaStore } from '../formulas/store';
@@ -21,7 +22,7 @@ import { JsonText, route, type Route } from '../http/route';
 import type { IngredientStore } from '../ingredients/store';
 import type { KitchenStore } from '../kitchen/store';
 import type { Around } from '../live/hub';
-import { findQuery } from './find';
+import { findBetween, findQuery } from './find';
 import type { BatchStore } from './store';
 
 const DAY_MS = 24 * 3600 * 1000;
@@ -39,6 +40,8 @@ export interface BatchStores {
 export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Route[] {
   const { batches } = stores;
 
+  const zone = async () => (await stores.kitchen.get()).timeZone;
+
   /** Clocks of phones differ; an act more than a day ahead is a wrong clock and would break every timer. */
   const checkTime = (at: string): void => {
     const aheadMs = Date.parse(at) - now().getTime();
@@ -52,18 +55,18 @@ export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Ro
   };
 
   /** The day with what the kitchen itself knows of the lot, whatever the phone last heard. */
-  async function dayOf({ at, flourLotId, conditions }: BatchStart) {
+  async function conditionsOf({ at, flourLotId, conditions }: BatchStart) {
+    const { lessonsOff, timeZone } = await stores.kitchen.get();
     const lot = flourLotId
-      ? (await stores.flourLots.states(now().getTime())).find(({ id }) => id === flourLotId)
+      ? (await stores.flourLots.states(now().getTime(), timeZone)).find(({ id }) => id === flourLotId)
       : undefined;
     if (flourLotId && !lot) throw InputError.at('flourLotId', 'This flour lot is not in this kitchen.');
     if (!conditions) return {};
-    const { lessonsOff } = await stores.kitchen.get();
     const { lot: _told, ...day } = conditions;
     return {
       conditions: {
         ...day,
-        ...(lot ? { lot: lotWithSwitch(lotToday(lot, Date.parse(at)), lessonsOff) } : {}),
+        ...(lot ? { lot: lotWithSwitch(lotToday(lot, dayOf(Date.parse(at), timeZone)), lessonsOff) } : {}),
       },
     };
   }
@@ -76,7 +79,7 @@ export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Ro
       need: start.need,
       kitchen: await stores.kitchen.get(),
       ingredients: await stores.ingredients.list(),
-      ...(await dayOf(start)),
+      ...(await conditionsOf(start)),
       ...(start.mixer === undefined ? {} : { mixer: start.mixer }),
       ...(start.adjustments ? { adjustments: start.adjustments } : {}),
     });
@@ -111,7 +114,7 @@ export function batchRoutes(stores: BatchStores, { hub, now, demo }: Around): Ro
       summary: 'The log: batches with planned against actual, the newest first',
       query: findQuery,
       response: z.array(batchSummarySchema),
-      run: async ({ query }) => new JsonText(await batches.listJson(query)),
+      run: async ({ query }) => new JsonText(await batches.listJson(findBetween(query, await zone()))),
     }),
     route({
       method: 'post',

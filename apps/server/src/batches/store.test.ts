@@ -55,6 +55,25 @@ describe('a start', () => {
 });
 
 describe('the log', () => {
+  test('finds by the kitchen’s own days, also where the clock has changed', async () => {
+    const { api, stores } = kitchen;
+    const at = async (iso: string) => {
+      const { body } = await api
+        .post('/api/v1/batches')
+        .send(batchStart({ at: iso }))
+        .expect(201);
+      return (body as { id: string }).id;
+    };
+    const evening = await at('2026-03-04T02:30:00.000Z');
+    const summer = await at('2025-10-25T23:30:00.000Z');
+    const idsOf = async (day: string) => (await log(`?from=${day}&to=${day}`)).map(({ id }) => id);
+    await stores.kitchen.put({ ...(await stores.kitchen.get()), timeZone: 'America/St_Johns' });
+    expect([await idsOf('2026-03-03'), await idsOf('2026-03-04')]).toEqual([[evening], []]);
+    await stores.kitchen.put({ ...(await stores.kitchen.get()), timeZone: 'Europe/Lisbon' });
+    // Summer time until 26 October, 01:00: half past eleven by the sun is past midnight on the wall.
+    expect([await idsOf('2025-10-25'), await idsOf('2025-10-26')]).toEqual([[], [summer]]);
+  });
+
   test('comes the newest first, a page at a time', async () => {
     const ids = [await start(1), await start(2), await start(3)];
     expect((await log()).map(({ id }) => id)).toEqual([...ids].reverse());

@@ -43,7 +43,7 @@ describe('the demo', () => {
       expect(Math.abs(record.actual.hydration - record.planned.hydration)).toBeLessThan(0.05);
     }
     // What the records teach of each lot agrees with the thirst that the simulator gave it.
-    for (const { id, offset } of await one.stores.flourLots.states(NOW.getTime())) {
+    for (const { id, offset } of await one.stores.flourLots.states(NOW.getTime(), 'UTC')) {
       expect(offset.batches).toBeGreaterThan(0);
       expect(Math.abs(offset.meanPoints - (DEMO_TRUTH.thirst[id] ?? 0))).toBeLessThan(2 * offset.sdPoints);
     }

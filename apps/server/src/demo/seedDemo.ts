@@ -1,4 +1,5 @@
 import { lotToday } from '@kettle-scale/core/flourLot';
+import { dayOf } from '@kettle-scale/core/quantity';
 import { planBatch } from '@kettle-scale/core/plan';
 import {
   type Cook,
@@ -18,6 +19,8 @@ import type { Stores } from '../stores';
 
 const SEED = 48_273;
 const DAY_MS = 24 * 3600 * 1000;
+/** The story of the demo is told by this clock, wherever it is shown. */
+const UTC = 'UTC';
 
 /** Fills an empty kitchen with the demo; does nothing where there are formulas already. */
 export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
@@ -38,11 +41,11 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
     const formula = formulas.get(past.formula);
     if (!formula) throw new Error(`the demo has no formula ${past.formula}`);
     const startMs = midnightMs - past.daysAgo * DAY_MS + past.hour * 3600 * 1000;
-    const lots = await stores.flourLots.states(startMs);
+    const lots = await stores.flourLots.states(startMs, UTC);
     const known = lots.find(({ id: lotId }) => lotId === past.flourLotId);
     const conditions = {
       ...airOf(past.daysAgo),
-      ...(known ? { lot: lotToday(known, startMs) } : {}),
+      ...(known ? { lot: lotToday(known, dayOf(startMs, UTC)) } : {}),
     };
     const foods = pricesOf(ingredients, past.daysAgo);
     const plan = planBatch({

@@ -3,23 +3,25 @@ import { z } from 'zod';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import type { KitchenStore } from '../kitchen/store';
 import type { IngredientStore } from '../ingredients/store';
 import type { Hub } from '../live/hub';
 import type { FlourLotStore } from './store';
 
 interface Around {
   ingredients: IngredientStore;
+  kitchen: KitchenStore;
   hub: Hub;
   now: () => Date;
 }
 
-export const flourLotRoutes = (store: FlourLotStore, { ingredients, hub, now }: Around): Route[] => [
+export const flourLotRoutes = (store: FlourLotStore, { ingredients, kitchen, hub, now }: Around): Route[] => [
   route({
     method: 'get',
     path: '/flour-lots',
     summary: 'Flour lots with what is left and what their batches have taught, the newest first',
     response: z.array(lotStateSchema),
-    run: () => store.states(now().getTime()),
+    run: async () => store.states(now().getTime(), (await kitchen.get()).timeZone),
   }),
   route({
     method: 'put',
@@ -42,7 +44,8 @@ export const flourLotRoutes = (store: FlourLotStore, { ingredients, hub, now }: 
       }
       await store.put(body);
       hub.publish({ type: 'lots' });
-      const saved = (await store.states(now().getTime())).find(({ id }) => id === body.id);
+      const { timeZone } = await kitchen.get();
+      const saved = (await store.states(now().getTime(), timeZone)).find(({ id }) => id === body.id);
       if (!saved) throw notFound('This lot');
       return saved;
     },

@@ -1,3 +1,4 @@
+import type { Zone } from '@kettle-scale/core/quantity';
 import {
   type FlourLot,
   type LotState,
@@ -34,7 +35,7 @@ export function openFlourLotStore({ sequelize, write }: Database) {
     list,
 
     /** Every lot with what is left of it and what its batches have taught, the newest first. */
-    states: async (nowMs: number): Promise<LotState[]> => {
+    states: async (nowMs: number, zone: Zone): Promise<LotState[]> => {
       const [lots, uses, means] = await Promise.all([
         list(),
         sequelize.query<UseRow>(
@@ -58,7 +59,13 @@ export function openFlourLotStore({ sequelize, write }: Database) {
       }
       return lots.map((lot) => {
         const others = means.filter(({ lotId }) => lotId !== lot.id);
-        return lotState(lot, usesOf.get(lot.id) ?? [], kitchenMean(others.map((other) => other.mean)), nowMs);
+        return lotState(
+          lot,
+          usesOf.get(lot.id) ?? [],
+          kitchenMean(others.map((other) => other.mean)),
+          nowMs,
+          zone,
+        );
       });
     },
     put: async (document: FlourLot): Promise<void> => {

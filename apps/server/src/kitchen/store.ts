@@ -4,6 +4,11 @@ import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';
 
 const ONLY_ROW = 1;
+/** Where the server stands; the kitchen is taken to be there too until it says otherwise. */
+const SERVER_ZONE = new Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** The kitchen with its time zone, as it says or as the server guesses. */
+export type KitchenInPlace = Kitchen & { timeZone: string };
 
 /** The kitchen's own settings: scales, bowl, losses. There is one. */
 export async function openKitchenStore({ sequelize, write }: Database) {
@@ -15,7 +20,10 @@ export async function openKitchenStore({ sequelize, write }: Database) {
   );
 
   return {
-    get: async (): Promise<Kitchen> => (await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true })).document,
+    get: async (): Promise<KitchenInPlace> => {
+      const { document } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true });
+      return { ...document, timeZone: document.timeZone ?? SERVER_ZONE };
+    },
     put: async (document: Kitchen): Promise<Kitchen> => {
       await write((transaction) => rows.update({ document }, { where: { id: ONLY_ROW }, transaction }));
       return document;

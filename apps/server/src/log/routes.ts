@@ -3,8 +3,9 @@ import { InputError } from '@kettle-scale/core/message';
 import { carriedSchema } from '@kettle-scale/core/plan';
 import { lessonsFrom } from '@kettle-scale/core/lessons';
 import { logCsv, logDocument, logRow } from '@kettle-scale/core/exchange';
+import { addDays, dayOf } from '@kettle-scale/core/quantity';
 import { z } from 'zod';
-import { findQuery } from '../batches/find';
+import { findBetween, findQuery } from '../batches/find';
 import type { BatchStore } from '../batches/store';
 import type { FlourLotStore } from '../flourLots/store';
 import { idParams } from '../http/params';
@@ -14,7 +15,6 @@ import type { KitchenStore } from '../kitchen/store';
 import type { Around } from '../live/hub';
 import type { CarriedStore } from './carried';
 
-const DAY_MS = 24 * 3600 * 1000;
 /** Lessons look back a year: flour, hands and prices before that are others. */
 const LOOK_BACK_DAYS = 365;
 /** More batches than a kitchen makes in that time; all of an export. */
@@ -33,15 +33,16 @@ export interface LogStores {
   carried: CarriedStore;
 }
 
-/** The day of an instant, as the log's search takes it. */
-const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
-
 export function logRoutes(
   { batches, flourLots, kitchen, carried }: LogStores,
   { hub, now, demo }: Around,
 ): Route[] {
+  const zone = async () => (await kitchen.get()).timeZone;
+
   async function rows(find: z.infer<typeof exportQuery>) {
-    const facts = JSON.parse(await batches.factsJson({ ...find, limit: ALL })) as BatchFacts[];
+    const facts = JSON.parse(
+      await batches.factsJson(findBetween({ ...find, limit: ALL }, await zone())),
+    ) as BatchFacts[];
     const ids = facts.map(({ batchId }) => batchId);
     const parts = Array.from({ length: Math.ceil(ids.length / NOTES_AT_ONCE) }, (_, part) =>
       batches.notes(ids.slice(part * NOTES_AT_ONCE, (part + 1) * NOTES_AT_ONCE)),
@@ -57,7 +58,7 @@ export function logRoutes(
       summary: 'What batches that are over have to say, for charts: the newest first',
       query: factsQuery,
       response: z.array(batchFactsSchema),
-      run: async ({ query }) => new JsonText(await batches.factsJson(query)),
+      run: async ({ query }) => new JsonText(await batches.factsJson(findBetween(query, await zone()))),
     }),
     route({
       method: 'get',
@@ -65,14 +66,14 @@ export function logRoutes(
       summary: 'What the last year teaches, each with its interval and its batches',
       response: z.array(lessonSchema),
       run: async () => {
-        const from = dayOf(now().getTime() - LOOK_BACK_DAYS * DAY_MS);
-        const [facts, lots, { currency, lessonsOff = [] }] = await Promise.all([
-          batches.factsJson({ from, limit: ALL }),
+        const { currency, lessonsOff = [], timeZone: zone } = await kitchen.get();
+        const from = addDays(dayOf(now().getTime(), zone), -LOOK_BACK_DAYS);
+        const [facts, lots] = await Promise.all([
+          batches.factsJson(findBetween({ from, limit: ALL }, zone)),
           flourLots.list(),
-          kitchen.get(),
         ]);
         const measured = (JSON.parse(facts) as BatchFacts[]).filter(({ simulated }) => demo || !simulated);
-        return lessonsFrom(measured, { lots, currency, off: lessonsOff });
+        return lessonsFrom(measured, { lots, currency, off: lessonsOff, zone });
       },
     }),
     route({

@@ -185,11 +185,11 @@ test('a lot says what is left, when it runs out, and what it drinks', () => {
   const lot = {
     ...{ id: 'lot', ingredient: 'flour-strong', name: 'Lot', receivedOn: '2026-03-01', bagKg: 25, bags: 2 },
   };
-  const state = lotState(lot, [use(5, 7000, 2), use(9, 7000, 3), use(10, 7000, null)], 0, now);
+  const state = lotState(lot, [use(5, 7000, 2), use(9, 7000, 3), use(10, 7000, null)], 0, now, 'UTC');
   expect(state).toMatchObject({ usedG: 21_000, leftG: 29_000, perDayG: 3000, runsOutOn: '2026-03-20' });
   expect(state.offset).toMatchObject({ batches: 2, meanPoints: expect.closeTo(5 / 2.25, 9) });
   const counted = { ...lot, counted: { at: '2026-03-09T12:00:00.000Z', leftG: 40_000 } };
-  expect(lotState(counted, [use(5, 7000, 2), use(10, 7000, null)], 0, now).leftG).toBe(33_000);
+  expect(lotState(counted, [use(5, 7000, 2), use(10, 7000, null)], 0, now, 'UTC').leftG).toBe(33_000);
 });
 
 test('water that was kept back and stays out is said with what it means; a spoonful is not', () => {

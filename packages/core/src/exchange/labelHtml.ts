@@ -1,5 +1,6 @@
 import { escapeUTF8 } from 'entities';
 import { packWords } from '../formula/allergens';
+import { type Zone, formatMoment } from '../quantity/days';
 import { formatSpan } from '../quantity/formatQuantity';
 import type { BreadLabel } from '../log/breadLabel';
 
@@ -20,19 +21,14 @@ aside svg { width: 26mm; height: 26mm; display: block }
 small { font-size: 8pt }
 `;
 
-const when = (ms: number): string =>
-  new Date(ms).toLocaleString('en-GB', {
-    ...{ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' },
-    ...{ hour: '2-digit', minute: '2-digit' },
-  });
-
 /**
  * A label as one printable page: a whole HTML document that needs nothing from outside.
+ * @param zone the kitchen's time zone: a label is read by its clock
  * @param qrSvg the address of the record as a drawing; made by the caller, trusted as it is
  */
 export function labelHtml(
   label: BreadLabel,
-  { qrSvg, fontCss = '' }: { qrSvg: string; fontCss?: string },
+  { qrSvg, zone, fontCss = '' }: { qrSvg: string; zone: Zone; fontCss?: string },
 ): string {
   const { product, pieces, how, madeMs, useByMs, allergens, checkPacks, batch } = label;
   const limit = `${formatSpan(label.limitH * S_PER_H)} ${label.limitIsOwn ? 'is the kitchen’s limit' : 'is a starting figure: the kitchen has set no limit'}`;
@@ -42,8 +38,8 @@ export function labelHtml(
 <body><main><section>
 <h1>${text(product)}</h1>
 <p>${pieces} pieces, ${text(how)}</p>
-<p>Made<br><b>${text(when(madeMs))}</b></p>
-<p>Use by<br><b>${text(when(useByMs))}</b><br><small>${text(limit)}</small></p>
+<p>Made<br><b>${text(formatMoment(madeMs, zone, 'label'))}</b></p>
+<p>Use by<br><b>${text(formatMoment(useByMs, zone, 'label'))}</b><br><small>${text(limit)}</small></p>
 <p class="contains">Contains: <strong>${text(allergens.join(', ') || 'none of the listed allergens by its ingredients')}</strong>.${text(checkPacks.length > 0 ? ` Packs decide for ${packWords(checkPacks)}.` : '')} Traces of others are possible.</p>
 <small>Follow your local food code; the person in charge decides.</small>
 </section><aside>${qrSvg}<p>Batch <strong>${text(batch)}</strong></p></aside></main></body></html>

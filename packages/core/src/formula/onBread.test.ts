@@ -25,7 +25,10 @@ const labelOf = (of: Formula) => {
   const plan = planBatch(request({ formula: of }));
   const [held] = heldBread({}, { held: [{ how: 'cloth', pieces: 10, atMs: 0 }] });
   if (!held) throw new Error('nothing held');
-  return labelHtml(breadLabel('019a0000-0000-7000-8000-000000000001', plan, held), { qrSvg: '' });
+  return labelHtml(breadLabel('019a0000-0000-7000-8000-000000000001', plan, held), {
+    qrSvg: '',
+    zone: 'UTC',
+  });
 };
 
 test('the label of a bread that is buttered names milk, whether the butter is named or only said', () => {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { choiceField, fractionField, numberField, slugField, textField } from '../message/fields';
 import { HOLDINGS } from './holdings';
 import { griddleSchema } from './griddleSchema';
+import { isZone } from '../quantity/days';
 import { SCALE_STEPS_G } from '../quantity/roundToStep';
 
 const stepField = (label: string) =>
@@ -63,6 +64,8 @@ export const kitchenSchema = z
     fridgeDoughH: numberField('Dough in the fridge', { min: 1, max: 24 * 7, unit: 'h' }).optional(),
     /** The plates that bread bakes on. */
     griddles: z.array(griddleSchema).max(12, 'At most twelve griddles.').optional(),
+    /** Where the kitchen's clock hangs: days, use-by times and filters follow it. */
+    timeZone: z.string().refine(isZone, 'This is not a time zone, like Europe/Lisbon.').optional(),
     /** Above the sea; water boils cooler up high. */
     altitudeM: numberField('Altitude', { min: -400, max: 5000, unit: 'm' }).optional(),
     /** Lessons that are not let into plans. */

@@ -1,3 +1,4 @@
+import type { Zone } from '../quantity/days';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import type { BatchFacts } from '../log/factsSchema';
 import type { Lesson } from '../log/lessonSchema';
@@ -6,6 +7,8 @@ import type { Lesson } from '../log/lessonSchema';
 export interface LessonContext {
   lots: readonly { id: string; name: string }[];
   currency?: string | undefined;
+  /** The kitchen's time zone, by which days and seasons are counted. */
+  zone: Zone;
   /** Lessons the kitchen does not let into plans. */
   off: readonly string[];
 }

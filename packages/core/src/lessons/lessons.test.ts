@@ -20,7 +20,7 @@ const facts = (changes: Partial<BatchFacts> = {}): BatchFacts => ({
   ...{ rejects: {}, leftoverG: 0, costPerPiece: null },
   ...changes,
 });
-const context = { lots: [{ id: 'lot-a', name: 'Lot A' }], off: [] as string[] };
+const context = { lots: [{ id: 'lot-a', name: 'Lot A' }], off: [] as string[], zone: 'UTC' };
 const teach = (all: BatchFacts[], off: string[] = []) => lessonsFrom(all, { ...context, off });
 const one = (all: BatchFacts[], id: string) => {
   const found = teach(all).find((lesson) => lesson.id === id);
@@ -43,10 +43,10 @@ test('a lot teaches its thirst by the same law as the plan uses', () => {
 });
 
 test('a season is told from a thirsty lot: only what lots share counts for it', () => {
-  const july = (lot: string, points: number) => ({ lot, season: seasonOf('2026-07-10T00:00:00Z'), points });
+  const july = (lot: string, points: number) => ({ lot, season: seasonOf('2026-07-10'), points });
   const january = (lot: string, points: number) => ({
     lot,
-    season: seasonOf('2026-01-10T00:00:00Z'),
+    season: seasonOf('2026-01-10'),
     points,
   });
   const many = <T>(point: T) => Array.from({ length: 12 }, () => point);
@@ -118,14 +118,14 @@ describe('into a plan', () => {
     restMin: 30,
     relaxing: [{ age: 1, springBack: springBackAfter(1, 1.3) }],
   }));
-  const plan = { formulaId: 'round', lot: undefined, at: '2026-03-20T10:00:00.000Z' };
+  const plan = { formulaId: 'round', lot: undefined, today: '2026-03-20' };
   const whats = (of: typeof plan, off: string[] = []) =>
     lessonAdjustments(teach(all, off), of).map(({ what }) => what);
 
   test('go those that are about its formula and season, if they are let', () => {
     expect(whats(plan)).toEqual(['water', 'bowl-loss', 'relaxing-time', 'least-rest']);
     expect(whats({ ...plan, formulaId: 'other' })).toEqual(['water', 'bowl-loss']);
-    expect(whats({ ...plan, at: '2026-07-20T10:00:00.000Z' })).not.toContain('water');
+    expect(whats({ ...plan, today: '2026-07-20' })).not.toContain('water');
     expect(whats(plan, ['bowl-loss', 'rest/round'])).toEqual(['water', 'relaxing-time']);
   });
 

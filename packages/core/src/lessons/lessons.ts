@@ -19,7 +19,7 @@ export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext
   const paces = pacesOf(over);
   const drafts: LessonDraft[] = [
     ...waterOfLots(over, context),
-    ...waterOfSeasons(over),
+    ...waterOfSeasons(over, context),
     ...lossOf(
       over,
       'bowl-loss',

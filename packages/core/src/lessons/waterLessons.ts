@@ -1,5 +1,6 @@
 import { kitchenMean, learnLotOffset, offsetReach } from '../flourLot/lotOffset';
 import type { BatchFacts } from '../log/factsSchema';
+import { dayOf } from '../quantity/days';
 import { SEASONS, seasonOf } from '../log/seasons';
 
 import { type LessonDraft, type LessonContext, adjust, groupBy, seenOf, signed } from './lessonDraft';
@@ -30,12 +31,12 @@ export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContex
   });
 }
 
-export function waterOfSeasons(facts: readonly BatchFacts[]): LessonDraft[] {
+export function waterOfSeasons(facts: readonly BatchFacts[], { zone }: LessonContext): LessonDraft[] {
   const seen = seenOf(facts, ({ waterPoints }) => waterPoints);
   const learned = learnSeasons(
     seen.map(({ facts: one, value }) => ({
       lot: one.lotId ?? `no lot, ${one.formulaId}`,
-      season: seasonOf(one.startedAt),
+      season: seasonOf(dayOf(Date.parse(one.startedAt), zone)),
       points: value,
     })),
   );
@@ -45,7 +46,7 @@ export function waterOfSeasons(facts: readonly BatchFacts[]): LessonDraft[] {
       ...{ id, kind: 'season', title: `Water, ${season}`, unit: 'points', before: 0 },
       ...{ value: found.value, low: found.low, high: found.high },
       words: `Doughs of these months want ${signed(found.value, 1)} points of water, whatever the lot. It counts for a lot that has no batch yet.`,
-      seen: seen.filter(({ facts: one }) => seasonOf(one.startedAt) === season),
+      seen: seen.filter(({ facts: one }) => seasonOf(dayOf(Date.parse(one.startedAt), zone)) === season),
       adjustment: adjust(id, 'water', found.value, `doughs made ${season}`),
     };
   });

@@ -1,6 +1,7 @@
 import type { Adjustment } from '../plan/adjustmentSchema';
 import type { Conditions } from '../kitchen/conditionsSchema';
 import { newLotOffset } from '../flourLot/lotOffset';
+import type { Day } from '../quantity/days';
 import type { Lesson } from './lessonSchema';
 import { SEASONS, seasonOf } from './seasons';
 
@@ -8,13 +9,16 @@ interface PlanOf {
   formulaId: string;
   /** Of the flour lot; undefined without one. */
   lot: Conditions['lot'];
-  /** Day of the plan. */
-  at: string;
+  /** Day of the plan, by the kitchen's time zone. */
+  today: Day;
 }
 
 /** The changes that the kitchen's lessons make to a plan: those that are let in and are about this formula, lot and season. */
-export function lessonAdjustments(lessons: readonly Lesson[], { formulaId, lot, at }: PlanOf): Adjustment[] {
-  const now = `season/${SEASONS.indexOf(seasonOf(at)) + 1}`;
+export function lessonAdjustments(
+  lessons: readonly Lesson[],
+  { formulaId, lot, today }: PlanOf,
+): Adjustment[] {
+  const now = `season/${SEASONS.indexOf(seasonOf(today)) + 1}`;
   // A lot that has been mixed has drunk this season's water already: it would count twice.
   const known = lot !== undefined && lot.offset.batches > 0;
   return lessons.flatMap(({ id, kind, on, formulaId: of, adjustment }) => {

@@ -144,7 +144,7 @@ describe('holding', () => {
       { ...plan, formula: { ...plan.formula, name: '<b>Round</b>' } },
       held,
     );
-    const html = labelHtml(label, { qrSvg: '<svg></svg>' });
+    const html = labelHtml(label, { qrSvg: '<svg></svg>', zone: 'UTC' });
     expect(html).toContain('&lt;b&gt;Round&lt;/b&gt;');
     expect(html).toContain('wheat');
     expect(html).toContain('00ABCD');

@@ -1,3 +1,5 @@
+import type { Day } from '../quantity/days';
+
 /** Quarters of the year by their months: the same words on both halves of the globe. */
 export const SEASONS = [
   'December to February',
@@ -7,5 +9,9 @@ export const SEASONS = [
 ] as const;
 export type Season = (typeof SEASONS)[number];
 
-export const seasonOf = (iso: string): Season =>
-  SEASONS[Math.floor(((new Date(iso).getUTCMonth() + 1) % 12) / 3)] ?? SEASONS[0];
+/** Where the month stands in a day as it is written. */
+const MONTH = { from: 5, to: 7 } as const;
+
+/** The season of a day, 2026-03-04. */
+export const seasonOf = (day: Day): Season =>
+  SEASONS[Math.floor((Number(day.slice(MONTH.from, MONTH.to)) % 12) / 3)] ?? SEASONS[0];

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { dayOf } from '../quantity/days';
 import { formula as base } from '../test/examples';
 import { FORMULA_FORMAT_VERSION, type Formula, formulaSchema } from '../formula/formulaSchema';
 import { lotState, lotToday } from '../flourLot/lotState';
@@ -47,7 +48,7 @@ describe('plans that could not be read back', () => {
   test('flour that has lain for twenty years', () => {
     const old = { id: 'old', ingredient: 'flour-strong', name: 'Old', receivedOn: '2006-01-01', bagKg: 25 };
     const nowMs = Date.parse('2026-03-04T10:00:00.000Z');
-    const ofLot = lotToday(lotState(old, [], 0, nowMs), nowMs);
+    const ofLot = lotToday(lotState(old, [], 0, nowMs, 'UTC'), dayOf(nowMs, 'UTC'));
     expect(plans({ formula: base, need, kitchen, conditions: { ...ORDINARY_DAY, lot: ofLot } })).toBe('kept');
   });
 

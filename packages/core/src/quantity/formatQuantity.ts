@@ -113,7 +113,3 @@ export function formatMoney(value: number, currency = 'EUR', decimals?: number):
     maximumFractionDigits: digits,
   });
 }
-
-/** A time of day on the wall: 14:05. Local to whoever reads it. */
-export const formatClockTime = (ms: number): string =>
-  new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });

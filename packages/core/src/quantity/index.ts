@@ -1,7 +1,6 @@
 export {
   type Figure,
   formatClock,
-  formatClockTime,
   formatLength,
   formatMass,
   formatMoney,
@@ -22,3 +21,16 @@ export { parseQuantity } from './parseQuantity';
 export { numberOrNaN, numberQuestion, readNumber } from './readNumber';
 export { roundToStep, SCALE_STEPS_G, sumG } from './roundToStep';
 export { type Measures, type Unit, unitsFor } from './units';
+export {
+  addDays,
+  type Day,
+  dayOf,
+  daysBetween,
+  type DayStyle,
+  formatClockTime,
+  formatDay,
+  formatMoment,
+  isZone,
+  startOfDayMs,
+  type Zone,
+} from './days';

@@ -1,7 +1,7 @@
-import { formatClockTime } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useRunning } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { Ticket } from '../../ui/layout/Ticket';
@@ -15,6 +15,7 @@ const styles = StyleSheet.create({
 
 /** The batches in hand, each a tap away; what to make next is chosen on the shift. */
 export function BenchScreen() {
+  const { clock } = useDays();
   const router = useRouter();
   const running = useRunning();
   const toShift = () => router.push('/shift');
@@ -32,7 +33,7 @@ export function BenchScreen() {
           {running.data.map(({ id, formulaName, record, startedAt }) => (
             <Link key={id} href={`/bench/${id}`} style={styles.link}>
               <Ticket>
-                <Label>{`${record.piecesPlanned} pieces, begun ${formatClockTime(Date.parse(startedAt))}`}</Label>
+                <Label>{`${record.piecesPlanned} pieces, begun ${clock(Date.parse(startedAt))}`}</Label>
                 <Heading>{formulaName}</Heading>
                 <Strong tone="ember">{`Now: ${record.nowTitle?.toLowerCase() ?? ''}`}</Strong>
               </Ticket>

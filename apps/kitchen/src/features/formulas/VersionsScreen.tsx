@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { FormulaVersion } from '@kettle-scale/core/document';
 import { useIngredients, useSaveFormula, useVersions } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
 import { DifferenceTable } from '../../shared/DifferenceTable';
 import { Waiting } from '../../ui/layout/Notice';
@@ -35,15 +36,6 @@ const styles = StyleSheet.create({
   column: { flex: 1, minWidth: 0, gap: SPACE.m },
 });
 
-const when = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
-
 interface PickProps {
   label: string;
   hint: string;
@@ -70,6 +62,8 @@ function Pick({ label, hint, chosen, onPress }: PickProps) {
 }
 
 function History({ versions }: { versions: readonly FormulaVersion[] }) {
+  const { write } = useDays();
+  const when = (iso: string) => write(iso, 'stamp');
   const router = useRouter();
   const wide = useWide();
   const colours = useColours();

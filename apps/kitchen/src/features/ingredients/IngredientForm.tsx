@@ -1,5 +1,11 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
-import { ALLERGENS, CATALOGUE, INGREDIENT_KINDS, type Ingredient, heatCapacity } from '@kettle-scale/core/ingredient';
+import {
+  ALLERGENS,
+  CATALOGUE,
+  INGREDIENT_KINDS,
+  type Ingredient,
+  heatCapacity,
+} from '@kettle-scale/core/ingredient';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { useForm, useWatch } from 'react-hook-form';

@@ -2,6 +2,7 @@ import type { Lesson } from '@kettle-scale/core/log';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useDays } from '../../shared/useDays';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { XyChart } from '../../shared/chart';
 import { Check } from '../../ui/input/Choices';
@@ -15,8 +16,6 @@ const styles = StyleSheet.create({
   words: { flex: 1, minWidth: 0 },
   figure: { alignItems: 'flex-end' },
 });
-
-const day = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 
 interface Props {
   lesson: Lesson;
@@ -37,6 +36,7 @@ const COMPARABLE: ReadonlySet<Lesson['kind']> = new Set([
 
 function Evidence({ lesson }: { lesson: Lesson }) {
   const router = useRouter();
+  const { day } = useDays();
   const points = lesson.evidence.map(({ at, value, formulaName }) => ({
     x: Date.parse(at),
     y: evidenceValue(lesson, value),

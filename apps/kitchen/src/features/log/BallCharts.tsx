@@ -2,6 +2,7 @@ import type { BatchFacts } from '@kettle-scale/core/log';
 import { ZONE_RULES, controlChart } from '@kettle-scale/core/quality';
 import { StyleSheet, View } from 'react-native';
 import { XyChart } from '../../shared/chart';
+import { useDays } from '../../shared/useDays';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../ui/type';
@@ -16,7 +17,6 @@ const styles = StyleSheet.create({
   cell: { flexGrow: 1, flexBasis: 330, minWidth: 0 },
 });
 
-const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 const grams = (value: number) => value.toFixed(1);
 const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)}`;
 
@@ -36,6 +36,7 @@ function usualSize(batches: readonly BatchFacts[]): number | null {
  * zone rules in plain words.
  */
 export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
+  const { day } = useDays();
   const size = usualSize(batches);
   const sampled = batches.filter(({ balls }) => balls.massesG.length === size);
   const left = batches.filter(({ balls }) => balls.massesG.length > 0).length - sampled.length;
@@ -57,9 +58,10 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
       ...(chart.points[index]?.rules ?? []).map((rule) => ZONE_RULES[rule]),
       ...(chart.points[index]?.wide ? ['spread outside of its limits'] : []),
     ].join('; ');
+  const dayOfBatch = (index: number) => (sampled[index] ? day(sampled[index].startedAt) : '');
   const x = {
     label: 'batch',
-    format: (at: number) => (Number.isInteger(at) && sampled[at] ? day(sampled[at].startedAt) : ''),
+    format: (at: number) => (Number.isInteger(at) ? dayOfBatch(at) : ''),
     ...(sampled.length <= 5 ? { ticks: sampled.map((_one, index) => index) } : {}),
   };
   const rows = sampled.map((batch, index) => [
@@ -95,7 +97,7 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
               x: index,
               y: mean,
               flagged: rules.length > 0,
-              words: `${day(sampled[index]?.startedAt ?? '')}: ${signed(mean)} g off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
+              words: `${dayOfBatch(index)}: ${signed(mean)} g off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
             }))}
             y={{ label: 'g', format: signed }}
             x={x}
@@ -116,7 +118,7 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
               x: index,
               y: range,
               flagged: wide,
-              words: `${day(sampled[index]?.startedAt ?? '')}: ${grams(range)} g from lightest to heaviest`,
+              words: `${dayOfBatch(index)}: ${grams(range)} g from lightest to heaviest`,
             }))}
             y={{ label: 'g', format: grams, zero: true }}
             x={x}

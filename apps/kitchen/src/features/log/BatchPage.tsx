@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots } from '../../api/queries';
 import { type LiveBatch, useBatch } from '../../batch/useBatch';
+import { useDays } from '../../shared/useDays';
 import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -85,6 +86,7 @@ function Words({ live }: { live: LiveBatch }) {
 }
 
 function Page({ live }: { live: LiveBatch }) {
+  const days = useDays();
   const router = useRouter();
   const format = useFormat();
   const lots = useFlourLots();
@@ -93,7 +95,7 @@ function Page({ live }: { live: LiveBatch }) {
   const { plan, id } = batch;
   const record = batchRecord(plan, state);
   const lot = lots.data?.find((candidate) => candidate.id === batch.flourLotId)?.name;
-  const when = new Date(batch.startedAt).toLocaleString('en-GB', { dateStyle: 'full', timeStyle: 'short' });
+  const when = days.write(batch.startedAt, 'full');
   const close = () => setSheet(null);
   return (
     <Screen

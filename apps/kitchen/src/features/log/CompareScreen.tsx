@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useLog } from '../../api/logQueries';
 import { useBatchQuery } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Choices } from '../../ui/input/Choices';
 import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -23,18 +24,12 @@ const styles = StyleSheet.create({
   bar: { height: 6 },
 });
 
-const day = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
-
 /** Two batches of one formula, what differs most first. */
 export function CompareScreen({ id }: { id: string }) {
   const colours = useColours();
   const { units } = useFormat();
+  const { write } = useDays();
+  const day = (iso: string) => write(iso, 'brief');
   const first = useBatchQuery(id);
   const formulaId = first.data?.plan.formula.id ?? '';
   const others = useLog({ formula: formulaId });

@@ -1,9 +1,16 @@
-import { type BatchEvent, type EventBody, CORRECTABLE, isSimulated, liveEvents, refuseEvent } from '@kettle-scale/core/batch';
+import {
+  type BatchEvent,
+  type EventBody,
+  CORRECTABLE,
+  isSimulated,
+  liveEvents,
+  refuseEvent,
+} from '@kettle-scale/core/batch';
 import { type Plan, stepTitle } from '@kettle-scale/core/plan';
-import { formatClockTime } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
+import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
@@ -53,7 +60,11 @@ interface Correctable {
 /** Acts that say little by themselves are not offered: a hundred pieces on and off would bury the rest. */
 const SKIPPED: ReadonlySet<BatchEvent['type']> = new Set(['piece-on', 'piece-off', 'flipped', 'corrected']);
 
-function correctables(plan: Plan, events: readonly BatchEvent[]): Correctable[] {
+function correctables(
+  plan: Plan,
+  events: readonly BatchEvent[],
+  clock: (ms: number) => string,
+): Correctable[] {
   return liveEvents(events)
     .filter(({ type }) => !SKIPPED.has(type))
     .flatMap((event) =>
@@ -66,7 +77,7 @@ function correctables(plan: Plan, events: readonly BatchEvent[]): Correctable[] 
           {
             key: `${event.id}/${field}`,
             ...{ event, field, value },
-            words: `${formatClockTime(Date.parse(event.at))} ${what}, ${NAMES[field]} ${value} ${UNITS[field]}${isSimulated(event) ? ' (simulated)' : ''}`,
+            words: `${clock(Date.parse(event.at))} ${what}, ${NAMES[field]} ${value} ${UNITS[field]}${isSimulated(event) ? ' (simulated)' : ''}`,
           },
         ];
       }),
@@ -88,7 +99,8 @@ export function CorrectSheet({
   const [typed, setTyped] = useState('');
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const all = open ? correctables(plan, events) : [];
+  const { clock } = useDays();
+  const all = open ? correctables(plan, events, clock) : [];
   const chosen = all.find((one) => one.key === key);
   const keep = () => {
     if (!chosen) return;

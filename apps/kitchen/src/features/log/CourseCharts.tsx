@@ -3,6 +3,7 @@ import { formatMoney } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import { type ChartPoint, XyChart } from '../../shared/chart';
+import { useDays } from '../../shared/useDays';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading } from '../../ui/type';
@@ -13,8 +14,6 @@ const styles = StyleSheet.create({
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
   cell: { flexGrow: 1, flexBasis: 330, minWidth: 0 },
 });
-
-const day = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 
 interface Course {
   title: string;
@@ -65,6 +64,7 @@ const COURSES: readonly Course[] = [
 
 function CourseTicket({ course, batches }: { course: Course; batches: readonly BatchFacts[] }) {
   const { title, unit, of, write, zero = false, bad } = course;
+  const { day } = useDays();
   const seen = batches.flatMap((facts) => {
     const value = of(facts);
     return value === null ? [] : [{ facts, value, ms: Date.parse(facts.startedAt) }];

@@ -1,12 +1,13 @@
 import { DEFAULT_FRIDGE_DOUGH_H } from '@kettle-scale/core/kitchen';
 import { heldBread, holdState, reheatWords } from '@kettle-scale/core/log';
-import { formatClockTime, formatSpan } from '@kettle-scale/core/quantity';
+import { formatSpan } from '@kettle-scale/core/quantity';
 
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import type { LiveBatch } from '../../batch/useBatch';
+import { useDays } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
@@ -17,21 +18,12 @@ const MINUTE_MS = 60_000;
 const S_PER_H = 3600;
 const TONE = { good: 'sage', soon: 'ember', over: 'plum' } as const;
 
-const until = (ms: number, nowMs: number): string =>
-  new Date(ms).toDateString() === new Date(nowMs).toDateString()
-    ? formatClockTime(ms)
-    : new Date(ms).toLocaleString('en-GB', {
-        weekday: 'short',
-        day: 'numeric',
-        month: 'short',
-        hour: '2-digit',
-        minute: '2-digit',
-      });
-
 /** Bread that was put away with its clock, dough that was left over with its own, and the way to a label. */
 export function HeldTicket({ live }: { live: LiveBatch }) {
   const router = useRouter();
   const format = useFormat();
+  const { clock, write, dayOf } = useDays();
+  const until = (ms: number, from: number) => (dayOf(ms) === dayOf(from) ? clock(ms) : write(ms, 'moment'));
   const kitchen = useKitchen();
   const nowMs = useNow(MINUTE_MS / 2);
   const { state, batch } = live;

@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useKitchen } from '../../api/queries';
 import { useBatch } from '../../batch/useBatch';
+import { useDays } from '../../shared/useDays';
 import { Choices } from '../../ui/input/Choices';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
@@ -18,14 +19,15 @@ async function qrOf(url: string): Promise<string> {
 }
 
 function LabelOf({ id, labels }: { id: string; labels: readonly BreadLabel[] }) {
+  const { zone } = useDays();
   const [at, setAt] = useState(labels.length - 1);
   const label = labels[at];
   const html = useQuery({
-    queryKey: ['label', id, label?.how, label?.madeMs],
+    queryKey: ['label', id, label?.how, label?.madeMs, zone],
     enabled: label !== undefined,
     queryFn: async () => {
       const qrSvg = await qrOf(`${window.location.origin}/log/${id}`);
-      return label ? labelHtml(label, { qrSvg, fontCss: fontRules() }) : '';
+      return label ? labelHtml(label, { qrSvg, zone, fontCss: fontRules() }) : '';
     },
   });
   return (

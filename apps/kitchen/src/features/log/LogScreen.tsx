@@ -5,6 +5,7 @@ import { memo, useDeferredValue } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useLog } from '../../api/logQueries';
 import { useFormulas } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Panes } from '../../ui/layout/Panes';
@@ -27,14 +28,6 @@ const styles = StyleSheet.create({
   facts: { flexDirection: 'row', gap: SPACE.l },
 });
 
-const DAY = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  hour: '2-digit',
-  minute: '2-digit',
-});
-
 const STATUS = { running: 'running', finished: 'finished', abandoned: 'given up' } as const;
 
 /** Planned and actual, one above the other. */
@@ -50,6 +43,7 @@ function Pair({ label, actual, planned }: { label: string; actual: string; plann
 
 const LogTicket = memo(function LogTicket({ batch, here }: { batch: BatchSummary; here: boolean }) {
   const format = useFormat();
+  const { write } = useDays();
   const { record } = batch;
   return (
     <Link
@@ -59,7 +53,7 @@ const LogTicket = memo(function LogTicket({ batch, here }: { batch: BatchSummary
     >
       <Ticket>
         <View style={styles.head}>
-          <Label>{DAY.format(new Date(batch.startedAt))}</Label>
+          <Label>{write(batch.startedAt, 'moment')}</Label>
           <Strong
             tone={record.status === 'finished' ? 'sage' : record.status === 'running' ? 'ember' : 'plum'}
           >

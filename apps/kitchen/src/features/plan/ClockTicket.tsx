@@ -1,7 +1,8 @@
 import type { FigureId } from '@kettle-scale/core/explain';
 import { type Plan, planClock } from '@kettle-scale/core/plan';
-import { formatClockTime, formatSpan } from '@kettle-scale/core/quantity';
+import { formatSpan } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
+import { useDays } from '../../shared/useDays';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
 import { Ask } from '../../ui/layout/Why';
@@ -16,6 +17,7 @@ export function ClockTicket({
   nowMs: number;
   onWhy: (figure: FigureId) => void;
 }) {
+  const { clock } = useDays();
   return (
     <Ticket>
       <Heading>Begun now</Heading>
@@ -24,13 +26,11 @@ export function ClockTicket({
           <Leader
             key={title}
             name={title}
-            value={formatClockTime(startMs)}
-            aside={
-              latestMs === null ? formatSpan((endMs - startMs) / 1000) : `by ${formatClockTime(latestMs)}`
-            }
+            value={clock(startMs)}
+            aside={latestMs === null ? formatSpan((endMs - startMs) / 1000) : `by ${clock(latestMs)}`}
           />
         ))}
-        <Leader name="Last piece off" value={formatClockTime(nowMs + plan.expectedS * 1000)} tone="sage" />
+        <Leader name="Last piece off" value={clock(nowMs + plan.expectedS * 1000)} tone="sage" />
       </View>
       <Ask onPress={() => onWhy('ready')}>
         <Label>One cook, usual times; rests with their earliest end. Why?</Label>

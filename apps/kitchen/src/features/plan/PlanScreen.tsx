@@ -1,8 +1,8 @@
 import { explainFigure, explainToday } from '@kettle-scale/core/explain';
-import { formatClockTime } from '@kettle-scale/core/quantity';
 import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useFormulas, useIngredients, useKitchen } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { FieldError } from '../../ui/input/StepperField';
 import { useKeys } from '../../ui/input/useKeys';
@@ -43,12 +43,13 @@ function TwoPanes({ children }: { children: readonly [ReactNode, ReactNode] }) {
 function Planner(props: PlannerProps) {
   const { formula, kitchen, ingredients } = props;
   const { units } = useFormat();
+  const { clock } = useDays();
   const planner = usePlanner(props);
   const { plan, planned, problem, needs } = planner;
   const [asked, setAsked] = useState<Asked | null>(null);
   const closeWhy = useCallback(() => setAsked(null), []);
   const now = useNow(MINUTE_MS / 2);
-  const ready = plan ? formatClockTime(now + plan.expectedS * 1000) : '–';
+  const ready = plan ? clock(now + plan.expectedS * 1000) : '–';
   useKeys({ primary: planner.begin });
 
   const why =

@@ -2,6 +2,7 @@ import { type LotState, lotToday } from '@kettle-scale/core/flourLot';
 import type { Adjustment, Carried } from '@kettle-scale/core/plan';
 import { lessonAdjustments } from '@kettle-scale/core/log';
 import { useMemo, useState } from 'react';
+import { useDays } from '../../shared/useDays';
 import { useCarried, useLessons } from '../../api/logQueries';
 
 /** What history offers a plan of a formula, and what of it is left out by hand. */
@@ -24,15 +25,15 @@ export function useHistory(formulaId: string, lot: LotState | undefined): Histor
     () => (all.data ?? []).filter((one) => one.formulaId === formulaId),
     [all.data, formulaId],
   );
+  const today = useDays().dayOf(Date.now());
   const offered = useMemo(() => {
-    const at = new Date().toISOString();
     const learned = lessonAdjustments(lessons.data ?? [], {
       formulaId,
-      at,
-      lot: lot ? lotToday(lot, Date.parse(at)) : undefined,
+      today,
+      lot: lot ? lotToday(lot, today) : undefined,
     });
     return [...learned, ...carried.map(({ adjustment }) => adjustment)];
-  }, [lessons.data, carried, formulaId, lot]);
+  }, [lessons.data, carried, formulaId, lot, today]);
   const used = useMemo(() => offered.filter(({ id }) => !left.has(id)), [offered, left]);
   return {
     ...{ offered, used, carried, left },

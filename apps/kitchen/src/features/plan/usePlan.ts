@@ -6,11 +6,11 @@ import { InputError } from '@kettle-scale/core/message';
 import { type Adjustment, type Need, type Plan, type PlanRequest, planBatch } from '@kettle-scale/core/plan';
 import { lotWithSwitch } from '@kettle-scale/core/log';
 import { useMemo } from 'react';
+import { useDays } from '../../shared/useDays';
 import { useNow } from '../../ui/useNow';
 import { useDay } from './day';
 
 const MINUTE_MS = 60_000;
-const DAY_MS = 24 * 60 * MINUTE_MS;
 
 export type PlanResult = { plan: Plan; problem: null } | { plan: null; problem: string };
 
@@ -31,15 +31,15 @@ export function useToday(
   lot: LotState | undefined,
 ): { conditions?: Conditions; mixer?: string } {
   const { on, day, mixer } = useDay();
-  // A lot ages by whole days.
-  const dayMs = Math.floor(useNow(MINUTE_MS) / DAY_MS) * DAY_MS;
+  // A lot ages by whole days of the kitchen.
+  const date = useDays().dayOf(useNow(MINUTE_MS));
   return useMemo(() => {
     const conditions = on
-      ? { ...day, ...(lot ? { lot: lotWithSwitch(lotToday(lot, dayMs), kitchen.lessonsOff) } : {}) }
+      ? { ...day, ...(lot ? { lot: lotWithSwitch(lotToday(lot, date), kitchen.lessonsOff) } : {}) }
       : undefined;
     const known = kitchen.mixers?.some(({ id }) => id === mixer);
     return { ...(conditions ? { conditions } : {}), ...(mixer && known ? { mixer } : {}) };
-  }, [on, day, mixer, lot, kitchen, dayMs]);
+  }, [on, day, mixer, lot, kitchen, date]);
 }
 
 /** Plans while the cook is still choosing; the same function that the server runs when the batch starts. */

@@ -15,7 +15,15 @@ import { Body, Heading, Strong } from '../../ui/type';
 /** The figures; cups, money and mixers stand beside them. */
 type Field = Exclude<
   keyof Kitchen,
-  'measures' | 'currency' | 'mixers' | 'coldLimitH' | 'holdH' | 'fridgeDoughH' | 'lessonsOff' | 'griddles'
+  | 'measures'
+  | 'currency'
+  | 'timeZone'
+  | 'mixers'
+  | 'coldLimitH'
+  | 'holdH'
+  | 'fridgeDoughH'
+  | 'lessonsOff'
+  | 'griddles'
 >;
 type Text = Record<Field, string>;
 

@@ -1,4 +1,5 @@
 import type { Kitchen } from '@kettle-scale/core/kitchen';
+import { isZone } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { useSaveKitchen } from '../../api/queries';
 import { Segments } from '../../ui/input/Segments';
@@ -8,7 +9,28 @@ import { WordField } from '../../ui/input/WordField';
 
 const CURRENCY = /^[A-Z]{3}$/;
 
-/** Which cups hang on the wall, and which money packs are paid in. */
+/** Where the kitchen's clock hangs; days, use-by times and the log's filters follow it. */
+function ZoneField({ kitchen }: { kitchen: Kitchen }) {
+  const save = useSaveKitchen();
+  const [zone, setZone] = useState(kitchen.timeZone ?? '');
+  const typed = (text: string) => {
+    setZone(text);
+    const name = text.trim();
+    if (isZone(name) && name !== kitchen.timeZone) save.mutate({ ...kitchen, timeZone: name });
+  };
+  return (
+    <WordField
+      name="timeZone"
+      label="Time zone of the kitchen"
+      value={zone}
+      onText={typed}
+      placeholder="Europe/Lisbon"
+      error={isZone(zone.trim()) ? save.error?.message : 'A time zone is named like Europe/Lisbon.'}
+    />
+  );
+}
+
+/** Which cups hang on the wall, which money packs are paid in, and where the clock hangs. */
 export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
   const save = useSaveKitchen();
   const [currency, setCurrency] = useState(kitchen.currency ?? 'EUR');
@@ -19,7 +41,7 @@ export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
   };
   return (
     <Ticket>
-      <Heading>Cups and money</Heading>
+      <Heading>Cups, money and clock</Heading>
       <Segments
         labelled
         label="Cups and spoons"
@@ -37,6 +59,7 @@ export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
         onText={typed}
         error={CURRENCY.test(currency) ? save.error?.message : 'Three letters, like EUR or USD.'}
       />
+      <ZoneField kitchen={kitchen} />
     </Ticket>
   );
 }

@@ -1,4 +1,5 @@
 import { useHealth } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading } from '../../ui/type';
 
@@ -6,6 +7,7 @@ const GB = 1e9;
 
 /** How the kitchen's server is: whether it saves, when it last did, how much room is left. */
 export function ServerTicket() {
+  const { write } = useDays();
   const { data, error } = useHealth();
   return (
     <Ticket>
@@ -19,7 +21,7 @@ export function ServerTicket() {
           />
           <Leader
             name="Last saved"
-            value={data.lastWriteAt ? new Date(data.lastWriteAt).toLocaleString() : 'nothing yet'}
+            value={data.lastWriteAt ? write(data.lastWriteAt, 'stamp') : 'nothing yet'}
           />
           <Leader
             name="Room on its disk"

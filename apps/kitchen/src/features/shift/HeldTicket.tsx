@@ -1,13 +1,13 @@
 import { heldBread, holdState } from '@kettle-scale/core/log';
-import { formatSpan } from '@kettle-scale/core/quantity';
+import { addDays, formatSpan } from '@kettle-scale/core/quantity';
 
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useFinishedFrom, useKitchen } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
 
-const DAY_MS = 24 * 3600 * 1000;
 const LOOK_BACK_DAYS = 2;
 /** What is over for longer than this was dealt with, or nobody will. */
 const OVER_MS = 6 * 3600 * 1000;
@@ -18,9 +18,7 @@ const TONE = { good: 'sage', soon: 'ink', over: 'plum' } as const;
 export function HeldTicket({ nowMs }: { nowMs: number }) {
   const kitchen = useKitchen();
   // By the day, so that the clock of the page does not ask again every second.
-  const from = new Date(Math.floor(nowMs / DAY_MS) * DAY_MS - LOOK_BACK_DAYS * DAY_MS)
-    .toISOString()
-    .slice(0, 10);
+  const from = addDays(useDays().dayOf(nowMs), -LOOK_BACK_DAYS);
   const log = useFinishedFrom(from);
   const held = (log.data ?? [])
     .flatMap(({ id, formulaName, record }) =>

@@ -1,9 +1,10 @@
 import type { LotState } from '@kettle-scale/core/flourLot';
 import type { SavedPlan } from '@kettle-scale/core/plan';
-import { formatClock, formatClockTime } from '@kettle-scale/core/quantity';
+import { daysBetween, formatClock } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useFormulas, useRunning, useSavedPlans } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -31,9 +32,9 @@ const STATE_WORDS = { late: 'late by', due: 'ready', running: 'in' } as const;
 const TONE = { late: 'plum', due: 'sage', running: 'ink' } as const;
 /** Lots with less than this many days of flour are named. */
 const SOON_DAYS = 3;
-const DAY_MS = 24 * 3600 * 1000;
 
 function BoardTicket({ row: { batch, state, seconds } }: { row: BoardRow }) {
+  const days = useDays();
   const { record } = batch;
   const tone = TONE[state];
   const clock = seconds === null ? null : formatClock(Math.floor(seconds));
@@ -42,7 +43,7 @@ function BoardTicket({ row: { batch, state, seconds } }: { row: BoardRow }) {
       <Ticket>
         <View style={styles.row}>
           <View style={styles.words}>
-            <Label>{`${record.piecesPlanned} pieces, begun ${formatClockTime(Date.parse(batch.startedAt))}`}</Label>
+            <Label>{`${record.piecesPlanned} pieces, begun ${days.clock(Date.parse(batch.startedAt))}`}</Label>
             <Heading>{batch.formulaName}</Heading>
             <Strong tone={tone}>{record.nowTitle ?? ''}</Strong>
           </View>
@@ -60,9 +61,10 @@ function BoardTicket({ row: { batch, state, seconds } }: { row: BoardRow }) {
 
 /** Flour that runs out soon. */
 function StockTicket({ lots, nowMs }: { lots: readonly LotState[]; nowMs: number }) {
+  const days = useDays();
   const open = lots.filter(({ closed }) => !closed);
   const soon = (lot: LotState) =>
-    lot.runsOutOn !== null && Date.parse(lot.runsOutOn) - nowMs < SOON_DAYS * DAY_MS;
+    lot.runsOutOn !== null && daysBetween(days.dayOf(nowMs), lot.runsOutOn) < SOON_DAYS;
   return (
     <Link href="/stock" style={styles.link}>
       <Ticket>
@@ -101,6 +103,7 @@ function KeptTicket({ plans }: { plans: readonly SavedPlan[] }) {
 
 /** What is running and due next, over all batches; and what to make next. */
 export function ShiftScreen() {
+  const days = useDays();
   const router = useRouter();
   const wide = useWide();
   const nowMs = useNow(500);
@@ -151,13 +154,9 @@ export function ShiftScreen() {
   );
   return (
     <Screen
-      eyebrow={new Date(nowMs).toLocaleDateString('en-GB', {
-        weekday: 'long',
-        day: 'numeric',
-        month: 'long',
-      })}
+      eyebrow={days.write(nowMs, 'heading')}
       title={headline}
-      aside={<Figure value={formatClockTime(nowMs)} size={36} label={`It is ${formatClockTime(nowMs)}`} />}
+      aside={<Figure value={days.clock(nowMs)} size={36} label={`It is ${days.clock(nowMs)}`} />}
     >
       {wide ? (
         <View style={styles.panes}>

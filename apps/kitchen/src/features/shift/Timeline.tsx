@@ -1,8 +1,8 @@
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import type { StepKind } from '@kettle-scale/core/plan';
-import { formatClockTime } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
+import { useDays } from '../../shared/useDays';
 import { useColours } from '../../ui/theme';
 import { FONT, type Colours } from '../../ui/tokens';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
@@ -29,6 +29,7 @@ const FILL: Record<StepKind, keyof Colours> = {
 
 /** The shift as it would go on from now: a row for each running batch, its steps as bars. */
 export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[]; nowMs: number }) {
+  const { clock } = useDays();
   const colours = useColours();
   const { width, onLayout } = useStripWidth();
   const rows = batches.map((batch) => {
@@ -58,7 +59,7 @@ export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[];
   const words = rows
     .map(
       ({ batch, bars }) =>
-        `${batch.formulaName}: ${bars.map(({ title, endMs }) => `${title.toLowerCase()} to ${formatClockTime(endMs)}`).join(', ')}`,
+        `${batch.formulaName}: ${bars.map(({ title, endMs }) => `${title.toLowerCase()} to ${clock(endMs)}`).join(', ')}`,
     )
     .join('. ');
   return (
@@ -86,7 +87,7 @@ export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[];
               fontFamily={FONT.figure}
               fontSize={15}
             >
-              {formatClockTime(ms)}
+              {clock(ms)}
             </SvgText>
           ))}
           {rows.map(({ batch, bars }, row) => {

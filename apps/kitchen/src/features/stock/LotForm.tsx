@@ -1,9 +1,11 @@
+import type { Day } from '@kettle-scale/core/quantity';
 import { type FlourLot, type LotState, flourLotSchema } from '@kettle-scale/core/flourLot';
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveFlourLot } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
@@ -41,10 +43,10 @@ interface Text {
   storage: 'open' | 'closed';
 }
 
-const asText = (lot: FlourLot | null, flours: readonly Ingredient[]): Text => ({
+const asText = (lot: FlourLot | null, flours: readonly Ingredient[], today: Day): Text => ({
   name: lot?.name ?? '',
   ingredient: lot?.ingredient ?? flours[0]?.id ?? '',
-  receivedOn: lot?.receivedOn ?? new Date().toISOString().slice(0, 10),
+  receivedOn: lot?.receivedOn ?? today,
   bagKg: String(lot?.bagKg ?? 25),
   bags: String(lot?.bags ?? 1),
   bagPrice: lot?.bagPrice === undefined ? '' : String(lot.bagPrice),
@@ -55,7 +57,8 @@ const asText = (lot: FlourLot | null, flours: readonly Ingredient[]): Text => ({
 /** Receive a delivery, or correct what was written of one. */
 export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) {
   const save = useSaveFlourLot();
-  const { text, set, problems, check, figure } = useTextForm(asText(lot, flours));
+  const { dayOf } = useDays();
+  const { text, set, problems, check, figure } = useTextForm(asText(lot, flours, dayOf(Date.now())));
   const optional = (typed: string, scale = 1) =>
     typed.trim() === '' ? {} : { value: numberTyped(typed) / scale };
   const submit = () => {

@@ -1,8 +1,10 @@
+import { formatDay } from '@kettle-scale/core/quantity';
 import type { FlourLot, LotState } from '@kettle-scale/core/flourLot';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useIngredients, useKitchen, useSaveFlourLot } from '../../api/queries';
+import { useDays } from '../../shared/useDays';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -25,9 +27,6 @@ const kg = (g: number): string => (g / KG).toFixed(1);
 const SHOWN_USES = 5;
 const MINUTE_MS = 60_000;
 
-const day = (iso: string): string =>
-  new Date(iso).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
-
 interface LotTicketProps {
   lot: LotState;
   flour: string;
@@ -38,15 +37,16 @@ interface LotTicketProps {
 function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
   const save = useSaveFlourLot();
   const { uses, perDayG, runsOutOn } = lot;
+  const { write } = useDays();
   return (
     <Ticket>
       <View>
-        <Label>{`${flour}, came ${day(lot.receivedOn)}, ${lot.storage === 'open' ? 'open bin' : 'closed bags'}`}</Label>
+        <Label>{`${flour}, came ${formatDay(lot.receivedOn, 'weekday')}, ${lot.storage === 'open' ? 'open bin' : 'closed bags'}`}</Label>
         <Heading>{lot.name}</Heading>
       </View>
       <View>
         <Leader name="Left" value={kg(lot.leftG)} unit="kg" aside={`of ${kg(lot.boughtG)}`} />
-        <Leader name="Runs out" value={runsOutOn ? day(runsOutOn) : '–'} />
+        <Leader name="Runs out" value={runsOutOn ? formatDay(runsOutOn, 'weekday') : '–'} />
         {perDayG === null ? null : <Label>{`At ${kg(perDayG)} kg a day, as in the last week.`}</Label>}
       </View>
       <OffsetPicture offset={lot.offset} uses={uses} />
@@ -54,7 +54,7 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
         {uses.slice(0, SHOWN_USES).map((use) => (
           <Leader
             key={use.batchId}
-            name={`${day(use.startedAt)}, ${use.formulaName}`}
+            name={`${write(use.startedAt, 'weekday')}, ${use.formulaName}`}
             value={kg(use.flourG)}
             unit="kg"
             aside={

@@ -4,7 +4,14 @@ import { parseQuantity, roundToStep } from '@kettle-scale/core/quantity';
 import { ballStandard, batchRecord } from '@kettle-scale/core/batch';
 import { explainDivision, explainLoss } from '@kettle-scale/core/explain';
 import { mixedG } from '@kettle-scale/core/log';
-import { type DivideBy, MOST_GUIDED, cutGuide, cutInto, divideDough, waysToCut } from '@kettle-scale/core/portion';
+import {
+  type DivideBy,
+  MOST_GUIDED,
+  cutGuide,
+  cutInto,
+  divideDough,
+  waysToCut,
+} from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useReading } from '../../../live/useReading';

@@ -1,10 +1,11 @@
 import { POKES, type Poke } from '@kettle-scale/core/dough';
 import { type StepState, restAdvice } from '@kettle-scale/core/batch';
-import { formatClockTime, MM_PER_INCH, formatPercent, formatSpan } from '@kettle-scale/core/quantity';
+import { MM_PER_INCH, formatPercent, formatSpan } from '@kettle-scale/core/quantity';
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
+import { useDays } from '../../../shared/useDays';
 import { Action } from '../../../ui/input/actions';
 import { Choices } from '../../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../../ui/input/FigureField';
@@ -76,6 +77,7 @@ function TrialDisc({ onMeasured }: { onMeasured: (rolledMm: number, relaxedMm: n
 
 /** A rest with its window, why it is so, and what a poke or a trial disc says of it. */
 export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
+  const { clock } = useDays();
   const { batch, state, act } = live;
   const { plan } = batch;
   const format = useFormat();
@@ -120,7 +122,7 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
         {startedMs === null ? (
           <Heading>{span}</Heading>
         ) : (
-          <Heading>{`good from ${formatClockTime(startedMs + window.earliestS * 1000)}, best by ${formatClockTime(startedMs + window.latestS * 1000)}`}</Heading>
+          <Heading>{`good from ${clock(startedMs + window.earliestS * 1000)}, best by ${clock(startedMs + window.latestS * 1000)}`}</Heading>
         )}
       </View>
       {running && nowMs - coveredMs > COVER_EVERY_MS ? (

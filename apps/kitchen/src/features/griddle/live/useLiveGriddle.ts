@@ -2,7 +2,17 @@ import type { BatchState, EventBody } from '@kettle-scale/core/batch';
 import type { Explanation } from '@kettle-scale/core/message';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Plan } from '@kettle-scale/core/plan';
-import { type BakeRequest, type Timed, type Trim, collision, nextOnMs, placeOffsetsC, seenPieces, trimOf, trimmedSeconds } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  type Timed,
+  type Trim,
+  collision,
+  nextOnMs,
+  placeOffsetsC,
+  seenPieces,
+  trimOf,
+  trimmedSeconds,
+} from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
 import { useGriddleWork } from '../../../workers/griddleQueries';
 import type { LiveBatch } from '../../../batch/useBatch';

@@ -1,0 +1,25 @@
+import { type DayStyle, dayOf, formatClockTime, formatMoment } from '@kettle-scale/core/quantity';
+import { useMemo } from 'react';
+import { useKitchen } from '../api/queries';
+
+/** Where this device is, for the moment before the kitchen has said where it is. */
+const OWN_ZONE = new Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** Days and times as the kitchen's wall shows them, wherever this device thinks that it is. */
+export function useDays() {
+  const zone = useKitchen().data?.timeZone ?? OWN_ZONE;
+  return useMemo(
+    () => ({
+      zone,
+      /** 14:05 */
+      clock: (ms: number) => formatClockTime(ms, zone),
+      write: (at: number | string, style: DayStyle) =>
+        formatMoment(typeof at === 'number' ? at : Date.parse(at), zone, style),
+      /** 4 Mar */
+      day: (at: number | string) => formatMoment(typeof at === 'number' ? at : Date.parse(at), zone, 'short'),
+      /** The kitchen's day of an instant: 2026-03-04. */
+      dayOf: (ms: number) => dayOf(ms, zone),
+    }),
+    [zone],
+  );
+}
