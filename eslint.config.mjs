@@ -101,7 +101,7 @@ export default tseslint.config(
     rules: reactHooks.configs.recommended.rules,
   },
   {
-    files: ['**/*.mjs', '**/*.js'],
+    files: ['**/*.mjs', '**/*.js', '**/*.cjs'],
     rules: { '@typescript-eslint/no-require-imports': 'off' },
     languageOptions: {
       globals: {
@@ -113,6 +113,7 @@ export default tseslint.config(
         module: 'writable',
         require: 'readonly',
         __dirname: 'readonly',
+        __filename: 'readonly',
       },
     },
   },

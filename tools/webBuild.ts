@@ -46,7 +46,8 @@ async function writeServiceWorker(): Promise<void> {
     maximumFileSizeToCacheInBytes: LARGEST_KEPT_BYTES,
     inlineWorkboxRuntime: true,
     sourcemap: false,
-    skipWaiting: true,
+    // A new version waits until the page says that it disturbs nobody.
+    skipWaiting: false,
     clientsClaim: true,
   });
 }

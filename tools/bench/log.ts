@@ -5,8 +5,9 @@ import { quiet } from '../quiet';
 import { drawFrames, frames, framesRow } from './frames';
 
 const PHONE = { width: 390, height: 844 };
-const LESSONS_BAR_MS = 1000;
-const LESSONS_RUNS = 5;
+/** Built anew, and kept. */
+const LESSONS_BAR_MS = { built: 1000, kept: 5 } as const;
+const LESSONS_RUNS = 21;
 /** Pages of the log that are fetched before it is scrolled. */
 const PAGES = 6;
 const WHEEL_TURNS = 60;
@@ -15,15 +16,20 @@ const FRAMES_A_TURN = 4;
 
 /** Lessons over the whole year at the server; and a long log on a phone, scrolled. */
 export async function benchLog(url: string): Promise<Measured[]> {
-  const times: number[] = [];
-  // The first one works out what an older program did not keep.
-  for (let run = 0; run <= LESSONS_RUNS; run += 1) {
+  const ask = async (): Promise<number> => {
     const start = performance.now();
-    const answer = await fetch(`${url}/api/v1/lessons`);
-    await answer.text();
-    if (run > 0) times.push(performance.now() - start);
-  }
-  const lessonsMs = times.sort((a, b) => a - b)[Math.floor(LESSONS_RUNS / 2)] ?? NaN;
+    await (await fetch(`${url}/api/v1/lessons`)).text();
+    return performance.now() - start;
+  };
+  // The first one works out what an older program did not keep, and reads the year.
+  await ask();
+  const settings = `${url}/api/v1/kitchen`;
+  const kitchen = await (await fetch(settings)).text();
+  await fetch(settings, { method: 'PUT', body: kitchen, headers: { 'content-type': 'application/json' } });
+  const builtMs = await ask();
+  const times: number[] = [];
+  for (let run = 0; run < LESSONS_RUNS; run += 1) times.push(await ask());
+  const keptMs = times.sort((a, b) => a - b)[Math.floor(LESSONS_RUNS / 2)] ?? NaN;
 
   const browser = await chromium.launch({ executablePath: ensureChromium(), args: CHROMIUM_ARGS });
   try {
@@ -45,10 +51,16 @@ export async function benchLog(url: string): Promise<Measured[]> {
     });
     return [
       {
-        what: 'lessons over a year',
-        value: `${lessonsMs.toFixed(0)} ms`,
-        bar: `${LESSONS_BAR_MS} ms`,
-        holds: lessonsMs <= LESSONS_BAR_MS,
+        what: 'lessons over a year, worked out anew',
+        value: `${builtMs.toFixed(0)} ms`,
+        bar: `${LESSONS_BAR_MS.built} ms`,
+        holds: builtMs <= LESSONS_BAR_MS.built,
+      },
+      {
+        what: 'lessons over a year, asked again: median',
+        value: `${keptMs.toFixed(1)} ms`,
+        bar: `${LESSONS_BAR_MS.kept} ms`,
+        holds: keptMs <= LESSONS_BAR_MS.kept,
       },
       framesRow(`frames dropped, ${PAGES * 50} batches of the log scrolled`, scrolled),
     ];

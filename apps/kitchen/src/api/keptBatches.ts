@@ -50,8 +50,3 @@ export async function batchOrKept(id: string): Promise<Batch> {
     throw error;
   }
 }
-
-/** Keeps the app itself on the device, from the first batch on that is worked here. */
-export function keepApp(): void {
-  if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
-}

@@ -1,6 +1,9 @@
 import { type DayStyle, dayOf, formatClockTime, formatMoment } from '@kettle-scale/core/quantity';
 import { useMemo } from 'react';
 import { useKitchen } from '../api/queries';
+import { useNow } from '../ui/useNow';
+
+const MINUTE_MS = 60_000;
 
 /** Where this device is, for the moment before the kitchen has said where it is. */
 const OWN_ZONE = new Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -22,4 +25,10 @@ export function useDays() {
     }),
     [zone],
   );
+}
+
+/** Today in the kitchen, also when midnight passes: 2026-03-04. */
+export function useToday(): string {
+  const { dayOf: ofKitchen } = useDays();
+  return ofKitchen(useNow(MINUTE_MS));
 }

@@ -6,7 +6,7 @@ import {
   batchRecord,
   foldBatch,
 } from '@kettle-scale/core/batch';
-import { batchFacts, loggedPieces } from '@kettle-scale/core/log';
+import { type BatchFacts, batchFacts, loggedPieces } from '@kettle-scale/core/log';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 import { type Find, findOf, searchSql } from './find';
@@ -64,6 +64,15 @@ export function openFacts(sql: Sql, reader: BatchReader, write: Database['write'
         bind,
       );
       return `[${rows.map(({ facts }) => facts).join(',')}]`;
+    },
+
+    /** Facts of these batches; of one that is not over there are none. */
+    factsOf: async (ids: readonly string[]): Promise<BatchFacts[]> => {
+      const rows = await sql.select<{ facts: string }>(
+        `SELECT facts FROM batch_finds WHERE facts IS NOT NULL AND batchId IN (SELECT value FROM json_each($1))`,
+        [JSON.stringify(ids)],
+      );
+      return rows.map(({ facts }) => JSON.parse(facts) as BatchFacts);
     },
 
     /** Pieces of a formula that a calibration can use, from its newest batches. */

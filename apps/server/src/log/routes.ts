@@ -1,9 +1,7 @@
 import { type BatchFacts, batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
 import { InputError } from '@kettle-scale/core/message';
 import { carriedSchema } from '@kettle-scale/core/plan';
-import { lessonsFrom } from '@kettle-scale/core/lessons';
 import { logCsv, logDocument, logRow } from '@kettle-scale/core/exchange';
-import { addDays, dayOf } from '@kettle-scale/core/quantity';
 import { z } from 'zod';
 import { findBetween, findQuery } from '../batches/find';
 import type { BatchStore } from '../batches/store';
@@ -13,10 +11,9 @@ import { notFound } from '../http/problem';
 import { FileText, JsonText, route, type Route } from '../http/route';
 import type { KitchenStore } from '../kitchen/store';
 import type { Around } from '../live/hub';
+import { keepLessons } from './keptLessons';
 import type { CarriedStore } from './carried';
 
-/** Lessons look back a year: flour, hands and prices before that are others. */
-const LOOK_BACK_DAYS = 365;
 /** More batches than a kitchen makes in that time; all of an export. */
 const ALL = 1_000_000;
 const NOTES_AT_ONCE = 5000;
@@ -33,11 +30,10 @@ export interface LogStores {
   carried: CarriedStore;
 }
 
-export function logRoutes(
-  { batches, flourLots, kitchen, carried }: LogStores,
-  { hub, now, demo }: Around,
-): Route[] {
+export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, around: Around): Route[] {
+  const { hub, now } = around;
   const zone = async () => (await kitchen.get()).timeZone;
+  const lessons = keepLessons({ batches, flourLots, kitchen }, around);
 
   async function rows(find: z.infer<typeof exportQuery>) {
     const facts = JSON.parse(
@@ -65,16 +61,7 @@ export function logRoutes(
       path: '/lessons',
       summary: 'What the last year teaches, each with its interval and its batches',
       response: z.array(lessonSchema),
-      run: async () => {
-        const { currency, lessonsOff = [], timeZone: zone } = await kitchen.get();
-        const from = addDays(dayOf(now().getTime(), zone), -LOOK_BACK_DAYS);
-        const [facts, lots] = await Promise.all([
-          batches.factsJson(findBetween({ from, limit: ALL }, zone)),
-          flourLots.list(),
-        ]);
-        const measured = (JSON.parse(facts) as BatchFacts[]).filter(({ simulated }) => demo || !simulated);
-        return lessonsFrom(measured, { lots, currency, off: lessonsOff, zone });
-      },
+      run: async () => new JsonText(await lessons.lessonsJson()),
     }),
     route({
       method: 'get',

@@ -27,7 +27,7 @@ import { RestStep } from './steps/RestStep';
 import { WeighStep } from './steps/WeighStep';
 import { useKeepAwake } from './useKeepAwake';
 import { useStepWidth } from './useStepWidth';
-import { keepApp } from '../../api/keptBatches';
+import { keepApp } from '../../live/appUpdates';
 
 const SIDE_WIDTH = 400;
 

@@ -12,7 +12,7 @@ import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { replaceDraft } from '../../drafts/drafts';
 import { useKitchen, useSaveIngredient } from '../../api/queries';
-import { useDays } from '../../shared/useDays';
+import { useToday } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
 import { HydrationChart } from '../../shared/chart';
 import { spreadText } from '../../shared/spreadText';
@@ -31,7 +31,7 @@ const styles = StyleSheet.create({ line: { gap: 2, paddingVertical: SPACE.xs } }
 
 /** For a formula that was measured in cups: how far off it can be, line by line, and how to know better. */
 export function SpreadTicket({ formula, facts }: { formula: Formula; facts: FormulaFacts }) {
-  const { dayOf } = useDays();
+  const today = useToday();
   const router = useRouter();
   const format = useFormat();
   const kitchen = useKitchen();
@@ -96,7 +96,7 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
       <WeighOnceSheet
         asked={cup}
         measures={kitchen.data?.measures ?? 'us'}
-        today={dayOf(Date.now())}
+        today={today}
         onSave={(food) => saveFood.mutate(food, { onSuccess: close })}
         onClose={close}
       />

@@ -2,7 +2,7 @@ import { type LotState, lotToday } from '@kettle-scale/core/flourLot';
 import type { Adjustment, Carried } from '@kettle-scale/core/plan';
 import { lessonAdjustments } from '@kettle-scale/core/log';
 import { useMemo, useState } from 'react';
-import { useDays } from '../../shared/useDays';
+import { useToday } from '../../shared/useDays';
 import { useCarried, useLessons } from '../../api/logQueries';
 
 /** What history offers a plan of a formula, and what of it is left out by hand. */
@@ -25,7 +25,7 @@ export function useHistory(formulaId: string, lot: LotState | undefined): Histor
     () => (all.data ?? []).filter((one) => one.formulaId === formulaId),
     [all.data, formulaId],
   );
-  const today = useDays().dayOf(Date.now());
+  const today = useToday();
   const offered = useMemo(() => {
     const learned = lessonAdjustments(lessons.data ?? [], {
       formulaId,

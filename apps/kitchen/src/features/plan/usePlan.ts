@@ -6,11 +6,8 @@ import { InputError } from '@kettle-scale/core/message';
 import { type Adjustment, type Need, type Plan, type PlanRequest, planBatch } from '@kettle-scale/core/plan';
 import { lotWithSwitch } from '@kettle-scale/core/log';
 import { useMemo } from 'react';
-import { useDays } from '../../shared/useDays';
-import { useNow } from '../../ui/useNow';
+import { useToday as useDate } from '../../shared/useDays';
 import { useDay } from './day';
-
-const MINUTE_MS = 60_000;
 
 export type PlanResult = { plan: Plan; problem: null } | { plan: null; problem: string };
 
@@ -32,7 +29,7 @@ export function useToday(
 ): { conditions?: Conditions; mixer?: string } {
   const { on, day, mixer } = useDay();
   // A lot ages by whole days of the kitchen.
-  const date = useDays().dayOf(useNow(MINUTE_MS));
+  const date = useDate();
   return useMemo(() => {
     const conditions = on
       ? { ...day, ...(lot ? { lot: lotWithSwitch(lotToday(lot, date), kitchen.lessonsOff) } : {}) }

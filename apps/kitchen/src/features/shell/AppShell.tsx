@@ -3,10 +3,11 @@ import { Barlow_600SemiBold } from '@expo-google-fonts/barlow/600SemiBold';
 import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed/600SemiBold';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { loadAsync } from 'expo-font';
-import { Slot } from 'expo-router';
+import { Slot, usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { appIsAt } from '../../live/appUpdates';
 import { followNews } from '../../live/news';
 import { prefetchBook, queryClient } from '../../api/queries';
 import { useThemeName } from '../../ui/preferences';
@@ -47,6 +48,8 @@ function Frame() {
 /** What stands around every screen: fonts, theme, data, navigation. */
 export function AppShell() {
   const theme = useThemeName();
+  const path = usePathname();
+  useEffect(() => appIsAt(path), [path]);
   useEffect(followNews, []);
   return (
     <SafeAreaProvider>

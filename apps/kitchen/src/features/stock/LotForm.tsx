@@ -5,7 +5,7 @@ import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveFlourLot } from '../../api/queries';
-import { useDays } from '../../shared/useDays';
+import { useToday } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
@@ -57,8 +57,8 @@ const asText = (lot: FlourLot | null, flours: readonly Ingredient[], today: Day)
 /** Receive a delivery, or correct what was written of one. */
 export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) {
   const save = useSaveFlourLot();
-  const { dayOf } = useDays();
-  const { text, set, problems, check, figure } = useTextForm(asText(lot, flours, dayOf(Date.now())));
+  const today = useToday();
+  const { text, set, problems, check, figure } = useTextForm(asText(lot, flours, today));
   const optional = (typed: string, scale = 1) =>
     typed.trim() === '' ? {} : { value: numberTyped(typed) / scale };
   const submit = () => {

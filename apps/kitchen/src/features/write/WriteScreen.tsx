@@ -10,7 +10,7 @@ import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { replaceDraft } from '../../drafts/drafts';
 import { useBookAndKitchen, useSaveFormula, useSaveIngredient } from '../../api/queries';
 import { useWriting } from '../../drafts/writing';
-import { useDays } from '../../shared/useDays';
+import { useToday } from '../../shared/useDays';
 import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { FoodPicker } from '../../shared/FoodPicker';
 import { HydrationChart } from '../../shared/chart';
@@ -49,7 +49,7 @@ interface LoadedProps {
 }
 
 function Writer({ foods, kitchen, taken }: LoadedProps) {
-  const days = useDays();
+  const today = useToday();
   const router = useRouter();
   const wide = useWide();
   const { width } = useWindowDimensions();
@@ -244,7 +244,7 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
       <WeighOnceSheet
         asked={cup}
         measures={kitchen.measures ?? 'us'}
-        today={days.dayOf(Date.now())}
+        today={today}
         onSave={(food) => saveFood.mutate(food, { onSuccess: closeCup })}
         onClose={closeCup}
       />

@@ -1,0 +1,48 @@
+import type { Lesson } from '@kettle-scale/core/log';
+import { batchStart, event, openTestKitchen } from '../test/kitchen';
+
+type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
+let kitchen: Kitchen;
+beforeEach(async () => {
+  kitchen = await openTestKitchen({ demo: true });
+});
+afterEach(() => kitchen.close());
+
+const lessons = async () => (await kitchen.api.get('/api/v1/lessons').expect(200)).body as Lesson[];
+const reads = () => jest.spyOn(kitchen.stores.batches, 'factsJson');
+const tell = (id: string, body: Parameters<typeof event>[0]) =>
+  kitchen.api.post(`/api/v1/batches/${id}/events`).send(event(body)).expect(201);
+
+test('asked again, the year is not read again; acts of a batch in work change nothing', async () => {
+  const before = await lessons();
+  const read = reads();
+  const { body } = await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+  await tell((body as { id: string }).id, { type: 'note', text: 'busy' });
+  expect(await lessons()).toEqual(before);
+  expect(read).not.toHaveBeenCalled();
+});
+
+test('a batch that ends is in the next lessons, and out of them when its end is taken back', async () => {
+  const rejectsOf = async () =>
+    (await lessons()).find(({ id }) => id === 'rejects/deckhand-wrap')?.batches ?? 0;
+  const before = await rejectsOf();
+  const read = reads();
+  const { body } = await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+  const { id } = body as { id: string };
+  const end = event({ type: 'finished', pieces: 24, good: 12 });
+  await kitchen.api.post(`/api/v1/batches/${id}/events`).send(end).expect(201);
+  expect(await rejectsOf()).toBe(before + 1);
+  await tell(id, { type: 'void', eventId: end.id });
+  expect(await rejectsOf()).toBe(before);
+  expect(read).not.toHaveBeenCalled();
+});
+
+test('a switch of the kitchen shows at once', async () => {
+  const [first] = await lessons();
+  const { body: settings } = await kitchen.api.get('/api/v1/kitchen');
+  await kitchen.api
+    .put('/api/v1/kitchen')
+    .send({ ...settings, lessonsOff: [first?.id] })
+    .expect(200);
+  expect((await lessons()).find(({ id }) => id === first?.id)?.on).toBe(false);
+});

@@ -1,0 +1,77 @@
+import type { BatchFacts } from '@kettle-scale/core/log';
+import { lessonsFrom } from '@kettle-scale/core/lessons';
+import { addDays, dayOf } from '@kettle-scale/core/quantity';
+import { TURNING } from '../batches/ending';
+import { findBetween } from '../batches/find';
+import type { BatchStore } from '../batches/store';
+import type { FlourLotStore } from '../flourLots/store';
+import type { KitchenStore } from '../kitchen/store';
+import type { Around, News } from '../live/hub';
+
+/** Flour, hands and prices before that are others. */
+const LOOK_BACK_DAYS = 365;
+/** More batches than a kitchen makes in that time. */
+const ALL = 1_000_000;
+
+interface LessonStores {
+  batches: Pick<BatchStore, 'factsJson' | 'factsOf'>;
+  flourLots: Pick<FlourLotStore, 'list'>;
+  kitchen: Pick<KitchenStore, 'get'>;
+}
+
+/**
+ * What the last year teaches, as JSON text. The facts of the year are read once and then kept up with the news: a batch
+ * that ends, or is put right, is read alone. Lessons are worked out when they are asked for and something has changed.
+ */
+export function keepLessons({ batches, flourLots, kitchen }: LessonStores, { hub, now, demo }: Around) {
+  let facts: Map<string, BatchFacts> | null = null;
+  let changed = new Set<string>();
+  let kept: { day: string; json: string } | null = null;
+  /** Counts what has changed, so that lessons worked out meanwhile are not kept for newer than they are. */
+  let changes = 0;
+
+  const forget = (news: News): void => {
+    if (news.type === 'event') {
+      // Acts of a batch in work say nothing before it ends.
+      if (!TURNING.has(news.event.type) && !facts?.has(news.batchId)) return;
+      changed.add(news.batchId);
+    } else if (news.type === 'kitchen') facts = null;
+    else if (news.type !== 'lots' && news.type !== 'settings') return;
+    changes += 1;
+    kept = null;
+  };
+  hub.subscribe(forget);
+
+  async function factsFrom(from: string, zone: string): Promise<BatchFacts[]> {
+    const since = findBetween({ from, limit: ALL }, zone);
+    if (!facts) {
+      changed = new Set();
+      const all = JSON.parse(await batches.factsJson(since)) as BatchFacts[];
+      facts = new Map(all.map((one) => [one.batchId, one]));
+    }
+    const known = facts;
+    const ids = [...changed];
+    changed = new Set();
+    for (const id of ids) known.delete(id);
+    for (const one of ids.length > 0 ? await batches.factsOf(ids) : []) known.set(one.batchId, one);
+    for (const [id, { startedAt }] of known) if (startedAt < (since.from ?? '')) known.delete(id);
+    return [...known.values()];
+  }
+
+  return {
+    lessonsJson: async (): Promise<string> => {
+      const { currency, lessonsOff = [], timeZone: zone } = await kitchen.get();
+      const day = dayOf(now().getTime(), zone);
+      if (kept?.day === day) return kept.json;
+      const at = changes;
+      const [all, lots] = await Promise.all([
+        factsFrom(addDays(day, -LOOK_BACK_DAYS), zone),
+        flourLots.list(),
+      ]);
+      const measured = all.filter(({ simulated }) => demo || !simulated);
+      const json = JSON.stringify(lessonsFrom(measured, { lots, currency, off: lessonsOff, zone }));
+      if (at === changes) kept = { day, json };
+      return json;
+    },
+  };
+}
