@@ -9,6 +9,7 @@ import pino from 'pino';
 import request from 'supertest';
 import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
+import { settle } from '../db/connection';
 import { openDatabase } from '../db/openDatabase';
 import { seedDemo } from '../demo/seedDemo';
 import { createHub } from '../live/hub';
@@ -26,6 +27,8 @@ async function make(seeded: boolean): Promise<string> {
   const stores = await openStores(database, seeded);
   if (seeded) await seedDemo(stores, NOW);
   await database.close();
+  // What was written last may still stand beside the file.
+  await settle(file);
   return file;
 }
 
