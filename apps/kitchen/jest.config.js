@@ -6,7 +6,7 @@ module.exports = {
   displayName: 'kitchen',
   preset: 'jest-expo/web',
   // d3 offers Node only modules that Jest does not read; the same code stands beside them in the old form.
-  moduleNameMapper: { '^(d3-[a-z-]+)$': '<rootDir>/../../node_modules/$1/dist/$1.js' },
+  moduleNameMapper: { '^(d3-[a-z-]+|internmap)$': '<rootDir>/../../node_modules/$1/dist/$1.js' },
   setupFilesAfterEnv: ['<rootDir>/src/test/patience.ts'],
   transformIgnorePatterns: [`node_modules/(?!(.*/)?${UNTRANSPILED})`],
 };

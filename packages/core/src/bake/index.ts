@@ -51,3 +51,10 @@ export {
   waysOut,
 } from './solve/waysRound';
 export { type BakeWindow, CODES, computeWindow, DEFAULT_AXES, finish, type WindowCode } from './solve/window';
+export {
+  firstSideLines,
+  type Ring,
+  type WindowPoint,
+  type WindowRegions,
+  windowRegions,
+} from './solve/windowRegions';

@@ -1,35 +1,56 @@
-import type { BakeWindow, WindowCode } from '@kettle-scale/core/bake';
-import { scaleLinear } from 'd3-scale';
-import { line } from 'd3-shape';
+import {
+  type BakeWindow,
+  type Ring,
+  type WindowCode,
+  type WindowPoint,
+  firstSideLines,
+  windowRegions,
+} from '@kettle-scale/core/bake';
+import { type ScaleLinear, scaleLinear } from 'd3-scale';
+import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3-shape';
+import { useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Ellipse, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, {
+  ClipPath,
+  Defs,
+  Ellipse,
+  G,
+  Line,
+  Path,
+  Pattern,
+  Rect,
+  Text as SvgText,
+} from 'react-native-svg';
+import { useStripWidth } from '../../ui/layout/useStripWidth';
 import { useColours } from '../../ui/theme';
 import { type Colours, FONT } from '../../ui/tokens';
-import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 const MARGIN = { left: 48, right: 12, top: 12, bottom: 46 } as const;
 const TALLEST = 520;
+const SHORTEST = 320;
 const TEXT_PX = 15;
+const WORD_PX = 24;
 /** First sides that are drawn as lines, s. */
 const LEVELS_S = [10, 15, 20, 30, 45, 60, 90] as const;
 const X_TICKS = 5;
+const HATCH_PX = 9;
 
-const FILL: Record<WindowCode, (colours: Colours) => string> = {
-  good: ({ sage }) => sage,
-  'middle stays raw': ({ water }) => water,
-  'never browns': ({ dough }) => dough,
-  'dries first': ({ maize }) => maize,
-  'burns first': ({ plum }) => plum,
-  'never puffs': ({ idle }) => idle,
+interface Look {
+  fill: (colours: Colours) => string;
+  ink: (colours: Colours) => string;
+  /** Strokes of its hatching in a square of HATCH_PX; the good bread has none, so that it is told apart without colour. */
+  hatch: string | null;
+}
+
+const LOOK: Record<WindowCode, Look> = {
+  good: { fill: ({ sage }) => sage, ink: ({ ground }) => ground, hatch: null },
+  'middle stays raw': { fill: ({ water }) => water, ink: ({ ground }) => ground, hatch: 'M0 4.5 H9' },
+  'never browns': { fill: ({ dough }) => dough, ink: () => '#24211D', hatch: 'M4.5 0 V9' },
+  'dries first': { fill: ({ maize }) => maize, ink: ({ onMaize }) => onMaize, hatch: 'M0 9 L9 0' },
+  'burns first': { fill: ({ plum }) => plum, ink: ({ ground }) => ground, hatch: 'M0 0 L9 9 M0 9 L9 0' },
+  'never puffs': { fill: ({ idle }) => idle, ink: ({ onIdle }) => onIdle, hatch: 'M2 2 h2 M6 6 h2' },
 };
-const INK_ON: Record<WindowCode, (colours: Colours) => string> = {
-  good: ({ ground }) => ground,
-  'middle stays raw': ({ ground }) => ground,
-  'never browns': () => '#24211D',
-  'dries first': ({ onMaize }) => onMaize,
-  'burns first': ({ ground }) => ground,
-  'never puffs': ({ onIdle }) => onIdle,
-};
+const HATCH_SHADE = 0.35;
 
 interface Here {
   plateC: number;
@@ -45,181 +66,236 @@ interface WindowPictureProps {
   kinds: readonly { name: WindowCode; words: string }[];
 }
 
-const GOOD = { name: 'good', words: 'good bread' } as const;
+type Scale = ScaleLinear<number, number>;
+
+/** The scales of a window; its outer places reach half a step beyond their middles. */
+function scalesOf({ heatsC, thicknessesMm }: BakeWindow, width: number, height: number) {
+  const ends = (values: readonly number[]): [number, number] => {
+    const half = ((values[1] ?? 1) - (values[0] ?? 0)) / 2;
+    return [(values[0] ?? 0) - half, (values.at(-1) ?? 1) + half];
+  };
+  return {
+    x: scaleLinear(ends(heatsC), [MARGIN.left, width - MARGIN.right]),
+    y: scaleLinear(ends(thicknessesMm), [height - MARGIN.bottom, MARGIN.top]),
+  };
+}
 
 /** Heat along, thickness up: where good bread is, what lies beyond its edges, how long the first side takes, and where the kitchen stands. */
 export function WindowPicture({ window, here, kinds }: WindowPictureProps) {
-  const colours = useColours();
   const { width, onLayout } = useStripWidth();
-  const { heatsC, thicknessesMm, codes, firstS } = window;
-  const columns = heatsC.length;
-  const height = Math.min(TALLEST, Math.max(320, width * 0.8));
-  const halfC = ((heatsC[1] ?? 1) - (heatsC[0] ?? 0)) / 2;
-  const halfMm = ((thicknessesMm[1] ?? 1) - (thicknessesMm[0] ?? 0)) / 2;
-  const x = scaleLinear(
-    [(heatsC[0] ?? 0) - halfC, (heatsC.at(-1) ?? 1) + halfC],
-    [MARGIN.left, width - MARGIN.right],
-  );
-  const y = scaleLinear(
-    [(thicknessesMm[0] ?? 0) - halfMm, (thicknessesMm.at(-1) ?? 1) + halfMm],
-    [height - MARGIN.bottom, MARGIN.top],
-  );
-  /** Neighbours of one kind in a row as one rectangle. */
-  const runs = thicknessesMm.flatMap((mm, row) => {
-    const inRow: { from: number; to: number; code: number; mm: number }[] = [];
-    for (let c = 0; c < columns; c += 1) {
-      const code = codes[row * columns + c] ?? 0;
-      const last = inRow.at(-1);
-      if (last?.code === code) last.to = c;
-      else inRow.push({ from: c, to: c, code, mm });
-    }
-    return inRow;
-  });
-  const names = kinds.flatMap(({ name, words }, code) => {
-    const at = codes.flatMap((one, i) => (one === code ? [i] : []));
-    if (at.length < columns) return [];
-    const c = at.reduce((sum, i) => sum + (i % columns), 0) / at.length;
-    const r = at.reduce((sum, i) => sum + Math.floor(i / columns), 0) / at.length;
-    return [{ name, words, x: x(heatsC[Math.round(c)] ?? 0), y: y(thicknessesMm[Math.round(r)] ?? 0) }];
-  });
-  const levels = LEVELS_S.flatMap((level) => {
-    const points = thicknessesMm.flatMap((mm, row): [number, number][] => {
-      for (let c = 1; c < columns; c += 1) {
-        const [a, b] = [firstS[row * columns + c - 1] ?? 0, firstS[row * columns + c] ?? 0];
-        if (codes[row * columns + c - 1] !== 0 || codes[row * columns + c] !== 0) continue;
-        if (a >= level && b < level) {
-          const share = (a - level) / (a - b);
-          return [[x((heatsC[c - 1] ?? 0) + share * 2 * halfC), y(mm)]];
-        }
-      }
-      return [];
-    });
-    return points.length > 2 ? [{ level, path: line()(points) ?? '', end: points[0] }] : [];
-  });
+  const { heatsC, codes } = window;
+  const height = Math.min(TALLEST, Math.max(SHORTEST, width * 0.8));
   const goodShare = Math.round((100 * codes.filter((code) => code === 0).length) / codes.length);
-  const hereIs =
-    kinds[codes[nearest(thicknessesMm, here.thicknessMm) * columns + nearest(heatsC, here.plateC)] ?? 0] ??
-    GOOD;
   return (
     <View
       onLayout={onLayout}
       role="img"
-      aria-label={`Heat from ${Math.round(heatsC[0] ?? 0)} to ${Math.round(heatsC.at(-1) ?? 0)} °C against thickness: good bread on ${goodShare} % of the picture. You are at ${Math.round(here.plateC)} °C and ${here.thicknessMm.toFixed(2)} mm: ${hereIs.words}.`}
+      aria-label={`Heat from ${Math.round(heatsC[0] ?? 0)} to ${Math.round(heatsC.at(-1) ?? 0)} °C against thickness: good bread on ${goodShare} % of the picture. You are at ${Math.round(here.plateC)} °C and ${here.thicknessMm.toFixed(2)} mm: ${wordsAt(window, here, kinds)}.`}
     >
       {width > 0 ? (
         <Svg width={width} height={height}>
-          {runs.map(({ from, to, code, mm }) => {
-            const left = x((heatsC[from] ?? 0) - halfC);
-            return (
-              <Rect
-                key={`${mm}-${from}`}
-                x={left}
-                y={y(mm + halfMm)}
-                width={x((heatsC[to] ?? 0) + halfC) - left + 0.5}
-                height={y(mm - halfMm) - y(mm + halfMm) + 0.5}
-                fill={FILL[(kinds[code] ?? GOOD).name](colours)}
-              />
-            );
-          })}
-          {levels.map(({ level, path, end }) => (
-            <G key={level}>
-              <Path d={path} stroke={colours.ground} strokeWidth={2} fill="none" />
-              <SvgText
-                x={(end?.[0] ?? 0) + 4}
-                y={(end?.[1] ?? 0) - 4}
-                fontFamily={FONT.figure}
-                fontSize={TEXT_PX}
-                fill={colours.ground}
-              >
-                {`${level} s`}
-              </SvgText>
-            </G>
-          ))}
-          {names.map(({ name, words, x: cx, y: cy }) => (
-            <SvgText
-              key={name}
-              x={cx}
-              y={cy}
-              textAnchor="middle"
-              fontFamily={FONT.figure}
-              fontSize={24}
-              fill={INK_ON[name](colours)}
-            >
-              {words}
-            </SvgText>
-          ))}
-          <Ellipse
-            cx={x(here.plateC)}
-            cy={y(here.thicknessMm)}
-            rx={Math.max(6, x(here.plateC + 2 * here.sdC) - x(here.plateC))}
-            ry={Math.max(6, y(here.thicknessMm) - y(here.thicknessMm + 2 * here.sdMm))}
-            fill="none"
-            stroke={colours.surface}
-            strokeWidth={3}
-          />
-          <Line
-            x1={x(here.plateC) - 7}
-            x2={x(here.plateC) + 7}
-            y1={y(here.thicknessMm)}
-            y2={y(here.thicknessMm)}
-            stroke={colours.surface}
-            strokeWidth={3}
-          />
-          <Line
-            x1={x(here.plateC)}
-            x2={x(here.plateC)}
-            y1={y(here.thicknessMm) - 7}
-            y2={y(here.thicknessMm) + 7}
-            stroke={colours.surface}
-            strokeWidth={3}
-          />
-          {x.ticks(X_TICKS).map((tick) => (
-            <SvgText
-              key={tick}
-              x={x(tick)}
-              y={height - MARGIN.bottom + 18}
-              textAnchor="middle"
-              fontFamily={FONT.figure}
-              fontSize={TEXT_PX}
-              fill={colours.ink}
-            >
-              {String(tick)}
-            </SvgText>
-          ))}
-          <SvgText
-            x={width - MARGIN.right}
-            y={height - 6}
-            textAnchor="end"
-            fontFamily={FONT.text}
-            fontSize={TEXT_PX}
-            fill={colours.ink}
-          >
-            plate, °C
-          </SvgText>
-          {y.ticks(X_TICKS).map((tick) => (
-            <SvgText
-              key={tick}
-              x={MARGIN.left - 8}
-              y={y(tick) + 5}
-              textAnchor="end"
-              fontFamily={FONT.figure}
-              fontSize={TEXT_PX}
-              fill={colours.ink}
-            >
-              {String(tick)}
-            </SvgText>
-          ))}
-          <SvgText x={4} y={height - 6} fontFamily={FONT.text} fontSize={TEXT_PX} fill={colours.ink}>
-            thickness, mm
-          </SvgText>
+          <Regions window={window} kinds={kinds} {...scalesOf(window, width, height)} />
+          <HereMark here={here} {...scalesOf(window, width, height)} />
+          <Axes {...scalesOf(window, width, height)} width={width} height={height} />
         </Svg>
       ) : null}
     </View>
   );
 }
 
-const nearest = (values: readonly number[], value: number): number =>
-  values.reduce(
-    (best, one, i) => (Math.abs(one - value) < Math.abs((values[best] ?? 0) - value) ? i : best),
-    0,
+interface RegionsProps {
+  window: BakeWindow;
+  kinds: WindowPictureProps['kinds'];
+  x: Scale;
+  y: Scale;
+}
+
+function Regions({ window, kinds, x, y }: RegionsProps) {
+  const colours = useColours();
+  const { good, troubles, words } = useMemo(() => windowRegions(window), [window]);
+  const levels = useMemo(
+    () => LEVELS_S.map((seconds) => ({ seconds, lines: firstSideLines(window, seconds) })),
+    [window],
   );
+  const point = ([plateC, mm]: WindowPoint) => `${x(plateC).toFixed(1)} ${y(mm).toFixed(1)}`;
+  const closed = (rings: readonly Ring[]) => rings.map((ring) => `M${ring.map(point).join('L')}Z`).join('');
+  const curve = line<WindowPoint>(
+    ([plateC]) => x(plateC),
+    ([, mm]) => y(mm),
+  );
+  const open = (points: WindowPoint[]) => curve.curve(curveCatmullRom)(points) ?? '';
+  const goodPath = good.map((ring) => curve.curve(curveCatmullRomClosed)(ring.slice(0, -1)) ?? '').join('');
+  const nameOf = (code: WindowCode) => kinds.find(({ name }) => name === code)?.words ?? code;
+  return (
+    <G>
+      <Defs>
+        <ClipPath id="good-bread">
+          <Path d={goodPath} />
+        </ClipPath>
+        {troubles.map(({ code }) => (
+          <Pattern
+            key={code}
+            id={`hatch-${code.replaceAll(' ', '-')}`}
+            patternUnits="userSpaceOnUse"
+            width={HATCH_PX}
+            height={HATCH_PX}
+          >
+            <Rect width={HATCH_PX} height={HATCH_PX} fill={LOOK[code].fill(colours)} />
+            <Path
+              d={LOOK[code].hatch ?? ''}
+              stroke={LOOK[code].ink(colours)}
+              strokeOpacity={HATCH_SHADE}
+              strokeWidth={1}
+            />
+          </Pattern>
+        ))}
+      </Defs>
+      {troubles.map(({ code, rings }) => (
+        <Path
+          key={code}
+          d={closed(rings)}
+          fill={`url(#hatch-${code.replaceAll(' ', '-')})`}
+          fillRule="evenodd"
+        />
+      ))}
+      <Path
+        d={goodPath}
+        fill={LOOK.good.fill(colours)}
+        fillRule="evenodd"
+        stroke={colours.surface}
+        strokeWidth={3}
+      />
+      <G clipPath="url(#good-bread)">
+        {levels.flatMap(({ seconds, lines }) =>
+          lines.map((points) => (
+            <Path
+              key={`${seconds} ${points[0]?.join()}`}
+              d={open(points)}
+              stroke={LOOK.good.ink(colours)}
+              strokeWidth={2}
+              fill="none"
+            />
+          )),
+        )}
+      </G>
+      {levels.flatMap(({ seconds, lines }) => {
+        const at = labelPoints(lines, window).find(
+          (place) => !words.some(({ at: word }) => isNear(x, y, place, word)),
+        );
+        if (!at) return [];
+        return [
+          <SvgText
+            key={seconds}
+            x={x(at[0])}
+            y={y(at[1]) + TEXT_PX / 3}
+            textAnchor="middle"
+            fontFamily={FONT.figure}
+            fontSize={TEXT_PX}
+            fill={LOOK.good.ink(colours)}
+            stroke={LOOK.good.fill(colours)}
+            strokeWidth={5}
+            {...{ paintOrder: 'stroke' }}
+          >
+            {`${seconds} s`}
+          </SvgText>,
+        ];
+      })}
+      {words.map(({ code, at: [plateC, mm] }) => (
+        <SvgText
+          key={code}
+          x={x(plateC)}
+          y={y(mm)}
+          textAnchor="middle"
+          fontFamily={FONT.figure}
+          fontSize={WORD_PX}
+          fill={LOOK[code].ink(colours)}
+          stroke={LOOK[code].fill(colours)}
+          strokeWidth={5}
+          {...{ paintOrder: 'stroke' }}
+        >
+          {nameOf(code)}
+        </SvgText>
+      ))}
+    </G>
+  );
+}
+
+/** Where a line may say its seconds, as shares of its way over the good bread from the thin end; the first is best. */
+const LABEL_AT = [1 / 3, 2 / 3, 0.15, 0.85] as const;
+
+function labelPoints(lines: readonly WindowPoint[][], window: BakeWindow): WindowPoint[] {
+  const onBread = lines.flat().filter(([plateC, mm]) => isGood(window, plateC, mm));
+  const byThickness = [...onBread].sort((a, b) => a[1] - b[1]);
+  return LABEL_AT.flatMap((share) => {
+    const point = byThickness[Math.floor(byThickness.length * share)];
+    return point ? [point] : [];
+  });
+}
+
+/** A label this near to a word would cover it. */
+const NEAR_PX = { x: 78, y: 26 } as const;
+const isNear = (x: Scale, y: Scale, a: WindowPoint, b: WindowPoint): boolean =>
+  Math.abs(x(a[0]) - x(b[0])) < NEAR_PX.x && Math.abs(y(a[1]) - y(b[1])) < NEAR_PX.y;
+
+/** The kitchen's plate and thickness as a cross, and the ring that holds 19 of 20 pieces. */
+function HereMark({ here, x, y }: { here: Here; x: Scale; y: Scale }) {
+  const { surface } = useColours();
+  const [cx, cy] = [x(here.plateC), y(here.thicknessMm)];
+  const stroke = { stroke: surface, strokeWidth: 3 };
+  return (
+    <G>
+      <Ellipse
+        {...{ cx, cy }}
+        rx={Math.max(LEAST_RING_PX, x(here.plateC + 2 * here.sdC) - cx)}
+        ry={Math.max(LEAST_RING_PX, cy - y(here.thicknessMm + 2 * here.sdMm))}
+        fill="none"
+        {...stroke}
+      />
+      <Line x1={cx - CROSS_PX} x2={cx + CROSS_PX} y1={cy} y2={cy} {...stroke} />
+      <Line x1={cx} x2={cx} y1={cy - CROSS_PX} y2={cy + CROSS_PX} {...stroke} />
+    </G>
+  );
+}
+const LEAST_RING_PX = 6;
+const CROSS_PX = 7;
+
+function Axes({ x, y, width, height }: { x: Scale; y: Scale; width: number; height: number }) {
+  const { ink } = useColours();
+  const figure = { fontFamily: FONT.figure, fontSize: TEXT_PX, fill: ink };
+  const text = { fontFamily: FONT.text, fontSize: TEXT_PX, fill: ink };
+  return (
+    <G>
+      {x.ticks(X_TICKS).map((tick) => (
+        <SvgText key={tick} x={x(tick)} y={height - MARGIN.bottom + 18} textAnchor="middle" {...figure}>
+          {String(tick)}
+        </SvgText>
+      ))}
+      <SvgText x={width - MARGIN.right} y={height - 6} textAnchor="end" {...text}>
+        plate, °C
+      </SvgText>
+      {y.ticks(X_TICKS).map((tick) => (
+        <SvgText key={tick} x={MARGIN.left - 8} y={y(tick) + 5} textAnchor="end" {...figure}>
+          {String(tick)}
+        </SvgText>
+      ))}
+      <SvgText x={4} y={height - 6} {...text}>
+        thickness, mm
+      </SvgText>
+    </G>
+  );
+}
+
+/** The place of a window that is nearest to a plate and a thickness. */
+function codeAt({ heatsC, thicknessesMm, codes }: BakeWindow, plateC: number, mm: number): number {
+  const nearest = (values: readonly number[], value: number): number =>
+    values.reduce(
+      (best, one, i) => (Math.abs(one - value) < Math.abs((values[best] ?? 0) - value) ? i : best),
+      0,
+    );
+  return codes[nearest(thicknessesMm, mm) * heatsC.length + nearest(heatsC, plateC)] ?? 0;
+}
+
+const isGood = (window: BakeWindow, plateC: number, mm: number): boolean => codeAt(window, plateC, mm) === 0;
+
+const wordsAt = (window: BakeWindow, here: Here, kinds: WindowPictureProps['kinds']): string =>
+  kinds[codeAt(window, here.plateC, here.thicknessMm)]?.words ?? 'good bread';

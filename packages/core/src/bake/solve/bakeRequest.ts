@@ -30,6 +30,11 @@ export interface Solution {
   /** Of the first side alone: when its colour is there, when bubbles show. */
   colouredS: number | null;
   bubblesS: number | null;
+  /**
+   * Room left to the nearest limit, dry or burnt, at the moment the bread is done, in units of what counts as far from it:
+   * above 0 it is good, below 0 it is past. Null where it is never done; left out where it was not asked for.
+   */
+  room?: number | null;
 }
 
 export const LONGEST_S = 300;

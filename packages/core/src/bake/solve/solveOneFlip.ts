@@ -22,6 +22,8 @@ const MOST_SLACK_S = 4;
 const SETTLED_K_S = { range: 0.005, least: 0.1 };
 /** A piece that is dry or burnt is followed for so long, to see what else it lacks. */
 const LOOK_ON_S = { range: 20, least: 4 };
+/** What counts as far from a limit: moisture in shares, and the logarithm of browning. */
+const FAR = { moisture: 2, char: 0.5 } as const;
 /** In a window nobody waits longer for bubbles on the first side, and for the second side. */
 const PATIENCE_S = 170;
 const LONGEST_SECOND_S = 200;
@@ -41,6 +43,7 @@ function secondSideEye(standard: BakeStandard, onlyLeast: boolean) {
     settled: false,
     cookedS: null as number | null,
     puffS: standard.puffLeast > 0 ? null : (0 as number | null),
+    room: null as number | null,
     look(baking: Baking): 'on' | 'end' {
       const { timeS, middleC } = baking;
       gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
@@ -50,12 +53,17 @@ function secondSideEye(standard: BakeStandard, onlyLeast: boolean) {
       if (baking.stage === 0) return 'on';
       coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim));
       const { charMost } = standard;
-      charred.look(timeS, Math.max(pastChar(baking.filmsA, charMost), pastChar(baking.filmsB, charMost)));
+      const pastCharring = Math.max(pastChar(baking.filmsA, charMost), pastChar(baking.filmsB, charMost));
+      charred.look(timeS, pastCharring);
       eye.settled = middleC - before.middleC < settledKS * (timeS - before.timeS);
       before = { timeS, middleC };
       const overS = Math.min(charred.at ?? Infinity, dried.at ?? Infinity);
       const all =
         coloured.at !== null && gelatinised.at !== null && eye.cookedS !== null && eye.puffS !== null;
+      if (all && eye.room === null && timeS > eye.flippedS + SHORTEST_SIDE_S) {
+        const dryRoom = (moistureOf(baking.column) - standard.moistureLeast) / FAR.moisture;
+        eye.room = Math.min(dryRoom, -pastCharring / FAR.char);
+      }
       if (timeS > overS && (all || eye.settled || timeS > overS + lookOnS)) return 'end';
       return all && onlyLeast && timeS > eye.flippedS + SHORTEST_SIDE_S ? 'end' : 'on';
     },
@@ -114,6 +122,7 @@ function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): So
     mostLimit,
     colouredS: first.colouredS,
     bubblesS: first.bubblesS,
+    room: eye.room,
   };
 }
 

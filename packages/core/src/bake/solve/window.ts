@@ -1,4 +1,4 @@
-import type { BakeRequest, Trouble } from './bakeRequest';
+import type { BakeRequest, Solution, Trouble } from './bakeRequest';
 import { solveTimes } from './solve';
 
 export const CODES = [
@@ -35,16 +35,27 @@ export interface BakeWindow {
   /** Seconds of the first side, and the least of the last; 0 where no good bread is. */
   firstS: number[];
   lastS: number[];
+  /** How far from its nearest limit the bread is when it is done, −1 to 1; above 0 it is good. */
+  rooms: number[];
   /** How many places were solved; the rest lies between places of one kind. */
   solved: number;
 }
 
 const GOOD = 0;
+/** A solved place is at least this far from the edge. */
+const LEAST_ROOM = 0.02;
 const BLOCK = 4;
 const BLOCKS = [4, 2, 1] as const;
 
 const spaced = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1));
+
+/** The room of a place on the side that it lies on: a place on an edge is not drawn on the other side of it. */
+function roomOf({ good, room }: Solution): number {
+  const far = good ? 1 : -1;
+  const within = Math.min(1, Math.max(-1, room ?? far));
+  return good ? Math.max(LEAST_ROOM, within) : Math.min(-LEAST_ROOM, within);
+}
 
 /** Corners of blocks of a size; the last index is always one. */
 function corners(count: number, block: number): number[] {
@@ -59,7 +70,7 @@ interface Sheet extends BakeWindow {
 
 /** Fills a block from its corners: times between them; of several kinds of no good bread the nearest. */
 function fill(
-  { codes, firstS, lastS, known, heatsC }: Sheet,
+  { codes, firstS, lastS, rooms, known, heatsC }: Sheet,
   c0: number,
   c1: number,
   r0: number,
@@ -78,6 +89,7 @@ function fill(
       codes[i] = codes[corner(r, r0, r1) * width + corner(c, c0, c1)]!;
       firstS[i] = between(firstS);
       lastS[i] = between(lastS);
+      rooms[i] = between(rooms);
     }
   }
 }
@@ -100,6 +112,7 @@ export function* computeWindow(
     codes: new Array<number>(places).fill(0),
     firstS: new Array<number>(places).fill(0),
     lastS: new Array<number>(places).fill(0),
+    rooms: new Array<number>(places).fill(0),
     known: new Array<boolean>(places).fill(false),
     solved: 0,
   };
@@ -114,6 +127,7 @@ export function* computeWindow(
     sheet.known[i] = true;
     sheet.solved += 1;
     sheet.codes[i] = CODES.indexOf(solution.trouble ?? 'good');
+    sheet.rooms[i] = roomOf(solution);
     if (solution.good) {
       sheet.firstS[i] = solution.least[0] ?? 0;
       sheet.lastS[i] = solution.least.at(-1) ?? 0;
