@@ -65,7 +65,7 @@ export const types = (): Promise<Part> =>
     return { ...sum(ran.map(one)), output: ran.map(({ output }) => output).join('') };
   });
 
-/** ESLint and Prettier, one count each. */
+/** ESLint, Prettier, and knip for what is dead or undeclared; one count each. */
 export const lint = (): Promise<Part> =>
   part('lint', async () => {
     mkdirSync(CACHE, { recursive: true });
@@ -80,6 +80,7 @@ export const lint = (): Promise<Part> =>
         'warn',
         ...cached('prettier'),
       ),
+      await node('node_modules/knip/bin/knip.js', '--no-progress'),
     ];
     return { ...sum(ran.map(one)), output: ran.map(({ output }) => output).join('') };
   });

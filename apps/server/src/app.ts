@@ -29,7 +29,7 @@ import { openApiDocument } from './system/openApi';
 import { systemRoutes } from './system/routes';
 import { serveWebApp } from './system/webApp';
 
-export const VERSION = '0.1.0';
+const VERSION = '0.1.0';
 const BODY_LIMIT = '1mb';
 /** A whole book in one file. */
 const BOOK_LIMIT = '20mb';

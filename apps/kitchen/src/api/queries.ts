@@ -71,9 +71,6 @@ export function useBookAndKitchen() {
 export const useVersions = (id: string) =>
   useQuery({ queryKey: keys.versions(id), queryFn: () => api.versions(id), staleTime: 0 });
 
-export const useBatches = (status?: BatchRecord['status']) =>
-  useQuery({ queryKey: keys.batches(status), queryFn: () => api.batches(status), staleTime: 0 });
-
 /** Bread that was finished from a day on; what is held of it is shown on the shift. */
 export const useFinishedFrom = (from: string) => {
   const find = { status: 'finished', from, limit: '30' };

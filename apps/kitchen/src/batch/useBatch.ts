@@ -13,7 +13,7 @@ import type { QueueState } from './eventQueue';
 import { kitchenQueue } from './kitchenQueue';
 import { useBatchQuery } from '../api/queries';
 
-export const useQueue = (): QueueState =>
+const useQueue = (): QueueState =>
   useSyncExternalStore(kitchenQueue.subscribe, kitchenQueue.state, kitchenQueue.state);
 
 export interface LiveBatch {

@@ -229,7 +229,6 @@ export function createKitchenStream() {
   };
 }
 
-export type KitchenStream = ReturnType<typeof createKitchenStream>;
 export const kitchenStream = createKitchenStream();
 
 /** Whether this browser can be told anything at all. */

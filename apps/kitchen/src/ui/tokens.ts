@@ -47,7 +47,7 @@ export const PAPER: Colours = {
   onIdle: '#5B534A',
 };
 
-export const IRON: Colours = {
+const IRON: Colours = {
   ground: '#1D1B18',
   surface: '#2A2723',
   ink: '#F6EEDF',

@@ -17,7 +17,7 @@ import type { StandIn } from './standIn';
 const PERIOD_MS: Record<DeviceKind, number> = { scale: 100, room: 5000, probe: 500, thermometer: 500 };
 const MS_PER_S = 1000;
 
-export const ABOUT: Record<DeviceKind, Pick<Device, 'name' | 'resolution' | 'unit'>> = {
+const ABOUT: Record<DeviceKind, Pick<Device, 'name' | 'resolution' | 'unit'>> = {
   scale: { name: 'Bench scale', resolution: 1, unit: 'g' },
   room: { name: 'Room sensor', resolution: 0.1, unit: '°C' },
   probe: { name: 'Dough probe', resolution: 0.1, unit: '°C' },

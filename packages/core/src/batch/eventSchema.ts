@@ -18,16 +18,16 @@ import {
 
 const POKE_NAMES = Object.keys(POKES) as [Poke, ...Poke[]];
 /** Held back and due, a correction of the feel, a top-up for added flour, flour going back into a wet dough. */
-export const ADDED_WHY = ['hold-back', 'correction', 'top-up', 'flour-back'] as const;
+const ADDED_WHY = ['hold-back', 'correction', 'top-up', 'flour-back'] as const;
 
 /** What can be probed: the dough and its parts, the faces of a hot press, the plate. */
-export const MEASURED = ['dough', 'fat', 'liquid', 'press-top', 'press-bottom', 'plate'] as const;
+const MEASURED = ['dough', 'fat', 'liquid', 'press-top', 'press-bottom', 'plate'] as const;
 /** Iron may be this hot, a dough not. */
 const HOTTEST_C = { dough: 120, iron: 350 } as const;
 const IRON: ReadonlySet<string> = new Set(['press-top', 'press-bottom', 'plate']);
 
 /** What becomes of dough that is left over. */
-export const LEFTOVERS = ['short batch', 'fridge dough', 'waste'] as const;
+const LEFTOVERS = ['short batch', 'fridge dough', 'waste'] as const;
 /** Why a piece is not sold. */
 export const REJECTS = [
   'torn',

@@ -60,7 +60,7 @@ function refuseCorrection(
 }
 
 /** More acts than any batch needs; a list without an end could be neither read nor backed up. */
-export const MOST_EVENTS = 100_000;
+const MOST_EVENTS = 100_000;
 
 const isEnd = ({ type }: BatchEvent): boolean => type === 'finished' || type === 'abandoned';
 

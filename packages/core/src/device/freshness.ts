@@ -4,7 +4,7 @@ import type { DeviceKind, HeardReading, ReadingSource } from './deviceSchema';
 export const FRESH_FOR_S: Record<DeviceKind, number> = { scale: 5, room: 900, probe: 30, thermometer: 60 };
 
 /** Whether a reading still says something about now. */
-export const isFresh = (kind: DeviceKind, ageS: number): boolean => ageS <= FRESH_FOR_S[kind];
+const isFresh = (kind: DeviceKind, ageS: number): boolean => ageS <= FRESH_FOR_S[kind];
 
 /**
  * Whether a reading may go into a record: fresh, and not made up unless the whole kitchen is.

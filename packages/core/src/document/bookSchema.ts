@@ -6,7 +6,7 @@ import { ingredientSchema } from '../ingredient/ingredientSchema';
 export const BOOK_FORMAT = 'kettle-scale/book';
 export const BOOK_FORMAT_VERSION = 1;
 /** A book larger than this is read in parts. */
-export const MOST_FORMULAS = 2000;
+const MOST_FORMULAS = 2000;
 
 /** The whole formula book in one file: every formula, and the ingredients that are the kitchen's own or changed. */
 export const bookSchema = z

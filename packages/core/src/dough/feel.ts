@@ -12,12 +12,12 @@ export type Feel = (typeof FEELS)[number];
 
 const RIGHT = FEELS.indexOf('right');
 /** Water that one step of feel is worth, as a share of flour (assumption, refitted per cook and lot). */
-export const FEEL_STEP = 0.015;
+const FEEL_STEP = 0.015;
 /** The most that goes in at once, as a share of flour: dough needs turns to take it up. */
 const LARGEST_ADDITION = 0.007;
 
 /** Steps from right: negative is dry, positive wet. */
-export const feelSteps = (feel: Feel): number => FEELS.indexOf(feel) - RIGHT;
+const feelSteps = (feel: Feel): number => FEELS.indexOf(feel) - RIGHT;
 
 /** A line of the formula that may need a top-up when flour is added. */
 export interface ToppedLine {

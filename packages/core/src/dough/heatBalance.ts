@@ -27,7 +27,7 @@ const MELTING_C = { from: 20, to: 42 } as const;
 const LATENT_KJ_KG = { lard: 70, shortening: 60, butter: 75, other: 65 } as const;
 /** Heat that flour gives off as it takes up water, kJ/kg of flour (assumption). */
 export const HYDRATION_HEAT_KJ_KG = 6;
-export const WATER_HEAT_KJ_KGK = 4.18;
+const WATER_HEAT_KJ_KGK = 4.18;
 /** Heat that melts ice, kJ/kg. */
 const ICE_KJ_KG = 334;
 

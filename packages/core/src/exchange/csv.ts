@@ -7,16 +7,7 @@ import { numberQuestion } from '../quantity/readNumber';
 import { leavesOf, setLeaf } from './paths';
 
 /** The columns, in order. A `line` row is an ingredient; a `field` row is any other field by its path. */
-export const CSV_COLUMNS = [
-  'formula',
-  'row',
-  'key',
-  'value',
-  'ingredient',
-  'name',
-  'percent',
-  'note',
-] as const;
+const CSV_COLUMNS = ['formula', 'row', 'key', 'value', 'ingredient', 'name', 'percent', 'note'] as const;
 type Row = Record<(typeof CSV_COLUMNS)[number], string>;
 
 /** Texts that a reader would take for something else: numbers, JSON, spreadsheet formulas, blanks at the edge. */
@@ -39,7 +30,7 @@ function decode(cell: string): unknown {
 }
 
 /** Moves the decimal point of a written number, so that no digit is lost: 0.019 → 1.9. */
-export function shiftDecimal(written: string, places: number): string {
+function shiftDecimal(written: string, places: number): string {
   const [whole = '', part = ''] = written.split('.');
   const digits = whole + part;
   const point = whole.length + places;

@@ -24,7 +24,7 @@ const of = (contents: Partial<FileContents>): FileContents => ({
 });
 
 /** Characters; what the server takes of a book in one go. */
-export const LARGEST_FILE = 20_000_000;
+const LARGEST_FILE = 20_000_000;
 
 /**
  * Reads a file of any of our formats, or a recipe, or a plain list. The contents decide, not the file's name.

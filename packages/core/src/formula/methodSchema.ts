@@ -127,5 +127,4 @@ export type Method = z.infer<typeof methodSchema>;
 export type MixingSchool = Method['school'];
 export type Rest = Method['rests'][number];
 export type BakeProgram = z.infer<typeof bakeSchema>;
-export type BakeSide = BakeProgram['sides'][number];
 export type ProductStandard = z.infer<typeof productSchema>;

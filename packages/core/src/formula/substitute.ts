@@ -51,7 +51,7 @@ const isPowder = ({ id }: Ingredient) => POWDERS.has(id);
 const isLiquid = (food: Ingredient) => food.kind === 'water' || (food.kind === 'dairy' && !isPowder(food));
 
 /** Which exchange two ingredients are; null when the one does not do the other's work. */
-export function swapKind(from: Ingredient, to: Ingredient): SwapKind | null {
+function swapKind(from: Ingredient, to: Ingredient): SwapKind | null {
   if (from.id === to.id) return null;
   if (from.kind === 'fat' && to.kind === 'fat') return 'fat';
   if (from.kind === 'salt' && to.kind === 'salt') return 'salt';

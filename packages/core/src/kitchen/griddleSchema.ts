@@ -5,8 +5,8 @@ import { FITTED, type Fitted } from './fittedNames';
 
 export const MATERIALS = ['cast iron', 'steel', 'aluminium', 'stone'] as const;
 export type Material = (typeof MATERIALS)[number];
-export const PLATE_SHAPES = ['rectangle', 'round'] as const;
-export const HEAT_SOURCES = ['thermostat', 'burner'] as const;
+const PLATE_SHAPES = ['rectangle', 'round'] as const;
+const HEAT_SOURCES = ['thermostat', 'burner'] as const;
 
 const FITTED_NAMES = Object.keys(FITTED) as [Fitted, ...Fitted[]];
 const plateTemp = (label: string) => numberField(label, { min: 0, max: 400, unit: '°C' });
@@ -81,4 +81,3 @@ export const griddleSchema = z
   });
 
 export type Griddle = z.infer<typeof griddleSchema>;
-export type PlateCalibration = z.infer<typeof calibrationSchema>;

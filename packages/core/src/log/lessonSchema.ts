@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { adjustmentSchema } from '../plan/adjustmentSchema';
 
-export const LESSON_KINDS = [
+const LESSON_KINDS = [
   'water',
   'season',
   'bowl-loss',
@@ -41,4 +41,3 @@ export const lessonSchema = z.strictObject({
 });
 
 export type Lesson = z.infer<typeof lessonSchema>;
-export type LessonKind = Lesson['kind'];

@@ -6,7 +6,7 @@ import { adjustmentSchema } from './adjustmentSchema';
 import { conditionsSchema } from '../kitchen/conditionsSchema';
 import { kitchenSchema } from '../kitchen/kitchenSchema';
 
-export const PLAN_REQUEST_FORMAT = 'kettle-scale/plan-request';
+const PLAN_REQUEST_FORMAT = 'kettle-scale/plan-request';
 
 const ballG = numberField('Ball weight', { min: 5, max: 2000, unit: 'g' });
 const pieces = countField('Pieces', { min: 1, max: 10_000 });

@@ -2,7 +2,7 @@
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./jstat.d.ts" />
 import jStat from 'jstat';
-import { cumulativeStdNormalProbability, probit } from 'simple-statistics';
+import { cumulativeStdNormalProbability } from 'simple-statistics';
 
 /** Value that Student's t stays below with a probability. */
 export const tQuantile = (probability: number, dof: number): number => jStat.studentt.inv(probability, dof);
@@ -11,9 +11,8 @@ export const tQuantile = (probability: number, dof: number): number => jStat.stu
 export const chiSquareQuantile = (probability: number, dof: number): number =>
   jStat.chisquare.inv(probability, dof);
 
-/** Probability that a standard normal stays below a value, and back. */
+/** Probability that a standard normal stays below a value. */
 export const normalBelow = (z: number): number => cumulativeStdNormalProbability(z);
-export const normalQuantile = (probability: number): number => probit(probability);
 
 /** Half-width of a two-sided interval in standard errors. */
 export const tReach = (confidence: number, dof: number): number => tQuantile((1 + confidence) / 2, dof);

@@ -8,7 +8,7 @@ export type Day = string;
 /** A time zone by its name in the IANA database, like Europe/Lisbon. */
 export type Zone = string;
 
-export const UTC: Zone = 'UTC';
+const UTC: Zone = 'UTC';
 const DAY_LENGTH = '2026-03-04'.length;
 
 /** Whether a name is one of a time zone that this machine knows. */

@@ -49,7 +49,7 @@ export const tempFigure = (tempC: number, system: UnitSystem = 'metric'): Figure
 });
 
 /** Joins a figure and its unit with a no-break space. */
-export const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.unit}`;
+const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.unit}`;
 
 export const formatMass = (massG: number, stepG = 1, system: UnitSystem = 'metric'): string =>
   figureText(massFigure(massG, stepG, system));

@@ -47,7 +47,7 @@ export const kitchen: Kitchen = {
   benchLoss: 0.005,
 };
 
-export const need: Need = { by: 'pieces', pieces: 64, ballG: 92 };
+const need: Need = { by: 'pieces', pieces: 64, ballG: 92 };
 
 /** A plan request with some parts exchanged. */
 export const request = (changes: Partial<{ formula: Formula; need: Need; kitchen: Kitchen }> = {}) => ({

@@ -41,7 +41,7 @@ const REST_OF_DOUGH = {
 const REST_OF_BALLS = { of: 'balls', where: 'room', earliestS: 900, latestS: 2700, cover: 'film' } as const;
 
 /** The school that a list speaks of: boiling water, milk, yogurt and leavener, cold or melted fat. */
-export function schoolOf(lines: readonly ReadLine[]): MixingSchool {
+function schoolOf(lines: readonly ReadLine[]): MixingSchool {
   const has = (test: (line: ReadLine) => boolean) => lines.some(test);
   const wet = lines.filter(({ food }) => food.kind === 'water' || food.kind === 'dairy');
   const mainLiquid = [...wet].sort((a, b) => (b.mass?.typical ?? 0) - (a.mass?.typical ?? 0))[0];

@@ -35,7 +35,7 @@ interface Entry {
 }
 
 /** Small letters, no marks, plural s taken off: "Eggs" and "egg" are one word. */
-export function wordsOf(text: string): string[] {
+function wordsOf(text: string): string[] {
   return text
     .toLowerCase()
     .normalize('NFKD')
@@ -107,7 +107,7 @@ function longestName(words: readonly string[], { byFirst }: Names): { entry: Ent
 }
 
 /** Ingredients whose names are spelled most like the words, nearest first. */
-export function nearest(text: string, foods: readonly Ingredient[]): Ingredient[] {
+function nearest(text: string, foods: readonly Ingredient[]): Ingredient[] {
   const words = wordsOf(text);
   const asked = words.join(' ');
   const far = ({ words: said }: Entry) => {

@@ -20,7 +20,7 @@ const MOST_WORDS_OF_A_NAME = 8;
 /** A flour written only as a percent stands for this much of it, so that the other figures have a size. */
 const DEFAULT_FLOUR_G = 1000;
 /** A list longer than this is not one formula. */
-export const MOST_ENTRIES = 60;
+const MOST_ENTRIES = 60;
 
 /**
  * Reads a list as people write it: "2 3/4 cups flour, scooped", "½ stick butter", "pinch of salt", "water 60 %".

@@ -5,7 +5,7 @@ import { InputError } from '../message/problem';
 import { listFormula, type ListNaming } from './listFormula';
 import type { ReadList } from './readListTypes';
 
-export const READING_FORMAT = 'kettle-scale/reading';
+const READING_FORMAT = 'kettle-scale/reading';
 
 const intervalSchema = z.strictObject({ low: z.number(), typical: z.number(), high: z.number() });
 

@@ -274,7 +274,7 @@ const WANDERS_C = 4;
 const WANDERS_EVERY = 5;
 const JUDGED_EVERY = 8;
 /** How this kitchen's plates and bread differ from the model; a calibration finds it. */
-export const DEMO_BAKING = { contact: 0.92, browning: 1.3 };
+const DEMO_BAKING = { contact: 0.92, browning: 1.3 };
 
 function judgePiece(story: Story, piece: number): void {
   const { plan } = story;

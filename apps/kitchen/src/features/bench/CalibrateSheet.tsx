@@ -8,7 +8,7 @@ import { useColours } from '../../ui/theme';
 import { Body, Heading, Label } from '../../ui/type';
 
 /** A bank card is this size everywhere (ISO/IEC 7810 ID-1). */
-export const CARD_MM = { width: 85.6, height: 53.98, corner: 3.18 } as const;
+const CARD_MM = { width: 85.6, height: 53.98, corner: 3.18 } as const;
 const STEP = { fine: 0.005, coarse: 0.03 } as const;
 const RANGE = { least: 2, most: 12 } as const;
 

@@ -11,7 +11,7 @@ const GAP = 2;
 const WORDS: Record<number, string> = { 2: 'halve', 3: 'thirds', 5: 'fifths' };
 
 /** What is done in a round, in words. */
-export const cutWords = ({ into, how }: CutRound): string =>
+const cutWords = ({ into, how }: CutRound): string =>
   how === 'weigh' ? `weigh off ${into} from each` : (WORDS[into] ?? `into ${into}`);
 
 /** The dough from one piece to all: a row a round, every part as wide as it is heavy. */

@@ -140,7 +140,7 @@ export function typedMass(massG: number, units: UnitSystem): string {
 }
 
 /** Writes a length the way it may be typed back. */
-export const typedLength = (mm: number, units: UnitSystem): string => lengthFigure(mm, units).value;
+const typedLength = (mm: number, units: UnitSystem): string => lengthFigure(mm, units).value;
 
 /** A typed weight as the address keeps it: with its unit, so that it means the same to someone who reads other units. */
 export const toAddress = (text: string, units: UnitSystem): string =>

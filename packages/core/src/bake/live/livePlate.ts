@@ -90,7 +90,7 @@ export function collisionWords({ order, waitsS }: Collision): string {
 }
 
 /** A plate this far from what is wanted is not ready, °C. */
-export const READY_C = 8;
+const READY_C = 8;
 
 /** Why the first piece should wait; null when the plate is ready, or nobody reads it. */
 export function notReadyWords(

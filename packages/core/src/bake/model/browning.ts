@@ -1,7 +1,7 @@
 import { KELVIN } from './constants';
 
 /** Lightness of raw dough; below these a spot is called brown, and charred. */
-export const RAW_LIGHTNESS = 85;
+const RAW_LIGHTNESS = 85;
 export const BROWN_LIGHTNESS = 65;
 export const CHAR_LIGHTNESS = 35;
 /** Slower below this than anything seen. */

@@ -47,7 +47,7 @@ export interface FaceTerms {
 export const openFaceTerms = (): FaceTerms => ({ conductance: 0, source: 0, drying: 0, surface: 0, flux: 0 });
 
 /** Conductance between iron and dough; it falls as the outer layer dries, W/m²K. */
-export function contactConductance(
+function contactConductance(
   column: Column,
   face: 0 | 1,
   { contact, stuck }: Extract<FaceMeets, { kind: 'plate' }>,

@@ -12,7 +12,7 @@ const SCORES = [-1.2816, -0.5244, 0, 0.5244, 1.2816] as const;
 export const MEDIAN_FILM = 2;
 
 /** Share of a face that lies on blisters, in percent. */
-export const BLISTER_COVER = 45;
+const BLISTER_COVER = 45;
 /** A skin this far gelatinised holds steam. */
 const SET_SKIN = 0.35;
 /** On the open face: the middle's vapour pressure has swollen the air nuclei, and the skin is this warm. */
@@ -210,7 +210,7 @@ const BETWEEN_QUANTILES = 0.2;
 const levels = new Float64Array(QUANTILES.length);
 
 /** Share of films at or past a browning: straight lines of ln B between quantiles, drawn on at the ends. */
-export function shareOfFilms(films: Films, browning: number): number {
+function shareOfFilms(films: Films, browning: number): number {
   if (films.sinceS === null) return 0;
   const last = QUANTILES.length - 1;
   const target = Math.log(browning);

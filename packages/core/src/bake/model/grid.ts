@@ -7,7 +7,7 @@ export interface Grid {
 }
 
 /** How strongly cells crowd towards the faces; 0 is even. At 16 cells this brings all reference cases within their bounds. */
-export const CROWDING = 1.35;
+const CROWDING = 1.35;
 
 /** Cells that crowd towards both faces by a hyperbolic tangent. */
 export function clusteredGrid(cells: number, thicknessM: number, crowding = CROWDING): Grid {

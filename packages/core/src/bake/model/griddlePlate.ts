@@ -11,7 +11,7 @@ interface MaterialProperties {
 }
 
 /** Handbook values; sideways exchange is an assumption. */
-export const MATERIAL: Record<Material, MaterialProperties> = {
+const MATERIAL: Record<Material, MaterialProperties> = {
   'cast iron': { densityKgM3: 7200, heatJKgK: 500, conductivityWMK: 50, lateralWM2K: 60, layers: 1 },
   steel: { densityKgM3: 7850, heatJKgK: 490, conductivityWMK: 45, lateralWM2K: 60, layers: 1 },
   aluminium: { densityKgM3: 2700, heatJKgK: 900, conductivityWMK: 200, lateralWM2K: 250, layers: 1 },

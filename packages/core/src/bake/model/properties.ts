@@ -13,7 +13,7 @@ const VAPOUR_DIFFUSIVITY_M2_S = 2.2e-5;
 /** The Stefan factor P / (P − p_v) is held below this. */
 const STEFAN_MAX = 4;
 /** Steam condenses fully where the vapour pressure is this far below ambient, as a share of it. */
-export const CONDENSING_ZONE = 0.2;
+const CONDENSING_ZONE = 0.2;
 const PER_ZONE = 1 / CONDENSING_ZONE;
 const [KW0, KW1, KW2] = WATER_CONDUCTIVITY;
 

@@ -2,7 +2,7 @@
 export const SORPTION_POWER = 2.5;
 /** Fall of ln A per kelvin (Lind & Rask 1991). */
 export const SORPTION_SLOPE_1_K = 0.0056;
-export const SORPTION_C = 25;
+const SORPTION_C = 25;
 const DRIEST = 1e-6;
 
 /**

@@ -10,15 +10,15 @@ const GELATINISATION_1_S = 2.8e18;
 
 /** Every exponential of temperature that the stepper needs, side by side so that one place in memory serves a cell. */
 export const ROW = { saturation: 0, slope: 1, warmth: 2, diffusion: 3, gelatinisation: 4 } as const;
-export const WIDTH = 5;
+const WIDTH = 5;
 const LOWEST_C = -40;
 const HIGHEST_C = 420;
 /** Linear between entries this far apart is right to 2 parts in 100,000. */
 const STEP_C = 0.2;
-export const LAST_ROW = Math.round((HIGHEST_C - LOWEST_C) / STEP_C) - 1;
+const LAST_ROW = Math.round((HIGHEST_C - LOWEST_C) / STEP_C) - 1;
 const ROWS_PER_C = 1 / STEP_C;
 
-export const TABLE = new Float64Array((LAST_ROW + 2) * WIDTH);
+const TABLE = new Float64Array((LAST_ROW + 2) * WIDTH);
 for (let row = 0; row <= LAST_ROW + 1; row += 1) {
   const tempC = LOWEST_C + row * STEP_C;
   const tempK = tempC + KELVIN;

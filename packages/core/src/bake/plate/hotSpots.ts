@@ -3,7 +3,7 @@ import type { Place } from './packing';
 import { type Surface, readSurface } from '../solve/responseSurface';
 
 /** A plate's grid of readings as a surface over mm; readings stand in the middles of equal fields. */
-export function readingSurface({ readings, widthMm, depthMm }: Griddle): Surface | null {
+function readingSurface({ readings, widthMm, depthMm }: Griddle): Surface | null {
   if (!readings) return null;
   const { columns, rows, tempsC } = readings;
   const middles = (lengthMm: number, count: number) =>

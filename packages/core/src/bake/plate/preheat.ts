@@ -1,7 +1,7 @@
 import { type PlateProperties, plateAt, plateStep } from '../model/plate';
 
 /** A plate this near to where it is going is ready, °C, when it also moves no faster than this, °C a minute. */
-export const READY_WITHIN_C = 5;
+const READY_WITHIN_C = 5;
 export const STEADY_C_PER_MIN = 2;
 const STEP_S = 1;
 const LONGEST_S = 2 * 3600;

@@ -22,7 +22,7 @@ export function surface(
 }
 
 /** Interval of nodes that holds a value (the end ones reach on), and how far into it the value lies. */
-export function bracket(nodes: readonly number[], value: number): [number, number] {
+function bracket(nodes: readonly number[], value: number): [number, number] {
   let low = 0;
   while (low < nodes.length - 2 && value > nodes[low + 1]!) low += 1;
   return [low, (value - nodes[low]!) / (nodes[low + 1]! - nodes[low]!)];

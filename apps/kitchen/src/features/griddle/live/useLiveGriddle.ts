@@ -26,7 +26,7 @@ const AROUND_C = 40;
 const EVERY_C = 10;
 const MS_PER_S = 1000;
 /** Keys 1 to 9 reach so many places. */
-export const MOST_PLACES = 9;
+const MOST_PLACES = 9;
 /** Where the kitchen has told of no plate. */
 const USUAL_PLACES = 4;
 /** A proposal is looked for from the last act on, but not further back than this. */
@@ -52,11 +52,7 @@ export interface LivePiece extends Timed {
 }
 
 /** A request for the batch's own bread on the plate as it is wanted. */
-export function liveRequest(
-  plan: Plan,
-  flattened: BatchState['flattened'],
-  subject: GriddleSubject,
-): BakeRequest {
+function liveRequest(plan: Plan, flattened: BatchState['flattened'], subject: GriddleSubject): BakeRequest {
   return requestOf({
     formula: plan.formula,
     foods: plan.ingredients as GriddleSubject['foods'],
@@ -306,5 +302,3 @@ export function useLiveGriddle(
     gapMm: GAP_MM,
   };
 }
-
-export type LiveGriddle = ReturnType<typeof useLiveGriddle>;
