@@ -2,6 +2,7 @@ import {
   type BakeRequest,
   type BakeSeries,
   type BakeWindow,
+  type PlateTimes,
   type Calibration,
   type LoggedPiece,
   type Pace,
@@ -63,13 +64,6 @@ export interface GriddleWork {
     };
     gives: { readyS: number | null; preheat: PlateMoment[]; pace: Pace | null; settled: Settling };
   };
-}
-
-/** Seconds of the sides on a plate of this heat; and for early and late turns what the second side then takes. */
-export interface PlateTimes {
-  plateC: number;
-  seconds: number[];
-  after: [firstS: number, secondS: number][];
 }
 
 /** First sides that are looked at, as shares of what they should be. */

@@ -1,7 +1,7 @@
 export { calibrate, type Calibration, withFactors } from './calibrate/calibrate';
 export { type LoggedPiece, loggedPieceSchema } from './calibrate/loggedPieceSchema';
 export { type Colour, type PieceSeen, seenPieces } from './live/judging';
-export { collision, collisionWords, cueWords, nextOnMs, notReadyWords, type Timed } from './live/livePlate';
+export { collision, collisionWords, cueWords, notReadyWords, type Timed } from './live/livePlate';
 export { NO_TRIM, type Trim, trimBy, trimmedSeconds, trimOf } from './live/trim';
 export { bake } from './model/bake';
 export type { BakeSetup } from './model/baking';
@@ -58,3 +58,5 @@ export {
   type WindowRegions,
   windowRegions,
 } from './solve/windowRegions';
+export { freePlace, type LivePiece, livePieces, nextPieceMs, nextPieceNumber } from './live/livePieces';
+export { afterTurn, type PlateTimes, secondAfter, secondsAt } from './live/plateTimes';

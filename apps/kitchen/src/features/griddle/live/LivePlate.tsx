@@ -6,7 +6,7 @@ import { useColours } from '../../../ui/theme';
 import { CORNER, FONT, PAPER, SPACE } from '../../../ui/tokens';
 import { Figure, Label, Strong } from '../../../ui/type';
 import { useStripWidth } from '../../../ui/layout/useStripWidth';
-import type { LivePiece } from './useLiveGriddle';
+import type { LivePiece } from '@kettle-scale/core/bake';
 
 const MS_PER_S = 1000;
 const NEXT_WORDS = { flip: 'turn', fire: 'to the fire', off: 'off' } as const;

@@ -28,7 +28,8 @@ import { CAUTIONS } from '../griddleText';
 import { JudgeRow } from './JudgeRow';
 import { LivePlate } from './LivePlate';
 import { type GriddleSubject, useGriddleSubject } from '../useGriddle';
-import { type LivePiece, useLiveGriddle } from './useLiveGriddle';
+import type { LivePiece } from '@kettle-scale/core/bake';
+import { useLiveGriddle } from './useLiveGriddle';
 
 const TICK_MS = 100;
 const MS_PER_S = 1000;

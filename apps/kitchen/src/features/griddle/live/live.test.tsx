@@ -10,7 +10,7 @@ import { workInPage } from '../../../test/workers';
 import { askGriddle } from '../../../workers/griddle';
 import { LiveScreen } from './LiveScreen';
 import { requestOf, spreadsOf } from '../griddleSetup';
-import { afterTurn, secondAfter, secondsAt } from './useLiveGriddle';
+import { afterTurn, secondAfter, secondsAt } from '@kettle-scale/core/bake';
 
 jest.mock('expo-router', () => jest.requireActual('../../../test/router'));
 

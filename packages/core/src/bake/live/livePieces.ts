@@ -1,0 +1,109 @@
+import type { BakePhase } from '../../formula/bakePhases';
+import { type Timed, nextOnMs } from './livePlate';
+import { type PlateTimes, afterTurn } from './plateTimes';
+
+const MS_PER_S = 1000;
+/** A proposal is looked for from the last act on, but not further back than this. */
+const STANDS_MS = 60_000;
+/** Freckles come late and fast: their cover rises about with this power of the time. */
+const COVER_RISES = 4;
+/** Freckles of a side that lay too long are shown as at most so many times those asked for. */
+const MOST_COVER = 2;
+
+export interface LivePiece extends Timed {
+  place: number;
+  side: number;
+  onMs: number;
+  sinceMs: number;
+  /** Fires come after the sides. */
+  flame: boolean;
+  /** Freckles that the first side shows, percent: as many as the product asks for, more when it lay longer. */
+  cover: number;
+  /** What is done next: turn it, to the fire, or off. */
+  next: 'flip' | 'fire' | 'off';
+}
+
+/** A piece over heat, as the fold of a batch has it. */
+export interface OnPlate {
+  piece: number;
+  place?: number | null | undefined;
+  plateC?: number | null | undefined;
+  side: number;
+  onMs: number;
+  sinceMs: number;
+  /** Seconds that each side before this one really lay. */
+  doneS: readonly number[];
+}
+
+interface Around {
+  /** Sides and fires of the program, one after the other. */
+  phases: readonly BakePhase[];
+  /** What was worked out for plates around the wanted one; empty while it is not. */
+  table: readonly PlateTimes[];
+  /** Spot cover that the product asks for, percent. */
+  coverAim: number;
+  /** Temperature of a place, for a piece that does not say on what it was laid. */
+  placeC: (place: number) => number;
+  /** Seconds of the sides on a plate of this heat, for a piece that went on at this instant: they do not change under it. */
+  secondsFor: (plateC: number, onMs: number) => readonly number[];
+}
+
+/**
+ * The pieces over heat with what is next for each and when, the most urgent first. A side after one that was turned early
+ * or late is as long as that leaves it.
+ */
+export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePiece[] {
+  const { phases, table, coverAim, placeC, secondsFor } = around;
+  const pieces = onPlate.map((one, index): LivePiece => {
+    const place = one.place ?? index + 1;
+    const plateC = one.plateC ?? placeC(place);
+    const seconds = secondsFor(plateC, one.onMs);
+    const phase = phases[one.side - 1];
+    const flame = phase?.flame ?? false;
+    const plannedS = flame ? (phase?.seconds ?? 0) : (seconds[one.side - 1] ?? phase?.seconds ?? 0);
+    const before = one.doneS.at(-1);
+    const turned = !flame && before !== undefined && one.side > 1;
+    const sideS = turned
+      ? afterTurn({ table, plateC, seconds, side: one.side, sideS: plannedS, before })
+      : plannedS;
+    const following = phases[one.side];
+    const longer = (one.doneS[0] ?? 0) / (seconds[0] ?? 1);
+    return {
+      ...{ piece: one.piece, place, side: one.side, onMs: one.onMs, sinceMs: one.sinceMs, sideS, flame },
+      dueMs: one.sinceMs + sideS * MS_PER_S,
+      cover: coverAim * Math.min(MOST_COVER, longer) ** COVER_RISES,
+      next: following ? (following.flame ? 'fire' : 'flip') : 'off',
+    };
+  });
+  return pieces.sort((a, b) => a.dueMs - b.dueMs);
+}
+
+/** The first place that nothing lies on, from 1; null on a full plate. */
+export function freePlace(pieces: readonly Pick<LivePiece, 'place'>[], places: number): number | null {
+  const taken = new Set(pieces.map(({ place }) => place));
+  for (let place = 1; place <= places; place += 1) if (!taken.has(place)) return place;
+  return null;
+}
+
+/**
+ * When the next piece should go on, so that none of its acts falls on one that is due. Counted from the last act, so that
+ * the proposal stands still; once it has passed, the next free moment from now.
+ */
+export function nextPieceMs(
+  pieces: readonly Pick<LivePiece, 'dueMs' | 'sinceMs'>[],
+  seconds: readonly number[],
+  nowMs: number,
+): number {
+  const lastActMs = Math.max(0, ...pieces.map(({ sinceMs }) => sinceMs));
+  const busy = [...pieces, { dueMs: lastActMs }];
+  const afterLast = nextOnMs(busy, seconds, Math.max(lastActMs, nowMs - STANDS_MS));
+  return afterLast >= nowMs ? afterLast : nextOnMs(busy, seconds, nowMs);
+}
+
+/** The number of the next piece: the first that has not been on the plate. */
+export function nextPieceNumber(used: Iterable<number>, begun: number): number {
+  const seen = new Set(used);
+  let piece = begun + 1;
+  while (seen.has(piece)) piece += 1;
+  return piece;
+}
