@@ -21,6 +21,7 @@ import Svg, {
   Rect,
   Text as SvgText,
 } from 'react-native-svg';
+import { Axis } from '../../ui/chart/Axis';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
 import { useColours } from '../../ui/theme';
 import { type Colours, FONT } from '../../ui/tokens';
@@ -260,27 +261,24 @@ const LEAST_RING_PX = 6;
 const CROSS_PX = 7;
 
 function Axes({ x, y, width, height }: { x: Scale; y: Scale; width: number; height: number }) {
-  const { ink } = useColours();
-  const figure = { fontFamily: FONT.figure, fontSize: TEXT_PX, fill: ink };
-  const text = { fontFamily: FONT.text, fontSize: TEXT_PX, fill: ink };
   return (
     <G>
-      {x.ticks(X_TICKS).map((tick) => (
-        <SvgText key={tick} x={x(tick)} y={height - MARGIN.bottom + 18} textAnchor="middle" {...figure}>
-          {String(tick)}
-        </SvgText>
-      ))}
-      <SvgText x={width - MARGIN.right} y={height - 6} textAnchor="end" {...text}>
-        plate, °C
-      </SvgText>
-      {y.ticks(X_TICKS).map((tick) => (
-        <SvgText key={tick} x={MARGIN.left - 8} y={y(tick) + 5} textAnchor="end" {...figure}>
-          {String(tick)}
-        </SvgText>
-      ))}
-      <SvgText x={4} y={height - 6} {...text}>
-        thickness, mm
-      </SvgText>
+      <Axis
+        side="bottom"
+        scale={x}
+        ticks={x.ticks(X_TICKS)}
+        label="plate, °C"
+        labelAt={{ x: width - MARGIN.right, y: height - 6, end: true }}
+        at={height - MARGIN.bottom}
+      />
+      <Axis
+        side="left"
+        scale={y}
+        ticks={y.ticks(X_TICKS)}
+        label="thickness, mm"
+        labelAt={{ x: 4, y: height - 6 }}
+        at={MARGIN.left}
+      />
     </G>
   );
 }

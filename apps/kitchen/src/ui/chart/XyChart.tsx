@@ -9,6 +9,7 @@ import { type Colours, FONT, SPACE, TOUCH } from '../tokens';
 import { Label, Strong } from '../type';
 import { useStripWidth } from '../layout/useStripWidth';
 import { AskWord } from '../layout/Why';
+import { AXIS_TEXT_PX, Axis } from './Axis';
 
 type Tone = keyof Pick<Colours, 'ink' | 'soot' | 'ember' | 'maize' | 'sage' | 'water' | 'plum' | 'rule'>;
 
@@ -45,11 +46,12 @@ const MARGIN = { left: 58, right: 14, top: 30, bottom: 44 } as const;
 /** Room for the names of level lines, beside the axis where no point can lie. */
 const NAMES_PX = 62;
 const DOT = 5;
-const TEXT_PX = 14;
 const HEIGHT = 230;
 /** Air above and below the data, as a share of its range. */
 const AIR = 0.12;
 const Y_TICKS = 4;
+/** From here on there is room for more figures below. */
+const WIDE_PX = 500;
 
 const styles = StyleSheet.create({
   ask: { minHeight: TOUCH.other, justifyContent: 'center' },
@@ -63,26 +65,106 @@ const around = (values: readonly number[], zero: boolean): [number, number] => {
   return [zero && low === 0 ? 0 : low - air, high + air];
 };
 
-/**
- * Points over a measured axis, with levels and bands: for a thumb, an eye a metre away, the arrow keys and a screen reader.
- * The table behind it says the same in rows.
- */
-export function XyChart({
-  label,
-  points,
-  joined = false,
-  tone = 'ink',
-  y,
-  x,
-  levels = [],
-  bands = [],
-  height = HEIGHT,
-  table,
-}: ChartProps) {
+interface Frame {
+  left: number;
+  right: number;
+  scaleX: (x: number) => number;
+  scaleY: (y: number) => number;
+}
+
+/** Ranges that are shaded, and level lines with their names beside the picture. */
+function Ranges({
+  left,
+  right,
+  scaleY,
+  bands,
+  levels,
+}: Frame & Required<Pick<ChartProps, 'bands' | 'levels'>>) {
   const colours = useColours();
-  const { width, onLayout } = useStripWidth();
-  const [asTable, setAsTable] = useState(false);
-  const [at, setAt] = useState<number | null>(null);
+  return (
+    <G>
+      {bands.map(({ low, high, tone }) => (
+        <Rect
+          key={`${low}/${high}`}
+          x={left}
+          y={scaleY(high)}
+          width={Math.max(0, right - left)}
+          height={Math.max(1, scaleY(low) - scaleY(high))}
+          fill={colours[tone]}
+          opacity={0.28}
+        />
+      ))}
+      {levels.map(({ name, y, tone, dashed }) => (
+        <G key={name}>
+          <Line
+            x1={left}
+            x2={right}
+            y1={scaleY(y)}
+            y2={scaleY(y)}
+            stroke={colours[tone]}
+            strokeWidth={2}
+            {...(dashed ? { strokeDasharray: '6 4' } : {})}
+          />
+          <SvgText
+            x={right + 6}
+            y={scaleY(y) + 5}
+            fontFamily={FONT.text}
+            fontSize={AXIS_TEXT_PX - 1}
+            fill={colours[tone]}
+          >
+            {name}
+          </SvgText>
+        </G>
+      ))}
+    </G>
+  );
+}
+
+interface PointsProps extends Pick<Frame, 'scaleX' | 'scaleY'> {
+  points: readonly ChartPoint[];
+  joined: boolean;
+  tone: Tone;
+  /** The one that is chosen. */
+  at: number | null;
+}
+
+/** The points, joined or not; what is wrong with one is told by its shape too. */
+function Points({ points, joined, tone, at, scaleX, scaleY }: PointsProps) {
+  const colours = useColours();
+  const path = line<ChartPoint>(
+    ({ x }) => scaleX(x),
+    ({ y }) => scaleY(y),
+  )([...points]);
+  return (
+    <G>
+      {joined && path ? <Path d={path} stroke={colours[tone]} strokeWidth={2} fill="none" /> : null}
+      {points.map((point, index) => {
+        const [cx, cy] = [scaleX(point.x), scaleY(point.y)];
+        const r = DOT + (index === at ? 3 : 0);
+        return point.flagged ? (
+          <Path
+            key={index}
+            d={`M${cx} ${cy - r - 2}L${cx + r + 2} ${cy}L${cx} ${cy + r + 2}L${cx - r - 2} ${cy}Z`}
+            fill={colours.plum}
+          />
+        ) : (
+          <Circle
+            key={index}
+            cx={cx}
+            cy={cy}
+            r={r}
+            fill={colours.surface}
+            stroke={colours[tone]}
+            strokeWidth={2.5}
+          />
+        );
+      })}
+    </G>
+  );
+}
+
+/** The scales of a chart in its box. */
+function scalesOf({ points, levels = [], bands = [], y }: ChartProps, width: number, height: number) {
   const edge = { ...MARGIN, right: levels.length > 0 ? NAMES_PX : MARGIN.right };
   const ys = [
     ...points.map((point) => point.y),
@@ -90,21 +172,45 @@ export function XyChart({
     ...bands.flatMap(({ low, high }) => [low, high]),
   ];
   const xs = points.map((point) => point.x);
-  const scaleY = scaleLinear(around(ys, y.zero ?? false), [height - edge.bottom, edge.top]).nice(Y_TICKS);
   const [firstX, lastX] = xs.length > 0 ? [Math.min(...xs), Math.max(...xs)] : [0, 1];
   const pad = (lastX - firstX || 1) * 0.04;
-  const scaleX = scaleLinear([firstX - pad, lastX + pad], [edge.left, width - edge.right]);
-  const path = line<ChartPoint>(
-    (point) => scaleX(point.x),
-    (point) => scaleY(point.y),
-  )([...points]);
+  return {
+    scaleY: scaleLinear(around(ys, y.zero ?? false), [height - edge.bottom, edge.top]).nice(Y_TICKS),
+    scaleX: scaleLinear([firstX - pad, lastX + pad], [edge.left, width - edge.right]),
+    left: edge.left,
+    right: width - edge.right,
+    foot: height - edge.bottom,
+  };
+}
+
+/** The point that the arrow keys have come to. */
+function useWalk(count: number) {
+  const [at, setAt] = useState<number | null>(null);
   const walk = (by: number) =>
-    setAt((now) =>
-      Math.min(points.length - 1, Math.max(0, now === null ? (by > 0 ? 0 : points.length - 1) : now + by)),
-    );
+    setAt((now) => Math.min(count - 1, Math.max(0, now === null ? (by > 0 ? 0 : count - 1) : now + by)));
+  const onKeyDown = (event: { key: string; preventDefault: () => void }) => {
+    const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    walk(by);
+  };
+  return { at, onKeyDown };
+}
+
+/**
+ * Points over a measured axis, with levels and bands: for a thumb, an eye a metre away, the arrow keys and a screen reader.
+ * The table behind it says the same in rows.
+ */
+export function XyChart(props: ChartProps) {
+  const { label, points, joined = false, tone = 'ink', y, x, levels = [], bands = [] } = props;
+  const { height = HEIGHT, table } = props;
+  const colours = useColours();
+  const { width, onLayout } = useStripWidth();
+  const [asTable, setAsTable] = useState(false);
+  const { at, onKeyDown } = useWalk(points.length);
+  const { scaleX, scaleY, left, right, foot } = scalesOf(props, width, height);
+  const frame = { left, right, scaleX, scaleY };
   const chosen = at === null ? null : points[at];
-  const writeY = y.format ?? scaleY.tickFormat(Y_TICKS);
-  const ticksX = x.ticks ?? scaleX.ticks(width > 500 ? 7 : 4);
   return (
     <View>
       <View
@@ -113,129 +219,33 @@ export function XyChart({
         tabIndex={0}
         onLayout={onLayout}
         style={[styles.box, { height }]}
-        {...({
-          onKeyDown: (event: { key: string; preventDefault: () => void }) => {
-            const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-            if (by === 0) return;
-            event.preventDefault();
-            walk(by);
-          },
-        } as object)}
+        {...({ onKeyDown } as object)}
       >
         {width > 0 ? (
           <Svg width={width} height={height}>
-            {bands.map(({ low, high, tone: fill }) => (
-              <Rect
-                key={`${low}/${high}`}
-                x={edge.left}
-                y={scaleY(high)}
-                width={Math.max(0, width - edge.left - edge.right)}
-                height={Math.max(1, scaleY(low) - scaleY(high))}
-                fill={colours[fill]}
-                opacity={0.28}
-              />
-            ))}
-            {scaleY.ticks(Y_TICKS).map((tick) => (
-              <G key={tick}>
-                <Line
-                  x1={edge.left}
-                  x2={width - edge.right}
-                  y1={scaleY(tick)}
-                  y2={scaleY(tick)}
-                  stroke={colours.rule}
-                />
-                <SvgText
-                  x={edge.left - 8}
-                  y={scaleY(tick) + 5}
-                  textAnchor="end"
-                  fontFamily={FONT.figure}
-                  fontSize={TEXT_PX + 1}
-                  fill={colours.ink}
-                >
-                  {writeY(tick)}
-                </SvgText>
-              </G>
-            ))}
-            {levels.map((level) => (
-              <G key={level.name}>
-                <Line
-                  x1={edge.left}
-                  x2={width - edge.right}
-                  y1={scaleY(level.y)}
-                  y2={scaleY(level.y)}
-                  stroke={colours[level.tone]}
-                  strokeWidth={2}
-                  {...(level.dashed ? { strokeDasharray: '6 4' } : {})}
-                />
-                <SvgText
-                  x={width - edge.right + 6}
-                  y={scaleY(level.y) + 5}
-                  fontFamily={FONT.text}
-                  fontSize={TEXT_PX - 1}
-                  fill={colours[level.tone]}
-                >
-                  {level.name}
-                </SvgText>
-              </G>
-            ))}
-            {joined && path ? <Path d={path} stroke={colours[tone]} strokeWidth={2} fill="none" /> : null}
-            {points.map((point, index) => {
-              const [cx, cy] = [scaleX(point.x), scaleY(point.y)];
-              const big = index === at ? 3 : 0;
-              const fill = point.flagged ? colours.plum : colours[tone];
-              const r = DOT + big;
-              return point.flagged ? (
-                <Path
-                  key={index}
-                  d={`M${cx} ${cy - r - 2}L${cx + r + 2} ${cy}L${cx} ${cy + r + 2}L${cx - r - 2} ${cy}Z`}
-                  fill={fill}
-                />
-              ) : (
-                <Circle
-                  key={index}
-                  cx={cx}
-                  cy={cy}
-                  r={r}
-                  fill={colours.surface}
-                  stroke={fill}
-                  strokeWidth={2.5}
-                />
-              );
-            })}
-            <Line
-              x1={edge.left}
-              x2={width - edge.right}
-              y1={height - edge.bottom}
-              y2={height - edge.bottom}
-              stroke={colours.ink}
-              strokeWidth={1.5}
+            <Ranges {...frame} bands={bands} levels={[]} />
+            <Axis
+              side="left"
+              scale={scaleY}
+              ticks={scaleY.ticks(Y_TICKS)}
+              format={y.format ?? scaleY.tickFormat(Y_TICKS)}
+              label={y.label}
+              labelAt={{ x: 0, y: AXIS_TEXT_PX }}
+              at={left}
+              rulesTo={right}
             />
-            {ticksX.map((tick) => (
-              <SvgText
-                key={tick}
-                x={scaleX(tick)}
-                y={height - edge.bottom + 18}
-                textAnchor="middle"
-                fontFamily={FONT.figure}
-                fontSize={TEXT_PX + 1}
-                fill={colours.ink}
-              >
-                {x.format(tick)}
-              </SvgText>
-            ))}
-            <SvgText
-              x={width - edge.right}
-              y={height - 6}
-              textAnchor="end"
-              fontFamily={FONT.text}
-              fontSize={TEXT_PX}
-              fill={colours.soot}
-            >
-              {x.label}
-            </SvgText>
-            <SvgText x={0} y={TEXT_PX} fontFamily={FONT.text} fontSize={TEXT_PX} fill={colours.soot}>
-              {y.label}
-            </SvgText>
+            <Ranges {...frame} bands={[]} levels={levels} />
+            <Points {...{ points, joined, tone, at, scaleX, scaleY }} />
+            <Line x1={left} x2={right} y1={foot} y2={foot} stroke={colours.ink} strokeWidth={1.5} />
+            <Axis
+              side="bottom"
+              scale={scaleX}
+              ticks={x.ticks ?? scaleX.ticks(width > WIDE_PX ? 7 : 4)}
+              format={x.format}
+              label={x.label}
+              labelAt={{ x: right, y: height - 6, end: true }}
+              at={foot}
+            />
           </Svg>
         ) : null}
       </View>
