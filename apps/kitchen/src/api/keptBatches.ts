@@ -28,12 +28,20 @@ async function keep(batch: Batch): Promise<void> {
 
 const onDevice = (): boolean => typeof indexedDB !== 'undefined';
 
+/** Events of each batch as it was last kept: they are only ever added, so as many are the same. */
+const keptEvents = new Map<string, number>();
+
 /** Keeps every batch that is held here, as it changes: fetched, acted on, told by another phone. */
 export function keepBatchesOf(client: QueryClient): void {
   if (!onDevice()) return;
   client.getQueryCache().subscribe((change) => {
     if (change.type !== 'updated' || change.action.type !== 'success') return;
-    if (change.query.queryKey[0] === BATCH) void keep(change.query.state.data as Batch);
+    if (change.query.queryKey[0] !== BATCH) return;
+    const batch = change.query.state.data as Batch;
+    if (keptEvents.get(batch.id) === batch.events.length) return;
+    keptEvents.set(batch.id, batch.events.length);
+    // What could not be kept is tried again with the next change.
+    keep(batch).catch(() => keptEvents.delete(batch.id));
   });
 }
 
