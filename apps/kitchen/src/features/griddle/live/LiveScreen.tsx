@@ -155,7 +155,7 @@ function LiveGriddlePage({ live, subject }: { live: LiveBatch; subject: GriddleS
       : putNow
         ? `Piece on, place ${nextPlace ?? ''}`
         : first
-          ? `${TITLE[first.next]} place ${first.place} in ${Math.max(0, Math.ceil((first.dueMs - nowMs) / MS_PER_S))} s`
+          ? `${TITLE[first.next]} place ${first.place} in ${Math.max(0, Math.ceil((first.dueMs - nowMs) / MS_PER_S))}\u00a0s`
           : wait
             ? 'Wait for the plate'
             : 'Nothing on the plate';
