@@ -23,6 +23,7 @@ export default {
       displayName: 'tools',
       rootDir: 'tools',
       ...plain,
+      moduleNameMapper: { '^(d3-[a-z-]+|internmap)$': '<rootDir>/../node_modules/$1/dist/$1.js' },
       transform: { '^.+\\.ts$': '<rootDir>/jest/swc.cjs' },
     },
     '<rootDir>/apps/kitchen',
