@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
 import { type Download, type Page, expect, test } from '@playwright/test';
-
 import { choose, press } from './formulas';
 
 const textOf = async (download: Download) => readFileSync(await download.path(), 'utf8');

@@ -1,5 +1,4 @@
 import { bakePhases, type BakeProgram } from '@kettle-scale/core/formula';
-
 import { StyleSheet, Text, View } from 'react-native';
 import { useColours } from '../ui/theme';
 import { FONT } from '../ui/tokens';

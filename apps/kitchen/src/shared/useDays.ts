@@ -1,4 +1,4 @@
-import { type DayStyle, dayOf, formatClockTime, formatMoment } from '@kettle-scale/core/quantity';
+import { type DayStyle, dayOf, formatMoment } from '@kettle-scale/core/quantity';
 import { useMemo } from 'react';
 import { useKitchen } from '../api/queries';
 import { useNow } from '../ui/useNow';
@@ -11,20 +11,20 @@ const OWN_ZONE = new Intl.DateTimeFormat().resolvedOptions().timeZone;
 /** Days and times as the kitchen's wall shows them, wherever this device thinks that it is. */
 export function useDays() {
   const zone = useKitchen().data?.timeZone ?? OWN_ZONE;
-  return useMemo(
-    () => ({
+  return useMemo(() => {
+    const write = (at: number | string, style: DayStyle) =>
+      formatMoment(typeof at === 'number' ? at : Date.parse(at), zone, style);
+    return {
       zone,
+      write,
       /** 14:05 */
-      clock: (ms: number) => formatClockTime(ms, zone),
-      write: (at: number | string, style: DayStyle) =>
-        formatMoment(typeof at === 'number' ? at : Date.parse(at), zone, style),
+      clock: (ms: number) => write(ms, 'time'),
       /** 4 Mar */
-      day: (at: number | string) => formatMoment(typeof at === 'number' ? at : Date.parse(at), zone, 'short'),
+      day: (at: number | string) => write(at, 'short'),
       /** The kitchen's day of an instant: 2026-03-04. */
       dayOf: (ms: number) => dayOf(ms, zone),
-    }),
-    [zone],
-  );
+    };
+  }, [zone]);
 }
 
 /** Today in the kitchen, also when midnight passes: 2026-03-04. */

@@ -37,6 +37,16 @@ test('a batch that ends is in the next lessons, and out of them when its end is 
   expect(read).not.toHaveBeenCalled();
 });
 
+test('asked by many at once right after a batch ended, all hear of it and the batch is read once', async () => {
+  await lessons();
+  const { body } = await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+  await tell((body as { id: string }).id, { type: 'finished', pieces: 24, good: 12 });
+  const read = jest.spyOn(kitchen.stores.batches, 'factsOf');
+  const [first, ...others] = await Promise.all([lessons(), lessons(), lessons(), lessons()]);
+  for (const other of others) expect(other).toEqual(first);
+  expect(read).toHaveBeenCalledTimes(1);
+});
+
 test('a switch of the kitchen shows at once', async () => {
   const [first] = await lessons();
   const { body: settings } = await kitchen.api.get('/api/v1/kitchen');

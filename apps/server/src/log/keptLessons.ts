@@ -1,6 +1,7 @@
 import type { BatchFacts } from '@kettle-scale/core/log';
 import { lessonsFrom } from '@kettle-scale/core/lessons';
 import { addDays, dayOf } from '@kettle-scale/core/quantity';
+import { Mutex } from 'async-mutex';
 import { TURNING } from '../batches/ending';
 import { findBetween } from '../batches/find';
 import type { BatchStore } from '../batches/store';
@@ -44,34 +45,40 @@ export function keepLessons({ batches, flourLots, kitchen }: LessonStores, { hub
 
   async function factsFrom(from: string, zone: string): Promise<BatchFacts[]> {
     const since = findBetween({ from, limit: ALL }, zone);
-    if (!facts) {
-      changed = new Set();
-      const all = JSON.parse(await batches.factsJson(since)) as BatchFacts[];
-      facts = new Map(all.map((one) => [one.batchId, one]));
-    }
-    const known = facts;
+    const at = changes;
+    const known =
+      facts ??
+      new Map(
+        (JSON.parse(await batches.factsJson(since)) as BatchFacts[]).map(
+          (one) => [one.batchId, one] as const,
+        ),
+      );
     const ids = [...changed];
     changed = new Set();
+    // Known again once all of it was read and nothing changed meanwhile: a restore would be one such change.
+    facts = null;
+    const fresh = ids.length > 0 ? await batches.factsOf(ids) : [];
     for (const id of ids) known.delete(id);
-    for (const one of ids.length > 0 ? await batches.factsOf(ids) : []) known.set(one.batchId, one);
+    for (const one of fresh) known.set(one.batchId, one);
     for (const [id, { startedAt }] of known) if (startedAt < (since.from ?? '')) known.delete(id);
+    if (at === changes) facts = known;
     return [...known.values()];
   }
 
-  return {
-    lessonsJson: async (): Promise<string> => {
-      const { currency, lessonsOff = [], timeZone: zone } = await kitchen.get();
-      const day = dayOf(now().getTime(), zone);
-      if (kept?.day === day) return kept.json;
-      const at = changes;
-      const [all, lots] = await Promise.all([
-        factsFrom(addDays(day, -LOOK_BACK_DAYS), zone),
-        flourLots.list(),
-      ]);
-      const measured = all.filter(({ simulated }) => demo || !simulated);
-      const json = JSON.stringify(lessonsFrom(measured, { lots, currency, off: lessonsOff, zone }));
-      if (at === changes) kept = { day, json };
-      return json;
-    },
-  };
+  async function workOut(): Promise<string> {
+    const { currency, lessonsOff = [], timeZone: zone } = await kitchen.get();
+    const day = dayOf(now().getTime(), zone);
+    if (kept?.day === day) return kept.json;
+    const at = changes;
+    const all = await factsFrom(addDays(day, -LOOK_BACK_DAYS), zone);
+    const lots = await flourLots.list();
+    const measured = all.filter(({ simulated }) => demo || !simulated);
+    const json = JSON.stringify(lessonsFrom(measured, { lots, currency, off: lessonsOff, zone }));
+    if (at === changes) kept = { day, json };
+    return json;
+  }
+
+  // One after the other: whoever asks meanwhile finds them kept, and nobody sees a year that is half read.
+  const mutex = new Mutex();
+  return { lessonsJson: (): Promise<string> => mutex.runExclusive(workOut) };
 }

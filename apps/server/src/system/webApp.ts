@@ -6,20 +6,23 @@ import expressStaticGzip from 'express-static-gzip';
 const YEAR_S = 365 * 24 * 3600;
 
 const SCRIPTS = '_expo/static/js/web';
-/** Pages that are drawn from the first load alone; every other page needs the rest of the app at once. */
-const FIRST_PAGES: ReadonlySet<string> = new Set(['/', '/shift', '/formulas']);
+/** What pages need beside the scripts that they name, where it is not the rest of the app; the book's own script has no name. */
+const OWN_SCRIPTS: Record<string, readonly string[]> = {
+  '/': ['shift'],
+  '/shift': ['shift'],
+  '/formulas': [],
+};
 
 /** What a browser should fetch beside the scripts that the page names, by the page that was asked for. */
 function preloadsOf(webDir: string): (path: string) => string {
   const folder = join(webDir, SCRIPTS);
   const scripts = existsSync(folder) ? readdirSync(folder) : [];
-  const links = (...names: string[]) =>
+  const links = (...names: readonly string[]) =>
     scripts
       .filter((file) => file.endsWith('.js') && names.some((name) => file.startsWith(`${name}-`)))
       .map((file) => `</${SCRIPTS}/${file}>; rel=preload; as=script`)
       .join(', ');
-  const [first, rest] = [links('_layout', 'shift'), links('_layout', 'rest')];
-  return (path) => (FIRST_PAGES.has(path) ? first : rest);
+  return (path) => links('_layout', ...(OWN_SCRIPTS[path] ?? ['rest']));
 }
 
 /**

@@ -1,6 +1,5 @@
 import type { BatchFacts } from '../log/factsSchema';
 import type { Lesson } from '../log/lessonSchema';
-
 import type { LessonDraft, LessonContext } from './lessonDraft';
 import { cost, lossOf, rejects } from './lossLessons';
 import { PRIORS } from './priors';

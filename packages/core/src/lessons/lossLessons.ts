@@ -1,7 +1,6 @@
 import type { BatchFacts } from '../log/factsSchema';
 import { type Prior, learnMean, learnShare, learnSlope } from '../quality/learn';
 import { formatMoney, formatPercent } from '../quantity/formatQuantity';
-
 import {
   type LessonDraft,
   type LessonContext,

@@ -2,7 +2,6 @@ import { relaxedBy } from '../dough/springBack';
 import type { BatchFacts } from '../log/factsSchema';
 import type { Learned } from '../quality/learn';
 import { formatPercent } from '../quantity/formatQuantity';
-
 import { type LessonDraft, adjust, byFormula, nameOf, seenOf, counted } from './lessonDraft';
 import { learnRelaxing } from './learnRelaxing';
 

@@ -1,7 +1,6 @@
 import type { BatchFacts } from '../log/factsSchema';
 import { learnSpread } from '../quality/learn';
 import { formatPercent } from '../quantity/formatQuantity';
-
 import { type LessonDraft, byFormula, groupBy, nameOf, seenOf } from './lessonDraft';
 
 /** Fewer than these say nothing of a trend, or of a spread. */

@@ -2,7 +2,6 @@ import { kitchenMean, learnLotOffset, offsetReach } from '../flourLot/lotOffset'
 import type { BatchFacts } from '../log/factsSchema';
 import { dayOf } from '../quantity/days';
 import { SEASONS, seasonOf } from '../log/seasons';
-
 import { type LessonDraft, type LessonContext, adjust, groupBy, seenOf, signed } from './lessonDraft';
 import { learnSeasons } from './learnSeasons';
 

@@ -78,6 +78,3 @@ export function formatMoment(ms: number, zone: Zone, style: DayStyle): string {
 /** A day as a person reads it. */
 export const formatDay = (day: Day, style: DayStyle): string =>
   formatMoment(startOfDayMs(day, UTC), UTC, style);
-
-/** A time of day on the kitchen's wall: 14:05. */
-export const formatClockTime = (ms: number, zone: Zone): string => formatMoment(ms, zone, 'time');

@@ -27,7 +27,6 @@ export {
   dayOf,
   daysBetween,
   type DayStyle,
-  formatClockTime,
   formatDay,
   formatMoment,
   isZone,

@@ -1,7 +1,6 @@
 import { HOLDINGS, type Holding } from '@kettle-scale/core/kitchen';
 import { holdLimitH } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
-
 import { View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import { Choices } from '../../ui/input/Choices';

@@ -1,6 +1,5 @@
 import { KNEAD_TESTS, MIXING_SCHOOLS, type Rest, kneadTestWords } from '@kettle-scale/core/formula';
 import { HOLDINGS } from '@kettle-scale/core/kitchen';
-
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
 import { Check, Choices } from '../../ui/input/Choices';

@@ -1,7 +1,6 @@
 import { DEFAULT_FRIDGE_DOUGH_H } from '@kettle-scale/core/kitchen';
 import { heldBread, holdState, reheatWords } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
-
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';

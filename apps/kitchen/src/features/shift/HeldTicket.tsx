@@ -1,6 +1,5 @@
 import { heldBread, holdState } from '@kettle-scale/core/log';
 import { addDays, formatSpan } from '@kettle-scale/core/quantity';
-
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useFinishedFrom, useKitchen } from '../../api/queries';
