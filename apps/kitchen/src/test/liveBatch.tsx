@@ -110,8 +110,6 @@ export function atTheBench(): void {
   beforeEach(() => {
     jest.useFakeTimers();
     jest.setSystemTime(START_MS);
-    // The test browser has no media queries.
-    Object.assign(window, { matchMedia: () => ({ matches: false }) });
   });
   afterEach(() => {
     jest.useRealTimers();

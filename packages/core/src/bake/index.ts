@@ -1,7 +1,10 @@
 export { calibrate, type Calibration, withFactors } from './calibrate/calibrate';
 export { type LoggedPiece, loggedPieceSchema } from './calibrate/loggedPieceSchema';
+export { handsNow, type HandsNow, type PlateStands } from './live/handsNow';
 export { type Colour, type PieceSeen, seenPieces } from './live/judging';
-export { collision, collisionWords, cueWords, notReadyWords, type Timed } from './live/livePlate';
+export { freePlace, type LivePiece, livePieces, nextPieceNumber } from './live/livePieces';
+export { collision, collisionWords, cueWords, notReadyWords } from './live/livePlate';
+export { afterTurn, type PlateTimes, secondAfter, secondsAt } from './live/plateTimes';
 export { NO_TRIM, type Trim, trimBy, trimmedSeconds, trimOf } from './live/trim';
 export { bake } from './model/bake';
 export type { BakeSetup } from './model/baking';
@@ -51,12 +54,4 @@ export {
   waysOut,
 } from './solve/waysRound';
 export { type BakeWindow, CODES, computeWindow, DEFAULT_AXES, finish, type WindowCode } from './solve/window';
-export {
-  firstSideLines,
-  type Ring,
-  type WindowPoint,
-  type WindowRegions,
-  windowRegions,
-} from './solve/windowRegions';
-export { freePlace, type LivePiece, livePieces, nextPieceMs, nextPieceNumber } from './live/livePieces';
-export { afterTurn, type PlateTimes, secondAfter, secondsAt } from './live/plateTimes';
+export { firstSideLines, type Ring, type WindowPoint, windowRegions } from './solve/windowRegions';

@@ -1,4 +1,16 @@
 export {
+  addDays,
+  type Day,
+  dayOf,
+  daysBetween,
+  type DayStyle,
+  formatDay,
+  formatMoment,
+  isZone,
+  startOfDayMs,
+  type Zone,
+} from './days';
+export {
   type Figure,
   formatClock,
   formatLength,
@@ -21,15 +33,3 @@ export { parseQuantity } from './parseQuantity';
 export { numberOrNaN, numberQuestion, readNumber } from './readNumber';
 export { roundToStep, SCALE_STEPS_G, sumG } from './roundToStep';
 export { type Measures, type Unit, unitsFor } from './units';
-export {
-  addDays,
-  type Day,
-  dayOf,
-  daysBetween,
-  type DayStyle,
-  formatDay,
-  formatMoment,
-  isZone,
-  startOfDayMs,
-  type Zone,
-} from './days';

@@ -1,7 +1,7 @@
 import type { TimeWindow } from '@kettle-scale/core/batch';
 import { formatClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { Ring } from '../../ui/chart/Ring';
+import { Ring, RingArc } from '../../ui/chart/Ring';
 import { Body, Figure } from '../../ui/type';
 
 const styles = StyleSheet.create({ inside: { alignItems: 'center' } });
@@ -23,8 +23,13 @@ export function TimerRing({ size, running, earliestS, words, label }: TimerRingP
   return (
     <Ring
       size={size}
-      share={running?.share ?? 0}
-      tone={phase === 'late' ? 'plum' : phase === 'open' ? 'sage' : 'maize'}
+      arc={
+        <RingArc
+          size={size}
+          share={running?.share ?? 0}
+          tone={phase === 'late' ? 'plum' : phase === 'open' ? 'sage' : 'maize'}
+        />
+      }
     >
       <View style={styles.inside} role="timer" aria-label={phase ? words[phase] : label}>
         <Figure

@@ -40,7 +40,6 @@ beforeEach(() => {
   push.mockReset();
   goTo('/formulas');
   told.length = 0;
-  Object.assign(window, { matchMedia: () => ({ matches: false }) });
   Object.assign(navigator, { vibrate: jest.fn() });
   const FakeNotification = Object.assign(
     function FakeNotification(title: string, options: object) {

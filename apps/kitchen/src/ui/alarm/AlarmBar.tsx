@@ -1,5 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Icon } from '../Icon';
+import { stillness } from '../stillness';
 import { useColours } from '../theme';
 import { SPACE, TOUCH } from '../tokens';
 import { Heading, Strong } from '../type';
@@ -30,8 +31,6 @@ const styles = StyleSheet.create({
   },
 });
 
-const quietly = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-
 interface AlarmBarProps {
   words: string;
   /** What a tap does. */
@@ -43,7 +42,7 @@ interface AlarmBarProps {
 export function AlarmBar({ words, act = 'Quiet', onAct }: AlarmBarProps) {
   const colours = useColours();
   const beat = Math.floor(useNow(BLINK_MS) / BLINK_MS);
-  const lit = quietly() || beat % 2 === 0;
+  const lit = stillness() || beat % 2 === 0;
   return (
     <>
       <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />

@@ -7,7 +7,8 @@ import { useWide } from './useWide';
 
 interface ScreenProps {
   eyebrow?: string;
-  title: string;
+  /** Words, or a part that follows the clock by itself. */
+  title: ReactNode;
   /** At the right of the title. */
   aside?: ReactNode;
   children: ReactNode;

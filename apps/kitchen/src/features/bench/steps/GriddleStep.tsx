@@ -1,29 +1,23 @@
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Step } from '@kettle-scale/core/plan';
-import { formatClock } from '@kettle-scale/core/quantity';
-import { windowAt } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
-import { Ring } from '../../../ui/chart/Ring';
 import { useHotLine } from '../../../ui/preferences';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
-import { useNow } from '../../../ui/useNow';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { OnBreadNow } from '../OnBreadNow';
 import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
 import { useRingSize } from '../useStepWidth';
-
-const TICK_MS = 100;
+import { GriddleTimer, OnGriddleFor, useDue } from './GriddleTimer';
 
 const styles = StyleSheet.create({
   middle: { alignItems: 'center', justifyContent: 'center', flexGrow: 1, gap: SPACE.m },
-  inside: { alignItems: 'center' },
   facts: { flexDirection: 'row', justifyContent: 'space-between' },
 });
 
@@ -34,7 +28,6 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { batch, state, act } = live;
   const { plan } = batch;
   const format = useFormat();
-  const now = useNow(TICK_MS);
   const size = useRingSize();
   const phases = bakePhases(plan.formula.bake);
   const pieces = state.divided?.pieces ?? plan.pieces;
@@ -46,8 +39,9 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const following = griddle ? phases[griddle.side] : undefined;
   const allOff = !griddle && piecesOff >= pieces;
 
-  const running = griddle && phase ? windowAt(griddle.sinceMs, phase.seconds, phase.seconds, now) : null;
-  const due = running?.phase === 'late';
+  const side = griddle && phase ? { sinceMs: griddle.sinceMs, seconds: phase.seconds } : null;
+  const due = useDue(side);
+  const startedMs = state.steps.find((s) => s.step.id === step.id)?.startedMs;
   const cue = following ? (following.flame ? 'To the flame' : 'Flip') : 'Off';
   const alarm = useAlarm(
     griddle && due ? `${batch.id}/${griddle.piece}/${griddle.side}/${griddle.sinceMs}` : null,
@@ -94,24 +88,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         ))}
       </View>
       <View style={styles.middle}>
-        <Ring size={size} share={running?.share ?? 0} tone={due ? 'ember' : 'dough'}>
-          <View style={styles.inside} role="timer">
-            <Figure
-              value={
-                running
-                  ? due
-                    ? `+${Math.floor(running.remainingS)}`
-                    : String(Math.ceil(running.remainingS))
-                  : String(piecesOff)
-              }
-              size={size * 0.4}
-              tone={due ? 'ember' : 'ink'}
-            />
-            <Heading tone={due ? 'ember' : 'soot'}>
-              {running ? (due ? `${cue} now` : `s, then ${cue.toLowerCase()}`) : 'pieces off'}
-            </Heading>
-          </View>
-        </Ring>
+        <GriddleTimer {...{ size, side, cue, piecesOff }} />
         {phase?.act ? <Heading>{phase.act}</Heading> : null}
       </View>
       <Body tone="soot">{plan.formula.product.look}</Body>
@@ -126,9 +103,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         onPress={() => router.push(`/griddle/live/${batch.id}`)}
       />
       <StepCautions plan={plan} kind="griddle" />
-      {state.steps.find((s) => s.step.id === step.id)?.startedMs ? (
-        <Label>{`On the griddle for ${formatClock((now - (state.steps.find((s) => s.step.id === step.id)?.startedMs ?? now)) / 1000)}`}</Label>
-      ) : null}
+      {startedMs ? <OnGriddleFor startedMs={startedMs} /> : null}
     </StepFrame>
   );
 }

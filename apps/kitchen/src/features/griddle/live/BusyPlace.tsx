@@ -1,0 +1,131 @@
+import type { LivePiece } from '@kettle-scale/core/bake';
+import { memo, useId } from 'react';
+import { StyleSheet, Text, View } from 'react-native';
+import Svg, { Circle } from 'react-native-svg';
+import { Ring, RingArc } from '../../../ui/chart/Ring';
+import { Press } from '../../../ui/input/Press';
+import { FONT, PAPER } from '../../../ui/tokens';
+import { Label } from '../../../ui/type';
+import { useSampled } from '../../../ui/useSampled';
+
+/** How often a place looks at the clock; it is drawn only when something on it has changed. */
+export const LOOK_MS = 100;
+const MS_PER_S = 1000;
+const NEXT_WORDS = { flip: 'turn', fire: 'to the fire', off: 'off' } as const;
+
+/** Bread is bread-coloured on iron and on paper; what is written on it is ink. */
+const INK = PAPER.ink;
+const EMBER = PAPER.ember;
+/** The rest is the ring around it. */
+const BREAD_SHARE = 0.8;
+/** Longer words are set smaller. */
+const SHORT_WORD = 4;
+const FIGURE_SHARE = { count: 0.36, short: 0.24, long: 0.15 } as const;
+const MOST_FRECKLES = 26;
+const BLISTER_COVER = 45;
+const GOLDEN = 2.399963;
+
+const styles = StyleSheet.create({
+  place: { alignItems: 'center', justifyContent: 'center' },
+  bread: { alignItems: 'center', justifyContent: 'center', backgroundColor: PAPER.dough, overflow: 'hidden' },
+  count: { fontFamily: FONT.figure, fontVariant: ['tabular-nums'] },
+  side: { fontFamily: FONT.strong, fontSize: 15, color: PAPER.ink },
+  freckles: { position: 'absolute', top: 0, left: 0 },
+  name: { display: 'none' },
+  number: { position: 'absolute', top: 2, left: 6 },
+});
+
+/** The side that was baked lies up: as many freckles as the model says. */
+const Freckled = memo(function Freckled({ px, cover }: { px: number; cover: number }) {
+  const count = Math.round((MOST_FRECKLES * cover) / BLISTER_COVER);
+  if (count === 0) return null;
+  return (
+    <Svg width={px} height={px} style={styles.freckles} aria-hidden>
+      {Array.from({ length: count }, (_, i) => {
+        const r = (px / 2 - 6) * Math.sqrt((i + 0.7) / count);
+        return (
+          <Circle
+            key={i}
+            cx={px / 2 + r * Math.cos(i * GOLDEN)}
+            cy={px / 2 + r * Math.sin(i * GOLDEN)}
+            r={px * 0.028}
+            fill={PAPER.crust}
+            opacity={0.55}
+          />
+        );
+      })}
+    </Svg>
+  );
+});
+
+/** Seconds that a piece still needs, and once they are over, for how long; both whole. */
+const secondsOf = ({ dueMs }: LivePiece, nowMs: number) => {
+  const leftS = (dueMs - nowMs) / MS_PER_S;
+  return leftS > 0 ? { leftS: Math.ceil(leftS), overS: 0 } : { leftS: 0, overS: Math.floor(-leftS) };
+};
+
+/** The ring is told once a second where it will be at the end of it, and glides there. */
+function Arc({ piece, size }: { piece: LivePiece; size: number }) {
+  const { share, due } = useSampled((nowMs) => {
+    const { leftS } = secondsOf(piece, nowMs);
+    return { share: Math.min(1, Math.max(0, 1 - (leftS - 1) / piece.sideS)), due: leftS === 0 };
+  }, LOOK_MS);
+  return <RingArc {...{ size, share }} glideS={due ? 0 : 1} tone={due ? 'ember' : 'dough'} />;
+}
+
+const sideWords = ({ flame, side }: LivePiece): string => (flame ? 'fire' : `side ${side}`);
+
+interface CountProps {
+  piece: LivePiece;
+  size: number;
+  /** Of the words that name the whole place. */
+  nameId: string;
+}
+
+/** What stands on a bread, its count or its word, and the place's name with it: all that changes from second to second. */
+function Count({ piece, size, nameId }: CountProps) {
+  const { leftS, overS } = useSampled((nowMs) => secondsOf(piece, nowMs), LOOK_MS);
+  const word = NEXT_WORDS[piece.next];
+  const due = leftS === 0;
+  const share = due ? FIGURE_SHARE[word.length > SHORT_WORD ? 'long' : 'short'] : FIGURE_SHARE.count;
+  const when = due ? `${word} now` : `${word} in ${leftS} s`;
+  return (
+    <>
+      <Text id={nameId} style={styles.name}>
+        {`Place ${piece.place}, piece ${piece.piece}, ${sideWords(piece)}: ${when}`}
+      </Text>
+      <Text style={[styles.count, { fontSize: size * share, color: due ? EMBER : INK }]}>
+        {due ? word.toUpperCase() : String(leftS)}
+      </Text>
+      <Text style={styles.side}>{overS > 0 ? `${overS} s over` : sideWords(piece)}</Text>
+    </>
+  );
+}
+
+interface BusyPlaceProps {
+  piece: LivePiece;
+  size: number;
+  onPress: () => void;
+}
+
+/** One piece: its countdown, its ring and the word for what comes. */
+export function BusyPlace({ piece, size, onPress }: BusyPlaceProps) {
+  const nameId = useId();
+  const breadPx = size * BREAD_SHARE;
+  return (
+    <Press
+      role="button"
+      aria-labelledby={nameId}
+      onPress={onPress}
+      style={[styles.place, { width: size, height: size }]}
+    >
+      <Ring size={size} arc={<Arc key={piece.sinceMs} {...{ piece, size }} />}>
+        <View style={[styles.bread, { width: breadPx, height: breadPx, borderRadius: breadPx / 2 }]}>
+          <Freckled px={breadPx} cover={piece.side > 1 ? piece.cover : 0} />
+          <Count {...{ piece, size, nameId }} />
+        </View>
+      </Ring>
+      <Label style={styles.number}>{String(piece.place)}</Label>
+    </Press>
+  );
+}

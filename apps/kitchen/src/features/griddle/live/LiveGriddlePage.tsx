@@ -1,0 +1,195 @@
+import { type LivePiece, type PlateStands, handsNow, notReadyWords } from '@kettle-scale/core/bake';
+import { useRouter } from 'expo-router';
+import { type ReactNode, memo, useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { LiveBatch } from '../../../batch/useBatch';
+import { useReading } from '../../../live/useReading';
+import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
+import { AlarmBar } from '../../../ui/alarm/AlarmBar';
+import { useAlarm } from '../../../ui/alarm/useAlarm';
+import { Action, PrimaryAction } from '../../../ui/input/actions';
+import { useKeys } from '../../../ui/input/useKeys';
+import { Caution } from '../../../ui/layout/Caution';
+import { Screen } from '../../../ui/layout/Screen';
+import { useWide } from '../../../ui/layout/useWide';
+import { SPACE } from '../../../ui/tokens';
+import { Figure, Label } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { useSampled } from '../../../ui/useSampled';
+import { CAUTIONS } from '../griddleText';
+import type { GriddleSubject } from '../useGriddle';
+import { LOOK_MS } from './BusyPlace';
+import { JudgeRow } from './JudgeRow';
+import { LiveFacts, LiveWords } from './LiveFacts';
+import { LivePlate } from './LivePlate';
+import { RejectSheet } from './RejectSheet';
+import { forwardWords, titleWords } from './handsWords';
+import { type PlateRead, plateNow, plateWords, typedPlateC } from './plateNow';
+import { type LiveGriddle, useLiveGriddle } from './useLiveGriddle';
+
+const styles = StyleSheet.create({
+  panes: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  plate: { flex: 2, gap: SPACE.m, minWidth: 0 },
+  side: { flex: 1, gap: SPACE.m, minWidth: 0 },
+});
+
+/** The plate, the words on it and the facts beside it: one below the other on a phone. */
+function Panes({ plate, side }: { plate: ReactNode; side: ReactNode }) {
+  const wide = useWide();
+  return wide ? (
+    <View style={styles.panes}>
+      <View style={styles.plate}>{plate}</View>
+      <View style={styles.side}>{side}</View>
+    </View>
+  ) : (
+    <>
+      {plate}
+      {side}
+    </>
+  );
+}
+
+/** The act that takes the batch forward now, by button, pedal or key; null while there is none. */
+function useForward(live: LiveBatch, griddle: LiveGriddle, act: ReturnType<typeof handsNow>['act']) {
+  const router = useRouter();
+  const [first] = griddle.pieces;
+  if (act === 'forward' && first)
+    return { label: forwardWords(first), onPress: () => griddle.act.forward(first) };
+  if (act === 'put' && griddle.nextPlace !== null) {
+    const place = griddle.nextPlace;
+    return { label: `Piece on, place ${place}`, onPress: () => griddle.act.on(place) };
+  }
+  if (act !== 'finish') return null;
+  const finish = () => {
+    const step = live.state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
+    if (step) live.act({ type: 'done', stepId: step.id });
+    router.push(`/bench/${live.batch.id}`);
+  };
+  return { label: 'All pieces are off', onPress: finish };
+}
+
+/** The plate's heat as it is read, or that nobody reads it; it listens by itself, to be drawn by itself. */
+function PlateHeat({ typedC }: { typedC: number | null }) {
+  const format = useFormat();
+  const heard = useReading('thermometer');
+  const plate = plateNow(heard, typedC);
+  const shownC = plate?.tempC ?? heard?.reading.tempC;
+  return (
+    <View>
+      <Figure
+        value={shownC === undefined ? '–' : format.temp(shownC)}
+        size={36}
+        tone={plate ? 'ember' : 'soot'}
+      />
+      <Label>{plateWords(heard, plate)}</Label>
+    </View>
+  );
+}
+
+interface TitleProps {
+  stands: PlateStands;
+  first: LivePiece | undefined;
+}
+
+/** What comes next; it alone follows the clock, second by second. */
+function LiveTitle({ stands, first }: TitleProps) {
+  const { nextPlace, waiting } = stands;
+  const words = useSampled(
+    (nowMs) => titleWords(handsNow(stands, nowMs), { first, nextPlace, waiting }, nowMs),
+    LOOK_MS,
+  );
+  return <>{words}</>;
+}
+
+interface PageProps {
+  live: LiveBatch;
+  subject: GriddleSubject;
+}
+
+/** Listens to the thermometer; what stands on the page is worked out again when the plate has moved by a degree. */
+export function LiveGriddlePage({ live, subject }: PageProps) {
+  const typedC = useSampled((nowMs) => typedPlateC(live.state, nowMs), LOOK_MS);
+  const read = plateNow(useReading('thermometer'), typedC);
+  const [tempC, steady, source] = [read ? Math.round(read.tempC) : null, read?.steady, read?.source];
+  const plate = useMemo(
+    () => (tempC === null || !source ? null : { tempC, steady: steady ?? false, source }),
+    [tempC, steady, source],
+  );
+  return <PlateAtWork {...{ live, subject, plate, typedC }} />;
+}
+
+interface AtWorkProps extends PageProps {
+  plate: PlateRead | null;
+  typedC: number | null;
+}
+
+const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: AtWorkProps) {
+  const { batch, state } = live;
+  const griddle = useLiveGriddle(live, subject, plate);
+  const [rejecting, setRejecting] = useState<LivePiece | null>(null);
+  const { pieces, act, nextPlace, nextSeconds, total, left } = griddle;
+  const [first] = pieces;
+  const isFirst = state.piecesOff === 0 && pieces.length === 0;
+  const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC) : null;
+  const stands = { pieces, left, nextPlace, nextSeconds, waiting: wait !== null };
+  const hands = useSampled((nowMs) => ({ ...handsNow(stands, nowMs) }), LOOK_MS);
+  const dueKey = hands.due && first ? `${batch.id}/${first.piece}/${first.side}/${first.sinceMs}` : null;
+  const alarm = useAlarm(dueKey);
+  const primary = useForward(live, griddle, hands.act);
+  const early = wait !== null || (hands.act !== 'finish' && !hands.due && !hands.putNow);
+  const onPlace = (place: number) => {
+    const piece = pieces.find((one) => one.place === place);
+    if (piece) act.forward(piece);
+    else if (left > 0 && place <= griddle.placeCount) act.on(place);
+  };
+  useKeys({ primary: primary?.onPress, undo: live.undo, place: onPlace });
+  const step = state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
+  return (
+    <Screen
+      fill
+      eyebrow={`${batch.plan.formula.name} · ${state.piecesOff} of ${total} off`}
+      title={<LiveTitle stands={stands} first={first} />}
+      aside={<PlateHeat typedC={typedC} />}
+      foot={primary ? <PrimaryAction {...primary} quiet={early} /> : undefined}
+    >
+      {first && hands.due && alarm.ringing ? (
+        <AlarmBar words={`${forwardWords(first)} now`} onAct={alarm.quiet} />
+      ) : null}
+      <Panes
+        plate={
+          <>
+            <LiveWords griddle={griddle} wait={wait} />
+            <LivePlate
+              {...{ pieces, onPlace }}
+              nextPlace={left > 0 && wait === null ? nextPlace : null}
+              nextOnMs={hands.nextOnMs}
+              placeCount={griddle.placeCount}
+              spots={griddle.spots}
+              onForward={act.forward}
+            />
+          </>
+        }
+        side={
+          <>
+            <LiveFacts griddle={griddle} sides={batch.plan.formula.bake.sides.length} />
+            <JudgeRow state={state} trim={griddle.trim} onJudge={(judged) => live.act(judged)} />
+            {pieces.length > 0 ? (
+              <Action label="Reject a piece on the plate" onPress={() => setRejecting(first ?? null)} />
+            ) : null}
+            <Action label="Undo" icon="undo" onPress={live.undo} disabled={!state.lastAct} />
+            {step ? (
+              <TakeTemp
+                kind="thermometer"
+                label="Plate"
+                onTake={(taken) => live.act(measuredBody(step.id, 'plate', taken))}
+              />
+            ) : null}
+            <Caution {...(first?.flame ? CAUTIONS.flame : CAUTIONS.plate)} />
+            {griddle.griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
+          </>
+        }
+      />
+      <RejectSheet pieces={pieces} piece={rejecting} onPiece={setRejecting} onReject={act.reject} />
+    </Screen>
+  );
+});

@@ -1,0 +1,39 @@
+import { REJECTS, type Reject } from '@kettle-scale/core/batch';
+import type { LivePiece } from '@kettle-scale/core/bake';
+import { Choices } from '../../../ui/input/Choices';
+import { Sheet } from '../../../ui/layout/Sheet';
+import { Heading } from '../../../ui/type';
+
+interface RejectSheetProps {
+  pieces: readonly LivePiece[];
+  /** The piece that is meant; null while the sheet is closed. */
+  piece: LivePiece | null;
+  onPiece: (piece: LivePiece | null) => void;
+  onReject: (piece: LivePiece, reason: Reject) => void;
+}
+
+/** Which piece comes off as waste, and why. */
+export function RejectSheet({ pieces, piece, onPiece, onReject }: RejectSheetProps) {
+  return (
+    <Sheet open={piece !== null} onClose={() => onPiece(null)} label="Reject">
+      <Heading>Which piece, and why?</Heading>
+      <Choices
+        label="Place"
+        value={piece ? String(piece.place) : null}
+        options={[...pieces]
+          .sort((a, b) => a.place - b.place)
+          .map(({ place }) => [String(place), String(place)] as const)}
+        onChange={(place) => onPiece(pieces.find((one) => String(one.place) === place) ?? null)}
+      />
+      <Choices<Reject>
+        label="Reason"
+        value={null}
+        options={REJECTS.map((reason) => [reason, reason] as const)}
+        onChange={(reason) => {
+          if (piece) onReject(piece, reason);
+          onPiece(null);
+        }}
+      />
+    </Sheet>
+  );
+}

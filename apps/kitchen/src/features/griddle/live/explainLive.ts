@@ -1,0 +1,37 @@
+import type { Explanation } from '@kettle-scale/core/message';
+
+interface LiveSide {
+  /** From 0. */
+  side: number;
+  /** What is shown, s. */
+  shownS: number;
+  /** Of the model at this plate, s. */
+  modelS: number;
+  ratio: number;
+  factor: number;
+  place: number;
+  plateC: number;
+  /** Nobody reads the plate: it is taken as it is wanted. */
+  assumed: boolean;
+}
+
+/** Why a side of the next piece lies so long. */
+export const explainLive = (of: LiveSide): Explanation => ({
+  title: `Side ${of.side + 1} of the next piece`,
+  value: `${Math.round(of.shownS)} s`,
+  equation:
+    'Seconds of the model at this plate × what keeps most pieces in standard × what you said of the last ones',
+  inputs: [
+    {
+      label: `Plate at place ${of.place}`,
+      value: `${Math.round(of.plateC)} °C${of.assumed ? ' (wanted, not read)' : ''}`,
+    },
+    { label: 'Model', value: `${of.modelS.toFixed(1)} s` },
+    { label: 'For most pieces', value: `× ${of.ratio.toFixed(2)}` },
+    { label: 'Your taps', value: `× ${of.factor.toFixed(2)}` },
+  ],
+  changes: [
+    'A hotter plate shortens it, a colder one lengthens it; a tap of pale or dark moves it by 3 to 12 %.',
+    'A side that was turned late shortens the next one, as far as it would dry out or char otherwise.',
+  ],
+});

@@ -1,0 +1,29 @@
+import { type HandsNow, type LivePiece, cueWords } from '@kettle-scale/core/bake';
+
+const MS_PER_S = 1000;
+const FORWARD = { flip: 'Turn', fire: 'To the fire:', off: 'Off:' } as const;
+
+/** The act that takes a piece forward, and where it lies. */
+export const forwardWords = ({ next, place }: LivePiece): string => `${FORWARD[next]} place ${place}`;
+
+interface Stands {
+  first: LivePiece | undefined;
+  nextPlace: number | null;
+  waiting: boolean;
+}
+
+/** What the cook does next, and in how many seconds. */
+export function titleWords(hands: HandsNow, { first, nextPlace, waiting }: Stands, nowMs: number): string {
+  if (hands.act === 'finish') return 'All off';
+  if (hands.putNow) return `Piece on, place ${nextPlace ?? ''}`;
+  if (first && hands.due) return forwardWords(first);
+  if (first) {
+    const inS = Math.max(0, Math.ceil((first.dueMs - nowMs) / MS_PER_S));
+    return `${forwardWords(first)} in ${inS}\u00a0s`;
+  }
+  return waiting ? 'Wait for the plate' : 'Nothing on the plate';
+}
+
+/** What should be seen on the most urgent piece now. */
+export const cueNow = (first: LivePiece | undefined, sides: number, nowMs: number): string =>
+  first ? cueWords(first.side, sides, (nowMs - first.sinceMs) / MS_PER_S / first.sideS, first.flame) : '';

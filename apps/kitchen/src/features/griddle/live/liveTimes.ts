@@ -1,0 +1,87 @@
+import type { BatchState } from '@kettle-scale/core/batch';
+import {
+  type BakeRequest,
+  type PlateTimes,
+  type Trim,
+  secondsAt,
+  trimmedSeconds,
+} from '@kettle-scale/core/bake';
+import type { Plan } from '@kettle-scale/core/plan';
+import { useMemo } from 'react';
+import { useGriddleWork } from '../../../workers/griddleQueries';
+import { requestOf, spreadsOf } from '../griddleSetup';
+import type { GriddleSubject } from '../useGriddle';
+
+/** Times are worked out for plates so far around what is wanted, every so many degrees, and read between them. */
+const AROUND_C = 40;
+const EVERY_C = 10;
+
+export interface LiveTimes {
+  request: BakeRequest;
+  /** Seconds of each side for plates around the wanted one; empty while they are worked out. */
+  table: readonly PlateTimes[];
+  /** What keeps most pieces in standard, as a multiple of the mean piece's seconds, a side each. */
+  ratios: readonly number[];
+  /** Seconds of the model on a plate of this heat; the formula's own while it is asked. */
+  modelAt: (plateC: number) => readonly number[];
+  /** The same as this batch is baked: for most pieces, and after what was judged. */
+  timesAt: (plateC: number, by: Trim) => number[];
+  ready: boolean;
+  /** The model could not be asked: the formula's own seconds stand in. */
+  failed: boolean;
+}
+
+/** A request for the batch's own bread on the plate as it is wanted. */
+function liveRequest(plan: Plan, flattened: BatchState['flattened'], subject: GriddleSubject): BakeRequest {
+  return requestOf({
+    formula: plan.formula,
+    foods: plan.ingredients as GriddleSubject['foods'],
+    kitchen: subject.kitchen,
+    griddle: subject.griddle,
+    plateC: plan.formula.bake.plateC,
+    thicknessMm: flattened?.thicknessMm ?? plan.relaxed.thicknessMm,
+    doughC: subject.doughC,
+    altitudeM: subject.kitchen.altitudeM ?? 0,
+  });
+}
+
+const NONE: readonly PlateTimes[] = [];
+
+/** Seconds of the batch's bread on any plate near the wanted one, worked out once and read from then on. */
+export function useLiveTimes(
+  plan: Plan,
+  flattened: BatchState['flattened'],
+  subject: GriddleSubject,
+): LiveTimes {
+  const request = useMemo(() => liveRequest(plan, flattened, subject), [plan, flattened, subject]);
+  const wantedC = plan.formula.bake.plateC;
+  const plates = useMemo(
+    () => Array.from({ length: (2 * AROUND_C) / EVERY_C + 1 }, (_, i) => wantedC - AROUND_C + i * EVERY_C),
+    [wantedC],
+  );
+  const times = useGriddleWork('times', { request, platesC: plates });
+  const { sides } = plan.formula.bake;
+  const table = times.data ?? NONE;
+  const nominal = useMemo(
+    () => (table.length > 0 ? secondsAt(table, wantedC) : sides.map(({ seconds }) => seconds)),
+    [table, wantedC, sides],
+  );
+  const robust = useGriddleWork(
+    'robust',
+    table.length > 0 ? { request, spreads: spreadsOf(plan.formula, null), seconds: nominal } : null,
+  ).data;
+  const failed = times.isError;
+  return useMemo(() => {
+    /** Most pieces want a little longer than the mean one does; the ratio holds at other heats too. */
+    const ratios = nominal.map((s, side) =>
+      robust && robust.share > robust.givenShare ? (robust.seconds[side] ?? s) / s : 1,
+    );
+    const modelAt = (plateC: number) => (table.length > 0 ? secondsAt(table, plateC) : nominal);
+    const timesAt = (plateC: number, by: Trim) =>
+      trimmedSeconds(
+        modelAt(plateC).map((s, side) => s * (ratios[side] ?? 1)),
+        by,
+      );
+    return { request, table, ratios, modelAt, timesAt, ready: table.length > 0, failed };
+  }, [request, table, nominal, robust, failed]);
+}

@@ -1,0 +1,63 @@
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+
+type Flat = string | number | boolean | null | undefined | Readonly<Record<string, unknown>>;
+
+/** Equal as they stand, or field by field. */
+const same = (a: Flat, b: Flat): boolean => {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || !a || !b) return false;
+  const keys = Object.keys(a);
+  return keys.length === Object.keys(b).length && keys.every((key) => Object.is(a[key], b[key]));
+};
+
+/** Who listens to a beat; those of one length share a timer, so that a page is drawn once a beat, not once a place. */
+const beats = new Map<number, { listeners: Set<() => void>; timer: ReturnType<typeof setInterval> }>();
+
+function listen(everyMs: number, listener: () => void): () => void {
+  let beat = beats.get(everyMs);
+  if (!beat) {
+    const listeners = new Set<() => void>();
+    const timer = setInterval(() => {
+      for (const one of listeners) one();
+    }, everyMs);
+    beat = { listeners, timer };
+    beats.set(everyMs, beat);
+  }
+  const { listeners, timer } = beat;
+  listeners.add(listener);
+  return () => {
+    listeners.delete(listener);
+    if (listeners.size > 0) return;
+    clearInterval(timer);
+    beats.delete(everyMs);
+  };
+}
+
+/**
+ * What the clock makes of something: worked out every `everyMs`, drawn again only when it has changed. A page of many
+ * countdowns stays still but for the figures that move.
+ * @param sample a figure, a word, or a flat record of them; called with the time now, ms
+ */
+export function useSampled<T extends Flat>(sample: (nowMs: number) => T, everyMs: number): T {
+  const [nowMs, setNow] = useState(() => Date.now());
+  const value = sample(nowMs);
+  const drawn = useRef({ value, sample });
+  const look = useCallback(() => {
+    const now = Date.now();
+    if (!same(drawn.current.value, drawn.current.sample(now))) setNow(now);
+  }, []);
+  // What is asked may have changed since the last beat: looked at before it is painted.
+  useLayoutEffect(() => {
+    drawn.current = { value, sample };
+    look();
+  });
+  useEffect(() => {
+    document.addEventListener('visibilitychange', look);
+    const stop = listen(everyMs, look);
+    return () => {
+      document.removeEventListener('visibilitychange', look);
+      stop();
+    };
+  }, [everyMs, look]);
+  return value;
+}
