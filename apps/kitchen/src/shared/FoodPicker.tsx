@@ -1,11 +1,10 @@
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useMemo, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { Sheet } from '../ui/layout/Sheet';
-import { useColours } from '../ui/theme';
-import { TOUCH } from '../ui/tokens';
-import { Body, Heading, Label, Strong } from '../ui/type';
-import { WordField } from '../ui/input/WordField';
+import { Body, Heading, Label } from '../ui/type';
+import { SearchField } from '../ui/input/SearchField';
+import { ListRow } from '../ui/layout/ListRow';
 
 interface FoodPickerProps {
   open: boolean;
@@ -17,10 +16,6 @@ interface FoodPickerProps {
 
 const MOST_SHOWN = 40;
 
-const styles = StyleSheet.create({
-  row: { minHeight: TOUCH.other, justifyContent: 'center', borderBottomWidth: 1, paddingVertical: 4 },
-});
-
 const matches = (food: Ingredient, words: readonly string[]): boolean => {
   const text = [food.name, food.kind, ...(food.aliases ?? [])].join(' ').toLowerCase();
   return words.every((word) => text.includes(word));
@@ -28,7 +23,6 @@ const matches = (food: Ingredient, words: readonly string[]): boolean => {
 
 /** Finds an ingredient by any of its names and takes it with one tap. */
 export function FoodPicker({ open, title, foods, onPick, onClose }: FoodPickerProps) {
-  const colours = useColours();
   const [text, setText] = useState('');
   const found = useMemo(() => {
     const words = text.toLowerCase().split(/\s+/).filter(Boolean);
@@ -41,18 +35,16 @@ export function FoodPicker({ open, title, foods, onPick, onClose }: FoodPickerPr
   return (
     <Sheet open={open} onClose={onClose} label={title}>
       <Heading>{title}</Heading>
-      <WordField name="food-find" label="Find an ingredient" value={text} onText={setText} />
+      <SearchField name="food-find" label="Find an ingredient" value={text} onText={setText} />
       <View role="list" aria-label="Ingredients">
         {found.slice(0, MOST_SHOWN).map((food) => (
-          <Pressable
-            key={food.id}
-            role="button"
-            onPress={() => pick(food)}
-            style={[styles.row, { borderColor: colours.rule }]}
-          >
-            <Strong>{food.name}</Strong>
-            {food.rolls === 'no' ? <Label>does not roll</Label> : null}
-          </Pressable>
+          <View key={food.id} role="listitem">
+            <ListRow
+              title={food.name}
+              description={food.rolls === 'no' ? 'does not roll' : undefined}
+              to={() => pick(food)}
+            />
+          </View>
         ))}
       </View>
       {found.length === 0 ? (

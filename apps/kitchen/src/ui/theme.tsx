@@ -2,6 +2,7 @@ import { type ReactNode, createContext, useContext } from 'react';
 // `DefaultTheme` is known to Paper's import plugin; `MD3LightTheme`, the same thing, would pull in all of Paper.
 import { DefaultTheme, PaperProvider, configureFonts } from 'react-native-paper';
 import { PaperIcon } from './Icon';
+import { stillness } from './stillness';
 import { COLOURS, type Colours, FONT, type ThemeName } from './tokens';
 
 const ColoursContext = createContext<Colours>(COLOURS.paper);
@@ -59,13 +60,16 @@ function paperTheme(name: ThemeName) {
   };
 }
 
+/** A press is answered where the finger is, unless things should not move. */
+const SETTINGS = { icon: PaperIcon, rippleEffectEnabled: !stillness() };
+
 const THEMES = { paper: paperTheme('paper'), iron: paperTheme('iron') };
 
 /** Puts what is inside into a theme; the griddle is always iron, whatever the rest is. */
 export function ThemeScope({ name, children }: { name: ThemeName; children: ReactNode }) {
   return (
     <ColoursContext.Provider value={COLOURS[name]}>
-      <PaperProvider theme={THEMES[name]} settings={{ icon: PaperIcon, rippleEffectEnabled: false }}>
+      <PaperProvider theme={THEMES[name]} settings={SETTINGS}>
         {children}
       </PaperProvider>
     </ColoursContext.Provider>

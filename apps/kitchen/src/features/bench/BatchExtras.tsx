@@ -3,12 +3,11 @@ import { textField } from '@kettle-scale/core/message';
 import { useCallback, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { z } from 'zod';
 import type { LiveBatch } from '../../batch/useBatch';
 import { ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/StepperField';
+import { WordField } from '../../ui/input/WordField';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 
@@ -49,17 +48,16 @@ function ExtraForm({ kind, live, onDone }: { kind: Kind; live: LiveBatch; onDone
         control={form.control}
         name="text"
         render={({ field }) => (
-          <TextInput
-            mode="outlined"
+          <WordField
+            name="extra"
             label={label}
-            aria-label={label}
             value={field.value}
-            onChangeText={field.onChange}
-            multiline
+            onText={field.onChange}
+            rows={3}
+            error={problem}
           />
         )}
       />
-      {problem ? <FieldError id="extra-error" message={problem} /> : null}
       <PrimaryAction label={act} onPress={() => void submit()} />
     </>
   );

@@ -6,7 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
 import { Action } from '../../ui/input/actions';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { QueueState } from '../../batch/eventQueue';
 import { kitchenQueue } from '../../batch/kitchenQueue';
 import { ActionRow } from '../../ui/input/actions';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 
 /** Acts that the server would not take: nothing of them is lost until the cook says so. */
 export function RefusedActs({ queue: { refused } }: { queue: QueueState }) {

@@ -1,4 +1,5 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Press } from '../../ui/input/Press';
 import { type SideName, SideSwatch } from '../../shared/SideSwatch';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE } from '../../ui/tokens';
@@ -27,7 +28,7 @@ export function SwatchChoice({ label, value, wanted, onChange }: Props) {
       <Strong>{label}</Strong>
       <View role="radiogroup" aria-label={label} style={styles.row}>
         {SIDES.map((side) => (
-          <Pressable
+          <Press
             key={side}
             role="radio"
             aria-checked={side === value}
@@ -37,7 +38,7 @@ export function SwatchChoice({ label, value, wanted, onChange }: Props) {
             <SideSwatch side={side} px={PX} />
             <Label tone={side === value ? 'ink' : 'soot'}>{side}</Label>
             {side === wanted ? <Label tone="sage">wanted</Label> : null}
-          </Pressable>
+          </Press>
         ))}
       </View>
     </View>

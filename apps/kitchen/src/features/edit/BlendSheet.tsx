@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { PrimaryAction } from '../../ui/input/actions';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
 import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading } from '../../ui/type';
 import { useEditing } from './editing';

@@ -13,7 +13,7 @@ import { CostTicket } from '../../shared/CostTicket';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { Segments } from '../../ui/input/Segments';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
 import { Ticket } from '../../ui/layout/Ticket';

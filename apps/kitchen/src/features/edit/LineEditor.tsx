@@ -4,7 +4,8 @@ import { parseQuantity } from '@kettle-scale/core/quantity';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { IconButton } from 'react-native-paper';
 import { endGroup } from '../../drafts/drafts';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
 import { Icon } from '../../ui/Icon';
@@ -37,7 +38,7 @@ const styles = StyleSheet.create({
   words: { flex: 1, minWidth: 0 },
   figures: { flexGrow: 1, flexBasis: 260, flexDirection: 'row', gap: SPACE.s },
   figure: { flex: 1 },
-  button: { width: 44, height: TOUCH.other, alignItems: 'center', justifyContent: 'center' },
+  button: { width: 44, height: TOUCH.other, margin: 0, borderRadius: 0 },
 });
 
 interface LineEditorProps {
@@ -148,27 +149,24 @@ export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
               <Label>{line.note}</Label>
             ) : null}
           </View>
-          <Pressable
+          <IconButton
             role="switch"
             aria-checked={line.locked}
-            aria-label={`Lock ${name}`}
+            accessibilityLabel={`Lock ${name}`}
+            icon={line.locked ? 'lock' : 'open'}
+            size={22}
+            iconColor={line.locked ? colours.ground : colours.soot}
             onPress={() => replace((now) => ({ ...now, lines: setLocked(now.lines, line.id, !line.locked) }))}
             style={[styles.button, line.locked ? { backgroundColor: colours.ink } : null]}
-          >
-            <Icon
-              name={line.locked ? 'lock' : 'open'}
-              size={22}
-              colour={line.locked ? colours.ground : colours.soot}
-            />
-          </Pressable>
-          <Pressable
-            role="button"
-            aria-label={`More for ${name}`}
+          />
+          <IconButton
+            accessibilityLabel={`More for ${name}`}
+            icon="more"
+            size={22}
+            iconColor={colours.ink}
             onPress={() => onMore(line)}
             style={styles.button}
-          >
-            <Icon name="more" size={22} colour={colours.ink} />
-          </Pressable>
+          />
         </View>
         <View style={styles.figures}>
           <FigureField

@@ -7,7 +7,7 @@ import { useSaveFormula } from '../../api/queries';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { DifferenceTable } from '../../shared/DifferenceTable';
 import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Body, Heading, Label } from '../../ui/type';
 import { WordField } from '../../ui/input/WordField';
 

@@ -16,7 +16,7 @@ import { endGroup } from '../../drafts/drafts';
 import { ActionRow } from '../../ui/input/actions';
 import { FigureField } from '../../ui/input/FigureField';
 import { FoodPicker } from '../../shared/FoodPicker';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';

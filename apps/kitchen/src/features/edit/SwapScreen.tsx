@@ -20,7 +20,7 @@ import { FoodPicker } from '../../shared/FoodPicker';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { Segments } from '../../ui/input/Segments';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Table } from '../../ui/layout/Table';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';

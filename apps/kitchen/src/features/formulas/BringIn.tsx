@@ -18,7 +18,7 @@ import { useWriting } from '../../drafts/writing';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { useColours } from '../../ui/theme';
 import { Leader } from '../../ui/layout/Ticket';
 import { Body, Heading, Title } from '../../ui/type';

@@ -7,7 +7,7 @@ import type { BookEntry } from '@kettle-scale/core/document';
 import { useArchive, useSaveFormula } from '../../api/queries';
 import { Action } from '../../ui/input/actions';
 import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Body, Heading } from '../../ui/type';
 import { type FileKind, bookFile, download, formulaFile } from './sendOut';
 

@@ -1,7 +1,8 @@
 import { compareFormulas } from '@kettle-scale/core/formula';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Press } from '../../ui/input/Press';
 import type { FormulaVersion } from '@kettle-scale/core/document';
 import { useIngredients, useSaveFormula, useVersions } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
@@ -9,7 +10,7 @@ import { Action } from '../../ui/input/actions';
 import { DifferenceTable } from '../../shared/DifferenceTable';
 import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { useColours } from '../../ui/theme';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE, TOUCH } from '../../ui/tokens';
@@ -46,7 +47,7 @@ interface PickProps {
 function Pick({ label, hint, chosen, onPress }: PickProps) {
   const colours = useColours();
   return (
-    <Pressable
+    <Press
       role="radio"
       aria-checked={chosen}
       aria-label={`${label} ${hint}`}
@@ -57,7 +58,7 @@ function Pick({ label, hint, chosen, onPress }: PickProps) {
       ]}
     >
       <Label style={{ color: chosen ? colours.ground : colours.ink }}>{label}</Label>
-    </Pressable>
+    </Press>
   );
 }
 

@@ -34,7 +34,7 @@ const USUAL_DOUGH_C = 24;
 /** Discs are this even, as a share of their thickness, where the product names no tolerance (assumption). */
 const DISC_SPREAD = 0.04;
 /** Between neighbours on the plate, mm. */
-export const GAP_MM = 8;
+const GAP_MM = 8;
 const MM_PER_M = 1000;
 
 /** What the griddle pages look at; kept while the app is open. */

@@ -16,7 +16,7 @@ import { Check, Choices } from '../../ui/input/Choices';
 import { FigureField } from '../../ui/input/FigureField';
 import { Screen } from '../../ui/layout/Screen';
 import { Segments } from '../../ui/input/Segments';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';

@@ -1,7 +1,7 @@
 import { FILL_METHODS, type Ingredient } from '@kettle-scale/core/ingredient';
 import { StyleSheet, View } from 'react-native';
 import { FigureField } from '../../ui/input/FigureField';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label } from '../../ui/type';

@@ -1,40 +1,24 @@
 import { pricePerG } from '@kettle-scale/core/formula';
 import { CATALOGUE, INGREDIENT_KINDS, type Ingredient } from '@kettle-scale/core/ingredient';
 import { formatMoney } from '@kettle-scale/core/quantity';
-import { Link, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { useIngredients, useKitchen } from '../../api/queries';
 import { Action } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Panes } from '../../ui/layout/Panes';
 import { Screen } from '../../ui/layout/Screen';
-import { useColours } from '../../ui/theme';
-import { SPACE, TOUCH } from '../../ui/tokens';
-import { Figure, Label, Strong } from '../../ui/type';
+import { ListRow } from '../../ui/layout/ListRow';
+import { Figure, Label } from '../../ui/type';
 import { useFindKey } from '../../ui/input/useFindKey';
 import { useWide } from '../../ui/layout/useWide';
 import { VirtualList } from '../../ui/layout/VirtualList';
-import { WordField } from '../../ui/input/WordField';
+import { SearchField } from '../../ui/input/SearchField';
 import { IngredientForm } from './IngredientForm';
 
 const ROW_PX = 66;
 const G_PER_KG = 1000;
-
-const styles = StyleSheet.create({
-  row: {
-    display: 'flex',
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: SPACE.s,
-    minHeight: TOUCH.other,
-    borderBottomWidth: 1,
-    borderStyle: 'solid',
-    paddingVertical: 6,
-  },
-  words: { flex: 1, minWidth: 0 },
-});
 
 const FROM_CATALOGUE = new Map(CATALOGUE.map((food) => [food.id, food]));
 const KIND_ORDER = new Map<string, number>(INGREDIENT_KINDS.map((kind, index) => [kind, index]));
@@ -57,30 +41,25 @@ function IngredientRow({
   here: boolean;
   currency: string | undefined;
 }) {
-  const colours = useColours();
   const price = pricePerG(food);
   const base = FROM_CATALOGUE.get(food.id);
   const mark = !base ? 'our own' : JSON.stringify(base) === JSON.stringify(food) ? '' : 'changed';
   return (
-    <Link
-      href={`/ingredients/${food.id}`}
-      style={StyleSheet.flatten([styles.row, { borderColor: here ? colours.ember : colours.rule }])}
-      {...(here ? { 'aria-current': 'true' as const } : {})}
-    >
-      <View style={styles.words}>
-        <Strong>{`${food.name}${food.hidden ? ' (hidden)' : ''}`}</Strong>
-        <Label>
-          {[food.kind, densityText(food), food.rolls === 'no' ? 'does not roll' : '', mark]
-            .filter(Boolean)
-            .join(' · ')}
-        </Label>
-      </View>
-      <Figure
-        value={price === null ? '–' : formatMoney(price * G_PER_KG, currency, 2)}
-        unit="/kg"
-        size={20}
-      />
-    </Link>
+    <ListRow
+      to={`/ingredients/${food.id}`}
+      here={here}
+      title={`${food.name}${food.hidden ? ' (hidden)' : ''}`}
+      description={[food.kind, densityText(food), food.rolls === 'no' ? 'does not roll' : '', mark]
+        .filter(Boolean)
+        .join(' · ')}
+      right={
+        <Figure
+          value={price === null ? '–' : formatMoney(price * G_PER_KG, currency, 2)}
+          unit="/kg"
+          size={20}
+        />
+      }
+    />
   );
 }
 
@@ -120,7 +99,7 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
   const chosen = foods.find((food) => food.id === (id ?? (wide ? shown[0]?.id : undefined)));
   const list = (
     <Screen title="Ingredients">
-      <WordField
+      <SearchField
         name="find-food"
         label={`Find among ${foods.length}, by any name`}
         value={find}

@@ -5,7 +5,7 @@ import { useLessons } from '../../api/logQueries';
 import { useKitchen, useSaveKitchen } from '../../api/queries';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label } from '../../ui/type';
 import { LessonTicket } from './LessonTicket';

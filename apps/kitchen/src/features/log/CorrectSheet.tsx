@@ -15,7 +15,7 @@ import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
 import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 import { WordField } from '../../ui/input/WordField';

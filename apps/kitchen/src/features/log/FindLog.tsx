@@ -8,6 +8,7 @@ import { ActionRow } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
+import { SearchField } from '../../ui/input/SearchField';
 import { WordField } from '../../ui/input/WordField';
 
 interface FindState {
@@ -61,11 +62,10 @@ export function FindLog({ formulas }: { formulas: readonly Formula[] }) {
   };
   return (
     <View style={{ gap: SPACE.s }}>
-      <WordField
+      <SearchField
         name="find-log"
         label="Find in notes, names and reasons"
-        quiet
-        placeholder="Find: salty, torn, quay …"
+        example="Find: salty, torn, quay …"
         value={find.text ?? ''}
         onText={(text) => change({ text })}
       />

@@ -10,13 +10,14 @@ import {
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Press } from '../../ui/input/Press';
 import { useCarried, useCarry, useDropCarried } from '../../api/logQueries';
 import { useBatchQuery } from '../../api/queries';
 import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
@@ -45,7 +46,7 @@ function Symptoms({ seen, onChange }: { seen: readonly Symptom[]; onChange: (see
       {SYMPTOM_IDS.map((id) => {
         const on = seen.includes(id);
         return (
-          <Pressable
+          <Press
             key={id}
             role="checkbox"
             aria-checked={on}
@@ -56,7 +57,7 @@ function Symptoms({ seen, onChange }: { seen: readonly Symptom[]; onChange: (see
             ]}
           >
             <Strong style={{ color: on ? colours.ground : colours.ink }}>{SYMPTOMS[id]}</Strong>
-          </Pressable>
+          </Press>
         );
       })}
     </View>

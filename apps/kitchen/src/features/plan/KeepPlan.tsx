@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { useSavePlan } from '../../api/queries';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Heading } from '../../ui/type';
 import { WordField } from '../../ui/input/WordField';
 

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useFormulas, useIngredients, useKitchen } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { useKeys } from '../../ui/input/useKeys';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';

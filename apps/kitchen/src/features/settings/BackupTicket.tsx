@@ -4,7 +4,7 @@ import { ROOT } from '../../api/api';
 import { useRestore } from '../../api/queries';
 import { Action } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Strong } from '../../ui/type';
 

@@ -3,11 +3,11 @@ import { SCALE_STEPS_G, numberOrNaN, numberQuestion } from '@kettle-scale/core/q
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { z } from 'zod';
 import { useSaveKitchen } from '../../api/queries';
 import { Action } from '../../ui/input/actions';
-import { FieldError } from '../../ui/input/StepperField';
+import { FieldError } from '../../ui/input/Field';
+import { FigureField } from '../../ui/input/FigureField';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
@@ -30,6 +30,7 @@ type Text = Record<Field, string>;
 interface FieldSpec {
   name: Field;
   label: string;
+  unit: string;
   /** Shown percent per stored fraction, or 1. */
   shown: number;
 }
@@ -37,14 +38,14 @@ interface FieldSpec {
 const PERCENT = 100;
 
 const FIELDS: readonly FieldSpec[] = [
-  { name: 'benchStepG', label: 'Step of the bench scale, g', shown: 1 },
-  { name: 'fineStepG', label: 'Step of the fine scale, g', shown: 1 },
-  { name: 'fineMaxG', label: 'Most the fine scale carries, g', shown: 1 },
-  { name: 'bowlCapacityG', label: 'Most dough a bowl takes, g', shown: 1 },
-  { name: 'bowlMinimumG', label: 'Least dough it mixes well, g', shown: 1 },
-  { name: 'bowlLoss', label: 'Stays in bowl and on hands, %', shown: PERCENT },
-  { name: 'benchLoss', label: 'Lost on the bench, %', shown: PERCENT },
-  { name: 'altitudeM', label: 'Altitude above the sea, m', shown: 1 },
+  { name: 'benchStepG', label: 'Step of the bench scale', unit: 'g', shown: 1 },
+  { name: 'fineStepG', label: 'Step of the fine scale', unit: 'g', shown: 1 },
+  { name: 'fineMaxG', label: 'Most the fine scale carries', unit: 'g', shown: 1 },
+  { name: 'bowlCapacityG', label: 'Most dough a bowl takes', unit: 'g', shown: 1 },
+  { name: 'bowlMinimumG', label: 'Least dough it mixes well', unit: 'g', shown: 1 },
+  { name: 'bowlLoss', label: 'Stays in bowl and on hands', unit: '%', shown: PERCENT },
+  { name: 'benchLoss', label: 'Lost on the bench', unit: '%', shown: PERCENT },
+  { name: 'altitudeM', label: 'Altitude above the sea', unit: 'm', shown: 1 },
 ];
 
 const styles = StyleSheet.create({
@@ -95,27 +96,22 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
         <Strong>Losses and scales are starting figures: nobody has set them for this kitchen.</Strong>
       )}
       <View style={styles.grid}>
-        {FIELDS.map(({ name, label }) => (
-          <View key={name} style={styles.field}>
-            <Controller
-              control={form.control}
-              name={name}
-              render={({ field }) => (
-                <TextInput
-                  mode="outlined"
-                  label={label}
-                  aria-label={label}
-                  inputMode="decimal"
-                  value={field.value}
-                  onChangeText={field.onChange}
-                  error={Boolean(errors[name])}
-                />
-              )}
-            />
-            {errors[name]?.message ? (
-              <FieldError id={`${name}-error`} message={errors[name].message} />
-            ) : null}
-          </View>
+        {FIELDS.map(({ name, label, unit }) => (
+          <Controller
+            key={name}
+            control={form.control}
+            name={name}
+            render={({ field }) => (
+              <FigureField
+                labelled
+                {...{ name, label, unit }}
+                value={field.value}
+                onText={field.onChange}
+                error={errors[name]?.message}
+                style={styles.field}
+              />
+            )}
+          />
         ))}
       </View>
       {save.error ? <FieldError id="kitchen-error" message={save.error.message} /> : null}

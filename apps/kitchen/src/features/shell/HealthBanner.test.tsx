@@ -16,7 +16,7 @@ test('says on every screen that the server cannot save, in its words', async () 
   answers({ ...ok, status: 'trouble', problems: ['The disk of the kitchen’s server is full.'] });
   draw(<HealthBanner />);
   const alert = await screen.findByRole('alert');
-  expect(alert.textContent).toMatch(/disk .* is full\..*kept on this device/);
+  expect(alert.textContent).toMatch(/disk .* is full\.\s.*kept on this device/);
 });
 
 test('says nothing while all is well', async () => {

@@ -1,12 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { Banner } from 'react-native-paper';
 import { useHealth } from '../../api/queries';
-import { SPACE } from '../../ui/tokens';
 import { useColours } from '../../ui/theme';
 import { Body, Strong } from '../../ui/type';
-
-const styles = StyleSheet.create({
-  bar: { borderWidth: 2, paddingHorizontal: SPACE.m, paddingVertical: SPACE.s },
-});
 
 /** Says when the server cannot save, on every screen, in the server's own words. */
 export function HealthBanner() {
@@ -14,13 +9,11 @@ export function HealthBanner() {
   const { data } = useHealth();
   if (!data || data.status === 'ok') return null;
   return (
-    <View role="alert" style={[styles.bar, { borderColor: colours.plum, backgroundColor: colours.surface }]}>
+    <Banner visible elevation={0} style={{ borderWidth: 2, borderColor: colours.plum }}>
       {data.problems.map((problem) => (
-        <Strong key={problem} tone="plum">
-          {problem}
-        </Strong>
+        <Strong key={problem} tone="plum">{`${problem}\n`}</Strong>
       ))}
       <Body>What you do is kept on this device until it can be saved.</Body>
-    </View>
+    </Banner>
   );
 }

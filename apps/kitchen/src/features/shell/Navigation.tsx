@@ -1,5 +1,6 @@
 import { Link, usePathname } from 'expo-router';
 import { StyleSheet, Text, View } from 'react-native';
+import { Surface } from 'react-native-paper';
 import { Icon, type IconName } from '../../ui/Icon';
 import { useColours } from '../../ui/theme';
 import { FONT, SPACE } from '../../ui/tokens';
@@ -41,18 +42,19 @@ const styles = StyleSheet.create({
   word: { fontSize: 14, lineHeight: 18 },
 });
 
-/** The places of the work: a bar under the thumb on a phone, a rail on a wide screen. */
+/**
+ * The places of the work: a bar under the thumb on a phone, a rail on a wide screen. Links on Paper's surface: Paper's own
+ * bar is made of buttons without an address, and does not say which place one is at.
+ */
 export function Navigation({ wide }: { wide: boolean }) {
   const colours = useColours();
   const path = usePathname();
   return (
-    <View
+    <Surface
+      mode="flat"
       role="navigation"
       aria-label="Places"
-      style={[
-        wide ? styles.rail : styles.bar,
-        { backgroundColor: colours.surface, borderColor: wide ? colours.rule : colours.ink },
-      ]}
+      style={[wide ? styles.rail : styles.bar, { borderColor: wide ? colours.rule : colours.ink }]}
     >
       {wide ? <Text style={[styles.brand, { color: colours.ink }]}>{'Kettle\nScale'}</Text> : null}
       {PLACES.map(({ href, name, icon, covers }) => {
@@ -77,6 +79,6 @@ export function Navigation({ wide }: { wide: boolean }) {
           </Link>
         );
       })}
-    </View>
+    </Surface>
   );
 }

@@ -2,7 +2,8 @@ import type { HydrationSpread } from '@kettle-scale/core/formula';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Press } from '../../ui/input/Press';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { spreadText } from '../spreadText';
 import { useColours } from '../../ui/theme';
@@ -110,14 +111,9 @@ export default function HydrationChart({ spread, width }: { spread: HydrationSpr
         <Label>Every line that matters is weighed: there is nothing to be off.</Label>
       )}
       {first ? (
-        <Pressable
-          role="button"
-          aria-expanded={asTable}
-          onPress={() => setAsTable(!asTable)}
-          style={styles.ask}
-        >
+        <Press role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.ask}>
           <AskWord>{asTable ? 'Hide the table' : 'As a table'}</AskWord>
-        </Pressable>
+        </Press>
       ) : null}
       {asTable ? (
         <Table

@@ -1,4 +1,5 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Press } from '../input/Press';
 import { Icon } from '../Icon';
 import { stillness } from '../stillness';
 import { useColours } from '../theme';
@@ -46,7 +47,7 @@ export function AlarmBar({ words, act = 'Quiet', onAct }: AlarmBarProps) {
   return (
     <>
       <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />
-      <Pressable role="button" aria-label={`${words}. ${act}`} onPress={onAct}>
+      <Press role="button" aria-label={`${words}. ${act}`} onPress={onAct}>
         <View
           role="alert"
           style={[styles.bar, { backgroundColor: colours.maize, borderColor: colours.ink, borderWidth: 2 }]}
@@ -58,7 +59,7 @@ export function AlarmBar({ words, act = 'Quiet', onAct }: AlarmBarProps) {
           {/* The space parts the two for whoever holds what is seen against what is said. */}
           <Strong tone="onMaize">{` ${act}`}</Strong>
         </View>
-      </Pressable>
+      </Press>
     </>
   );
 }

@@ -1,7 +1,8 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { type ReactNode, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Press } from '../input/Press';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { Table } from '../layout/Table';
 import { useColours } from '../theme';
@@ -252,14 +253,9 @@ export function XyChart(props: ChartProps) {
       <View role="status" style={{ minHeight: chosen ? SPACE.l : 0 }}>
         {chosen ? <Strong tone={chosen.flagged ? 'plum' : 'ink'}>{chosen.words}</Strong> : null}
       </View>
-      <Pressable
-        role="button"
-        aria-expanded={asTable}
-        onPress={() => setAsTable(!asTable)}
-        style={styles.ask}
-      >
+      <Press role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.ask}>
         <AskWord>{asTable ? 'Hide the table' : 'As a table'}</AskWord>
-      </Pressable>
+      </Press>
       {asTable ? (
         table.rows.length > 0 ? (
           <Table label={label} columns={table.columns} rows={table.rows} />

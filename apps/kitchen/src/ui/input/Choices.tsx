@@ -1,4 +1,5 @@
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, Text, View } from 'react-native';
+import { Press } from './Press';
 import { Icon } from '../Icon';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
@@ -44,7 +45,10 @@ const styles = StyleSheet.create({
   },
 });
 
-/** One of several, each a tap, wrapping over as many rows as they need. */
+/**
+ * One of several, each a tap, wrapping over as many rows as they need. On Paper's ripple: its radio buttons and chips do not
+ * tell the web which is chosen.
+ */
 export function Choices<T extends string>({
   label,
   quiet = false,
@@ -60,7 +64,7 @@ export function Choices<T extends string>({
         {options.map(([option, words]) => {
           const chosen = option === value;
           return (
-            <Pressable
+            <Press
               key={option}
               role="radio"
               aria-checked={chosen}
@@ -71,7 +75,7 @@ export function Choices<T extends string>({
               ]}
             >
               <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>{words}</Text>
-            </Pressable>
+            </Press>
           );
         })}
       </View>
@@ -79,7 +83,7 @@ export function Choices<T extends string>({
   );
 }
 
-/** Something that is so or not. */
+/** Something that is so or not; on Paper's ripple, as its check box does not tell the web whether it is ticked. */
 export function Check({
   label,
   value,
@@ -91,7 +95,7 @@ export function Check({
 }) {
   const colours = useColours();
   return (
-    <Pressable role="checkbox" aria-checked={value} onPress={() => onChange(!value)} style={styles.check}>
+    <Press role="checkbox" aria-checked={value} onPress={() => onChange(!value)} style={styles.check}>
       <View
         style={[
           styles.box,
@@ -101,6 +105,6 @@ export function Check({
         {value ? <Icon name="check" size={20} colour={colours.ground} /> : null}
       </View>
       <Text style={[styles.word, { color: colours.ink }]}>{label}</Text>
-    </Pressable>
+    </Press>
   );
 }

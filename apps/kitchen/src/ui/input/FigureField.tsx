@@ -1,10 +1,8 @@
 import { numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
-import { StyleSheet, Text, TextInput, View, type ViewStyle } from 'react-native';
-import { FieldError } from './StepperField';
-import { useColours } from '../theme';
-import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
-import { Label } from '../type';
+import { StyleSheet, type ViewStyle } from 'react-native';
+import { FONT, SPACE, TOUCH } from '../tokens';
+import { Field, FieldUnit } from './Field';
 
 interface FigureFieldProps {
   /** Said by screen readers; shown above when `labelled`. */
@@ -23,31 +21,14 @@ interface FigureFieldProps {
 }
 
 const styles = StyleSheet.create({
-  field: { gap: 2, minWidth: 0 },
-  box: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    height: TOUCH.other,
-    borderWidth: 2,
-    borderRadius: CORNER,
-    paddingHorizontal: SPACE.s,
-  },
-  input: {
-    flex: 1,
-    minWidth: 0,
-    height: '100%',
+  figure: {
     fontFamily: FONT.figure,
     fontVariant: ['tabular-nums'],
     fontSize: 24,
     textAlign: 'right',
-    padding: 0,
-    // The box around it shows the focus.
-    outlineWidth: 0,
-    outlineStyle: 'solid',
-    outlineColor: 'transparent',
+    paddingVertical: 0,
+    paddingHorizontal: SPACE.s,
   },
-  focused: { outlineWidth: 3, outlineStyle: 'solid', outlineOffset: 0 },
-  unit: { fontFamily: FONT.figure, fontSize: 18, marginLeft: 6 },
 });
 
 /**
@@ -65,53 +46,31 @@ export function FigureField({
   name,
   style,
 }: FigureFieldProps) {
-  const colours = useColours();
   const [typed, setTyped] = useState<string | null>(null);
   const error = numberQuestion(typed ?? '') ?? given;
-  const [focused, setFocused] = useState(false);
   // A field in error keeps what was typed, so that it can be mended.
   const leave = () => {
-    setFocused(false);
     if (!error) setTyped(null);
     onDone?.();
   };
   return (
-    <View style={[styles.field, style]}>
-      {labelled ? <Label>{label}</Label> : null}
-      <View
-        style={[
-          styles.box,
-          focused && styles.focused,
-          {
-            outlineColor: colours.ember,
-            borderColor: error ? colours.plum : disabled ? colours.rule : colours.ink,
-            backgroundColor: colours.surface,
-          },
-        ]}
-      >
-        <TextInput
-          id={name}
-          aria-label={unit ? `${label}, ${unit}` : label}
-          inputMode="decimal"
-          value={typed ?? value}
-          editable={!disabled}
-          selectTextOnFocus
-          onFocus={() => {
-            setFocused(true);
-            setTyped(typed ?? value);
-          }}
-          onChangeText={(text) => {
-            setTyped(text);
-            onText(text);
-          }}
-          onBlur={leave}
-          style={[styles.input, { color: colours.ink }]}
-          {...(error ? { 'aria-invalid': true, 'aria-describedby': `${name}-error` } : {})}
-        />
-        {unit ? <Text style={[styles.unit, { color: colours.soot }]}>{unit}</Text> : null}
-      </View>
-      {error ? <FieldError id={`${name}-error`} message={error} /> : null}
-    </View>
+    <Field
+      {...{ name, error, disabled, style }}
+      label={labelled ? label : undefined}
+      said={unit ? `${label}, ${unit}` : label}
+      inputMode="decimal"
+      height={TOUCH.other}
+      value={typed ?? value}
+      selectTextOnFocus
+      onFocus={() => setTyped(typed ?? value)}
+      onChangeText={(text) => {
+        setTyped(text);
+        onText(text);
+      }}
+      onBlur={leave}
+      text={styles.figure}
+      end={unit ? <FieldUnit unit={unit} /> : null}
+    />
   );
 }
 

@@ -1,4 +1,5 @@
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, Text, View } from 'react-native';
+import { Press } from './Press';
 import { Icon } from '../Icon';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE } from '../tokens';
@@ -42,7 +43,7 @@ export function Keypad({ text, onChange }: { text: string; onChange: (text: stri
       {ROWS.map((row) => (
         <View key={row[0]} style={styles.row}>
           {row.map((key) => (
-            <Pressable
+            <Press
               key={key}
               role="button"
               aria-label={key === 'erase' ? 'Erase' : key === '.' ? 'Point' : key}
@@ -57,7 +58,7 @@ export function Keypad({ text, onChange }: { text: string; onChange: (text: stri
               ) : (
                 <Text style={[styles.digit, { color: colours.ink }]}>{key}</Text>
               )}
-            </Pressable>
+            </Press>
           ))}
         </View>
       ))}

@@ -1,4 +1,5 @@
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, Text, View } from 'react-native';
+import { Press } from './Press';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
 import { Label } from '../type';
@@ -25,7 +26,7 @@ const styles = StyleSheet.create({
   word: { fontFamily: FONT.strong, fontSize: 16, lineHeight: 20, textAlign: 'center' },
 });
 
-/** A choice of a few, side by side. Ours and not Paper's, whose choice a screen reader cannot hear on the web. */
+/** A choice of a few, side by side; on Paper's ripple, as its segmented buttons do not tell the web which is chosen. */
 export function Segments<T extends string>({
   label,
   labelled = false,
@@ -41,7 +42,7 @@ export function Segments<T extends string>({
         {options.map(([option, words], index) => {
           const chosen = option === value;
           return (
-            <Pressable
+            <Press
               key={option}
               role="radio"
               aria-checked={chosen}
@@ -56,7 +57,7 @@ export function Segments<T extends string>({
               ]}
             >
               <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>{words}</Text>
-            </Pressable>
+            </Press>
           );
         })}
       </View>

@@ -1,8 +1,8 @@
-import { StyleSheet, TextInput, View } from 'react-native';
+import { StyleSheet, type TextStyle, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
-import { Label } from '../type';
+import { Field, FieldError } from './Field';
 
 interface StepperFieldProps {
   label: string;
@@ -17,17 +17,21 @@ interface StepperFieldProps {
   name: string;
 }
 
+/** A line is so much higher than its figures. */
+const LINE = 1.15;
+
 const styles = StyleSheet.create({
   field: { flex: 1, minWidth: 0 },
   row: { flexDirection: 'row', gap: SPACE.s, marginTop: SPACE.xs },
-  input: {
-    fontFamily: FONT.figure,
-    fontVariant: ['tabular-nums'],
-    padding: 0,
-    width: '100%',
-    borderBottomWidth: 2,
-  },
   button: { flex: 1, height: TOUCH.other, margin: 0, borderRadius: CORNER, borderWidth: 2, width: 'auto' },
+});
+
+const figure = (size: number): TextStyle => ({
+  fontFamily: FONT.figure,
+  fontVariant: ['tabular-nums'],
+  fontSize: size,
+  paddingVertical: 0,
+  paddingHorizontal: 0,
 });
 
 /** A large figure that can be typed over or stepped with wet fingers. */
@@ -35,23 +39,16 @@ export function StepperField({ label, text, onText, onStep, error, size = 56, na
   const colours = useColours();
   return (
     <View style={styles.field}>
-      <Label>{label}</Label>
-      <TextInput
+      <Field
+        {...{ name, label, error }}
+        said={label}
+        open
+        errorBelow={false}
         value={text}
         onChangeText={onText}
-        aria-label={label}
         inputMode="decimal"
-        id={name}
-        style={[
-          styles.input,
-          {
-            fontSize: size,
-            height: size * 1.15,
-            color: colours.ink,
-            borderColor: error ? colours.plum : colours.rule,
-          },
-        ]}
-        {...(error ? { 'aria-invalid': true, 'aria-describedby': `${name}-error` } : {})}
+        height={Math.round(size * LINE)}
+        text={figure(size)}
       />
       <View style={styles.row}>
         {([-1, 1] as const).map((direction) => (
@@ -67,17 +64,6 @@ export function StepperField({ label, text, onText, onStep, error, size = 56, na
         ))}
       </View>
       {error ? <FieldError id={`${name}-error`} message={error} /> : null}
-    </View>
-  );
-}
-
-/** The sentence at a field that cannot be used. */
-export function FieldError({ id, message }: { id: string; message: string }) {
-  return (
-    <View role="alert" id={id}>
-      <Label tone="plum" style={{ fontFamily: FONT.strong, marginTop: SPACE.xs }}>
-        {message}
-      </Label>
     </View>
   );
 }

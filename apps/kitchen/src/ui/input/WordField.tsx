@@ -1,8 +1,6 @@
-import { StyleSheet, TextInput, View, type ViewStyle } from 'react-native';
-import { FieldError } from './StepperField';
-import { useColours } from '../theme';
-import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
-import { Label } from '../type';
+import { StyleSheet, type ViewStyle } from 'react-native';
+import { FONT, SPACE, TOUCH } from '../tokens';
+import { Field } from './Field';
 
 interface WordFieldProps {
   label: string;
@@ -22,18 +20,14 @@ interface WordFieldProps {
 const ROW_PX = 24;
 
 const styles = StyleSheet.create({
-  field: { gap: 2, minWidth: 0 },
-  input: {
-    minHeight: TOUCH.other,
-    borderWidth: 2,
-    borderRadius: CORNER,
-    paddingHorizontal: SPACE.m - 4,
-    paddingVertical: SPACE.s + 2,
+  words: {
     fontFamily: FONT.text,
     fontSize: 18,
     lineHeight: ROW_PX,
-    outlineOffset: 1,
+    paddingHorizontal: SPACE.m - 4,
+    paddingVertical: SPACE.s + 2,
   },
+  rows: { textAlignVertical: 'top' },
 });
 
 /** Words to be typed, in one line or several. */
@@ -49,31 +43,17 @@ export function WordField({
   style,
   quiet = false,
 }: WordFieldProps) {
-  const colours = useColours();
   return (
-    <View style={[styles.field, style]}>
-      {quiet ? null : <Label>{label}</Label>}
-      <TextInput
-        id={name}
-        aria-label={label}
-        value={value}
-        onChangeText={onText}
-        placeholder={placeholder}
-        placeholderTextColor={colours.soot}
-        multiline={rows > 1}
-        style={[
-          styles.input,
-          {
-            color: colours.ink,
-            backgroundColor: colours.surface,
-            borderColor: error ? colours.plum : colours.ink,
-            ...(rows > 1 ? { height: rows * ROW_PX + 2 * SPACE.s + 8, textAlignVertical: 'top' } : {}),
-          },
-        ]}
-        {...(onDone ? { onBlur: onDone } : {})}
-        {...(error ? { 'aria-invalid': true, 'aria-describedby': `${name}-error` } : {})}
-      />
-      {error ? <FieldError id={`${name}-error`} message={error} /> : null}
-    </View>
+    <Field
+      {...{ name, error, style, value }}
+      label={quiet ? undefined : label}
+      said={label}
+      onChangeText={onText}
+      multiline={rows > 1}
+      height={rows > 1 ? rows * ROW_PX + 2 * SPACE.s + 8 : TOUCH.other}
+      text={rows > 1 ? StyleSheet.flatten([styles.words, styles.rows]) : styles.words}
+      {...(placeholder ? { placeholder } : {})}
+      {...(onDone ? { onBlur: onDone } : {})}
+    />
   );
 }

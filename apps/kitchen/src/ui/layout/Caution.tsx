@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import { Divider } from 'react-native-paper';
 import { Icon } from '../Icon';
 import { useColours } from '../theme';
 import { FONT, SPACE } from '../tokens';
@@ -10,21 +11,24 @@ const styles = StyleSheet.create({
     gap: SPACE.m,
     alignItems: 'center',
     paddingVertical: SPACE.s,
-    borderTopWidth: 1,
-    borderBottomWidth: 1,
   },
   text: { flex: 1 },
+  line: { height: 1 },
 });
 
 /** A safety note where the danger is: short, with what to do. */
 export function Caution({ lead, text }: { lead: string; text: string }) {
   const colours = useColours();
   return (
-    <View role="note" style={[styles.row, { borderColor: colours.rule }]}>
-      <Icon name="alert" size={28} colour={colours.plum} />
-      <Body style={styles.text}>
-        <Body style={{ fontFamily: FONT.strong }}>{lead}</Body> {text}
-      </Body>
+    <View role="note">
+      <Divider style={styles.line} />
+      <View style={styles.row}>
+        <Icon name="alert" size={28} colour={colours.plum} />
+        <Body style={styles.text}>
+          <Body style={{ fontFamily: FONT.strong }}>{lead}</Body> {text}
+        </Body>
+      </View>
+      <Divider style={styles.line} />
     </View>
   );
 }

@@ -1,4 +1,5 @@
 import { StyleSheet, Text, View } from 'react-native';
+import { DataTable, Divider } from 'react-native-paper';
 import { useColours } from '../theme';
 import { FONT } from '../tokens';
 
@@ -10,40 +11,43 @@ interface TableProps {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', minHeight: 42, borderBottomWidth: 1 },
+  row: { flexDirection: 'row', alignItems: 'center', minHeight: 41 },
   cell: { flex: 1, textAlign: 'right', fontFamily: FONT.figure, fontSize: 18, fontVariant: ['tabular-nums'] },
   name: { flex: 1.6, textAlign: 'left' },
   head: { fontFamily: FONT.text, fontSize: 14 },
 });
 
-/** Figures in rows and columns. Paper's own table is none to a screen reader on the web. */
+/** Figures in rows and columns: Paper's table, with rows and cells of our own, as Paper's are dead buttons to a screen reader. */
 export function Table({ label, columns, rows }: TableProps) {
   const colours = useColours();
   const line = (cells: readonly string[], role: 'columnheader' | 'cell', key: string) => (
-    <View key={key} role="row" style={[styles.row, { borderColor: colours.rule }]}>
-      {cells.map((cell, index) => (
-        <Text
-          key={columns[index]}
-          role={role}
-          style={[
-            styles.cell,
-            index === 0 && styles.name,
-            role === 'columnheader' && styles.head,
-            {
-              color:
-                role === 'columnheader' || (index === 1 && cells.length > 2) ? colours.soot : colours.ink,
-            },
-          ]}
-        >
-          {cell}
-        </Text>
-      ))}
+    <View key={key} role="row">
+      <View role="presentation" style={styles.row}>
+        {cells.map((cell, index) => (
+          <Text
+            key={columns[index]}
+            role={role}
+            style={[
+              styles.cell,
+              index === 0 && styles.name,
+              role === 'columnheader' && styles.head,
+              {
+                color:
+                  role === 'columnheader' || (index === 1 && cells.length > 2) ? colours.soot : colours.ink,
+              },
+            ]}
+          >
+            {cell}
+          </Text>
+        ))}
+      </View>
+      <Divider aria-hidden style={{ height: 1 }} />
     </View>
   );
   return (
-    <View role="table" aria-label={label}>
+    <DataTable role="table" aria-label={label}>
       {line(columns, 'columnheader', 'head')}
       {rows.map((row) => line(row, 'cell', row[0] ?? ''))}
-    </View>
+    </DataTable>
   );
 }

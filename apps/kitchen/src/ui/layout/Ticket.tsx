@@ -1,5 +1,6 @@
 import { type ReactNode, useId } from 'react';
 import { StyleSheet, View, type ViewStyle, Text } from 'react-native';
+import { Divider, Surface } from 'react-native-paper';
 import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
 import { useColours } from '../theme';
 import { FONT, SPACE } from '../tokens';
@@ -29,7 +30,9 @@ export function Ticket({ children, style }: { children: ReactNode; style?: ViewS
   const teeth = `teeth-${useId().replace(/[^a-zA-Z0-9]/g, '')}`;
   return (
     <View style={style}>
-      <View style={[styles.body, { backgroundColor: colours.surface }]}>{children}</View>
+      <Surface mode="flat" style={styles.body}>
+        {children}
+      </Surface>
       <Svg width="100%" height={TOOTH.height} aria-hidden>
         <Defs>
           <Pattern id={teeth} width={TOOTH.width} height={TOOTH.height} patternUnits="userSpaceOnUse">
@@ -44,7 +47,7 @@ export function Ticket({ children, style }: { children: ReactNode; style?: ViewS
 
 export const TicketRule = () => {
   const colours = useColours();
-  return <View style={[styles.rule, { backgroundColor: colours.ink }]} />;
+  return <Divider style={[styles.rule, { backgroundColor: colours.ink }]} />;
 };
 
 interface LeaderProps {

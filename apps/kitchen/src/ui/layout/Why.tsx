@@ -1,6 +1,7 @@
 import type { Explanation } from '@kettle-scale/core/message';
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, Text, View } from 'react-native';
+import { Press } from '../input/Press';
 import { Sheet } from './Sheet';
 import { Leader } from './Ticket';
 import { FONT, TOUCH } from '../tokens';
@@ -15,10 +16,10 @@ const styles = StyleSheet.create({
 /** Makes a figure something that can be asked "why this number"; a screen reader hears the figure, then "why?". */
 export function Ask({ onPress, children }: { onPress: () => void; children: ReactNode }) {
   return (
-    <Pressable role="button" onPress={onPress} style={styles.ask}>
+    <Press role="button" onPress={onPress} style={styles.ask}>
       {children}
       <Text style={styles.heard}>why?</Text>
-    </Pressable>
+    </Press>
   );
 }
 

@@ -6,11 +6,11 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { z } from 'zod';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
-import { FieldError, StepperField } from '../../../ui/input/StepperField';
+import { StepperField } from '../../../ui/input/StepperField';
+import { WordField } from '../../../ui/input/WordField';
 import { SPACE } from '../../../ui/tokens';
 import { Body } from '../../../ui/type';
 import { HoldChoice } from '../HoldChoice';
@@ -116,18 +116,16 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
         control={form.control}
         name="note"
         render={({ field }) => (
-          <TextInput
-            mode="outlined"
+          <WordField
+            name="note"
             label="Note for the log"
-            aria-label="Note for the log"
             value={field.value}
-            onChangeText={field.onChange}
-            multiline
-            numberOfLines={3}
+            onText={field.onChange}
+            rows={3}
+            error={errors.note?.message}
           />
         )}
       />
-      {errors.note?.message ? <FieldError id="note-error" message={errors.note.message} /> : null}
       <StepCautions plan={live.batch.plan} kind="finish" />
       <Body tone="soot">
         Good: folds without a crack, right size, freckles and no black. What would you change next time?

@@ -9,7 +9,7 @@ import { useDays } from '../../../shared/useDays';
 import { Action } from '../../../ui/input/actions';
 import { Choices } from '../../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../../ui/input/FigureField';
-import { FieldError } from '../../../ui/input/StepperField';
+import { FieldError } from '../../../ui/input/Field';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';

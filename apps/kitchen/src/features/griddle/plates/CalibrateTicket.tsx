@@ -6,12 +6,12 @@ import { useLoggedPieces } from '../../../api/griddlePieces';
 import { askGriddle } from '../../../workers/griddle';
 import { Action, PrimaryAction } from '../../../ui/input/actions';
 import { XyChart } from '../../../shared/chart';
+import { Progress } from '../../../ui/layout/Progress';
 import { Leader, Ticket } from '../../../ui/layout/Ticket';
-import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
+import { Body, Heading, Label, Strong } from '../../../ui/type';
 import type { GriddleSubject } from '../useGriddle';
 
 const FEWEST = 6;
-const PERCENT = 100;
 
 interface CalibrateTicketProps {
   griddle: Griddle;
@@ -71,7 +71,7 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
       ) : null}
       {stop ? (
         <View role="status">
-          <Figure value={String(Math.round(PERCENT * progress))} unit="%" size={48} />
+          <Progress label="Fit of the model" share={progress} />
           <Action label="Stop" onPress={() => stop.abort()} />
         </View>
       ) : (

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { Action, PrimaryAction } from '../../../ui/input/actions';
 import { Choices } from '../../../ui/input/Choices';
 import { numberTyped } from '../../../ui/input/FigureField';
-import { FieldError } from '../../../ui/input/StepperField';
+import { FieldError } from '../../../ui/input/Field';
 import { SPACE } from '../../../ui/tokens';
 import { Heading } from '../../../ui/type';
 import { useTextForm } from '../../../ui/input/useTextForm';

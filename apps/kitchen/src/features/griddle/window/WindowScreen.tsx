@@ -6,15 +6,15 @@ import { Action } from '../../../ui/input/actions';
 import { WindowPicture } from '../../../shared/chart';
 import { Choices } from '../../../ui/input/Choices';
 import { Waiting } from '../../../ui/layout/Notice';
+import { Progress } from '../../../ui/layout/Progress';
 import { Screen } from '../../../ui/layout/Screen';
 import { Table } from '../../../ui/layout/Table';
 import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
-import { Body, Figure, Heading, Label } from '../../../ui/type';
+import { Body, Heading, Label } from '../../../ui/type';
 import { useGriddleChoice } from '../griddleSetup';
 import { useGriddleSubject } from '../useGriddle';
 
-const PERCENT = 100;
 const KINDS = CODES.map((name) => ({ name, words: name === 'good' ? 'good bread' : EDGE_WORDS[name] }));
 /** Every so many rows and columns stand in the table. */
 const TABLE_ROWS = 4;
@@ -79,7 +79,7 @@ export function WindowScreen() {
         ) : (
           <View role="status" style={styles.stack}>
             <Heading>{busy ? 'Baking some 450 breads to find the edges …' : 'Stopped'}</Heading>
-            <Figure value={String(Math.round(PERCENT * work.progress))} unit="%" size={64} />
+            <Progress label="Breads baked for the picture" share={work.progress} size={64} />
             <Action label={busy ? 'Stop' : 'Go on'} onPress={() => setWanted((was) => !was)} />
           </View>
         )}
