@@ -3,7 +3,7 @@ import { type Formula, formulaSchema } from '@kettle-scale/core/formula';
 import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { type Plan, type Step, planBatch } from '@kettle-scale/core/plan';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { configure, fireEvent, render, screen } from '@testing-library/react';
+import { act, configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { LiveBatch } from '../batch/useBatch';
 import { queryClient } from '../api/queries';
@@ -102,6 +102,14 @@ export const draw = (part: ReactNode) =>
 
 /** Short words for what a cook does on a screen and sees there. */
 export const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+/** The same where a form checks what was typed before it goes on. */
+export const pressed = (name: string | RegExp) => act(async () => void press(name));
+export const typed = (label: string | RegExp, text: string) =>
+  act(async () => {
+    const field = screen.getByLabelText(label);
+    fireEvent.focus(field);
+    fireEvent.change(field, { target: { value: text } });
+  });
 export const keyIn = (digits: string) => [...digits].forEach((digit) => press(digit));
 export const see = (text: string | RegExp) => screen.getByText(text);
 

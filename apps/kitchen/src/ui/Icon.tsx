@@ -4,8 +4,11 @@ import ArrowLeftRight from 'lucide-react-native/dist/esm/icons/arrow-left-right'
 import ArrowUp from 'lucide-react-native/dist/esm/icons/arrow-up';
 import Bell from 'lucide-react-native/dist/esm/icons/bell';
 import ChartLine from 'lucide-react-native/dist/esm/icons/chart-line';
+import CalendarDays from 'lucide-react-native/dist/esm/icons/calendar-days';
 import Check from 'lucide-react-native/dist/esm/icons/check';
 import ChevronLeft from 'lucide-react-native/dist/esm/icons/chevron-left';
+import ChevronDown from 'lucide-react-native/dist/esm/icons/chevron-down';
+import ChevronUp from 'lucide-react-native/dist/esm/icons/chevron-up';
 import ChevronRight from 'lucide-react-native/dist/esm/icons/chevron-right';
 import Clock from 'lucide-react-native/dist/esm/icons/clock';
 import ClipboardPaste from 'lucide-react-native/dist/esm/icons/clipboard-paste';
@@ -38,6 +41,7 @@ const ICONS = {
   alert: TriangleAlert,
   back: ChevronLeft,
   bell: Bell,
+  calendar: CalendarDays,
   check: Check,
   close: X,
   erase: Delete,
@@ -47,6 +51,11 @@ const ICONS = {
   log: ChartLine,
   minus: Minus,
   next: ChevronRight,
+  // Names that the calendar asks for.
+  'chevron-left': ChevronLeft,
+  'chevron-right': ChevronRight,
+  'menu-down': ChevronDown,
+  'menu-up': ChevronUp,
   plus: Plus,
   settings: Settings,
   shift: Clock,

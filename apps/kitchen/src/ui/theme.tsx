@@ -13,6 +13,13 @@ export const useColours = (): Colours => useContext(ColoursContext);
 /** Paper divides its corner by this much; the product is the smallest that still looks cut, not rounded. */
 const ROUNDNESS = 0.6;
 
+const FONTS = configureFonts({ config: { fontFamily: FONT.text, letterSpacing: 0 } });
+/** Sizes in which Paper's calendar sets its days and its month, to be read and hit with a wet finger. */
+const CALENDAR = {
+  bodySmall: { ...FONTS.bodySmall, fontSize: 18, lineHeight: 24 },
+  titleSmall: { ...FONTS.titleSmall, fontFamily: FONT.strong, fontSize: 18, lineHeight: 24 },
+};
+
 /** Paper's Material look ends here: our colours, our type, square corners, no shadows. */
 function paperTheme(name: ThemeName) {
   const c = COLOURS[name];
@@ -20,7 +27,7 @@ function paperTheme(name: ThemeName) {
     ...DefaultTheme,
     dark: name === 'iron',
     roundness: ROUNDNESS,
-    fonts: configureFonts({ config: { fontFamily: FONT.text, letterSpacing: 0 } }),
+    fonts: { ...FONTS, ...CALENDAR },
     colors: {
       ...DefaultTheme.colors,
       primary: c.ember,

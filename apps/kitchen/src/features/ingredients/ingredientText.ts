@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import {
   ALLERGENS,
   type Allergen,
@@ -150,6 +151,16 @@ export function readText(id: string, text: IngredientText, before: Ingredient | 
     ),
   };
 }
+
+/** The fields as a form's schema: text in, an ingredient out, each sentence at the form's own field. */
+export const ingredientForm = (idOf: (text: IngredientText) => string, before: Ingredient | null) =>
+  z.custom<IngredientText>().transform((text, context): Ingredient => {
+    const read = readText(idOf(text), text, before);
+    if (read.ok) return read.food;
+    for (const [field, message] of read.problems)
+      context.addIssue({ code: 'custom', path: field.split('.'), message });
+    return z.NEVER;
+  });
 
 /** The form's name of a field of the document. */
 function fieldOf({ path }: Problem, fills: readonly FillMethod[], rows: readonly number[]): string {

@@ -1,7 +1,7 @@
 import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
-import { draw, press } from '../../test/liveBatch';
+import { draw, pressed, typed } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { IngredientForm } from './IngredientForm';
 import { readText, textOf } from './ingredientText';
@@ -9,8 +9,6 @@ import { readText, textOf } from './ingredientText';
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 
 const flour = CATALOGUE.find(({ id }) => id === 'flour-strong') as Ingredient;
-const type = (label: string | RegExp, value: string) =>
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
 test('every ingredient of the catalogue goes through the form unchanged', () => {
   for (const food of CATALOGUE) {
@@ -47,8 +45,8 @@ test('a weighed cup stays weighed until its figures are changed', () => {
 test('a price is changed and saved', async () => {
   const save = jest.spyOn(api, 'saveIngredient').mockImplementation(async (food) => food);
   draw(<IngredientForm food={flour} foods={CATALOGUE} currency="EUR" />);
-  type('and costs, EUR', '26,5');
-  press('Save');
+  await typed('and costs, EUR', '26,5');
+  await pressed('Save');
   await waitFor(() => expect(save.mock.calls[0]?.[0].pack).toEqual({ massG: 25_000, price: 26.5 }));
 });
 
@@ -58,9 +56,9 @@ test.each([
   ['Water, %', '90', /add up to more than the whole/],
   ['scooped, low, g/ml', '0.9', /densities must rise/],
   ['scooped, typical, g/ml', 'much', /must be a number/],
-])('%s “%s” gets its sentence and cannot be saved', (label, value, sentence) => {
+])('%s “%s” gets its sentence and cannot be saved', async (label, value, sentence) => {
   draw(<IngredientForm food={flour} foods={CATALOGUE} currency="EUR" />);
-  type(label, value);
+  await typed(label, value);
   expect(screen.getByRole('alert').textContent).toMatch(sentence);
   expect(screen.getByRole('button', { name: 'Save' }).getAttribute('aria-disabled')).toBe('true');
 });
@@ -68,8 +66,8 @@ test.each([
 test('a new one gets an address from its name', async () => {
   const save = jest.spyOn(api, 'saveIngredient').mockImplementation(async (food) => food);
   draw(<IngredientForm food={null} foods={CATALOGUE} currency="EUR" />);
-  type('Name', 'Quay seaweed');
-  press('Save');
+  await typed('Name', 'Quay seaweed');
+  await pressed('Save');
   await waitFor(() => expect(push).toHaveBeenCalledWith('/ingredients/quay-seaweed'));
   expect(save.mock.lastCall?.[0]).toMatchObject({ id: 'quay-seaweed', name: 'Quay seaweed', kind: 'other' });
 });

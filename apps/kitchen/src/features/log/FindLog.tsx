@@ -9,7 +9,7 @@ import { Choices } from '../../ui/input/Choices';
 import { SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
 import { SearchField } from '../../ui/input/SearchField';
-import { WordField } from '../../ui/input/WordField';
+import { DayField, isDay } from '../../ui/input/DayField';
 
 interface FindState {
   find: FindWords;
@@ -25,27 +25,14 @@ export const useFind = create<FindState>()((set) => ({
 }));
 
 const RESULTS = ['good', 'some rejects', 'many rejects', 'given up', 'running'] as const;
-const DAY = /^\d{4}-\d{2}-\d{2}$/;
-
-/** A day as it is typed; only a whole one is asked for. */
-function DayField({ name, label, onDay }: { name: string; label: string; onDay: (day: string) => void }) {
+/** A day of the search; only a whole one is asked for. */
+function FindDay({ name, label, onDay }: { name: string; label: string; onDay: (day: string) => void }) {
   const [text, setText] = useState('');
-  const bad = text !== '' && (!DAY.test(text) || Number.isNaN(Date.parse(text)));
-  return (
-    <WordField
-      name={name}
-      label={label}
-      value={text}
-      placeholder="2026-03-04"
-      onText={(typed) => {
-        setText(typed);
-        const whole = DAY.test(typed) && !Number.isNaN(Date.parse(typed));
-        if (typed === '' || whole) onDay(typed);
-      }}
-      error={bad && text.length >= 10 ? 'A day is written like 2026-03-04.' : undefined}
-      style={{ flex: 1 }}
-    />
-  );
+  const put = (typed: string) => {
+    setText(typed);
+    if (typed === '' || isDay(typed)) onDay(typed);
+  };
+  return <DayField {...{ name, label }} value={text} onText={put} style={{ flex: 1 }} />;
 }
 
 /** Finds batches by words, formula, lot, day and result; and takes what was found away as a file. */
@@ -100,8 +87,8 @@ export function FindLog({ formulas }: { formulas: readonly Formula[] }) {
             onChange={(value) => change({ result: value })}
           />
           <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-            <DayField name="find-from" label="From the day" onDay={(from) => change({ from })} />
-            <DayField name="find-to" label="To the day" onDay={(to) => change({ to })} />
+            <FindDay name="find-from" label="From the day" onDay={(from) => change({ from })} />
+            <FindDay name="find-to" label="To the day" onDay={(to) => change({ to })} />
           </View>
           <Label>What is found, as a file:</Label>
           <ActionRow

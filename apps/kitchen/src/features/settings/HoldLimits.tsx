@@ -6,48 +6,50 @@ import {
   type Kitchen,
   kitchenSchema,
 } from '@kettle-scale/core/kitchen';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../api/queries';
 import { Action } from '../../ui/input/actions';
-import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { numberTyped } from '../../ui/input/FigureField';
 import { FieldError } from '../../ui/input/Field';
+import { useTextForm } from '../../ui/input/useTextForm';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 
-type Field = Holding | 'fridge dough';
-const FIELDS: readonly Field[] = [...HOLDINGS, 'fridge dough'];
+/** As the kitchen's record has them, typed. */
+interface Text {
+  [field: string]: unknown;
+  holdH: Record<Holding, string>;
+  fridgeDoughH: string;
+}
 
 const styles = StyleSheet.create({
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
   field: { flexGrow: 1, flexBasis: 150 },
 });
 
-const nowOf = ({ holdH, fridgeDoughH }: Kitchen, field: Field): number =>
-  field === 'fridge dough'
-    ? (fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H)
-    : (holdH?.[field] ?? DEFAULT_HOLD_H[field]);
+const each = <T,>(of: (how: Holding) => T) =>
+  Object.fromEntries(HOLDINGS.map((how) => [how, of(how)])) as Record<Holding, T>;
+
+const asText = ({ holdH, fridgeDoughH }: Kitchen): Text => ({
+  holdH: each((how) => String(holdH?.[how] ?? DEFAULT_HOLD_H[how])),
+  fridgeDoughH: String(fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H),
+});
 
 /** How long bread and leftover dough may be held: the kitchen's own figures, below what its local code allows. */
 export function HoldLimits({ kitchen }: { kitchen: Kitchen }) {
   const save = useSaveKitchen();
-  const [typed, setTyped] = useState<Partial<Record<Field, string>>>({});
-  const hours = (field: Field) =>
-    typed[field] === undefined ? nowOf(kitchen, field) : numberTyped(typed[field]);
-  const changed: Kitchen = {
-    ...kitchen,
-    holdH: Object.fromEntries(HOLDINGS.map((how) => [how, hours(how)])),
-    fridgeDoughH: hours('fridge dough'),
-  };
-  const read = kitchenSchema.safeParse(changed);
-  const problemOf = (field: Field) =>
-    read.success
-      ? undefined
-      : read.error.issues.find(({ path }) =>
-          field === 'fridge dough' ? path[0] === 'fridgeDoughH' : path[0] === 'holdH' && path[1] === field,
-        )?.message;
-  const dirty = Object.keys(typed).length > 0;
+  const { figure, isDirty, isRight, submit, reset } = useTextForm({
+    first: asText(kitchen),
+    schema: kitchenSchema,
+    mode: 'onChange',
+    read: (typed) => ({
+      ...kitchen,
+      holdH: each((how) => numberTyped(typed.holdH[how])),
+      fridgeDoughH: numberTyped(typed.fridgeDoughH),
+    }),
+  });
+  const keep = submit((changed) => save.mutate(changed, { onSuccess: (saved) => reset(asText(saved)) }));
   return (
     <Ticket>
       <Heading>How long bread is held</Heading>
@@ -56,27 +58,12 @@ export function HoldLimits({ kitchen }: { kitchen: Kitchen }) {
         person in charge decides.
       </Body>
       <View style={styles.grid}>
-        {FIELDS.map((field) => (
-          <FigureField
-            key={field}
-            name={`hold-${field.replaceAll(' ', '-')}`}
-            label={field}
-            labelled
-            unit="h"
-            value={typed[field] ?? String(nowOf(kitchen, field))}
-            onText={(text) => setTyped((was) => ({ ...was, [field]: text }))}
-            error={problemOf(field)}
-            style={styles.field}
-          />
-        ))}
+        {HOLDINGS.map((how) => figure(`holdH.${how}`, how, 'h', styles.field))}
+        {figure('fridgeDoughH', 'fridge dough', 'h', styles.field)}
       </View>
       {save.error ? <FieldError id="hold-error" message={save.error.message} /> : null}
-      <Action
-        label="Save the times"
-        disabled={!dirty || !read.success || save.isPending}
-        onPress={() => read.success && save.mutate(read.data, { onSuccess: () => setTyped({}) })}
-      />
-      <View role="status">{save.isSuccess && !dirty ? <Strong tone="sage">Saved.</Strong> : null}</View>
+      <Action label="Save the times" disabled={!isDirty || !isRight || save.isPending} onPress={keep} />
+      <View role="status">{save.isSuccess && !isDirty ? <Strong tone="sage">Saved.</Strong> : null}</View>
     </Ticket>
   );
 }

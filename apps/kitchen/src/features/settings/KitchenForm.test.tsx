@@ -1,11 +1,9 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
-import { draw } from '../../test/liveBatch';
+import { draw, typed } from '../../test/liveBatch';
 import { KitchenForm } from './KitchenForm';
 
-const type = (label: string, value: string) =>
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
 const save = () => screen.getByRole('button', { name: 'Save the kitchen' });
 
 let saved: jest.SpyInstance<Promise<Kitchen>, [Kitchen]>;
@@ -17,8 +15,8 @@ beforeEach(() => {
 
 test('shows losses in percent and saves them as fractions', async () => {
   expect(screen.getByLabelText<HTMLInputElement>('Stays in bowl and on hands, %').value).toBe('1');
-  type('Stays in bowl and on hands, %', '1,5');
-  type('Most dough a bowl takes, g', '8000');
+  await typed('Stays in bowl and on hands, %', '1,5');
+  await typed('Most dough a bowl takes, g', '8000');
   await waitFor(() => expect(save().getAttribute('aria-disabled')).not.toBe('true'));
   fireEvent.click(save());
   await screen.findByText('Saved.');
@@ -40,7 +38,7 @@ test.each([
   ['Lost on the bench, %', '50', /Bench loss must be a fraction/],
   ['Most the fine scale carries, g', '-1', /between 1 and 20,000 g/],
 ])('%s of "%s" is said at the field and cannot be saved', async (label, value, sentence) => {
-  type(label, value);
+  await typed(label, value);
   await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(sentence));
   expect(screen.getByLabelText<HTMLInputElement>(label).value).toBe(value);
   expect(save().getAttribute('aria-disabled')).toBe('true');

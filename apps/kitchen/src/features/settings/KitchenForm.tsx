@@ -1,13 +1,11 @@
 import { DEFAULT_KITCHEN, type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
-import { SCALE_STEPS_G, numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { Controller, useForm } from 'react-hook-form';
+import { SCALE_STEPS_G } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { z } from 'zod';
 import { useSaveKitchen } from '../../api/queries';
 import { Action } from '../../ui/input/actions';
 import { FieldError } from '../../ui/input/Field';
-import { FigureField } from '../../ui/input/FigureField';
+import { numberTyped } from '../../ui/input/FigureField';
+import { useTextForm } from '../../ui/input/useTextForm';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
@@ -58,36 +56,24 @@ const asText = (kitchen: Kitchen): Text =>
     FIELDS.map(({ name, shown }) => [name, String(Number(((kitchen[name] ?? 0) * shown).toFixed(6)))]),
   ) as Text;
 
-/** Typed text in, the kitchen's record out; core's schema has the last word on every field. */
-const textSchema = z.record(z.string(), z.string()).transform((text, context): Kitchen => {
-  const numbers = Object.fromEntries(
+const read = (text: Text): unknown =>
+  Object.fromEntries(
     FIELDS.map(({ name, shown }) => {
-      const typed = (text[name] ?? '').trim();
-      const question = numberQuestion(typed);
-      if (question) context.addIssue({ code: 'custom', path: [name], message: question });
-      return [name, typed === '' ? undefined : Number((numberOrNaN(typed) / shown).toFixed(9))];
+      const typed = text[name].trim();
+      return [name, typed === '' ? undefined : Number((numberTyped(typed) / shown).toFixed(9))];
     }),
   );
-  const kitchen = kitchenSchema.safeParse(numbers);
-  if (kitchen.success) return kitchen.data;
-  for (const { path, message } of kitchen.error.issues)
-    context.addIssue({ code: 'custom', path: [...path], message });
-  return z.NEVER;
-});
 
 /** Scales, bowl and losses: what every plan starts from. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const save = useSaveKitchen();
-  const form = useForm<Text, unknown, Kitchen>({
-    mode: 'onChange',
-    resolver: zodResolver(textSchema as unknown as z.ZodType<Kitchen, Text>),
-    defaultValues: asText(kitchen),
+  const { figure, isDirty, isRight, submit, reset } = useTextForm({
+    ...{ first: asText(kitchen), read, schema: kitchenSchema, mode: 'onChange' },
   });
-  const { errors, isDirty } = form.formState;
   const measured = FIELDS.some(({ name }) => (kitchen[name] ?? 0) !== (DEFAULT_KITCHEN[name] ?? 0));
-  const submit = form.handleSubmit((changed) => {
-    save.mutate({ ...kitchen, ...changed }, { onSuccess: (saved) => form.reset(asText(saved)) });
-  });
+  const keep = submit((changed) =>
+    save.mutate({ ...kitchen, ...changed }, { onSuccess: (saved) => reset(asText(saved)) }),
+  );
   return (
     <Ticket>
       <Heading>The kitchen</Heading>
@@ -96,30 +82,10 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
         <Strong>Losses and scales are starting figures: nobody has set them for this kitchen.</Strong>
       )}
       <View style={styles.grid}>
-        {FIELDS.map(({ name, label, unit }) => (
-          <Controller
-            key={name}
-            control={form.control}
-            name={name}
-            render={({ field }) => (
-              <FigureField
-                labelled
-                {...{ name, label, unit }}
-                value={field.value}
-                onText={field.onChange}
-                error={errors[name]?.message}
-                style={styles.field}
-              />
-            )}
-          />
-        ))}
+        {FIELDS.map(({ name, label, unit }) => figure(name, label, unit, styles.field))}
       </View>
       {save.error ? <FieldError id="kitchen-error" message={save.error.message} /> : null}
-      <Action
-        label="Save the kitchen"
-        onPress={() => void submit()}
-        disabled={!isDirty || Object.keys(errors).length > 0 || save.isPending}
-      />
+      <Action label="Save the kitchen" onPress={keep} disabled={!isDirty || !isRight || save.isPending} />
       <View role="status">{save.isSuccess && !isDirty ? <Strong tone="sage">Saved.</Strong> : null}</View>
     </Ticket>
   );

@@ -1,7 +1,7 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
-import { draw, press } from '../../test/liveBatch';
+import { draw, press, pressed, typed } from '../../test/liveBatch';
 import { Mixers } from './Mixers';
 
 const spiral = {
@@ -16,11 +16,6 @@ beforeEach(() => {
   saved.mockClear();
   draw(<Mixers kitchen={kitchen} />);
 });
-const type = (label: string, text: string) => {
-  const field = screen.getByLabelText(label);
-  fireEvent.focus(field);
-  fireEvent.change(field, { target: { value: text } });
-};
 const sent = async () => {
   await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
   return saved.mock.calls[0]?.[0];
@@ -28,17 +23,17 @@ const sent = async () => {
 
 test('a bowl is added beside the others, under an id of its own', async () => {
   press('Add a bowl or mixer');
-  type('Name', 'Spiral');
-  type('Most it takes, g', '4000');
+  await typed('Name', 'Spiral');
+  await typed('Most it takes, g', '4000');
   fireEvent.click(screen.getByRole('radio', { name: 'Hand' }));
-  press('Save');
+  await pressed('Save');
   expect((await sent())?.mixers).toMatchObject([spiral, { id: 'spiral-2', by: 'hand', maxG: 4000 }]);
 });
 
 test('a measured warming is written where the mixer stands', async () => {
   press(/^Spiral: 3\.0 to 12\.0 kg, \+0\.9 °C\/min$/);
-  type('Warms the dough a minute, °C', '1,1');
-  press('Save');
+  await typed('Warms the dough a minute, °C', '1,1');
+  await pressed('Save');
   expect((await sent())?.mixers).toEqual([{ ...spiral, warmCPerMin: 1.1 }]);
 });
 
@@ -48,22 +43,22 @@ test('one can be taken away', async () => {
   expect((await sent())?.mixers).toEqual([]);
 });
 
-test('bad figures are said at their field, and nothing is saved', () => {
+test('bad figures are said at their field, and nothing is saved', async () => {
   press(/^Spiral/);
-  type('Least it mixes well, g', '20000');
-  press('Save');
+  await typed('Least it mixes well, g', '20000');
+  await pressed('Save');
   expect(screen.getByRole('alert').textContent).toBe('The smallest load is more than the largest.');
-  type('Warms the dough a minute, °C', '50');
-  type('Least it mixes well, g', '100');
-  press('Save');
+  await typed('Warms the dough a minute, °C', '50');
+  await typed('Least it mixes well, g', '100');
+  await pressed('Save');
   expect(screen.getByRole('alert').textContent).toBe('Warming must be between 0 and 5 °C a minute.');
   expect(saved).not.toHaveBeenCalled();
 });
 
 test('the limit for perishable dough is saved when it is one', async () => {
-  type('Milk, yogurt or egg dough out of the cold, at most in all, h', '0');
+  await typed('Milk, yogurt or egg dough out of the cold, at most in all, h', '0');
   expect(screen.getByRole('alert').textContent).toBe('Time out of the cold must be between 0.25 and 24 h.');
   expect(saved).not.toHaveBeenCalled();
-  type('Milk, yogurt or egg dough out of the cold, at most in all, h', '2,5');
+  await typed('Milk, yogurt or egg dough out of the cold, at most in all, h', '2,5');
   expect((await sent())?.coldLimitH).toBe(2.5);
 });

@@ -55,19 +55,21 @@ interface MixerFormProps {
 }
 
 function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormProps) {
-  const { text, set, problems, check, figure } = useTextForm(first);
-  const submit = () => {
-    const checked = check(mixerSchema, {
-      id: text.id || freeId(slugOf(text.name), taken),
-      name: text.name,
-      by: text.by,
-      minG: numberTyped(text.minG),
-      maxG: numberTyped(text.maxG),
-      warmCPerMin: numberTyped(text.warmCPerMin),
-      openingMm: numberTyped(text.openingMm),
-    });
-    if (checked) onSave(checked);
-  };
+  const {
+    text,
+    set,
+    problem: at,
+    figure,
+    submit,
+  } = useTextForm({
+    first,
+    schema: mixerSchema,
+    read: ({ id, name, by, minG, maxG, warmCPerMin, openingMm }) => ({
+      ...{ name, by, id: id || freeId(slugOf(name), taken) },
+      ...{ minG: numberTyped(minG), maxG: numberTyped(maxG) },
+      ...{ warmCPerMin: numberTyped(warmCPerMin), openingMm: numberTyped(openingMm) },
+    }),
+  });
   return (
     <>
       <Heading>{text.id ? text.name : 'A bowl or mixer'}</Heading>
@@ -76,7 +78,7 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
         label="Name"
         value={text.name}
         onText={(name) => set({ name })}
-        error={problems.name}
+        error={at('name')}
       />
       <Choices
         label="Worked by"
@@ -95,7 +97,7 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
       </View>
       <Body tone="soot">Warming: probe the dough, run five minutes, probe again, divide by five.</Body>
       {problem ? <FieldError id="mixer-error" message={problem} /> : null}
-      <PrimaryAction label="Save" onPress={submit} />
+      <PrimaryAction label="Save" onPress={submit(onSave)} />
       {onRemove ? <Action label="Take it away" onPress={onRemove} /> : null}
     </>
   );

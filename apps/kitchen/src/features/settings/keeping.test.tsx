@@ -1,24 +1,21 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { Refused, api } from '../../api/api';
-import { draw, press } from '../../test/liveBatch';
+import { draw, press, pressed, typed } from '../../test/liveBatch';
 import { BackupTicket } from './BackupTicket';
 import { HoldLimits } from './HoldLimits';
 
 describe('how long bread is held', () => {
-  const type = (label: string, text: string) =>
-    fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
-
   test('the kitchen’s own hours are kept; a bad one is told at its field', async () => {
     let saved: Kitchen | null = null;
     jest.spyOn(api, 'saveKitchen').mockImplementation((kitchen) => Promise.resolve((saved = kitchen)));
     draw(<HoldLimits kitchen={DEFAULT_KITCHEN} />);
-    type('fridge, h', '0');
+    await typed('fridge, h', '0');
     expect(screen.getByRole('alert').textContent).toBe('Holding time must be between 0.1 and 8,760 h.');
     expect(screen.getByRole('button', { name: 'Save the times' }).getAttribute('aria-disabled')).toBe('true');
-    type('fridge, h', '36');
-    type('fridge dough, h', '24');
-    await act(async () => press('Save the times'));
+    await typed('fridge, h', '36');
+    await typed('fridge dough, h', '24');
+    await pressed('Save the times');
     expect(saved).toMatchObject({ holdH: { fridge: 36, cloth: 2 }, fridgeDoughH: 24 });
   });
 });

@@ -13,6 +13,7 @@ import { FieldError } from '../../ui/input/Field';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 import { useTextForm } from '../../ui/input/useTextForm';
+import { DayField } from '../../ui/input/DayField';
 import { WordField } from '../../ui/input/WordField';
 
 const PERCENT = 100;
@@ -32,7 +33,7 @@ interface LotFormProps {
   onDone: () => void;
 }
 
-interface Text {
+type Text = {
   name: string;
   ingredient: string;
   receivedOn: string;
@@ -41,7 +42,7 @@ interface Text {
   bagPrice: string;
   moisture: string;
   storage: 'open' | 'closed';
-}
+};
 
 const asText = (lot: FlourLot | null, flours: readonly Ingredient[], today: Day): Text => ({
   name: lot?.name ?? '',
@@ -54,31 +55,28 @@ const asText = (lot: FlourLot | null, flours: readonly Ingredient[], today: Day)
   storage: lot?.storage ?? 'closed',
 });
 
+/** A figure that may be left out. */
+const whereTyped = (field: string, typed: string, scale = 1): Record<string, number> =>
+  typed.trim() === '' ? {} : { [field]: numberTyped(typed) / scale };
+
 /** Receive a delivery, or correct what was written of one. */
 export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) {
   const save = useSaveFlourLot();
   const today = useToday();
-  const { text, set, problems, check, figure } = useTextForm(asText(lot, flours, today));
-  const optional = (typed: string, scale = 1) =>
-    typed.trim() === '' ? {} : { value: numberTyped(typed) / scale };
-  const submit = () => {
-    const price = optional(text.bagPrice);
-    const moisture = optional(text.moisture, PERCENT);
-    const checked = check(flourLotSchema, {
-      id: lot?.id ?? freeId(slugOf(text.name), new Set(taken)),
-      ingredient: text.ingredient,
-      name: text.name,
-      receivedOn: text.receivedOn,
-      bagKg: numberTyped(text.bagKg),
-      bags: numberTyped(text.bags),
-      storage: text.storage,
-      ...('value' in price ? { bagPrice: price.value } : {}),
-      ...('value' in moisture ? { moisture: moisture.value } : {}),
+  const { text, set, problem, figure, submit } = useTextForm({
+    first: asText(lot, flours, today),
+    schema: flourLotSchema,
+    read: (typed) => ({
+      ...{ ingredient: typed.ingredient, name: typed.name, receivedOn: typed.receivedOn },
+      ...{ bagKg: numberTyped(typed.bagKg), bags: numberTyped(typed.bags), storage: typed.storage },
+      id: lot?.id ?? freeId(slugOf(typed.name), new Set(taken)),
+      ...whereTyped('bagPrice', typed.bagPrice),
+      ...whereTyped('moisture', typed.moisture, PERCENT),
       ...(lot?.counted ? { counted: lot.counted } : {}),
       ...(lot?.closed === undefined ? {} : { closed: lot.closed }),
-    });
-    if (checked) save.mutate(checked, { onSuccess: onDone });
-  };
+    }),
+  });
+  const keep = submit((received) => save.mutate(received, { onSuccess: onDone }));
   return (
     <>
       <Heading>{lot ? `Correct ${lot.name}` : 'Receive a lot'}</Heading>
@@ -87,7 +85,7 @@ export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) 
         label="What you call it"
         value={text.name}
         onText={(name) => set({ name })}
-        error={problems.name}
+        error={problem('name')}
       />
       <Choices
         label="Flour"
@@ -101,12 +99,12 @@ export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) 
         {figure('bagPrice', 'Price of a bag, if known', currency, styles.cell)}
         {figure('moisture', 'Moisture, if the mill says', '%', styles.cell)}
       </View>
-      <WordField
+      <DayField
         name="lot-day"
-        label="Came on, year-month-day"
+        label="Came on"
         value={text.receivedOn}
         onText={(receivedOn) => set({ receivedOn })}
-        error={problems.receivedOn}
+        error={problem('receivedOn')}
       />
       <Choices
         label="Kept in"
@@ -118,7 +116,7 @@ export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) 
         ]}
       />
       {save.error ? <FieldError id="lot-error" message={save.error.message} /> : null}
-      <PrimaryAction label={lot ? 'Save' : 'Receive it'} onPress={submit} disabled={save.isPending} />
+      <PrimaryAction label={lot ? 'Save' : 'Receive it'} onPress={keep} disabled={save.isPending} />
     </>
   );
 }

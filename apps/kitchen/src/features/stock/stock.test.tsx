@@ -4,7 +4,7 @@ import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
 import { keys, queryClient } from '../../api/queries';
-import { draw, press, see } from '../../test/liveBatch';
+import { draw, press, pressed, see, typed } from '../../test/liveBatch';
 import { StockScreen } from './StockScreen';
 
 const use = (points: number | null): LotUse => ({
@@ -32,11 +32,6 @@ function open(...lots: LotState[]): void {
   queryClient.setQueryData(keys.kitchen, DEFAULT_KITCHEN);
   draw(<StockScreen />);
 }
-const type = (label: string, text: string) => {
-  const field = screen.getByLabelText(label);
-  fireEvent.focus(field);
-  fireEvent.change(field, { target: { value: text } });
-};
 const sent = () => saved.mock.calls[0]?.[0];
 
 test('says what is left, when it runs out, and what the lot has taught with its batches', () => {
@@ -59,12 +54,12 @@ test('a lot without a judged batch says so, with its wide interval', () => {
 test('a delivery is received under an id of its own', async () => {
   open(lot([]));
   press('Receive a lot');
-  type('What you call it', 'Quay mill 12');
-  type('Bags', '3');
-  type('Price of a bag, if known, EUR', '21,50');
-  type('Moisture, if the mill says, %', '13,8');
+  await typed('What you call it', 'Quay mill 12');
+  await typed('Bags', '3');
+  await typed('Price of a bag, if known, EUR', '21,50');
+  await typed('Moisture, if the mill says, %', '13,8');
   fireEvent.click(screen.getByRole('radio', { name: 'An open bin' }));
-  press('Receive it');
+  await pressed('Receive it');
   await waitFor(() => expect(saved).toHaveBeenCalled());
   expect(sent()).toMatchObject({
     ...{ id: 'quay-mill-12', name: 'Quay mill 12', bags: 3, bagPrice: 21.5, storage: 'open' },
@@ -72,13 +67,13 @@ test('a delivery is received under an id of its own', async () => {
   });
 });
 
-test('bad figures are said at their field, and nothing is sent', () => {
+test('bad figures are said at their field, and nothing is sent', async () => {
   open();
   press('Receive a lot');
-  type('Bags', 'two');
-  type('Moisture, if the mill says, %', '40');
-  type('Came on, year-month-day', 'Monday');
-  press('Receive it');
+  await typed('Bags', 'two');
+  await typed('Moisture, if the mill says, %', '40');
+  await typed('Came on', 'Monday');
+  await pressed('Receive it');
   const said = screen.getAllByRole('alert').map(({ textContent }) => textContent);
   expect(said).toEqual(
     expect.arrayContaining([
@@ -95,15 +90,15 @@ test('a correction keeps the count; a count and “used up” keep everything el
   const counted = { at: '2026-03-01T08:00:00.000Z', leftG: 21_000 };
   open(lot([use(2)], { counted, bags: 2 }));
   press('Correct');
-  type('A bag, kg', '20');
-  press('Save');
+  await typed('A bag, kg', '20');
+  await pressed('Save');
   await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
   expect(sent()).toMatchObject({ id: 'quay-12', bagKg: 20, bags: 2, counted });
   expect(sent()).not.toHaveProperty('uses');
   saved.mockClear();
   press('Count it');
-  type('Left now, kg', '18,2');
-  press('Keep the count');
+  await typed('Left now, kg', '18,2');
+  await pressed('Keep the count');
   await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
   expect(sent()).toMatchObject({ id: 'quay-12', bagKg: 25, counted: { leftG: 18_200 } });
   saved.mockClear();

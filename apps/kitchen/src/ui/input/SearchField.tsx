@@ -35,7 +35,6 @@ export function SearchField({ name, label, example, value, onText }: SearchField
       icon="find"
       clearIcon="close"
       clearAccessibilityLabel="Clear what is typed"
-      searchAccessibilityLabel={`To the field: ${label}`}
       style={[styles.bar, { borderColor: colours.ink, backgroundColor: colours.surface }]}
       inputStyle={[styles.input, { color: colours.ink }]}
     />

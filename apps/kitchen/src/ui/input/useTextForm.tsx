@@ -1,42 +1,68 @@
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import {
+  type DefaultValues,
+  type FieldValues,
+  type Path,
+  type PathValue,
+  get,
+  useForm,
+  useWatch,
+} from 'react-hook-form';
 import type { ViewStyle } from 'react-native';
-import type { z } from 'zod';
+import { z } from 'zod';
 import { FigureField } from './FigureField';
 
-type Problems = Partial<Record<string, string>>;
+interface TextFormOptions<T extends FieldValues, R> {
+  /** What the fields show when the form opens; fields of the schema go by the same names. */
+  first: T;
+  /** The candidate that typed text makes; core's schema has the last word on it. */
+  read: (text: T) => unknown;
+  schema: z.ZodType<R>;
+  /** When its sentences come: as it is typed, or when it is sent the first time. */
+  mode?: 'onChange' | 'onSubmit';
+}
 
-/**
- * A short form of typed text: what is typed stays, core's schema has the last word, and each sentence stands at its field.
- * @param first what the fields show when the form opens; fields of the schema go by the same names
- */
-export function useTextForm<T extends object>(first: T) {
-  const [text, setText] = useState(first);
-  const [problems, setProblems] = useState<Problems>({});
-  const set = (changes: Partial<T>) => setText((was) => ({ ...was, ...changes }));
-
-  /** The record, or null with the sentences at their fields. */
-  const check = <R,>(schema: z.ZodType<R>, candidate: unknown): R | null => {
-    const checked = schema.safeParse(candidate);
-    setProblems(
-      checked.success
-        ? {}
-        : Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
-    );
-    return checked.success ? checked.data : null;
+/** A form of typed text: what is typed stays, and each sentence stands at its field. */
+export function useTextForm<T extends FieldValues, R>(options: TextFormOptions<T, R>) {
+  const { first, read, schema, mode = 'onSubmit' } = options;
+  const form = useForm<T, unknown, R>({
+    mode,
+    defaultValues: first as DefaultValues<T>,
+    resolver: zodResolver(z.preprocess((text) => read(text as T), schema) as z.ZodType<R, T>),
+  });
+  const text = useWatch({ control: form.control }) as T;
+  const { errors, isDirty, isSubmitted } = form.formState;
+  const put = (field: string, value: unknown) => {
+    form.setValue(field as Path<T>, value as PathValue<T, Path<T>>, { shouldDirty: true });
+    // All of it: a figure can be wrong by another one.
+    if (mode === 'onChange' || isSubmitted) void form.trigger();
   };
+  const set = (changes: Partial<T>) => {
+    for (const [field, value] of Object.entries(changes)) put(field, value);
+  };
+  const problem = (field: string): string | undefined =>
+    (get(errors, field) as { message?: string } | undefined)?.message;
 
   /** A figure of the form. */
-  const figure = (field: keyof T & string, label: string, unit: string, style?: ViewStyle) => (
+  const figure = (field: Path<T>, label: string, unit: string, style?: ViewStyle) => (
     <FigureField
+      key={field}
       labelled
       name={field}
-      label={label}
-      unit={unit}
-      value={String(text[field])}
-      onText={(typed) => set({ [field]: typed } as Partial<T>)}
-      error={problems[field]}
+      {...{ label, unit }}
+      value={String(get(text, field))}
+      onText={(typed) => put(field, typed)}
+      error={problem(field)}
       {...(style ? { style } : {})}
     />
   );
-  return { text, set, problems, check, figure };
+  return {
+    ...{ text, set, problem, figure, isDirty },
+    /** Nothing of it is wrong, as far as it was looked at. */
+    isRight: Object.keys(errors).length === 0,
+    /** Hands the record on, or shows a sentence at each field that is wrong. */
+    submit: (onRead: (record: R) => void) => () => void form.handleSubmit(onRead)(),
+    /** The fields as they were kept. */
+    reset: (kept: T) => form.reset(kept),
+  };
 }

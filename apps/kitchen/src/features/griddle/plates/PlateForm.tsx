@@ -31,25 +31,30 @@ interface PlateFormProps {
 /** What a plate is: size, material, thickness, power. Marks and readings are taken on its page. */
 export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFormProps) {
   const first = griddle ?? NEW;
-  const { text, set, problems, check, figure } = useTextForm({
-    ...first,
-    thicknessMm: String(first.thicknessMm),
-    widthMm: String(first.widthMm),
-    depthMm: String(first.depthMm),
-    powerW: String(first.powerW),
+  const {
+    text,
+    set,
+    problem: at,
+    figure,
+    submit,
+  } = useTextForm({
+    first: {
+      ...first,
+      thicknessMm: String(first.thicknessMm),
+      widthMm: String(first.widthMm),
+      depthMm: String(first.depthMm),
+      powerW: String(first.powerW),
+    },
+    schema: griddleSchema,
+    read: (typed) => ({
+      ...typed,
+      id: typed.id || freeId(slugOf(typed.name), taken),
+      thicknessMm: numberTyped(typed.thicknessMm),
+      widthMm: numberTyped(typed.widthMm),
+      depthMm: numberTyped(typed.shape === 'round' ? typed.widthMm : typed.depthMm),
+      powerW: numberTyped(typed.powerW),
+    }),
   });
-  const submit = () => {
-    const widthMm = numberTyped(text.widthMm);
-    const checked = check(griddleSchema, {
-      ...text,
-      id: text.id || freeId(slugOf(text.name), taken),
-      thicknessMm: numberTyped(text.thicknessMm),
-      widthMm,
-      depthMm: text.shape === 'round' ? widthMm : numberTyped(text.depthMm),
-      powerW: numberTyped(text.powerW),
-    });
-    if (checked) onSave(checked);
-  };
   return (
     <>
       <Heading>{griddle ? griddle.name : 'A plate'}</Heading>
@@ -58,7 +63,7 @@ export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFo
         label="Name"
         value={text.name}
         onText={(name) => set({ name })}
-        error={problems['name']}
+        error={at('name')}
       />
       <Choices
         label="Made of"
@@ -109,7 +114,7 @@ export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFo
         {figure('powerW', 'Power', 'W', styles.cell)}
       </View>
       {problem ? <FieldError id="plate-error" message={problem} /> : null}
-      <PrimaryAction label="Save" onPress={submit} />
+      <PrimaryAction label="Save" onPress={submit(onSave)} />
       {onRemove ? <Action label="Take it away" onPress={onRemove} /> : null}
     </>
   );

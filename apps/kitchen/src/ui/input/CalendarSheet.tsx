@@ -1,0 +1,38 @@
+import { format, parseISO } from 'date-fns';
+import { View } from 'react-native';
+import { Calendar, enGB, registerTranslation } from 'react-native-paper-dates';
+import { Sheet } from '../layout/Sheet';
+
+registerTranslation('en-GB', enGB);
+
+/** The calendar draws months one below the other and needs to know how high it may be, px. */
+const HEIGHT_PX = 420;
+
+export interface CalendarSheetProps {
+  open: boolean;
+  label: string;
+  /** As 2026-03-04; empty while none is chosen. */
+  day: string;
+  onDay: (day: string) => void;
+  onClose: () => void;
+}
+
+/** A month to choose a day from. */
+export default function CalendarSheet({ open, label, day, onDay, onClose }: CalendarSheetProps) {
+  return (
+    <Sheet open={open} onClose={onClose} label={label}>
+      <View style={{ height: HEIGHT_PX }}>
+        <Calendar
+          mode="single"
+          locale="en-GB"
+          startWeekOnMonday
+          date={day === '' ? undefined : parseISO(day)}
+          onChange={({ date }) => {
+            if (date) onDay(format(date, 'yyyy-MM-dd'));
+            onClose();
+          }}
+        />
+      </View>
+    </Sheet>
+  );
+}
