@@ -17,8 +17,12 @@ export interface CalendarSheetProps {
   onClose: () => void;
 }
 
+/** Years that may be gone to, before and after this one. */
+const YEARS = { back: 10, ahead: 2 } as const;
+
 /** A month to choose a day from. */
 export default function CalendarSheet({ open, label, day, onDay, onClose }: CalendarSheetProps) {
+  const year = new Date().getFullYear();
   return (
     <Sheet open={open} onClose={onClose} label={label}>
       <View style={{ height: HEIGHT_PX }}>
@@ -26,6 +30,8 @@ export default function CalendarSheet({ open, label, day, onDay, onClose }: Cale
           mode="single"
           locale="en-GB"
           startWeekOnMonday
+          startYear={year - YEARS.back}
+          endYear={year + YEARS.ahead}
           date={day === '' ? undefined : parseISO(day)}
           onChange={({ date }) => {
             if (date) onDay(format(date, 'yyyy-MM-dd'));
