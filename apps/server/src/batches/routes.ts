@@ -1,10 +1,4 @@
-import {
-  type BatchStart,
-  batchSchema,
-  batchStartSchema,
-  batchSummarySchema,
-  eventSchema,
-} from '@kettle-scale/core/batch';
+import { type BatchStart, batchSchema, batchStartSchema, batchSummarySchema, eventSchema } from '@kettle-scale/core/batch';
 import { sourceUsable } from '@kettle-scale/core/device';
 import { lotToday } from '@kettle-scale/core/flourLot';
 import { InputError, slugField } from '@kettle-scale/core/message';

@@ -7,6 +7,6 @@ export { planClock } from './planClock';
 export { planCost } from './planCost';
 export { planHash } from './planHash';
 export { type Need, needSchema, type PlanRequest, planRequestSchema } from './planRequestSchema';
-export { type Plan, planSchema, type Step, type StepKind } from './planSchema';
+export { type Plan, planSchema, type SheetLine, type Step, type StepKind } from './planSchema';
 export { type SavedPlan, savedPlanSchema } from './savedPlanSchema';
 export { stepTitle, stepWindow } from './stepText';

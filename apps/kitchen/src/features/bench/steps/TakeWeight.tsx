@@ -1,0 +1,117 @@
+import { type Plan, heatCaution } from '@kettle-scale/core/plan';
+import { formatPercent, sumG } from '@kettle-scale/core/quantity';
+import { explainTarget } from '@kettle-scale/core/explain';
+import { StyleSheet, View } from 'react-native';
+import { sourceWords } from '../../../shared/readingWords';
+import { Caution } from '../../../ui/layout/Caution';
+import { SPACE } from '../../../ui/tokens';
+import { BigFigure, Body, Heading, Label } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { BowlBar } from '../BowlBar';
+import { LiveScale, ScaleChoice, ScalePanel } from '../LiveScale';
+import { StepFrame } from '../StepFrame';
+import { useStepWidth } from '../useStepWidth';
+
+import { type WeighPart, byHand, toneOf, topUpTitle } from './weighPart';
+import { type ScaleWeight, tare } from './useScaleWeight';
+
+const styles = StyleSheet.create({ middle: { gap: SPACE.s } });
+
+interface TakeProps extends WeighPart {
+  weight: ScaleWeight;
+  onKey: () => void;
+}
+
+/** The planned mass, confirmed by a tap, or what lies on the live scale. */
+export function TakeWeight(part: TakeProps) {
+  const { live, step, line, bowl, inBowl, weight, onKey, onDoubt } = part;
+  const { plan } = live.batch;
+  const format = useFormat();
+  const width = useStepWidth();
+  const { heard, reading, scaleG, check, takeRight } = weight;
+  const { targetG, weighedG } = inBowl;
+  const tone = toneOf(line);
+  const showG = weighedG === null ? targetG : targetG - weighedG;
+  const shown = format.massFigure(showG, line.stepG);
+  const primary = reading
+    ? {
+        label: `Take ${format.mass(reading.massG, line.stepG)}`,
+        onPress: () => (check?.verdict === 'right' ? takeRight() : onDoubt(scaleG)),
+        disabled: reading.overload || reading.massG <= 0,
+        quiet: check?.verdict !== 'right',
+      }
+    : {
+        label: `${format.mass(showG, line.stepG)} is in`,
+        onPress: () => live.act(byHand(step, targetG)),
+      };
+  return (
+    <StepFrame
+      {...{ live, step, primary }}
+      {...topUpTitle(part)}
+      why={() => explainTarget(plan, live.state, step, format.units)}
+      others={[{ key: 'key', label: 'Key it in', onPress: onKey }]}
+    >
+      {reading && check ? (
+        <LiveScale
+          {...{ reading, check, tone }}
+          source={heard ? sourceWords(heard) : ''}
+          targetG={showG}
+          stepG={1}
+          onTare={() => void tare()}
+        />
+      ) : (
+        <View style={styles.middle}>
+          <Label>Put on the scale</Label>
+          <BigFigure
+            value={shown.value}
+            unit={shown.unit}
+            tone={tone}
+            width={width}
+            label={`${shown.value} ${shown.unit}`}
+          />
+        </View>
+      )}
+      <LineWords {...{ plan, line, inBowl }} />
+      <BowlBar plan={plan} bowl={bowl} nowId={line.lineId} />
+      {heard && !reading ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
+      {line.scale === 'bench' ? <ScaleChoice /> : null}
+      {reading && heard?.source === 'simulated' ? (
+        <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} />
+      ) : null}
+    </StepFrame>
+  );
+}
+
+/** What the line is, its share and its scale, and what is kept back of it. */
+function LineWords({ plan, line, inBowl }: { plan: Plan } & Pick<WeighPart, 'line' | 'inBowl'>) {
+  const format = useFormat();
+  const tone = toneOf(line);
+  const heldG = line.startG === undefined ? 0 : sumG([inBowl.totalG, -inBowl.targetG]);
+  return (
+    <View style={styles.middle}>
+      <Heading tone={tone}>{line.note ? `${line.name}, ${line.note}` : line.name}</Heading>
+      <Body tone="soot">
+        {inBowl.weighedG === null
+          ? `${formatPercent(line.fraction, 1)} of flour, on the ${line.scale} scale, to ${format.mass(line.stepG, line.stepG)}`
+          : `to ${format.mass(inBowl.targetG, line.stepG)}: the batch follows the over-pour`}
+      </Body>
+      {heldG > 0 ? (
+        <Body tone={tone}>
+          {`To start with. ${format.mass(heldG, line.stepG)} more is kept ready and goes in by feel.`}
+        </Body>
+      ) : null}
+      {tone === 'water' ? <LiquidTemp plan={plan} lineId={line.lineId} /> : null}
+    </View>
+  );
+}
+
+/** How warm the liquid should be, with the caution where it scalds, and its ice where it is to be cold. */
+function LiquidTemp({ plan, lineId }: { plan: Plan; lineId: string }) {
+  const format = useFormat();
+  const today = plan.today?.liquid?.lineId === lineId ? plan.today.liquid : null;
+  const tempC = today?.tempC ?? plan.formula.method.liquidTempC;
+  const caution = heatCaution(tempC, format.units);
+  if (caution) return <Caution {...caution} />;
+  const ice = today?.ice ? `, ${format.mass(today.ice.iceG)} of it as ice` : '';
+  return <Body tone="water">{`At ${format.temp(tempC)}${ice}.`}</Body>;
+}

@@ -1,0 +1,13 @@
+/** What comes down the kitchen's stream. */
+export const STREAMED = [
+  'event',
+  'batch',
+  'lots',
+  'plans',
+  'book',
+  'ingredients',
+  'settings',
+  'kitchen',
+  'reading',
+] as const;
+export type Streamed = (typeof STREAMED)[number];
