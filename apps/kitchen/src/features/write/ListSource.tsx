@@ -1,0 +1,64 @@
+import { StyleSheet, View } from 'react-native';
+import { useWriting } from '../../drafts/writing';
+import { ActionRow } from '../../ui/input/actions';
+import { SPACE } from '../../ui/tokens';
+import { useWide } from '../../ui/layout/useWide';
+import { WordField } from '../../ui/input/WordField';
+
+const EXAMPLE = `2 3/4 cups flour, scooped
+½ stick butter
+1 to 1¼ cups warm water
+pinch of salt`;
+
+const styles = StyleSheet.create({ stack: { gap: SPACE.m } });
+
+interface ListSourceProps {
+  /** A name that the list itself gives. */
+  title: string | null;
+  onProblem: (sentence: string) => void;
+}
+
+/** The list as it is typed or pasted, and what it is called. */
+export function ListSource({ title, onProblem }: ListSourceProps) {
+  const wide = useWide();
+  const { text, name, set, begin } = useWriting();
+  const paste = () => {
+    void navigator.clipboard.readText().then(
+      (pasted) => set({ text: text.trim() ? `${text.trimEnd()}\n${pasted}` : pasted }),
+      () => onProblem('This browser does not let the app paste by itself: press and hold in the field.'),
+    );
+  };
+  return (
+    <View style={styles.stack}>
+      <WordField
+        name="list"
+        label="One ingredient a line, the way you say it"
+        value={text}
+        onText={(next) => set({ text: next })}
+        rows={wide ? 16 : 7}
+        placeholder={EXAMPLE}
+      />
+      <ActionRow
+        actions={[
+          { key: 'paste', label: 'Paste', icon: 'paste', onPress: paste },
+          {
+            key: 'clear',
+            label: 'Clear',
+            icon: 'close',
+            onPress: () => begin('', ''),
+            disabled: text === '',
+          },
+        ]}
+      />
+      {text ? (
+        <WordField
+          name="name"
+          label="What it is called"
+          value={name}
+          onText={(next) => set({ name: next })}
+          placeholder={title ?? 'New formula'}
+        />
+      ) : null}
+    </View>
+  );
+}
