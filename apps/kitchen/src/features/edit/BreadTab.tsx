@@ -98,6 +98,16 @@ function Size() {
       {density ? (
         <Body tone="soot">{`Relaxed, as it goes on the griddle. The dough weighs ${density.toFixed(3)} g/ml with its air.`}</Body>
       ) : null}
+      <Tolerances />
+    </Ticket>
+  );
+}
+
+/** How far a piece may be off, how far a disc springs back, and the air in the dough. */
+function Tolerances() {
+  const { product } = useEditing().draft;
+  return (
+    <>
       <View style={styles.row}>
         <DraftFigure
           label="Ball ±"
@@ -147,7 +157,7 @@ function Size() {
           style={styles.half}
         />
       </View>
-    </Ticket>
+    </>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { type DraftLine, draftFlourG, setFraction, setGrams, setLocked } from '@kettle-scale/core/formula';
 import { InputError } from '@kettle-scale/core/message';
 import { parseQuantity } from '@kettle-scale/core/quantity';
@@ -51,22 +52,11 @@ interface LineEditorProps {
 
 export const handleId = (lineId: string): string => `move-${lineId}`;
 
-/** One ingredient: its share and its grams, either can be typed; lock, drag, and more. */
-export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
-  const { draft, foodOf, replace, problems } = useEditing();
-  const colours = useColours();
+/** A share or a weight as it is typed: the draft follows, or the field says what is wrong with it. */
+function useLineFigures(line: DraftLine, food: Ingredient | undefined) {
+  const { foodOf, replace } = useEditing();
   const format = useFormat();
   const [errors, setErrors] = useState<{ percent?: string; grams?: string }>({});
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
-    useSortable({
-      id: line.id,
-    });
-  const food = foodOf(line.ingredient);
-  const name = food?.name ?? line.ingredient;
-  const flourG = draftFlourG(draft.lines, foodOf);
-  const step = line.massG < FINE_BELOW_G ? 0.1 : 1;
-  const figure = format.massFigure(line.massG, step);
-
   const attempt = (field: 'percent' | 'grams', act: () => void) => {
     try {
       act();
@@ -100,6 +90,57 @@ export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
         read.quantity.kind === 'volume' ? read.quantity.amount * (density ?? 1) : read.quantity.amount;
       replace((now) => ({ ...now, lines: setGrams(now.lines, foodOf, line.id, massG) }), `grams ${line.id}`);
     });
+  return { errors, typePercent, typeGrams };
+}
+
+interface HandleProps extends Pick<LineEditorProps, 'line' | 'onStep'> {
+  name: string;
+  sortable: ReturnType<typeof useSortable>;
+}
+
+/** What the line is moved by: dragged, or stepped by the arrow keys. */
+function Handle({ line, name, sortable, onStep }: HandleProps) {
+  const colours = useColours();
+  const { attributes, listeners, setActivatorNodeRef } = sortable;
+  return (
+    <div
+      ref={setActivatorNodeRef}
+      {...attributes}
+      {...listeners}
+      id={handleId(line.id)}
+      aria-label={`Move ${name}`}
+      onKeyDown={(event) => {
+        if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
+        event.preventDefault();
+        onStep(event.key === 'ArrowUp' ? -1 : 1);
+      }}
+      style={{
+        touchAction: 'none',
+        cursor: 'grab',
+        width: 40,
+        height: TOUCH.other,
+        display: 'flex',
+        alignItems: 'center',
+      }}
+    >
+      <Icon name="drag" colour={colours.soot} />
+    </div>
+  );
+}
+
+/** One ingredient: its share and its grams, either can be typed; lock, drag, and more. */
+export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
+  const { draft, foodOf, replace, problems } = useEditing();
+  const colours = useColours();
+  const format = useFormat();
+  const food = foodOf(line.ingredient);
+  const name = food?.name ?? line.ingredient;
+  const { errors, typePercent, typeGrams } = useLineFigures(line, food);
+  const sortable = useSortable({ id: line.id });
+  const { setNodeRef, transform, transition, isDragging } = sortable;
+  const flourG = draftFlourG(draft.lines, foodOf);
+  const step = line.massG < FINE_BELOW_G ? 0.1 : 1;
+  const figure = format.massFigure(line.massG, step);
 
   return (
     <div
@@ -119,28 +160,7 @@ export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
         ]}
       >
         <View style={styles.name}>
-          <div
-            ref={setActivatorNodeRef}
-            {...attributes}
-            {...listeners}
-            id={handleId(line.id)}
-            aria-label={`Move ${name}`}
-            onKeyDown={(event) => {
-              if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
-              event.preventDefault();
-              onStep(event.key === 'ArrowUp' ? -1 : 1);
-            }}
-            style={{
-              touchAction: 'none',
-              cursor: 'grab',
-              width: 40,
-              height: TOUCH.other,
-              display: 'flex',
-              alignItems: 'center',
-            }}
-          >
-            <Icon name="drag" colour={colours.soot} />
-          </div>
+          <Handle {...{ line, name, sortable, onStep }} />
           <View style={styles.words}>
             <Strong>{name}</Strong>
             {line.measure ? (

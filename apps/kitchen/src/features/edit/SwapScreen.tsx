@@ -1,4 +1,11 @@
-import { type Formula, type FormulaFacts, type SwapResult, formulaFacts, substitute, swapsFor } from '@kettle-scale/core/formula';
+import {
+  type Formula,
+  type FormulaFacts,
+  type SwapResult,
+  formulaFacts,
+  substitute,
+  swapsFor,
+} from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
@@ -84,17 +91,14 @@ interface SwapperProps {
   takenIds: ReadonlySet<string>;
 }
 
-function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
-  const router = useRouter();
-  const wide = useWide();
+/** What gives way to what, how much of it, and the formula that follows. */
+function useSwap({ formula, foods, kitchen }: Omit<SwapperProps, 'takenIds'>) {
   const before = useMemo(() => formulaFacts(formula, foods, kitchen), [formula, foods, kitchen]);
   const lines = before.lines.filter(({ food }) => swapsFor(food, foods).length > 0);
   const [lineId, setLineId] = useState<string | null>(null);
   const [to, setTo] = useState<Ingredient | null>(null);
   const [share, setShare] = useState<Share>('1');
   const [way, setWay] = useState<'keep' | 'weight'>('keep');
-  const [picking, setPicking] = useState(false);
-  const [saving, setSaving] = useState(false);
   const line = lines.find(({ id }) => id === lineId);
   const result = useMemo((): SwapResult | string | null => {
     if (!lineId || !to) return null;
@@ -110,9 +114,34 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
     () => (done ? formulaFacts(done.formula, foods, kitchen) : null),
     [done, foods, kitchen],
   );
-  const back = () => router.replace(`/formulas/${formula.id}`);
+  const giveWay = (id: string) => {
+    setLineId(id);
+    setTo(null);
+  };
+  return {
+    before,
+    after,
+    lines,
+    line,
+    lineId,
+    giveWay,
+    to,
+    setTo,
+    share,
+    setShare,
+    way,
+    setWay,
+    result,
+    done,
+  };
+}
 
-  const question = (
+type Swap = ReturnType<typeof useSwap>;
+
+/** What gives way, to what, and what stays as it is. */
+function SwapQuestion({ swap, onPick }: { swap: Swap; onPick: () => void }) {
+  const { lines, line, lineId, giveWay, to, share, setShare, way, setWay, result } = swap;
+  return (
     <Ticket>
       <Heading>What is to give way</Heading>
       <Choices
@@ -120,16 +149,13 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
         label="Ingredient that gives way"
         value={lineId}
         options={lines.map(({ id, food, fraction }) => [id, `${food.name} ${formatPercent(fraction, 1)}`])}
-        onChange={(id) => {
-          setLineId(id);
-          setTo(null);
-        }}
+        onChange={giveWay}
       />
       {line ? (
         <Action
           icon="swap"
           label={to ? `For it: ${to.name}` : 'Choose what takes its place'}
-          onPress={() => setPicking(true)}
+          onPress={onPick}
         />
       ) : null}
       {to ? (
@@ -150,27 +176,51 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
       {typeof result === 'string' ? <FieldError id="swap-error" message={result} /> : null}
     </Ticket>
   );
+}
+
+interface SwapAnswerProps {
+  done: SwapResult;
+  before: FormulaFacts;
+  after: FormulaFacts;
+  currency: string | undefined;
+}
+
+/** What follows from the swap, and both side by side. */
+function SwapAnswer({ done, before, after, currency }: SwapAnswerProps) {
+  return (
+    <View style={styles.stack} role="region" aria-label="Before and after">
+      <Ticket>
+        <Heading>What follows</Heading>
+        {done.consequences.length > 0 ? (
+          done.consequences.map((words) => <Body key={words}>{words}</Body>)
+        ) : (
+          <Body>Nothing you would notice.</Body>
+        )}
+        {after.warnings.map(({ measure, message }) => (
+          <Body key={measure} tone="plum">
+            {message}
+          </Body>
+        ))}
+      </Ticket>
+      <Ticket>
+        <SideBySide before={before} after={after} currency={currency} />
+      </Ticket>
+    </View>
+  );
+}
+
+function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
+  const router = useRouter();
+  const wide = useWide();
+  const swap = useSwap({ formula, foods, kitchen });
+  const { line, to, setTo, done, after, before } = swap;
+  const [picking, setPicking] = useState(false);
+  const [saving, setSaving] = useState(false);
+  const back = () => router.replace(`/formulas/${formula.id}`);
+
+  const question = <SwapQuestion swap={swap} onPick={() => setPicking(true)} />;
   const answer =
-    done && after ? (
-      <View style={styles.stack} role="region" aria-label="Before and after">
-        <Ticket>
-          <Heading>What follows</Heading>
-          {done.consequences.length > 0 ? (
-            done.consequences.map((words) => <Body key={words}>{words}</Body>)
-          ) : (
-            <Body>Nothing you would notice.</Body>
-          )}
-          {after.warnings.map(({ measure, message }) => (
-            <Body key={measure} tone="plum">
-              {message}
-            </Body>
-          ))}
-        </Ticket>
-        <Ticket>
-          <SideBySide before={before} after={after} currency={kitchen.currency} />
-        </Ticket>
-      </View>
-    ) : null;
+    done && after ? <SwapAnswer {...{ done, before, after }} currency={kitchen.currency} /> : null;
   return (
     <Screen
       eyebrow={`${formula.name} · version ${formula.version}`}

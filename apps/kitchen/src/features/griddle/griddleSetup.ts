@@ -1,7 +1,21 @@
 import { type Formula, resolveLines } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
-import { type BakeRequest, DEFAULT_AIR, DEFAULT_MODEL, type Spreads, STEEL_GRIDDLE, USUAL_SPREADS, doughProperties, packPieces, partsOfLines, plateAreaM2, plateOf, standardOf, withFactors } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  DEFAULT_AIR,
+  DEFAULT_MODEL,
+  type Spreads,
+  STEEL_GRIDDLE,
+  USUAL_SPREADS,
+  doughProperties,
+  packPieces,
+  partsOfLines,
+  plateAreaM2,
+  plateOf,
+  standardOf,
+  withFactors,
+} from '@kettle-scale/core/bake';
 import { discDiameterMm, doughDensity } from '@kettle-scale/core/portion';
 import { create } from 'zustand';
 

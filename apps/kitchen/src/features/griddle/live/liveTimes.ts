@@ -1,5 +1,11 @@
 import type { BatchState } from '@kettle-scale/core/batch';
-import { type BakeRequest, type PlateTimes, type Trim, secondsAt, trimmedSeconds } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  type PlateTimes,
+  type Trim,
+  secondsAt,
+  trimmedSeconds,
+} from '@kettle-scale/core/bake';
 import type { Plan } from '@kettle-scale/core/plan';
 import { useMemo } from 'react';
 import { useGriddleWork } from '../../../workers/griddleQueries';

@@ -1,5 +1,14 @@
 import type { BatchState, EventBody } from '@kettle-scale/core/batch';
-import { type LivePiece, type Trim, freePlace, livePieces, nextPieceNumber, placeOffsetsC, seenPieces, trimOf } from '@kettle-scale/core/bake';
+import {
+  type LivePiece,
+  type Trim,
+  freePlace,
+  livePieces,
+  nextPieceNumber,
+  placeOffsetsC,
+  seenPieces,
+  trimOf,
+} from '@kettle-scale/core/bake';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useMemo } from 'react';

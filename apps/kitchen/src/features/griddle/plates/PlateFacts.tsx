@@ -1,5 +1,12 @@
 import { formatClock } from '@kettle-scale/core/quantity';
-import { LIMITS, type PaceLimit, USUAL_HANDS, hotSpots, knobAdvice, plateAreaM2 } from '@kettle-scale/core/bake';
+import {
+  LIMITS,
+  type PaceLimit,
+  USUAL_HANDS,
+  hotSpots,
+  knobAdvice,
+  plateAreaM2,
+} from '@kettle-scale/core/bake';
 import type { Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { useGriddleWork } from '../../../workers/griddleQueries';

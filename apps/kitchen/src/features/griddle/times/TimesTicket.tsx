@@ -1,5 +1,12 @@
 import type { Explanation } from '@kettle-scale/core/message';
-import { type RobustTimes, type SolvedBake, limitWords, sensitivityWords, troubleWords, wayOutWords } from '@kettle-scale/core/bake';
+import {
+  type RobustTimes,
+  type SolvedBake,
+  limitWords,
+  sensitivityWords,
+  troubleWords,
+  wayOutWords,
+} from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useGriddleWork } from '../../../workers/griddleQueries';
