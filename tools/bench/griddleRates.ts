@@ -7,9 +7,10 @@ import { BOILING_RATE_1_S } from '../../packages/core/src/bake/model/heatStep';
 import { updateProperties } from '../../packages/core/src/bake/model/properties';
 import { facesIn } from '../../packages/core/src/bake/model/stages';
 import { condense } from '../../packages/core/src/bake/model/steam';
+import { type IntegratorRun, type Rates, rosenbrock } from './rosenbrock';
 import { updateLiquidLinks } from '../../packages/core/src/bake/model/waterStep';
 
-/** What is used of the integrator; the package brings its source, which our compiler settings refuse, and no types. */
+/** What is used of odex; the package brings its source, which our compiler settings refuse, and no types. */
 interface Odex {
   Solver: new (variables: number) => {
     absoluteTolerance: number;
@@ -25,6 +26,53 @@ interface Odex {
   };
 }
 const { Solver } = createRequire(import.meta.url)('odex') as Odex;
+
+/** A general integrator: the rates of `cells` cells of heat and water and of the plate, from a state over some seconds. */
+type Integrator = (
+  rates: Rates,
+  start: number[],
+  seconds: number,
+  tolerance: number,
+  cells: number,
+) => IntegratorRun;
+
+/** Explicit, of high order, by extrapolation. */
+function odex(rates: Rates, start: number[], seconds: number, tolerance: number): IntegratorRun {
+  const solver = new Solver(start.length);
+  solver.absoluteTolerance = tolerance;
+  solver.relativeTolerance = tolerance;
+  solver.maxSteps = 300_000;
+  solver.stiffnessAfterNSteps = 0;
+  const { y, nEval, outcome } = solver.solve((_t, state) => rates(state), 0, start, seconds);
+  return { y, evaluations: nEval, failed: outcome !== 0 };
+}
+
+/** Implicit, for stiff systems; it is told which cells touch each other. */
+const implicit: Integrator = (rates, start, seconds, tolerance, cells) =>
+  rosenbrock(rates, start, seconds, tolerance, touching(cells));
+
+/** A cell's heat and water touch its own and its neighbours'; the outer cells touch the plate, which touches all. */
+function touching(cells: number) {
+  const [under, heat] = [2 * cells, 2 * cells + 2];
+  const rowsOf = (cell: number) => {
+    const near = [cell - 1, cell, cell + 1].filter((one) => one >= 0 && one < cells);
+    const plate = cell === 0 || cell === cells - 1 ? [under, heat] : [];
+    return [...near, ...near.map((one) => cells + one), ...plate];
+  };
+  const inside = [0, cells].flatMap((first) =>
+    Array.from({ length: APART }, (_group, k) =>
+      Array.from({ length: cells }, (_cell, cell) => cell)
+        .filter((cell) => cell % APART === k)
+        .map((cell) => ({ column: first + cell, rows: rowsOf(cell) })),
+    ),
+  );
+  const all = Array.from({ length: 2 * cells + 3 }, (_, row) => row);
+  return [...inside, ...[under, under + 1].map((column) => [{ column, rows: all }])];
+}
+/** Cells so far apart touch no common row, and the two outer ones of 12 and 16 are never nudged at once. */
+const APART = 4;
+
+export const INTEGRATORS = { odex, implicit } as const;
 
 /**
  * The equations of the column and the plate as rates of change, for a general integrator: an independent check of the
@@ -42,7 +90,12 @@ export interface Integrated {
 
 const THINNEST_WATER = 1e-4;
 
-export function integrateBake(setup: BakeSetup, cells: number, tolerance: number): Integrated {
+export function integrateBake(
+  setup: BakeSetup,
+  cells: number,
+  tolerance: number,
+  integrate: Integrator = odex,
+): Integrated {
   const { dough, thicknessMm, doughC, plateC } = setup;
   const air = setup.air ?? DEFAULT_AIR;
   const model = setup.model ?? DEFAULT_MODEL;
@@ -62,7 +115,7 @@ export function integrateBake(setup: BakeSetup, cells: number, tolerance: number
   for (const [index, stage] of setup.stages.entries()) {
     const { down, up } = facesIn(stage, index, air, model);
     const meets = stage.down === 0 ? ([down, up] as const) : ([up, down] as const);
-    const rates = (_t: number, state: number[]): number[] => {
+    const rates: Rates = (state) => {
       for (let i = 0; i < cells; i += 1) {
         column.tempC[i] = state[i] ?? 0;
         column.water[i] = Math.max(THINNEST_WATER, state[cells + i] ?? 0);
@@ -93,14 +146,9 @@ export function integrateBake(setup: BakeSetup, cells: number, tolerance: number
       change[HEAT] = plateFlux;
       return change;
     };
-    const solver = new Solver(y.length);
-    solver.absoluteTolerance = tolerance;
-    solver.relativeTolerance = tolerance;
-    solver.maxSteps = 300_000;
-    solver.stiffnessAfterNSteps = 0;
-    const solved = solver.solve(rates, 0, y, stage.seconds);
-    evaluations += solved.nEval;
-    failed = failed || solved.outcome !== 0;
+    const solved = integrate(rates, y, stage.seconds, tolerance, cells);
+    evaluations += solved.evaluations;
+    failed = failed || solved.failed;
     y = solved.y;
   }
   const meanWater =
