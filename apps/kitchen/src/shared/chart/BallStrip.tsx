@@ -1,8 +1,8 @@
 import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, Line, Rect } from 'react-native-svg';
+import { Axis } from '../../ui/chart/Axis';
 import { useColours } from '../../ui/theme';
-import { FONT } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
 
@@ -44,29 +44,25 @@ export function BallStrip({ ballsG, targetG, toleranceG }: Props) {
             fill={colours.sage}
             opacity={0.22}
           />
-          <Line x1={0} x2={width} y1={AXIS_Y} y2={AXIS_Y} stroke={colours.ink} strokeWidth={1.5} />
           {marks.map((g, index) => (
-            <G key={g}>
-              <Line
-                x1={x(g)}
-                x2={x(g)}
-                y1={10}
-                y2={AXIS_Y + 6}
-                stroke={index === 1 ? colours.ink : colours.sage}
-                strokeWidth={2}
-              />
-              <SvgText
-                x={x(g)}
-                y={AXIS_Y + 24}
-                textAnchor="middle"
-                fontFamily={FONT.figure}
-                fontSize={16}
-                fill={colours.ink}
-              >
-                {format.mass(g, 0.1)}
-              </SvgText>
-            </G>
+            <Line
+              key={g}
+              x1={x(g)}
+              x2={x(g)}
+              y1={10}
+              y2={AXIS_Y + 6}
+              stroke={index === 1 ? colours.ink : colours.sage}
+              strokeWidth={2}
+            />
           ))}
+          <Axis
+            side="bottom"
+            scale={x}
+            ticks={marks}
+            format={(g) => format.mass(g, 0.1)}
+            at={AXIS_Y}
+            line={[0, width]}
+          />
           {ballsG.map((g, index) => {
             const out = Math.abs(g - targetG) > toleranceG;
             const last = index === ballsG.length - 1;

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Press } from '../../ui/input/Press';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { Axis } from '../../ui/chart/Axis';
 import { spreadText } from '../spreadText';
 import { useColours } from '../../ui/theme';
 import { Table } from '../../ui/layout/Table';
@@ -15,8 +16,8 @@ import { AskWord } from '../../ui/layout/Why';
 const ROW = 34;
 const TOP = 44;
 const AXIS = 30;
-/** Nearer to the edge than this a figure of the axis is set inwards. */
-const EDGE_PX = 20;
+/** From this width on there is room for more figures. */
+const WIDE_PX = 500;
 /** Beyond this many causes the rest is too small to see. */
 const MOST_CAUSES = 4;
 const LEAST_SHARE = 0.005;
@@ -77,29 +78,14 @@ export default function HydrationChart({ spread, width }: { spread: HydrationSpr
               </G>
             );
           })}
-          <Line x1={2} x2={width - 2} y1={base} y2={base} stroke={colours.ink} strokeWidth={1.5} />
-          {x.ticks(width > 500 ? 8 : 5).map((tick) => (
-            <G key={tick}>
-              <Line
-                x1={x(tick)}
-                x2={x(tick)}
-                y1={base}
-                y2={base + 5}
-                stroke={colours.ink}
-                strokeWidth={1.5}
-              />
-              <SvgText
-                x={x(tick)}
-                y={base + 21}
-                textAnchor={x(tick) > width - EDGE_PX ? 'end' : x(tick) < EDGE_PX ? 'start' : 'middle'}
-                fontFamily={FONT.figure}
-                fontSize={16}
-                fill={colours.ink}
-              >
-                {formatPercent(tick)}
-              </SvgText>
-            </G>
-          ))}
+          <Axis
+            side="bottom"
+            scale={x}
+            ticks={x.ticks(width > WIDE_PX ? 8 : 5)}
+            format={(share) => formatPercent(share)}
+            at={base}
+            line={[2, width - 2]}
+          />
         </Svg>
       </View>
       {first ? (

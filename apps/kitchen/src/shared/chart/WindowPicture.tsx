@@ -267,16 +267,14 @@ function Axes({ x, y, width, height }: { x: Scale; y: Scale; width: number; heig
         side="bottom"
         scale={x}
         ticks={x.ticks(X_TICKS)}
-        label="plate, °C"
-        labelAt={{ x: width - MARGIN.right, y: height - 6, end: true }}
+        label={{ words: 'plate, °C', x: width - MARGIN.right, y: height - 6, end: true }}
         at={height - MARGIN.bottom}
       />
       <Axis
         side="left"
         scale={y}
         ticks={y.ticks(X_TICKS)}
-        label="thickness, mm"
-        labelAt={{ x: 4, y: height - 6 }}
+        label={{ words: 'thickness, mm', x: 4, y: height - 6 }}
         at={MARGIN.left}
       />
     </G>

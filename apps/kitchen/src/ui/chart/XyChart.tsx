@@ -230,8 +230,7 @@ export function XyChart(props: ChartProps) {
               scale={scaleY}
               ticks={scaleY.ticks(Y_TICKS)}
               format={y.format ?? scaleY.tickFormat(Y_TICKS)}
-              label={y.label}
-              labelAt={{ x: 0, y: AXIS_TEXT_PX }}
+              label={{ words: y.label, x: 0, y: AXIS_TEXT_PX }}
               at={left}
               rulesTo={right}
             />
@@ -243,8 +242,7 @@ export function XyChart(props: ChartProps) {
               scale={scaleX}
               ticks={x.ticks ?? scaleX.ticks(width > WIDE_PX ? 7 : 4)}
               format={x.format}
-              label={x.label}
-              labelAt={{ x: right, y: height - 6, end: true }}
+              label={{ words: x.label, x: right, y: height - 6, end: true }}
               at={foot}
             />
           </Svg>

@@ -254,10 +254,8 @@ test('a run of pieces settles a thick steel plate near 216 °C at load, a weak b
       return onC;
     }).at(-1)!;
   };
-  expect(loads({})).toBeCloseTo(216, -0.5);
+  expect(Math.abs(loads({}) - 216)).toBeLessThanOrEqual(1);
   expect(loads({ maxPowerWM2: 10_000 })).toBeLessThan(186);
-  expect(loads({ densityKgM3: 2700, heatJKgK: 900, thicknessM: 0.006, lateralWM2K: 250 })).toBeCloseTo(
-    224,
-    -0.5,
-  );
+  const aluminium = { densityKgM3: 2700, heatJKgK: 900, thicknessM: 0.006, lateralWM2K: 250 };
+  expect(Math.abs(loads(aluminium) - 224)).toBeLessThanOrEqual(1);
 });

@@ -56,7 +56,7 @@ describe('seconds per side', () => {
     const base = request();
     const solution = solve(base);
     const cold = solve({ ...base, setup: { ...base.setup, doughC: 5 } });
-    expect(cold.least[0]! - solution.least[0]!).toBeCloseTo(2.5, -0.3);
+    expect(Math.abs(cold.least[0]! - solution.least[0]! - 2.5)).toBeLessThanOrEqual(1);
     const pressed = request(230, 2, {
       ...ONE_FLIP,
       sides: ONE_FLIP.sides.map((s) => ({ ...s, press: true })),
@@ -124,8 +124,8 @@ describe('seconds per side', () => {
 describe('the other ways round', () => {
   test('the heat for given seconds, and the thickness, with what lies beyond their ends', () => {
     const heat = heatFor(request(), [25, 25]);
-    expect(heat.least).toBeCloseTo(225, -1);
-    expect(heat.most).toBeCloseTo(251, -1);
+    expect(Math.abs(heat.least! - 225)).toBeLessThanOrEqual(2);
+    expect(Math.abs(heat.most! - 251)).toBeLessThanOrEqual(2);
     expect(reachWords(heat, '°C')).toMatch(
       /^Below 22\d °C the first side stays pale, above 25\d °C it chars\.$/,
     );
