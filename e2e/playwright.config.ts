@@ -23,7 +23,8 @@ export default defineConfig({
     viewport: { width: 390, height: 844 },
     hasTouch: true,
     timezoneId: 'UTC',
-    trace: 'retain-on-failure',
+    // A recording slows every page down by a third: it is made where somebody will look at it.
+    trace: process.env.KETTLE_TRACE ? 'retain-on-failure' : 'off',
     launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },
   },
   webServer: {
