@@ -132,6 +132,10 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   }
   await page.keyboard.press('1');
   await expect(place(1)).toHaveAccessibleName(/piece 5/);
+  // A slip of the finger turns nothing.
+  await page.keyboard.press('1');
+  await page.getByRole('button', { name: 'Leave it where it lies' }).click();
+  await expect(place(1)).toHaveAccessibleName(/piece 5, side 1/);
   await page.clock.runFor(40_000);
   await page.keyboard.press('1');
   await expect(place(1)).toHaveAccessibleName(/side 2/);

@@ -1,11 +1,11 @@
-import type { BatchRecord, BatchStart } from '@kettle-scale/core/batch';
+import type { Batch, BatchRecord, BatchStart } from '@kettle-scale/core/batch';
 import type { Book, BookEntry, FormulaVersion, OnTaken } from '@kettle-scale/core/document';
 import type { FlourLot } from '@kettle-scale/core/flourLot';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { SavedPlan } from '@kettle-scale/core/plan';
-import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
+import { QueryClient, useMutation, useQueries, useQuery } from '@tanstack/react-query';
 import { type FindWords, Refused, api } from './api';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
 
@@ -117,14 +117,21 @@ export const useSaveFlourLot = () =>
 export const useHealth = () =>
   useQuery({ queryKey: keys.health, queryFn: api.health, staleTime: 0, refetchInterval: HEALTH_POLL_MS });
 
-export const useBatchQuery = (id: string) =>
-  useQuery({
-    queryKey: keys.batch(id),
-    queryFn: () => batchOrKept(id),
-    staleTime: 0,
-    refetchInterval: RUNNING_POLL_MS,
-    networkMode: 'always',
-  });
+const batchQuery = (id: string) => ({
+  queryKey: keys.batch(id),
+  queryFn: () => batchOrKept(id),
+  staleTime: 0,
+  refetchInterval: RUNNING_POLL_MS,
+  networkMode: 'always' as const,
+});
+
+export const useBatchQuery = (id: string) => useQuery(batchQuery(id));
+
+const known = (results: { data: Batch | undefined }[]): Batch[] => results.flatMap(({ data }) => data ?? []);
+
+/** Batches as far as they are known here; they follow the stream as the one that is worked does. */
+export const useSomeBatches = (ids: readonly string[]): Batch[] =>
+  useQueries({ queries: ids.map(batchQuery), combine: known });
 
 export const useSaveKitchen = () =>
   useMutation({

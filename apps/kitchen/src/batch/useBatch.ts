@@ -1,11 +1,4 @@
-import {
-  type Batch,
-  type BatchEvent,
-  type BatchState,
-  type EventBody,
-  foldBatch,
-  lastPress,
-} from '@kettle-scale/core/batch';
+import { type Batch, type BatchEvent, type BatchState, type EventBody, foldBatch, lastPress } from '@kettle-scale/core/batch';
 import { useMutation } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -21,6 +14,8 @@ export interface LiveBatch {
   /** Folded from what the server stored and what still waits on this device. */
   state: BatchState;
   act: (...bodies: EventBody[]) => void;
+  /** The same for what was done earlier and is told now. */
+  actAt: (atMs: number, ...bodies: EventBody[]) => void;
   undo: () => void;
   queue: QueueState;
 }
@@ -51,13 +46,14 @@ export function useBatch(id: string): {
     mutationFn: (events: BatchEvent[]) =>
       Promise.all(events.map((event) => kitchenQueue.add({ batchId: id, event }))),
   });
-  const act = useCallback(
-    (...bodies: EventBody[]) => {
-      const at = new Date().toISOString();
+  const actAt = useCallback(
+    (atMs: number, ...bodies: EventBody[]) => {
+      const at = new Date(atMs).toISOString();
       mutate(bodies.map((body) => ({ ...body, id: uuidv7(), at }) as BatchEvent));
     },
     [mutate],
   );
+  const act = useCallback((...bodies: EventBody[]) => actAt(Date.now(), ...bodies), [actAt]);
   const events = batch?.events;
   const undo = useCallback(() => {
     const last = lastPress(events ?? []);
@@ -65,7 +61,7 @@ export function useBatch(id: string): {
   }, [act, events]);
 
   return {
-    live: batch && state ? { batch, state, act, undo, queue } : null,
+    live: batch && state ? { batch, state, act, actAt, undo, queue } : null,
     error: query.error,
     retry: () => void query.refetch(),
   };

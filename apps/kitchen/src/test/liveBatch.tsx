@@ -79,6 +79,7 @@ export function liveBatch(...bodies: EventBody[]) {
     batch: { id: 'b', startedAt: new Date(START_MS).toISOString(), plan, flourLotId: null, events },
     state: foldBatch(plan, events),
     act: (...bodiesNow) => void acts.push(...bodiesNow),
+    actAt: (_atMs, ...bodiesNow) => void acts.push(...bodiesNow),
     undo: jest.fn(),
     queue: { pending: [], status: 'saved', refused: [] },
   };

@@ -1,4 +1,4 @@
-import { type BatchStart } from '@kettle-scale/core/batch';
+import type { BatchStart } from '@kettle-scale/core/batch';
 import { sourceUsable } from '@kettle-scale/core/device';
 import { lotToday } from '@kettle-scale/core/flourLot';
 import { InputError } from '@kettle-scale/core/message';

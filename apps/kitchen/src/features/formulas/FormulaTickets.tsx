@@ -1,4 +1,4 @@
-import { type FormulaFigure } from '@kettle-scale/core/explain';
+import type { FormulaFigure } from '@kettle-scale/core/explain';
 import { type Formula, type FormulaFacts, packWords } from '@kettle-scale/core/formula';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';

@@ -1,11 +1,19 @@
-import { type PlateStands, handsNow } from './handsNow';
+import { type PlateStands, doubtOf, handsNow, placesOfOthers } from './handsNow';
+import { type OnPlate, livePieces } from './livePieces';
+import { HAND_S } from './livePlate';
 
 const NOW = 1_000_000;
 const plate = (changes: Partial<PlateStands>): PlateStands => ({
   ...{ pieces: [], left: 5, nextPlace: 1, nextSeconds: [20, 15], waiting: false },
   ...changes,
 });
-const piece = (dueInS: number, agoS = 10) => ({ dueMs: NOW + dueInS * 1000, sinceMs: NOW - agoS * 1000 });
+const piece = (dueInS: number, changes: Partial<PlateStands['pieces'][number]> = {}) => ({
+  ...{ piece: 1, place: 1, sideS: 20, flame: false, next: 'flip' as const },
+  ...{ dueMs: NOW + dueInS * 1000, sinceMs: NOW - 10_000 },
+  ...changes,
+});
+const fire = (dueInS: number) =>
+  piece(dueInS, { piece: 9, place: 9, sideS: 6, flame: true, next: 'off', sinceMs: NOW - 2000 });
 
 test.each([
   ['an empty plate that is ready', plate({}), { act: 'put', due: false, putNow: true, nextOnMs: 0 }],
@@ -16,6 +24,13 @@ test.each([
   ['a full plate', plate({ nextPlace: null, pieces: [piece(9)] }), { act: 'forward', nextOnMs: null }],
   ['the last piece lies', plate({ left: 0, pieces: [piece(9)] }), { act: 'forward', nextOnMs: null }],
   ['all are off', plate({ left: 0 }), { act: 'finish', due: false, putNow: false, nextOnMs: null }],
+  ['a fire nearly over, and a side that is late', plate({ pieces: [piece(-3), fire(2)] }), { piece: 9 }],
+  ['a fire with time for a turn first', plate({ pieces: [piece(-3), fire(5)] }), { piece: 1, due: true }],
+  [
+    'a fire with time, and another piece that wants it',
+    plate({ pieces: [piece(-3, { next: 'fire' }), fire(5)] }),
+    { piece: 9, due: false },
+  ],
 ])('what the hands do: %s', (_, stands, wanted) => {
   expect(handsNow(stands, NOW)).toMatchObject(wanted);
 });
@@ -25,4 +40,75 @@ test('a moment to come stands still until it is there', () => {
   const { nextOnMs } = handsNow(stands, NOW);
   expect(nextOnMs).toBeGreaterThan(NOW + 2000);
   expect(handsNow(stands, NOW + 1500).nextOnMs).toBe(nextOnMs);
+});
+
+test.each([
+  ['after one second', { sinceMs: NOW - 1000, sideS: 40, dueMs: NOW + 39_000 }, 'early'],
+  ['a little early', { sinceMs: NOW - 25_000, sideS: 40, dueMs: NOW + 15_000 }, null],
+  ['a fire taken early', { sinceMs: NOW - 1000, sideS: 6, dueMs: NOW + 5000 }, null],
+  ['a little late', { sinceMs: NOW - 50_000, sideS: 40, dueMs: NOW - 10_000 }, null],
+  ['forgotten', { sinceMs: NOW - 100_000, sideS: 40, dueMs: NOW - 60_000 }, 'long'],
+])('an act that needs a word first: %s', (_, one, wanted) => {
+  expect(doubtOf(one, NOW)).toBe(wanted);
+});
+
+test('two batches do not share a place; what another batch forgot long ago is not on the plate', () => {
+  const others = [
+    {
+      name: 'Quay wrap',
+      onPlate: [
+        { place: 2, sinceMs: NOW - 20_000 },
+        { place: null, sinceMs: NOW },
+        { place: 3, sinceMs: NOW - 3_600_000 },
+      ],
+    },
+  ];
+  expect([...placesOfOthers(others, NOW)]).toEqual([[2, 'Quay wrap']]);
+});
+
+test('thirteen pieces by one pair of hands: every fire of 6 s is within 2 s of its time', () => {
+  const phases = [
+    { name: 'Side 1', seconds: 30, flame: false, act: '' },
+    { name: 'Side 2', seconds: 25, flame: false, act: '' },
+    { name: 'Flame', seconds: 6, flame: true, act: 'tongs' },
+  ];
+  const [PIECES, PLACES] = [13, 4];
+  const seconds = [30, 25];
+  let onPlate: (OnPlate & { place: number })[] = [];
+  const fires: number[] = [];
+  let begun = 0;
+  let nowMs = NOW;
+  while (fires.length < PIECES && nowMs < NOW + 3_600_000) {
+    const pieces = livePieces(onPlate, {
+      ...{ phases, table: [], coverAim: 15, placeC: () => 220, secondsFor: () => seconds },
+    });
+    const free = [1, 2, 3, 4].slice(0, PLACES).find((place) => !pieces.some((one) => one.place === place));
+    const hands = handsNow(
+      { pieces, left: PIECES - begun, nextPlace: free ?? null, nextSeconds: [...seconds, 6], waiting: false },
+      nowMs,
+    );
+    const first = onPlate.find((one) => one.piece === hands.piece);
+    if (hands.putNow && free) {
+      begun += 1;
+      onPlate.push({
+        piece: begun,
+        place: free,
+        plateC: 220,
+        side: 1,
+        onMs: nowMs,
+        sinceMs: nowMs,
+        doneS: [],
+      });
+      nowMs += HAND_S * 1000;
+    } else if (hands.due && first) {
+      const laidS = (nowMs - first.sinceMs) / 1000;
+      if (first.side === 3) {
+        fires.push(laidS);
+        onPlate = onPlate.filter((one) => one !== first);
+      } else Object.assign(first, { side: first.side + 1, sinceMs: nowMs, doneS: [...first.doneS, laidS] });
+      nowMs += HAND_S * 1000;
+    } else nowMs += 100;
+  }
+  expect(fires).toHaveLength(PIECES);
+  for (const s of fires) expect(Math.abs(s - 6)).toBeLessThanOrEqual(2);
 });

@@ -1,9 +1,14 @@
 import { type LivePiece, nextPieceMs } from './livePieces';
+import { HAND_S, collision } from './livePlate';
+
+const MS_PER_S = 1000;
+
+type HandPiece = Pick<LivePiece, 'piece' | 'place' | 'dueMs' | 'sinceMs' | 'sideS' | 'flame' | 'next'>;
 
 /** The plate as it stands between two acts of the cook. */
 export interface PlateStands {
   /** Pieces over heat, the most urgent first. */
-  pieces: readonly Pick<LivePiece, 'dueMs' | 'sinceMs'>[];
+  pieces: readonly HandPiece[];
   /** Pieces that have not been on the plate yet. */
   left: number;
   /** A place that nothing lies on; null on a full plate. */
@@ -15,9 +20,11 @@ export interface PlateStands {
 }
 
 export interface HandsNow {
-  /** What the one action does: the most urgent piece goes forward, the next is put on, the step ends; null: only wait. */
+  /** What the one action does: a piece goes forward, the next is put on, the step ends; null: only wait. */
   act: 'forward' | 'put' | 'finish' | null;
-  /** The most urgent piece is at its time or past it. */
+  /** The piece that the hands go to first; null on an empty plate. */
+  piece: number | null;
+  /** That piece is at its time or past it. */
   due: boolean;
   /** The moment to put the next piece on is here. */
   putNow: boolean;
@@ -26,17 +33,76 @@ export interface HandsNow {
 }
 
 /**
+ * The piece that one pair of hands goes to first. A fire is over in seconds and a side can wait: whatever is over the flame
+ * comes first from one act of the hands before its time on, and no second piece is sent to the fire meanwhile.
+ */
+function firstOf(pieces: readonly HandPiece[], nowMs: number): HandPiece | undefined {
+  const fire = pieces.find(({ flame }) => flame);
+  if (fire && fire.dueMs - nowMs < HAND_S * MS_PER_S) return fire;
+  const open = fire ? pieces.filter(({ next }) => next !== 'fire') : pieces;
+  const due = open.filter(({ dueMs }) => dueMs <= nowMs);
+  if (due.length > 1) {
+    const number = collision(due, nowMs)?.order[0]?.piece;
+    return due.find(({ piece }) => piece === number) ?? due[0];
+  }
+  return due[0] ?? open[0];
+}
+
+/**
  * What one pair of hands should do at this instant. A piece that is due comes before a new one, and nothing is asked for
  * while the plate is not ready; who puts a piece on all the same may.
  */
 export function handsNow(plate: PlateStands, nowMs: number): HandsNow {
   const { pieces, left, nextPlace, nextSeconds, waiting } = plate;
-  const [first] = pieces;
+  const first = firstOf(pieces, nowMs);
   const canPut = nextPlace !== null && left > 0;
   const onMs = canPut ? nextPieceMs(pieces, nextSeconds, nowMs) : null;
   const due = first !== undefined && first.dueMs <= nowMs;
-  const putNow = onMs !== null && onMs <= nowMs && !waiting && !due;
+  const byTheFire = first?.flame === true;
+  const putNow = onMs !== null && onMs <= nowMs && !waiting && !due && !byTheFire;
   const nextOnMs = onMs !== null && onMs <= nowMs ? 0 : onMs;
   const act = !first ? (left > 0 ? 'put' : 'finish') : putNow ? 'put' : 'forward';
-  return { act: act === 'put' && !canPut ? null : act, due, putNow, nextOnMs };
+  return {
+    ...{ due, putNow, nextOnMs, piece: first?.piece ?? null },
+    act: act === 'put' && !canPut ? null : act,
+  };
+}
+
+/** A side that has lain less than this share of its time, with more than this left, was hardly meant to be turned. */
+const EARLY = { share: 0.25, leftS: 5 } as const;
+/** A piece that has lain this many times its side, and this long over it, was forgotten, or its act was. */
+const LONG = { times: 2, overS: 15 } as const;
+
+/**
+ * Whether an act on a piece needs a word first: too early to be meant, or so late that the piece is burnt or was taken off
+ * without a tap.
+ */
+export function doubtOf(
+  { sinceMs, sideS, dueMs }: Pick<LivePiece, 'sinceMs' | 'sideS' | 'dueMs'>,
+  nowMs: number,
+): 'early' | 'long' | null {
+  const lainS = (nowMs - sinceMs) / MS_PER_S;
+  const overS = (nowMs - dueMs) / MS_PER_S;
+  if (lainS < EARLY.share * sideS && -overS > EARLY.leftS) return 'early';
+  return lainS > LONG.times * sideS && overS > LONG.overS ? 'long' : null;
+}
+
+/** Pieces of other batches that have lain longer than this were forgotten by their batch, not by the plate. */
+const FORGOTTEN_S = 600;
+
+/** Another batch on the same plate. */
+export interface OtherBatch {
+  name: string;
+  onPlate: readonly { place: number | null; sinceMs: number }[];
+}
+
+/** Places that other batches' pieces lie on, with the batch's name: one plate, one piece a place. */
+export function placesOfOthers(others: readonly OtherBatch[], nowMs: number): Map<number, string> {
+  return new Map(
+    others.flatMap(({ name, onPlate }) =>
+      onPlate.flatMap(({ place, sinceMs }) =>
+        place !== null && nowMs - sinceMs < FORGOTTEN_S * MS_PER_S ? [[place, name] as const] : [],
+      ),
+    ),
+  );
 }

@@ -1,4 +1,4 @@
-import { type Step } from '@kettle-scale/core/plan';
+import type { Step } from '@kettle-scale/core/plan';
 import { roundToStep } from '@kettle-scale/core/quantity';
 import { explainDivision, explainLoss } from '@kettle-scale/core/explain';
 import { MOST_GUIDED, cutGuide, cutInto, waysToCut } from '@kettle-scale/core/portion';

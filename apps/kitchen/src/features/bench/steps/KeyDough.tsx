@@ -1,4 +1,4 @@
-import { type Step } from '@kettle-scale/core/plan';
+import type { Step } from '@kettle-scale/core/plan';
 import { parseQuantity } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';

@@ -16,10 +16,16 @@ const styles = StyleSheet.create({
   cue: { flex: 1 },
 });
 
+interface LiveFactsProps {
+  griddle: LiveGriddle;
+  /** The piece that the hands go to first. */
+  first: LivePiece | undefined;
+  sides: number;
+}
+
 /** Seconds of the next piece's sides, each with its why, and what should be seen now. */
-export function LiveFacts({ griddle, sides }: { griddle: LiveGriddle; sides: number }) {
+export function LiveFacts({ griddle, first, sides }: LiveFactsProps) {
   const [why, setWhy] = useState<Explanation | null>(null);
-  const [first] = griddle.pieces;
   return (
     <View style={styles.facts}>
       {griddle.nextSeconds.map((s, side) => (

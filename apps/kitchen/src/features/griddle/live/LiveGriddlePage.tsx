@@ -1,6 +1,6 @@
-import { type LivePiece, type PlateStands, handsNow, notReadyWords } from '@kettle-scale/core/bake';
+import { type LivePiece, type PlateStands, doubtOf, handsNow, notReadyWords } from '@kettle-scale/core/bake';
 import { useRouter } from 'expo-router';
-import { type ReactNode, memo, useMemo, useState } from 'react';
+import { type ReactNode, memo, useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { useReading } from '../../../live/useReading';
@@ -19,6 +19,7 @@ import { useSampled } from '../../../ui/useSampled';
 import { CAUTIONS } from '../griddleText';
 import type { GriddleSubject } from '../useGriddle';
 import { LOOK_MS } from './BusyPlace';
+import { type Doubt, DoubtSheet } from './DoubtSheet';
 import { JudgeRow } from './JudgeRow';
 import { LiveFacts, LiveWords } from './LiveFacts';
 import { LivePlate } from './LivePlate';
@@ -50,11 +51,15 @@ function Panes({ plate, side }: { plate: ReactNode; side: ReactNode }) {
 }
 
 /** The act that takes the batch forward now, by button, pedal or key; null while there is none. */
-function useForward(live: LiveBatch, griddle: LiveGriddle, act: ReturnType<typeof handsNow>['act']) {
+function useForward(
+  live: LiveBatch,
+  griddle: LiveGriddle,
+  act: ReturnType<typeof handsNow>['act'],
+  first: LivePiece | undefined,
+  onForward: (piece: LivePiece) => void,
+) {
   const router = useRouter();
-  const [first] = griddle.pieces;
-  if (act === 'forward' && first)
-    return { label: forwardWords(first), onPress: () => griddle.act.forward(first) };
+  if (act === 'forward' && first) return { label: forwardWords(first), onPress: () => onForward(first) };
   if (act === 'put' && griddle.nextPlace !== null) {
     const place = griddle.nextPlace;
     return { label: `Piece on, place ${place}`, onPress: () => griddle.act.on(place) };
@@ -88,16 +93,17 @@ function PlateHeat({ typedC }: { typedC: number | null }) {
 
 interface TitleProps {
   stands: PlateStands;
-  first: LivePiece | undefined;
+  pieces: readonly LivePiece[];
 }
 
 /** What comes next; it alone follows the clock, second by second. */
-function LiveTitle({ stands, first }: TitleProps) {
+function LiveTitle({ stands, pieces }: TitleProps) {
   const { nextPlace, waiting } = stands;
-  const words = useSampled(
-    (nowMs) => titleWords(handsNow(stands, nowMs), { first, nextPlace, waiting }, nowMs),
-    LOOK_MS,
-  );
+  const words = useSampled((nowMs) => {
+    const hands = handsNow(stands, nowMs);
+    const first = pieces.find(({ piece }) => piece === hands.piece);
+    return titleWords(hands, { first, nextPlace, waiting }, nowMs);
+  }, LOOK_MS);
   return <>{words}</>;
 }
 
@@ -128,19 +134,27 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
   const griddle = useLiveGriddle(live, subject, plate);
   const [rejecting, setRejecting] = useState<LivePiece | null>(null);
   const { pieces, act, nextPlace, nextSeconds, total, left } = griddle;
-  const [first] = pieces;
+  const [doubt, setDoubt] = useState<Doubt | null>(null);
+  const endDoubt = useCallback(() => setDoubt(null), []);
   const isFirst = state.piecesOff === 0 && pieces.length === 0;
   const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC) : null;
   const stands = { pieces, left, nextPlace, nextSeconds, waiting: wait !== null };
   const hands = useSampled((nowMs) => ({ ...handsNow(stands, nowMs) }), LOOK_MS);
+  const first = pieces.find(({ piece }) => piece === hands.piece);
+  const forward = (piece: LivePiece) => {
+    const atMs = Date.now();
+    const kind = doubtOf(piece, atMs);
+    if (kind) setDoubt({ piece, kind, atMs });
+    else act.forward(piece, atMs);
+  };
   const dueKey = hands.due && first ? `${batch.id}/${first.piece}/${first.side}/${first.sinceMs}` : null;
   const alarm = useAlarm(dueKey);
-  const primary = useForward(live, griddle, hands.act);
+  const primary = useForward(live, griddle, hands.act, first, forward);
   const early = wait !== null || (hands.act !== 'finish' && !hands.due && !hands.putNow);
   const onPlace = (place: number) => {
     const piece = pieces.find((one) => one.place === place);
-    if (piece) act.forward(piece);
-    else if (left > 0 && place <= griddle.placeCount) act.on(place);
+    if (piece) forward(piece);
+    else if (left > 0 && place <= griddle.placeCount && !griddle.others.has(place)) act.on(place);
   };
   useKeys({ primary: primary?.onPress, undo: live.undo, place: onPlace });
   const step = state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
@@ -148,7 +162,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
     <Screen
       fill
       eyebrow={`${batch.plan.formula.name} · ${state.piecesOff} of ${total} off`}
-      title={<LiveTitle stands={stands} first={first} />}
+      title={<LiveTitle stands={stands} pieces={pieces} />}
       aside={<PlateHeat typedC={typedC} />}
       foot={primary ? <PrimaryAction {...primary} quiet={early} /> : undefined}
     >
@@ -161,17 +175,20 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
             <LiveWords griddle={griddle} wait={wait} />
             <LivePlate
               {...{ pieces, onPlace }}
-              nextPlace={left > 0 && wait === null ? nextPlace : null}
+              nextPlace={
+                left > 0 && wait === null && (hands.putNow || hands.nextOnMs !== 0) ? nextPlace : null
+              }
               nextOnMs={hands.nextOnMs}
               placeCount={griddle.placeCount}
               spots={griddle.spots}
-              onForward={act.forward}
+              onForward={forward}
+              others={griddle.others}
             />
           </>
         }
         side={
           <>
-            <LiveFacts griddle={griddle} sides={batch.plan.formula.bake.sides.length} />
+            <LiveFacts griddle={griddle} first={first} sides={batch.plan.formula.bake.sides.length} />
             <JudgeRow state={state} trim={griddle.trim} onJudge={(judged) => live.act(judged)} />
             {pieces.length > 0 ? (
               <Action label="Reject a piece on the plate" onPress={() => setRejecting(first ?? null)} />
@@ -188,6 +205,12 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
             {griddle.griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
           </>
         }
+      />
+      <DoubtSheet
+        doubt={doubt}
+        onForward={act.forward}
+        onBurnt={(piece) => act.reject(piece, 'burnt')}
+        onClose={endDoubt}
       />
       <RejectSheet pieces={pieces} piece={rejecting} onPiece={setRejecting} onReject={act.reject} />
     </Screen>

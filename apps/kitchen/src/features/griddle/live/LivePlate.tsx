@@ -33,6 +33,8 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
+  others: { borderStyle: 'solid', padding: SPACE.s },
+  name: { textAlign: 'center' },
   number: { position: 'absolute', top: 2, left: 6 },
 });
 
@@ -44,6 +46,8 @@ interface LivePlateProps {
   nextPlace: number | null;
   /** When the next piece should go on; 0 is now, null never. */
   nextOnMs: number | null;
+  /** Places that another batch's pieces lie on, with its name. */
+  others: ReadonlyMap<number, string>;
   onForward: (piece: LivePiece) => void;
   onPlace: (place: number) => void;
 }
@@ -68,7 +72,7 @@ function placePx(width: number, windowHeight: number, spots: readonly Place[], p
 
 /** The plate with its places: what each piece waits for, how long, and where the next one goes. */
 export function LivePlate(props: LivePlateProps) {
-  const { pieces, placeCount, spots, nextPlace, nextOnMs, onForward, onPlace } = props;
+  const { pieces, placeCount, spots, nextPlace, nextOnMs, others, onForward, onPlace } = props;
   const colours = useColours();
   const laid = useStripWidth();
   const { width: windowPx, height: windowHeight } = useWindowDimensions();
@@ -82,9 +86,10 @@ export function LivePlate(props: LivePlateProps) {
     >
       {Array.from({ length: placeCount }, (_, i) => i + 1).map((place) => {
         const piece = pieces.find((one) => one.place === place);
-        return piece ? (
-          <BusyPlace key={place} {...{ piece, size }} onPress={() => onForward(piece)} />
-        ) : (
+        if (piece) return <BusyPlace key={place} {...{ piece, size }} onPress={() => onForward(piece)} />;
+        const other = others.get(place);
+        if (other) return <OthersPlace key={place} {...{ place, size, other }} />;
+        return (
           <Press
             key={place}
             role="button"
@@ -97,6 +102,17 @@ export function LivePlate(props: LivePlateProps) {
           </Press>
         );
       })}
+    </View>
+  );
+}
+
+/** A piece of another batch lies here. */
+function OthersPlace({ place, size, other }: { place: number; size: number; other: string }) {
+  const colours = useColours();
+  return (
+    <View style={[styles.empty, styles.others, { width: size, height: size, borderColor: colours.rule }]}>
+      <Label style={styles.number}>{String(place)}</Label>
+      <Label style={styles.name}>{other}</Label>
     </View>
   );
 }

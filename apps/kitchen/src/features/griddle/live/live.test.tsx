@@ -2,10 +2,11 @@ import { type BatchEvent, foldBatch } from '@kettle-scale/core/batch';
 import { fakeStreams, tellReading } from '../../../test/eventSource';
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { DEFAULT_KITCHEN, type Griddle } from '@kettle-scale/core/kitchen';
-import { act, screen } from '@testing-library/react';
+import { act, fireEvent, screen } from '@testing-library/react';
 import { api } from '../../../api/api';
 import { keys, queryClient } from '../../../api/queries';
-import { draw, entry, liveBatch, plan } from '../../../test/liveBatch';
+import { kitchenQueue } from '../../../batch/kitchenQueue';
+import { draw, entry, liveBatch, plan, press } from '../../../test/liveBatch';
 import { workInPage } from '../../../test/workers';
 import { askGriddle } from '../../../workers/griddle';
 import { LiveScreen } from './LiveScreen';
@@ -142,4 +143,59 @@ test('while the plate is too hot nothing says that a piece goes on now', async (
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait for the plate');
   expect(screen.getByText(/too hot/)).toBeTruthy();
   expect(screen.queryByText('now')).toBeNull();
+});
+
+describe('an act that needs a word first', () => {
+  const lain = async (name: string, seconds: number) => {
+    const { live } = liveBatch();
+    const on = { type: 'piece-on', piece: 1, place: 1, id: '00000000-0000-7000-8000-000000000001' };
+    const at = new Date(NOW - seconds * 1000).toISOString();
+    const batch = {
+      ...live.batch,
+      id: name,
+      events: [...live.batch.events, { ...on, at }] as BatchEvent[],
+    };
+    queryClient.setQueryData(keys.batch(name), batch);
+    jest.spyOn(api, 'batch').mockResolvedValue(batch);
+    const kept = jest.spyOn(kitchenQueue, 'add').mockResolvedValue();
+    kept.mockClear();
+    draw(<LiveScreen id={name} />);
+    await pass(300);
+    fireEvent.click(await screen.findByRole('button', { name: /^Place 1, piece 1/ }));
+    await pass(300);
+    return () => kept.mock.calls.map(([{ event }]) => event);
+  };
+
+  test('a turn after a second asks, and is not taken when it was not meant', async () => {
+    const sent = await lain('early', 1);
+    press('Leave it where it lies');
+    await pass(300);
+    expect(sent()).toEqual([]);
+    fireEvent.click(screen.getByRole('button', { name: /^Place 1, piece 1/ }));
+    press('Yes, now');
+    await pass(300);
+    expect(sent().map(({ type }) => type)).toEqual(['flipped']);
+  });
+
+  test('what was done in time and only not told is recorded at its time', async () => {
+    const sent = await lain('long', 300);
+    expect(screen.getByText(/past its time\.$/)).toBeTruthy();
+    press('It was done in time, only not told');
+    await pass(300);
+    const [turned] = sent();
+    const laidS = (Date.parse(turned?.at ?? '') - (NOW - 300_000)) / 1000;
+    expect(turned?.type).toBe('flipped');
+    expect(laidS).toBeGreaterThan(10);
+    expect(laidS).toBeLessThan(100);
+  });
+
+  test('a burnt one is thrown out', async () => {
+    const sent = await lain('burnt', 300);
+    press('Burnt: throw it out');
+    await pass(300);
+    expect(sent()).toMatchObject([
+      { type: 'piece-off', piece: 1 },
+      { type: 'rejected', reason: 'burnt', pieces: 1 },
+    ]);
+  });
 });

@@ -16,6 +16,7 @@ import type { LiveBatch } from '../../../batch/useBatch';
 import { breadDiameterMm, placesOf } from '../griddleSetup';
 import type { GriddleSubject } from '../useGriddle';
 import { explainLive } from './explainLive';
+import { useOthersOnPlate } from './useOthersOnPlate';
 import { useLiveTimes } from './liveTimes';
 import type { PlateRead } from './plateNow';
 
@@ -68,7 +69,9 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   );
   const total = state.divided?.pieces ?? batch.plan.pieces;
   const begun = state.piecesOff + state.onPlate.length;
-  const nextPlace = freePlace(pieces, placeCount);
+  const others = useOthersOnPlate(batch.id);
+  const taken = [...others.keys()].map((place) => ({ place }));
+  const nextPlace = freePlace([...pieces, ...taken], placeCount);
   const nextC = plateAtPlace(nextPlace ?? 1);
   const nextSeconds = times.timesAt(nextC, trim);
 
@@ -81,8 +84,10 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
         ...(plate ? { plateC, source: plate.source } : {}),
       });
     },
-    forward: (one: LivePiece) =>
-      live.act(
+    /** At its own time where it was done then and is told only now. */
+    forward: (one: LivePiece, atMs = Date.now()) =>
+      live.actAt(
+        atMs,
         one.next === 'off'
           ? { type: 'piece-off', piece: one.piece }
           : { type: 'flipped', piece: one.piece, side: one.side + 1 },
@@ -99,7 +104,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       factor: (side === 0 ? trim.first : trim.later).factor,
     });
   return {
-    ...{ explain, wantedC, pieces, placeCount, nextPlace, nextSeconds, trim, act, total, spots },
+    ...{ explain, wantedC, pieces, placeCount, nextPlace, nextSeconds, trim, act, total, spots, others },
     griddle: subject.griddle,
     failed: times.failed,
     left: total - begun,
