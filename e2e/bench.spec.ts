@@ -183,7 +183,10 @@ test('a lot is received and counted; bad figures are said at their field', async
   await page.getByLabel('A bag, kg').fill('20');
   await page.getByRole('dialog').getByRole('radio', { name: 'Fine wholemeal' }).click();
   await cook.press('Choose: Came on');
-  await page.getByRole('dialog', { name: 'Came on' }).getByRole('button', { name: '15', exact: true }).click();
+  await page
+    .getByRole('dialog', { name: 'Came on' })
+    .getByRole('button', { name: '15', exact: true })
+    .click();
   await expect(page.getByLabel('Came on', { exact: true })).toHaveValue(/-15$/);
   await cook.press('Receive it');
   await expect(page.getByRole('heading', { name: 'Pier mill 3' })).toBeVisible();

@@ -1,4 +1,11 @@
-import { type Batch, type BatchEvent, type BatchState, type EventBody, foldBatch, lastPress } from '@kettle-scale/core/batch';
+import {
+  type Batch,
+  type BatchEvent,
+  type BatchState,
+  type EventBody,
+  foldBatch,
+  lastPress,
+} from '@kettle-scale/core/batch';
 import { useMutation } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';

@@ -1,4 +1,11 @@
-import { type DeviceKind, FRESH_FOR_S, type HeardReading, type ReadingOf, type ReadingSource, mayTake } from '@kettle-scale/core/device';
+import {
+  type DeviceKind,
+  FRESH_FOR_S,
+  type HeardReading,
+  type ReadingOf,
+  type ReadingSource,
+  mayTake,
+} from '@kettle-scale/core/device';
 import { useEffect, useState } from 'react';
 import { canStream, kitchenStream } from './kitchenStream';
 

@@ -1,4 +1,12 @@
-import { type Figure, formatLength, formatMass, formatTemp, lengthFigure, massFigure, tempFigure } from '@kettle-scale/core/quantity';
+import {
+  type Figure,
+  formatLength,
+  formatMass,
+  formatTemp,
+  lengthFigure,
+  massFigure,
+  tempFigure,
+} from '@kettle-scale/core/quantity';
 import { useMemo } from 'react';
 import { useUnits } from './preferences';
 

@@ -1,4 +1,37 @@
-import { type BakeRequest, type BakeSeries, type BakeWindow, type PlateTimes, type Calibration, type LoggedPiece, type Pace, type PlateMoment, type Reach, type RobustTimes, type Sensitivity, type Settling, type Solution, type SolvedBake, type Spreads, type WayOut, bakeSeries, calibrate, computeWindow, heatFor, paceOf, readySeconds, robustTimes, sensitivities, settling, solve, solveSecond, solveTimes, stagesWith, thicknessFor, warmUp, waysOut } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  type BakeSeries,
+  type BakeWindow,
+  type PlateTimes,
+  type Calibration,
+  type LoggedPiece,
+  type Pace,
+  type PlateMoment,
+  type Reach,
+  type RobustTimes,
+  type Sensitivity,
+  type Settling,
+  type Solution,
+  type SolvedBake,
+  type Spreads,
+  type WayOut,
+  bakeSeries,
+  calibrate,
+  computeWindow,
+  heatFor,
+  paceOf,
+  readySeconds,
+  robustTimes,
+  sensitivities,
+  settling,
+  solve,
+  solveSecond,
+  solveTimes,
+  stagesWith,
+  thicknessFor,
+  warmUp,
+  waysOut,
+} from '@kettle-scale/core/bake';
 
 /** What the griddle worker can be asked: its input and its answer. */
 export interface GriddleWork {

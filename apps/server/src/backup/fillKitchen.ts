@@ -1,7 +1,14 @@
 import { type Formula, ingredientsOf } from '@kettle-scale/core/formula';
 import { kitchenIngredients } from '@kettle-scale/core/ingredient';
 import { InputError, parseInput } from '@kettle-scale/core/message';
-import { type BackupLine, MOST_NESTED, backupHeadSchema, backupLineSchema, deepest, parseJson } from '@kettle-scale/core/document';
+import {
+  type BackupLine,
+  MOST_NESTED,
+  backupHeadSchema,
+  backupLineSchema,
+  deepest,
+  parseJson,
+} from '@kettle-scale/core/document';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
 import type { Stores } from '../stores';

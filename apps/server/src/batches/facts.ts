@@ -1,5 +1,11 @@
 import type { LoggedPiece } from '@kettle-scale/core/bake';
-import { type Batch, type BatchRecord, type BatchState, batchRecord, foldBatch } from '@kettle-scale/core/batch';
+import {
+  type Batch,
+  type BatchRecord,
+  type BatchState,
+  batchRecord,
+  foldBatch,
+} from '@kettle-scale/core/batch';
 import { type BatchFacts, batchFacts, loggedPieces } from '@kettle-scale/core/log';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';

@@ -1,4 +1,14 @@
-import { type Batch, type BatchEvent, type BatchRecord, type BatchStart, type Refusal, batchRecord, foldBatch, isSimulated, refuseEvent } from '@kettle-scale/core/batch';
+import {
+  type Batch,
+  type BatchEvent,
+  type BatchRecord,
+  type BatchStart,
+  type Refusal,
+  batchRecord,
+  foldBatch,
+  isSimulated,
+  refuseEvent,
+} from '@kettle-scale/core/batch';
 import type { Plan } from '@kettle-scale/core/plan';
 import type { Transaction } from 'sequelize';
 import { isDeepStrictEqual } from 'node:util';

@@ -1,5 +1,14 @@
 import { EventEmitter } from 'node:events';
-import { DEVICE_KINDS, type Device, type DeviceAct, type DeviceKind, type HeardReading, type Reading, type ScriptedAct, sourceUsable } from '@kettle-scale/core/device';
+import {
+  DEVICE_KINDS,
+  type Device,
+  type DeviceAct,
+  type DeviceKind,
+  type HeardReading,
+  type Reading,
+  type ScriptedAct,
+  sourceUsable,
+} from '@kettle-scale/core/device';
 import { InputError } from '@kettle-scale/core/message';
 import { CLOCK_SLACK_MS, aheadWords } from '../http/clock';
 import type { StandIn } from './standIn';

@@ -1,4 +1,11 @@
-import { DEVICE_KINDS, deviceActSchema, deviceSchema, heardReadingSchema, readingSchema, scriptSchema } from '@kettle-scale/core/device';
+import {
+  DEVICE_KINDS,
+  deviceActSchema,
+  deviceSchema,
+  heardReadingSchema,
+  readingSchema,
+  scriptSchema,
+} from '@kettle-scale/core/device';
 import { z } from 'zod';
 import { HttpProblem } from '../http/problem';
 import { route, type Route } from '../http/route';

@@ -1,5 +1,11 @@
 import type { Zone } from '@kettle-scale/core/quantity';
-import { type FlourLot, type LotState, type LotUse, lotState, kitchenMean } from '@kettle-scale/core/flourLot';
+import {
+  type FlourLot,
+  type LotState,
+  type LotUse,
+  lotState,
+  kitchenMean,
+} from '@kettle-scale/core/flourLot';
 import { DataTypes, QueryTypes } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';

@@ -17,7 +17,15 @@ export { type BakeMoment, bakeSeries, type BakeSeries } from './model/series';
 export { stagesOfSeconds } from './model/stages';
 export { hotSpots, type HotSpots, placeOffsetsC } from './plate/hotSpots';
 export { knobAdvice } from './plate/knob';
-export { LIMITS, type Pace, type PaceLimit, paceOf, settling, type Settling, USUAL_HANDS } from './plate/pace';
+export {
+  LIMITS,
+  type Pace,
+  type PaceLimit,
+  paceOf,
+  settling,
+  type Settling,
+  USUAL_HANDS,
+} from './plate/pace';
 export { packPieces, type Place } from './plate/packing';
 export { type PlateMoment, readySeconds, STEADY_C_PER_MIN, warmUp } from './plate/preheat';
 export { type BakeRequest, bakeWith, type Solution, stagesWith } from './solve/bakeRequest';
@@ -26,9 +34,24 @@ export { bakeRequestSchema, readBakeDocument } from './solve/requestSchema';
 export { robustTimes } from './solve/robust';
 export { solve, type SolvedBake, solveTimes } from './solve/solve';
 export { solveSecond } from './solve/solveOneFlip';
-export { EDGE_WORDS, limitWords, reachWords, sensitivityWords, troubleWords, wayOutWords } from './solve/solveText';
+export {
+  EDGE_WORDS,
+  limitWords,
+  reachWords,
+  sensitivityWords,
+  troubleWords,
+  wayOutWords,
+} from './solve/solveText';
 export { evenDraws, type PieceDraw, type Spreads, thicknessSdMm, USUAL_SPREADS } from './solve/spreads';
 export { type BakeStandard, COMMON_STANDARD, isGood, judge, standardOf } from './solve/standard';
-export { heatFor, type Reach, sensitivities, type Sensitivity, thicknessFor, type WayOut, waysOut } from './solve/waysRound';
+export {
+  heatFor,
+  type Reach,
+  sensitivities,
+  type Sensitivity,
+  thicknessFor,
+  type WayOut,
+  waysOut,
+} from './solve/waysRound';
 export { type BakeWindow, CODES, computeWindow, DEFAULT_AXES, finish, type WindowCode } from './solve/window';
 export { firstSideLines, type Ring, type WindowPoint, windowRegions } from './solve/windowRegions';

@@ -1,6 +1,17 @@
 export { type Batch, batchSchema, type BatchStart, batchStartSchema } from './batchSchema';
 export { coldChain } from './coldChain';
-export { type BatchEvent, CORRECTABLE, type EventBody, type EventOf, eventSchema, FOLDED, isSimulated, type Reject, REJECTS, TEARS } from './eventSchema';
+export {
+  type BatchEvent,
+  CORRECTABLE,
+  type EventBody,
+  type EventOf,
+  eventSchema,
+  FOLDED,
+  isSimulated,
+  type Reject,
+  REJECTS,
+  TEARS,
+} from './eventSchema';
 export { type BatchState, type BowlState, foldBatch, type StepState } from './foldBatch';
 export { lastPress, liveEvents } from './liveEvents';
 export { checkWeight, fractionIfKept, offerRescale, type WeighCheck } from './overPour';
@@ -8,7 +19,15 @@ export { ballForCountG, batchRecord } from './record';
 export { type BatchRecord, type BatchSummary, batchSummarySchema } from './recordSchema';
 export { type Refusal, refuseEvent } from './refuseEvent';
 export { lawAgeOf, restAdvice, restAfterDisc } from './restAdvice';
-export { additionG, correctionFor, correctionLines, runningDough, type RunningDough, topUps, wantedHydration } from './runningDough';
+export {
+  additionG,
+  correctionFor,
+  correctionLines,
+  runningDough,
+  type RunningDough,
+  topUps,
+  wantedHydration,
+} from './runningDough';
 export { ballStandard, skippedWords } from './skippedWater';
 export { liveWindow } from './stepTimes';
 export { type TimeWindow, windowAt } from './timeWindow';

@@ -1,3 +1,10 @@
 export { type FlourLot, flourLotSchema, type LotState, lotStateSchema, type LotUse } from './flourLotSchema';
-export { kitchenMean, learnLotOffset, type LotOffset, newLotOffset, nextBatchReach, offsetReach } from './lotOffset';
+export {
+  kitchenMean,
+  learnLotOffset,
+  type LotOffset,
+  newLotOffset,
+  nextBatchReach,
+  offsetReach,
+} from './lotOffset';
 export { lotState, lotToday } from './lotState';

@@ -3,12 +3,39 @@ export { bakePhases } from './bakePhases';
 export { checkFormula } from './checkFormula';
 export { compareFormulas, type Difference, type DifferencePart } from './compareFormulas';
 export { pricePerG } from './cost';
-export { addLine, blendFlours, type Draft, draftDoughG, draftFlourG, type DraftLine, type FoodOf, moveLine, removeLine, setFraction, setGrams, setIngredient, setLocked, setNote, setTotal, toDraft, toFormula } from './draft';
+export {
+  addLine,
+  blendFlours,
+  type Draft,
+  draftDoughG,
+  draftFlourG,
+  type DraftLine,
+  type FoodOf,
+  moveLine,
+  removeLine,
+  setFraction,
+  setGrams,
+  setIngredient,
+  setLocked,
+  setNote,
+  setTotal,
+  toDraft,
+  toFormula,
+} from './draft';
 export { formulaFacts, type FormulaFacts } from './formulaFacts';
 export { type Formula, FORMULA_FORMAT_VERSION, formulaSchema, type ResolvedLine } from './formulaSchema';
 export { hydrationSpread, type HydrationSpread, massOfMeasure } from './hydrationSpread';
 export { kneadTestWords } from './kneadTestWords';
-export { type BakeProgram, FOLDS, KNEAD_TESTS, MIXING_SCHOOLS, type ProductStandard, PUFFS, type Rest, SPOTS } from './methodSchema';
+export {
+  type BakeProgram,
+  FOLDS,
+  KNEAD_TESTS,
+  MIXING_SCHOOLS,
+  type ProductStandard,
+  PUFFS,
+  type Rest,
+  SPOTS,
+} from './methodSchema';
 export { resolveOnBread } from './onBread';
 export { ON_BREAD_WHEN, type OnBreadWhen } from './onBreadWhen';
 export { doughTotals } from './percentages';

@@ -1,5 +1,33 @@
-export { addDays, type Day, dayOf, daysBetween, type DayStyle, formatDay, formatMoment, isZone, startOfDayMs, type Zone } from './days';
-export { type Figure, formatClock, formatLength, formatMass, formatMoney, formatPercent, formatSpan, formatTemp, GRAMS_PER_OUNCE, lengthFigure, massFigure, MM_PER_INCH, readTemp, tempFigure, typedTempC, type UnitSystem } from './formatQuantity';
+export {
+  addDays,
+  type Day,
+  dayOf,
+  daysBetween,
+  type DayStyle,
+  formatDay,
+  formatMoment,
+  isZone,
+  startOfDayMs,
+  type Zone,
+} from './days';
+export {
+  type Figure,
+  formatClock,
+  formatLength,
+  formatMass,
+  formatMoney,
+  formatPercent,
+  formatSpan,
+  formatTemp,
+  GRAMS_PER_OUNCE,
+  lengthFigure,
+  massFigure,
+  MM_PER_INCH,
+  readTemp,
+  tempFigure,
+  typedTempC,
+  type UnitSystem,
+} from './formatQuantity';
 export type { Interval } from './interval';
 export { parseQuantity } from './parseQuantity';
 export { numberOrNaN, numberQuestion, readNumber } from './readNumber';

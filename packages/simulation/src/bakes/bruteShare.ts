@@ -1,4 +1,14 @@
-import { type BakeRequest, bakeWith, THINNEST_MM, withPiece, type PieceDraw, type Spreads, thicknessSdMm, isGood, judge } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  bakeWith,
+  THINNEST_MM,
+  withPiece,
+  type PieceDraw,
+  type Spreads,
+  thicknessSdMm,
+  isGood,
+  judge,
+} from '@kettle-scale/core/bake';
 
 /** The same share by baking every piece: slow, for checking and for programs that are not one flip. */
 export function bruteShare(

@@ -1,4 +1,11 @@
-import { type BakeSetup, doughProperties, partsOfPlainDough, DEFAULT_AIR, STEEL_GRIDDLE, stagesOfSeconds } from '@kettle-scale/core/bake';
+import {
+  type BakeSetup,
+  doughProperties,
+  partsOfPlainDough,
+  DEFAULT_AIR,
+  STEEL_GRIDDLE,
+  stagesOfSeconds,
+} from '@kettle-scale/core/bake';
 
 /** The dough and the air of the reference cases. */
 const PLAIN = { water: 52, fat: 10, salt: 1.8 };

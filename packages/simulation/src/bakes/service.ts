@@ -1,4 +1,25 @@
-import { bake, type BakeRequest, stagesWith, type BakeOutcome, type PlateState, plateAt, plateStep, STEEL_GRIDDLE, readySeconds, solveTimes, type Spreads, type BakeStandard, isGood, judge, type Colour, type PieceSeen, NO_TRIM, type Trim, trimBy, trimmedSeconds } from '@kettle-scale/core/bake';
+import {
+  bake,
+  type BakeRequest,
+  stagesWith,
+  type BakeOutcome,
+  type PlateState,
+  plateAt,
+  plateStep,
+  STEEL_GRIDDLE,
+  readySeconds,
+  solveTimes,
+  type Spreads,
+  type BakeStandard,
+  isGood,
+  judge,
+  type Colour,
+  type PieceSeen,
+  NO_TRIM,
+  type Trim,
+  trimBy,
+  trimmedSeconds,
+} from '@kettle-scale/core/bake';
 
 /** Draws that a simulated service needs, passed in. */
 export interface Chance {

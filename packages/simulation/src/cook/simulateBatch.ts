@@ -1,6 +1,24 @@
 import { colourSeen } from '../bakes/service';
-import { DEFAULT_MODEL, bakeWith, doughProperties, partsOfLines, standardOf, withFactors } from '@kettle-scale/core/bake';
-import { type BatchEvent, type EventBody, type Reject, ballForCountG, checkWeight, lawAgeOf, correctionLines, foldBatch, offerRescale, runningDough } from '@kettle-scale/core/batch';
+import {
+  DEFAULT_MODEL,
+  bakeWith,
+  doughProperties,
+  partsOfLines,
+  standardOf,
+  withFactors,
+} from '@kettle-scale/core/bake';
+import {
+  type BatchEvent,
+  type EventBody,
+  type Reject,
+  ballForCountG,
+  checkWeight,
+  lawAgeOf,
+  correctionLines,
+  foldBatch,
+  offerRescale,
+  runningDough,
+} from '@kettle-scale/core/batch';
 import { resolveLines } from '@kettle-scale/core/formula';
 import { type Plan, type Step, type StepKind, stepWindow } from '@kettle-scale/core/plan';
 import { roundToStep, sumG } from '@kettle-scale/core/quantity';

@@ -1,4 +1,11 @@
-import { type Formula, type FormulaFacts, type SwapResult, formulaFacts, substitute, swapsFor } from '@kettle-scale/core/formula';
+import {
+  type Formula,
+  type FormulaFacts,
+  type SwapResult,
+  formulaFacts,
+  substitute,
+  swapsFor,
+} from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';

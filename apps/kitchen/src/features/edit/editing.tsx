@@ -1,4 +1,11 @@
-import { type Draft, type FoodOf, type Formula, type FormulaFacts, formulaFacts, toFormula } from '@kettle-scale/core/formula';
+import {
+  type Draft,
+  type FoodOf,
+  type Formula,
+  type FormulaFacts,
+  formulaFacts,
+  toFormula,
+} from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';

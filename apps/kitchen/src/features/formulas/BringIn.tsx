@@ -1,4 +1,10 @@
-import { BOOK_FORMAT, BOOK_FORMAT_VERSION, type BookEntry, type ImportReport, type OnTaken } from '@kettle-scale/core/document';
+import {
+  BOOK_FORMAT,
+  BOOK_FORMAT_VERSION,
+  type BookEntry,
+  type ImportReport,
+  type OnTaken,
+} from '@kettle-scale/core/document';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { InputError } from '@kettle-scale/core/message';
 import type { FileContents } from '@kettle-scale/core/exchange';

@@ -1,5 +1,11 @@
 import { explainSpread } from '@kettle-scale/core/explain';
-import { type Formula, type FormulaFacts, type ResolvedLine, hydrationSpread, massOfMeasure } from '@kettle-scale/core/formula';
+import {
+  type Formula,
+  type FormulaFacts,
+  type ResolvedLine,
+  hydrationSpread,
+  massOfMeasure,
+} from '@kettle-scale/core/formula';
 import type { Interval } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';

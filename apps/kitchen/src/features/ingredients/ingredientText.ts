@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { ALLERGENS, type Allergen, FILL_METHODS, type FillMethod, type Ingredient, ingredientSchema } from '@kettle-scale/core/ingredient';
+import {
+  ALLERGENS,
+  type Allergen,
+  FILL_METHODS,
+  type FillMethod,
+  type Ingredient,
+  ingredientSchema,
+} from '@kettle-scale/core/ingredient';
 import { type Problem, problemsOf } from '@kettle-scale/core/message';
 import { numberTyped } from '../../ui/input/FigureField';
 

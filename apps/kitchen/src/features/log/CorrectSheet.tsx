@@ -1,4 +1,11 @@
-import { type BatchEvent, type EventBody, CORRECTABLE, isSimulated, liveEvents, refuseEvent } from '@kettle-scale/core/batch';
+import {
+  type BatchEvent,
+  type EventBody,
+  CORRECTABLE,
+  isSimulated,
+  liveEvents,
+  refuseEvent,
+} from '@kettle-scale/core/batch';
 import { type Plan, stepTitle } from '@kettle-scale/core/plan';
 import { useState } from 'react';
 import { View } from 'react-native';

@@ -1,5 +1,12 @@
 import type { Batch } from '@kettle-scale/core/batch';
-import { type Cause, SYMPTOMS, SYMPTOM_IDS, type Suspect, type Symptom, diagnose } from '@kettle-scale/core/diagnosis';
+import {
+  type Cause,
+  SYMPTOMS,
+  SYMPTOM_IDS,
+  type Suspect,
+  type Symptom,
+  diagnose,
+} from '@kettle-scale/core/diagnosis';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';

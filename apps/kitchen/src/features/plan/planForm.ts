@@ -1,5 +1,15 @@
 import { type Need, needSchema } from '@kettle-scale/core/plan';
-import { numberOrNaN, numberQuestion, readNumber, type Unit, type UnitSystem, MM_PER_INCH, lengthFigure, massFigure, parseQuantity } from '@kettle-scale/core/quantity';
+import {
+  numberOrNaN,
+  numberQuestion,
+  readNumber,
+  type Unit,
+  type UnitSystem,
+  MM_PER_INCH,
+  lengthFigure,
+  massFigure,
+  parseQuantity,
+} from '@kettle-scale/core/quantity';
 import { z } from 'zod';
 
 /** What the plan screen's fields hold, as typed. */

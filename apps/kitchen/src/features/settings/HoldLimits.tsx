@@ -1,4 +1,11 @@
-import { DEFAULT_FRIDGE_DOUGH_H, DEFAULT_HOLD_H, HOLDINGS, type Holding, type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
+import {
+  DEFAULT_FRIDGE_DOUGH_H,
+  DEFAULT_HOLD_H,
+  HOLDINGS,
+  type Holding,
+  type Kitchen,
+  kitchenSchema,
+} from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../api/queries';
 import { Action } from '../../ui/input/actions';

@@ -1,5 +1,11 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
-import { DEFAULT_COLD_LIMIT_H, type Kitchen, type Mixer, kitchenSchema, mixerSchema } from '@kettle-scale/core/kitchen';
+import {
+  DEFAULT_COLD_LIMIT_H,
+  type Kitchen,
+  type Mixer,
+  kitchenSchema,
+  mixerSchema,
+} from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../api/queries';

@@ -1,4 +1,11 @@
-import { type BakeWindow, type Ring, type WindowCode, type WindowPoint, firstSideLines, windowRegions } from '@kettle-scale/core/bake';
+import {
+  type BakeWindow,
+  type Ring,
+  type WindowCode,
+  type WindowPoint,
+  firstSideLines,
+  windowRegions,
+} from '@kettle-scale/core/bake';
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3-shape';
 import { useMemo } from 'react';

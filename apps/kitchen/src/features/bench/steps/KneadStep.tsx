@@ -1,5 +1,11 @@
 import { type Correction, FEELS, type Feel } from '@kettle-scale/core/dough';
-import { type StepState, type RunningDough, correctionFor, correctionLines, runningDough } from '@kettle-scale/core/batch';
+import {
+  type StepState,
+  type RunningDough,
+  correctionFor,
+  correctionLines,
+  runningDough,
+} from '@kettle-scale/core/batch';
 import { kneadTestWords } from '@kettle-scale/core/formula';
 import { formatPercent, formatSpan, roundToStep } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';

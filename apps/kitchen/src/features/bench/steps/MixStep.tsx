@@ -1,4 +1,11 @@
-import { type StepState, additionG, correctionLines, runningDough, skippedWords, wantedHydration } from '@kettle-scale/core/batch';
+import {
+  type StepState,
+  additionG,
+  correctionLines,
+  runningDough,
+  skippedWords,
+  wantedHydration,
+} from '@kettle-scale/core/batch';
 import { formatClock, formatPercent } from '@kettle-scale/core/quantity';
 import { type MixPart, mixGuide } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
