@@ -42,6 +42,20 @@ test('a lot teaches its thirst by the same law as the plan uses', () => {
   expect(lesson.title).toBe('Water of Lot A');
 });
 
+test('a lesson rests on all its batches and shows the newest forty', () => {
+  const lesson = one(
+    times(150, (index) => ({
+      waterPoints: 1,
+      startedAt: new Date(Date.UTC(2026, 0, 1 + index)).toISOString(),
+    })),
+    'water/lot-a',
+  );
+  expect(lesson.batches).toBe(150);
+  expect(lesson.evidence).toHaveLength(40);
+  expect(lesson.evidence.at(0)?.batchId).toBe('b110');
+  expect(lesson.evidence.at(-1)?.batchId).toBe('b149');
+});
+
 test('a season is told from a thirsty lot: only what lots share counts for it', () => {
   const july = (lot: string, points: number) => ({ lot, season: seasonOf('2026-07-10'), points });
   const january = (lot: string, points: number) => ({

@@ -7,6 +7,9 @@ import { pacesOf, relaxing, rest } from './restLessons';
 import { ballSpread, discSpread } from './spreadLessons';
 import { waterOfLots, waterOfSeasons } from './waterLessons';
 
+/** Batches that a lesson shows as its evidence, the newest: more are no picture, and a year of them is megabytes. */
+const MOST_EVIDENCE = 40;
+
 /**
  * What history teaches: every lesson with its 90 % interval and the batches it rests on.
  * @param facts of batches that are over, in any order
@@ -46,7 +49,7 @@ export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext
   return drafts.map(({ seen, ...lesson }) => ({
     ...lesson,
     batches: seen.length,
-    evidence: seen.map(({ facts: one, value }) => ({
+    evidence: seen.slice(-MOST_EVIDENCE).map(({ facts: one, value }) => ({
       batchId: one.batchId,
       at: one.startedAt,
       formulaName: one.formulaName,

@@ -30,6 +30,7 @@ export const lessonSchema = z.strictObject({
   before: z.number().nullable(),
   formulaId: z.string().optional(),
   lotId: z.string().optional(),
+  /** The newest of the batches that it rests on; `batches` counts them all. */
   evidence: z.array(
     z.strictObject({ batchId: z.string(), at: z.string(), formulaName: z.string(), value: z.number() }),
   ),

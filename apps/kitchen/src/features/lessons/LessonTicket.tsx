@@ -74,6 +74,9 @@ function Evidence({ lesson }: { lesson: Lesson }) {
           ]),
         }}
       />
+      {lesson.batches > lesson.evidence.length ? (
+        <Label>{`The newest ${lesson.evidence.length} of ${lesson.batches} batches are shown; the lesson rests on all.`}</Label>
+      ) : null}
       {newest ? (
         <ActionRow
           actions={[
