@@ -26,14 +26,16 @@ const random = openRandom(Number(values.seed));
 
 /** Phones that write at once. */
 const PHONES = 3;
-/** The server lives this long between kills; longer where a tab must open first. */
+/** The server lives this long between kills; with a tab, after that has done its first acts. */
 const LIFE_MS = [60, 500] as const;
-const LIFE_WITH_TAB_MS = [6000, 10_000] as const;
+const LIFE_WITH_TAB_MS = [0, 4000] as const;
 /** A tab outlives the server by this much, so that some acts are done without it. */
 const TAB_OUTLIVES_MS = [0, 1200] as const;
 
 /** A run in which hardly anything was written proves nothing: so many acts at least for each kill, and each closed tab. */
-const FEWEST_ACTS = { kill: 10, tab: 1 } as const;
+const FEWEST_ACTS = { kill: 10, tab: 2 } as const;
+/** A tab is waited for no longer than this. */
+const LONGEST_OPENING_MS = 30_000;
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -72,10 +74,15 @@ async function write(phone: number, url: string, isUp: () => boolean): Promise<v
   }
 }
 
-async function liveAndDie(server: RunningServer, life: readonly [number, number]): Promise<void> {
+async function liveAndDie(
+  server: RunningServer,
+  life: readonly [number, number],
+  begun: Promise<void> = Promise.resolve(),
+): Promise<void> {
   let up = true;
   const gone = new Promise((resolve) => server.process.once('exit', resolve));
   const phones = Array.from({ length: PHONES }, (_, phone) => write(phone, server.url, () => up));
+  await begun;
   await pause(random.int(...life));
   server.process.kill('SIGKILL');
   up = false;
@@ -104,10 +111,17 @@ await begin(tabBatchId);
 
 const cook = await openCook(`${server.url}/bench/${tabBatchId}`);
 const everyKills = tabs > 0 ? Math.max(1, Math.floor(kills / tabs)) : Infinity;
+/** Until the cook in the tab has done enough for a kill to lose something. */
+async function firstActs(): Promise<void> {
+  const enough = cook.kept() + FEWEST_ACTS.tab;
+  const until = Date.now() + LONGEST_OPENING_MS;
+  while (cook.kept() < enough && Date.now() < until) await pause(random.int(20, 60));
+}
+
 for (let kill = 0; kill < kills; kill += 1) {
   const withTab = kill % everyKills === 0;
-  const acting = withTab ? cook.work(random.int(3, 20)) : Promise.resolve();
-  await liveAndDie(server, withTab ? LIFE_WITH_TAB_MS : LIFE_MS);
+  const acting = withTab ? cook.work(random.int(8, 20)) : Promise.resolve();
+  await (withTab ? liveAndDie(server, LIFE_WITH_TAB_MS, firstActs()) : liveAndDie(server, LIFE_MS));
   if (withTab) {
     await pause(random.int(...TAB_OUTLIVES_MS));
     await cook.closeTab();

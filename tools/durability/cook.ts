@@ -46,14 +46,17 @@ export async function openCook(url: string) {
   return {
     /** Opens a tab and acts a few times, for as long as the tab is there. */
     work: async (turns: number): Promise<void> => {
-      try {
-        page = await context.newPage();
-        await page.goto(url);
-        for (let turn = 0; turn < turns; turn += 1) await act(page);
-      } catch (error) {
+      const tab = await context.newPage();
+      page = tab;
+      const onlyGone = (error: unknown) => {
         if (!isGone(error)) throw error;
-      }
+      };
+      await tab.goto(url).catch(onlyGone);
+      // A server that is down, or a machine that is busy, costs an act; the tab goes on.
+      for (let turn = 0; turn < turns && !tab.isClosed(); turn += 1) await act(tab).catch(onlyGone);
     },
+    /** Acts so far that the app called saved, or kept. */
+    kept: () => told.kept,
     /** Shuts the tab without a word. */
     closeTab: async (): Promise<void> => {
       await page?.close({ runBeforeUnload: false });
