@@ -34,9 +34,15 @@ export const kitchenQueue = createEventQueue({
     }
   },
   onStored: ({ batchId, event }) => {
+    const queryKey = keys.batch(batchId);
     // An answer that was asked for before this act was stored would make it vanish for a moment.
-    void queryClient.cancelQueries({ queryKey: keys.batch(batchId) });
-    queryClient.setQueryData<Batch>(keys.batch(batchId), (batch) =>
+    const cancelled = queryClient.cancelQueries({ queryKey });
+    if (!queryClient.getQueryData(queryKey)) {
+      // Still on its way after a reload: it is asked for again, or the page would wait for the next look at the server.
+      void cancelled.then(() => queryClient.invalidateQueries({ queryKey }));
+      return;
+    }
+    queryClient.setQueryData<Batch>(queryKey, (batch) =>
       batch && !batch.events.some(({ id }) => id === event.id)
         ? { ...batch, events: [...batch.events, event] }
         : batch,
