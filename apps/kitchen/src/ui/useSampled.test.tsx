@@ -36,3 +36,14 @@ test('many countdowns share one timer, which ends with the last of them', () => 
   unmount();
   expect(jest.getTimerCount()).toBe(0);
 });
+
+test('what changes with every look is drawn once a beat, not without end', () => {
+  let looks = 0;
+  function Restless() {
+    return <>{useSampled(() => (looks += 1), 100)}</>;
+  }
+  const { container } = render(<Restless />);
+  act(() => jest.advanceTimersByTime(1000));
+  expect(Number(container.textContent)).toBeGreaterThan(5);
+  expect(looks).toBeLessThan(100);
+});

@@ -41,15 +41,17 @@ function listen(everyMs: number, listener: () => void): () => void {
 export function useSampled<T extends Flat>(sample: (nowMs: number) => T, everyMs: number): T {
   const [nowMs, setNow] = useState(() => Date.now());
   const value = sample(nowMs);
-  const drawn = useRef({ value, sample });
+  const drawn = useRef({ value, sample, nowMs });
   const look = useCallback(() => {
     const now = Date.now();
     if (!same(drawn.current.value, drawn.current.sample(now))) setNow(now);
   }, []);
-  // What is asked may have changed since the last beat: looked at before it is painted.
+  // What is asked may have changed since the last beat: looked at before it is painted. Not after a look of its own: what
+  // changes with every millisecond would be drawn without end.
   useLayoutEffect(() => {
-    drawn.current = { value, sample };
-    look();
+    const looked = drawn.current.nowMs !== nowMs;
+    drawn.current = { value, sample, nowMs };
+    if (!looked) look();
   });
   useEffect(() => {
     document.addEventListener('visibilitychange', look);

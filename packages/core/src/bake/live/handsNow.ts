@@ -48,6 +48,9 @@ function firstOf(pieces: readonly HandPiece[], nowMs: number): HandPiece | undef
   return due[0] ?? open[0];
 }
 
+/** Moments are told on a grid, so that one that is counted from now stands still from look to look. */
+const GRID_MS = 500;
+
 /**
  * What one pair of hands should do at this instant. A piece that is due comes before a new one, and nothing is asked for
  * while the plate is not ready; who puts a piece on all the same may.
@@ -60,7 +63,7 @@ export function handsNow(plate: PlateStands, nowMs: number): HandsNow {
   const due = first !== undefined && first.dueMs <= nowMs;
   const byTheFire = first?.flame === true;
   const putNow = onMs !== null && onMs <= nowMs && !waiting && !due && !byTheFire;
-  const nextOnMs = onMs !== null && onMs <= nowMs ? 0 : onMs;
+  const nextOnMs = onMs === null ? null : onMs <= nowMs ? 0 : Math.ceil(onMs / GRID_MS) * GRID_MS;
   const act = !first ? (left > 0 ? 'put' : 'finish') : putNow ? 'put' : 'forward';
   return {
     ...{ due, putNow, nextOnMs, piece: first?.piece ?? null },
