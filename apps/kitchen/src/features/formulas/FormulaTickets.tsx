@@ -22,10 +22,6 @@ const CROSS_CONTACT =
 const styles = StyleSheet.create({
   picture: { flexDirection: 'row', gap: SPACE.m, alignItems: 'center', flexWrap: 'wrap' },
   section: { gap: SPACE.s },
-  columns: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' },
-  column: { flexGrow: 1, flexBasis: 320, minWidth: 0, gap: SPACE.m },
-  acts: { flexDirection: 'row', gap: SPACE.s },
-  act: { flexGrow: 1 },
   facts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
   step: { flexDirection: 'row', gap: SPACE.m },
   number: { width: 22 },

@@ -31,6 +31,11 @@ test.each([
     plate({ pieces: [piece(-3, { next: 'fire' }), fire(5)] }),
     { piece: 9, due: false },
   ],
+  [
+    'a fire that another fire follows',
+    plate({ left: 0, pieces: [{ ...fire(5), next: 'fire' }] }),
+    { piece: 9 },
+  ],
 ])('what the hands do: %s', (_, stands, wanted) => {
   expect(handsNow(stands, NOW)).toMatchObject(wanted);
 });

@@ -39,7 +39,7 @@ export interface HandsNow {
 function firstOf(pieces: readonly HandPiece[], nowMs: number): HandPiece | undefined {
   const fire = pieces.find(({ flame }) => flame);
   if (fire && fire.dueMs - nowMs < HAND_S * MS_PER_S) return fire;
-  const open = fire ? pieces.filter(({ next }) => next !== 'fire') : pieces;
+  const open = fire ? pieces.filter((one) => one === fire || one.next !== 'fire') : pieces;
   const due = open.filter(({ dueMs }) => dueMs <= nowMs);
   if (due.length > 1) {
     const number = collision(due, nowMs)?.order[0]?.piece;
