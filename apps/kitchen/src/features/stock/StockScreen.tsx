@@ -12,7 +12,6 @@ import { Sheet } from '../../ui/layout/Sheet';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label } from '../../ui/type';
-import { useNow } from '../../ui/useNow';
 import { CountForm, LotForm } from './LotForm';
 import { OffsetPicture } from './OffsetPicture';
 
@@ -25,7 +24,6 @@ const KG = 1000;
 const kg = (g: number): string => (g / KG).toFixed(1);
 /** Batches shown under a lot; the log has them all. */
 const SHOWN_USES = 5;
-const MINUTE_MS = 60_000;
 
 interface LotTicketProps {
   lot: LotState;
@@ -102,7 +100,6 @@ export function StockScreen() {
   const lots = useFlourLots();
   const foods = useIngredients();
   const kitchen = useKitchen();
-  const nowMs = useNow(MINUTE_MS);
   const [open, setOpen] = useState<Open>(null);
   const close = useCallback(() => setOpen(null), []);
   const data =
@@ -134,7 +131,7 @@ export function StockScreen() {
       ) : null}
       <View style={styles.lots}>
         {ordered.map((lot) => (
-          <View key={lot.id} style={styles.lot}>
+          <View key={lot.id} role="group" aria-label={lot.name} style={styles.lot}>
             <LotTicket
               lot={lot}
               flour={nameOf(lot.ingredient)}
@@ -152,7 +149,8 @@ export function StockScreen() {
         {open?.kind === 'count' ? (
           <CountForm
             lot={open.lot}
-            onSave={(leftG) => asLot(open.lot, { counted: { at: new Date(nowMs).toISOString(), leftG } })}
+            // The moment of the press: what batches took a minute before it is in the count already.
+            onSave={(leftG) => asLot(open.lot, { counted: { at: new Date().toISOString(), leftG } })}
             onDone={close}
           />
         ) : open ? (

@@ -98,9 +98,14 @@ test('a correction keeps the count; a count and “used up” keep everything el
   saved.mockClear();
   press('Count it');
   await typed('Left now, kg', '18,2');
+  const pressedMs = Date.now() + 40_000;
+  jest.useFakeTimers({ advanceTimers: true, now: pressedMs });
   await pressed('Keep the count');
   await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
+  jest.useRealTimers();
   expect(sent()).toMatchObject({ id: 'quay-12', bagKg: 25, counted: { leftG: 18_200 } });
+  // Flour that a batch took just before the press is not taken off again.
+  expect(Date.parse(sent()?.counted?.at ?? '')).toBeGreaterThanOrEqual(pressedMs);
   saved.mockClear();
   press('Used up');
   await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));

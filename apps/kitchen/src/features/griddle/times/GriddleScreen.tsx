@@ -101,6 +101,7 @@ export function GriddleScreen() {
       {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
   );
+  // Above what grows when an answer comes, so that it does not move under a finger.
   const links = (
     <View style={styles.links}>
       <Link href="/griddle/window" style={styles.link}>
@@ -121,16 +122,16 @@ export function GriddleScreen() {
             {more}
           </View>
           <View style={styles.pane}>
-            {choose}
             {links}
+            {choose}
             {live}
             <WhatIf subject={subject} />
           </View>
         </View>
       ) : (
         <>
-          {times}
           {links}
+          {times}
           {live}
           <WhatIf subject={subject} />
           {section}
