@@ -27,6 +27,7 @@ import {
   robustTimes,
   sensitivities,
   sensitivityWords,
+  secondsOf,
   settling,
   solve,
   stagesWith,
@@ -85,6 +86,7 @@ function documentOf(file: string | undefined, options: Options, io: Io) {
     if (question) throw InputError.at(field, question);
     tree[part] = { ...(tree[part] as object | undefined), [field]: numberOrNaN(text) * scale };
   }
+  if (typeof options['constants'] === 'string') tree['constants'] = options['constants'];
   if (options['held'] === true) tree['plate'] = { ...(tree['plate'] as object | undefined), held: true };
   if (typeof options['seconds'] === 'string') {
     const seconds = parseInput(secondsSchema, options['seconds']);
@@ -96,9 +98,6 @@ function documentOf(file: string | undefined, options: Options, io: Io) {
   }
   return readBakeDocument(parseInput(bakeRequestSchema, tree));
 }
-
-const seconds = (program: { sides: readonly { seconds: number }[] }) =>
-  program.sides.map((side) => side.seconds);
 
 const csvRow = (moment: BakeMoment) => ({
   time_s: moment.timeS,
@@ -148,7 +147,8 @@ function asking(command: Command): Command {
   for (const [flag, description] of OPTIONS) command.option(flag, description);
   return command
     .option('--seconds <s,s>', 'seconds of each side')
-    .option('--held', 'a plate that never dips');
+    .option('--held', 'a plate that never dips')
+    .option('--constants <set>', 'in use, or reference');
 }
 
 const plateSchema = z.object({
@@ -163,7 +163,7 @@ export function addGriddleCommands(program: Command, io: Io): void {
     .option('--csv', 'the series as CSV')
     .action((file: string | undefined, options: Options) => {
       const { request, grid, everyS } = documentOf(file, options, io);
-      const stages = stagesWith(request.program, seconds(request.program));
+      const stages = stagesWith(request.program, secondsOf(request.program));
       const { moments, outcome, edgesMm } = bakeSeries({ ...request.setup, stages }, everyS, grid);
       if (options['csv']) io.out(csv(moments.map(csvRow)));
       else io.print({ setup: { ...request.setup, stages }, grid, outcome, edgesMm, series: moments });
@@ -175,7 +175,7 @@ export function addGriddleCommands(program: Command, io: Io): void {
       const { request } = documentOf(file, options, io);
       const what = options['for'];
       if (what === 'heat' || what === 'thickness') {
-        const given = seconds(request.program);
+        const given = secondsOf(request.program);
         const reach = what === 'heat' ? heatFor(request, given) : thicknessFor(request, given);
         const unit = what === 'heat' ? '°C' : 'mm';
         return io.print({ for: what, unit, seconds: given, ...reach, words: reachWords(reach, unit) });
@@ -190,7 +190,7 @@ export function addGriddleCommands(program: Command, io: Io): void {
         ...solution,
         words: solution.trouble ? troubleWords(solution.trouble) : limitWords(solution),
         sensitivities: solution.good
-          ? sensitivities(request, solution).map((one) => ({ ...one, words: sensitivityWords(one) }))
+          ? sensitivities(request).map((one) => ({ ...one, words: sensitivityWords(one) }))
           : [],
         waysOut: solution.good ? [] : waysOut(request).map((way) => ({ ...way, words: wayOutWords(way) })),
         robust: robust && { ...robust, spreads: USUAL_SPREADS },
@@ -227,7 +227,7 @@ export function addGriddleCommands(program: Command, io: Io): void {
       const warming = warmUp(plate, from, plateC, request.setup.air?.tempC ?? 25, 30, 3600);
       if (options['csv'])
         return io.out(csv(warming.map(({ timeS, tempC }) => ({ time_s: timeS, plate_C: tempC }))));
-      const times = seconds(request.program);
+      const times = secondsOf(request.program);
       const gapS = USUAL_HANDS.onS + USUAL_HANDS.offS;
       return io.print({
         plateC,

@@ -10,8 +10,8 @@ const styles = StyleSheet.create({
   name: { fontFamily: FONT.text, fontSize: 14, lineHeight: 16 },
 });
 
-/** The bake program as a strip of time, each side as long as it takes. */
-export function BakeBars({ bake }: { bake: BakeProgram }) {
+/** The bake program as a strip of time, each side as long as it takes, with the range that it may take. */
+export function BakeBars({ bake, ranges = [] }: { bake: BakeProgram; ranges?: readonly string[] }) {
   const colours = useColours();
   const phases = bakePhases(bake);
   return (
@@ -33,7 +33,9 @@ export function BakeBars({ bake }: { bake: BakeProgram }) {
             ]}
           >
             <Text style={[styles.seconds, { color: colour }]}>{`${seconds}\u00a0s`}</Text>
-            <Text style={[styles.name, { color: colour }]}>{name}</Text>
+            <Text style={[styles.name, { color: colour }]}>
+              {ranges[index] ? `${name}, ${ranges[index]}` : name}
+            </Text>
           </View>
         );
       })}

@@ -6,6 +6,7 @@ import {
   type Calibration,
   type LoggedPiece,
   type Pace,
+  type PaceFacts,
   type PlateMoment,
   type Reach,
   type RobustTimes,
@@ -25,10 +26,13 @@ import {
   sensitivities,
   settling,
   solve,
-  solveSecond,
+  adviseSecond,
   solveTimes,
   stagesWith,
   thicknessFor,
+  turnsOnce,
+  twoWays,
+  type TwoWays,
   warmUp,
   waysOut,
 } from '@kettle-scale/core/bake';
@@ -47,6 +51,8 @@ export interface GriddleWork {
   };
   /** The heat and the thickness that suit given seconds. */
   reach: { asks: { request: BakeRequest; seconds: number[] }; gives: { heat: Reach; thickness: Reach } };
+  /** Hotter and shorter, cooler and longer. */
+  ways: { asks: { request: BakeRequest; facts: PaceFacts }; gives: TwoWays };
   robust: { asks: { request: BakeRequest; spreads: Spreads; seconds: number[] }; gives: RobustTimes };
   window: { asks: { request: BakeRequest }; gives: BakeWindow };
   calibrate: { asks: { request: BakeRequest; pieces: LoggedPiece[] }; gives: Calibration };
@@ -60,7 +66,7 @@ export interface GriddleWork {
       request: BakeRequest;
       seconds: number[];
       fromC: number;
-      facts: Parameters<typeof paceOf>[2];
+      facts: PaceFacts;
     };
     gives: { readyS: number | null; preheat: PlateMoment[]; pace: Pace | null; settled: Settling };
   };
@@ -87,7 +93,7 @@ export const GRIDDLE_WORK: {
     return { solved, series: bakeSeries({ ...request.setup, stages }, SERIES_S) };
   },
   *details({ request, solution }) {
-    const moved = solution.good ? sensitivities(request, solution) : [];
+    const moved = solution.good ? sensitivities(request) : [];
     yield 0.5;
     return { sensitivities: moved, waysOut: solution.good ? [] : waysOut(request) };
   },
@@ -95,6 +101,9 @@ export const GRIDDLE_WORK: {
     const heat = heatFor(request, seconds);
     yield 0.5;
     return { heat, thickness: thicknessFor(request, seconds) };
+  },
+  *ways({ request, facts }) {
+    return yield* twoWays(request, facts);
   },
   *robust({ request, spreads, seconds }) {
     return yield* robustTimes(request, spreads, seconds);
@@ -106,19 +115,19 @@ export const GRIDDLE_WORK: {
     return yield* calibrate(request, pieces);
   },
   *times({ request, platesC }) {
-    const oneFlip = request.program.sides.length === 2 && !request.program.finish;
+    const oneFlip = turnsOnce(request.program);
     const times: PlateTimes[] = [];
     for (const plateC of platesC) {
       const start = { under: plateC, rest: plateC };
       const here = { ...request, setup: { ...request.setup, plateC, startC: start } };
-      const { seconds } = solveTimes(here);
+      const { seconds, good, least, most, keepsSplit = false } = solveTimes(here);
       const after: [number, number][] = [];
       for (const share of oneFlip ? LATE_SHARES : []) {
         const firstS = share * (seconds[0] ?? 0);
-        after.push([firstS, solveSecond(here, firstS).seconds[1] ?? 0]);
+        after.push([firstS, adviseSecond(here, firstS)]);
         yield times.length / platesC.length;
       }
-      times.push({ plateC, seconds, after });
+      times.push({ ...{ plateC, seconds, after, keepsSplit }, range: good ? { least, most } : null });
       yield times.length / platesC.length;
     }
     return times;

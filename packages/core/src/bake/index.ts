@@ -1,25 +1,37 @@
-export { calibrate, type Calibration, withFactors } from './calibrate/calibrate';
+export { calibrate, type Calibration } from './calibrate/calibrate';
 export { type LoggedPiece, loggedPieceSchema } from './calibrate/loggedPieceSchema';
 export { doubtOf, handsNow, type HandsNow, placesOfOthers, type PlateStands } from './live/handsNow';
-export { type Colour, type PieceSeen, seenPieces } from './live/judging';
+export { type Colour, colourAsked, type PieceSeen, seenPieces } from './live/judging';
 export { freePlace, type LivePiece, livePieces, nextPieceNumber } from './live/livePieces';
 export { collision, collisionWords, cueWords, notReadyWords } from './live/livePlate';
-export { afterTurn, type PlateTimes, secondAfter, secondsAt } from './live/plateTimes';
+export { afterTurn, type PlateTimes, rangeAt, secondAfter, secondsAt } from './live/plateTimes';
 export { NO_TRIM, type Trim, trimBy, trimmedSeconds, trimOf } from './live/trim';
 export { bake } from './model/bake';
 export type { BakeSetup } from './model/baking';
 export { doughProperties, partsOfLines, partsOfPlainDough } from './model/composition';
 export { plateAreaM2, plateOf } from './model/griddlePlate';
-export { DEFAULT_AIR, DEFAULT_MODEL } from './model/model';
+export { DEFAULT_AIR, DEFAULT_MODEL, MODEL_CONSTANTS, REFERENCE_MODEL } from './model/model';
 export type { BakeOutcome } from './model/outcome';
 export { plateAt, type PlateState, plateStep, STEEL_GRIDDLE } from './model/plate';
 export { type BakeMoment, bakeSeries, type BakeSeries } from './model/series';
 export { stagesOfSeconds } from './model/stages';
+export { withFactors } from './model/withFactors';
 export { hotSpots, type HotSpots, placeOffsetsC } from './plate/hotSpots';
+export {
+  breadDiameterMm,
+  calibrationOf,
+  griddleFor,
+  pieceAreaM2,
+  placesOf,
+  requestOf,
+  spreadsOf,
+  USUAL_DOUGH_C,
+} from './plate/kitchenRequest';
 export { knobAdvice } from './plate/knob';
 export {
   LIMITS,
   type Pace,
+  type PaceFacts,
   type PaceLimit,
   paceOf,
   settling,
@@ -28,12 +40,21 @@ export {
 } from './plate/pace';
 export { packPieces, type Place } from './plate/packing';
 export { type PlateMoment, readySeconds, STEADY_C_PER_MIN, warmUp } from './plate/preheat';
-export { type BakeRequest, bakeWith, type Solution, stagesWith } from './solve/bakeRequest';
+export { twoWays, type TwoWays, type Way } from './plate/twoWays';
+export { adviseSecond } from './solve/advise';
+export {
+  type BakeRequest,
+  bakeWith,
+  secondsOf,
+  type Solution,
+  stagesWith,
+  turnsOnce,
+} from './solve/bakeRequest';
 export { type RobustTimes, THINNEST_MM, withPiece } from './solve/pieceSpread';
 export { bakeRequestSchema, readBakeDocument } from './solve/requestSchema';
 export { robustTimes } from './solve/robust';
+export { ownSecondsWords, rangesOf, whyNotWritten } from './solve/secondsWords';
 export { solve, type SolvedBake, solveTimes } from './solve/solve';
-export { solveSecond } from './solve/solveOneFlip';
 export {
   EDGE_WORDS,
   limitWords,
@@ -43,7 +64,7 @@ export {
   wayOutWords,
 } from './solve/solveText';
 export { evenDraws, type PieceDraw, type Spreads, thicknessSdMm, USUAL_SPREADS } from './solve/spreads';
-export { type BakeStandard, COMMON_STANDARD, isGood, judge, standardOf } from './solve/standard';
+export { type BakeStandard, COMMON_STANDARD, isGood, judge, pliableFrom, standardOf } from './solve/standard';
 export {
   heatFor,
   type Reach,

@@ -37,6 +37,8 @@ export interface CardOptions {
   /** Rules for the fonts that the program ships. */
   fontCss?: string;
   title?: string;
+  /** The range of each side, where the model was asked. */
+  ranges?: readonly string[];
 }
 
 const escape = escapeUTF8;
@@ -47,7 +49,7 @@ const cells = (tag: 'td' | 'th', texts: readonly string[]) =>
 export function cardHtml(
   formula: Formula,
   foods: readonly Ingredient[],
-  { units = 'metric', fontCss = '' }: CardOptions = {},
+  { units = 'metric', fontCss = '', ranges = [] }: CardOptions = {},
 ): string {
   const facts = formulaFacts(formula, foods);
   const { method, bake, product } = formula;
@@ -67,7 +69,10 @@ export function cardHtml(
     ...rests('balls'),
     `Flatten to ${formatLength(facts.rolled.diameterMm, units)}, ${formatLength(facts.rolled.thicknessMm, units)} thick${method.shaping.note ? `. ${method.shaping.note}` : ''}`,
     `Plate ${formatTemp(bake.plateC, units)}: ${bakePhases(bake)
-      .map(({ name, seconds }) => `${name.toLowerCase()} ${seconds} s`)
+      .map(
+        ({ name, seconds }, side) =>
+          `${name.toLowerCase()} ${seconds} s${ranges[side] ? ` (${ranges[side]})` : ''}`,
+      )
       .join(', ')}`,
     ...(method.hold ? [method.hold] : []),
   ];

@@ -21,7 +21,7 @@ export const KNEAD_TESTS = ['dent-stays', 'springs-back', 'clean-bowl', 'stretch
 export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch', 'sheet-thin'] as const;
 
 /** What every piece should show. */
-export const SPOTS = ['pale', 'light freckles', 'freckles', 'deep freckles'] as const;
+export const SPOTS = ['pale and soft', 'pale', 'light freckles', 'freckles', 'deep freckles'] as const;
 export const PUFFS = ['flat', 'small bubbles', 'large bubbles', 'full pocket'] as const;
 export const FOLDS = ['rolls up tight', 'folds in half', 'folds in quarters', 'stays crisp'] as const;
 
@@ -118,6 +118,8 @@ export const productSchema = z.strictObject({
   diameterToleranceMm: numberField('Diameter tolerance', { min: 0.5, max: 100, unit: 'mm' }).optional(),
   thicknessToleranceMm: numberField('Thickness tolerance', { min: 0.05, max: 5, unit: 'mm' }).optional(),
   spots: choiceField('Spots', SPOTS).optional(),
+  /** Of the second side, where it is wanted otherwise than the first. */
+  secondSpots: choiceField('Spots of the second side', SPOTS).optional(),
   puff: choiceField('Puff', PUFFS).optional(),
   fold: choiceField('Fold test', FOLDS).optional(),
   look: textField('Look of a good piece', { max: 300 }),

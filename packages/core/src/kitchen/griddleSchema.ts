@@ -16,6 +16,8 @@ const calibrationSchema = z.strictObject({
   formulaId: z.string(),
   at: instantField('Time of the calibration'),
   pieces: countField('Pieces', { min: 1, max: 20_000 }),
+  /** The set of the model's constants that its factors multiply; the first where it does not say. */
+  constants: countField('Constants', { min: 1, max: 100 }).optional(),
   parameters: z
     .array(
       z.strictObject({

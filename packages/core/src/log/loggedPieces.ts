@@ -2,7 +2,7 @@ import type { BatchState } from '../batch/foldBatch';
 import type { Plan } from '../plan/planSchema';
 import { sourceUsable } from '../device/freshness';
 import type { LoggedPiece } from '../bake/calibrate/loggedPieceSchema';
-import { type SideColour, type Colour, seenPieces } from '../bake/live/judging';
+import { type SideColour, type Colour, colourAsked, seenPieces } from '../bake/live/judging';
 
 /** What a tap says of a side's colour where a product asks for this much. */
 function colourOf(seen: Colour | undefined, right: SideColour): SideColour | undefined {
@@ -19,7 +19,7 @@ const USUAL_DOUGH_C = 24;
  * @param demo in a kitchen that is made up as a whole, made-up readings count too
  */
 export function loggedPieces(plan: Plan, state: BatchState, demo = false): LoggedPiece[] {
-  const right: SideColour = plan.formula.product.spots ?? 'freckles';
+  const { product } = plan.formula;
   // Every tap is an act of its own; together they are what was said of a piece.
   const judged = new Map(
     state.baked.map(({ piece }) => [piece, seenPieces(state.judged.filter((one) => one.piece === piece))[0]]),
@@ -34,8 +34,8 @@ export function loggedPieces(plan: Plan, state: BatchState, demo = false): Logge
       {
         ...{ thicknessMm, plateC, doughC: plan.today?.doughC ?? USUAL_DOUGH_C },
         seconds: sidesS.slice(0, sides),
-        firstSide: colourOf(seen.firstSide, right),
-        secondSide: colourOf(seen.secondSide, right),
+        firstSide: colourOf(seen.firstSide, colourAsked(product, 0)),
+        secondSide: colourOf(seen.secondSide, colourAsked(product, 1)),
         puffed: seen.puffed,
       },
     ];

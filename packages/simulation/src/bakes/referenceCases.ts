@@ -3,6 +3,7 @@ import {
   doughProperties,
   partsOfPlainDough,
   DEFAULT_AIR,
+  REFERENCE_MODEL,
   STEEL_GRIDDLE,
   stagesOfSeconds,
 } from '@kettle-scale/core/bake';
@@ -63,8 +64,9 @@ function setupOf({ plateC, mm, seconds, dough, altitudeM, held, press, iron }: C
   };
 }
 
-/** Bakes whose results on a fine grid are known: tests and the benchmark run them. */
+/** Bakes whose results on a fine grid are known, with the constants they were made with: tests and the benchmark run them. */
 export const REFERENCE_CASES: Record<string, BakeSetup> = Object.fromEntries(
-  Object.entries(CASES).map(([name, one]) => [name, setupOf(one)]),
+  Object.entries(CASES).map(([name, one]) => [name, { ...setupOf(one), model: REFERENCE_MODEL }]),
 );
+/** The first of them, with the constants in use. */
 export const BASE_CASE: BakeSetup = setupOf(CASES['R1 base']!);

@@ -11,6 +11,7 @@ import {
   solveTimes,
   type Spreads,
   type BakeStandard,
+  pliableFrom,
   isGood,
   judge,
   type Colour,
@@ -63,10 +64,15 @@ const PALE_BELOW = 1.8;
 const DARK_ABOVE = 40;
 const CHARRED = 0.5;
 
-export function colourSeen(cover: number, char: number, standard: BakeStandard, blur: number): Colour {
-  const seen = cover * Math.exp(blur);
-  if (char > CHARRED || seen > DARK_ABOVE * Math.exp(Math.abs(blur))) return 'dark';
-  return seen < PALE_BELOW * standard.coverLeast ? 'pale' : 'right';
+export function colourSeen(
+  { cover, char }: Pick<BakeOutcome, 'cover' | 'char'>,
+  side: 0 | 1,
+  standard: BakeStandard,
+  blur: number,
+): Colour {
+  const seen = cover[side] * Math.exp(blur);
+  if (char[side] > CHARRED || seen > DARK_ABOVE * Math.exp(Math.abs(blur))) return 'dark';
+  return seen < PALE_BELOW * standard.coverLeast[side] ? 'pale' : 'right';
 }
 
 /** Points of moisture around the least at which a piece feels stiff. */
@@ -119,12 +125,12 @@ export function simulateService(setup: ServiceSetup, chance: Chance): ServicePie
       stages: stagesWith(truth.program, really),
     });
     const seen: PieceSeen = {
-      firstSide: colourSeen(outcome.cover[0], outcome.char[0], standard, chance.normal(0, setup.eye)),
-      secondSide: colourSeen(outcome.cover[1], outcome.char[1], standard, chance.normal(0, setup.eye)),
+      firstSide: colourSeen(outcome, 0, standard, chance.normal(0, setup.eye)),
+      secondSide: colourSeen(outcome, 1, standard, chance.normal(0, setup.eye)),
       bite:
-        outcome.moisture < standard.moistureLeast + STIFF_POINTS
+        outcome.fatFreeMoisture < pliableFrom(standard, outcome.thicknessMm) + STIFF_POINTS
           ? 'stiff'
-          : outcome.gelatinised < standard.gelatinised || outcome.cookedS === null
+          : outcome.gelatinised < standard.gelatinised
             ? 'soft'
             : 'right',
     };

@@ -1,6 +1,8 @@
 import { colourSeen } from '../bakes/service';
 import {
   DEFAULT_MODEL,
+  colourAsked,
+  pliableFrom,
   bakeWith,
   doughProperties,
   partsOfLines,
@@ -256,11 +258,12 @@ function finish(story: Story): void {
     tell(story, 6, { type: 'rejected', pieces: now, reason: random.pick(reasons) });
     done += now;
   }
-  const { spots = 'freckles', puff = 'small bubbles', fold = 'folds in half' } = plan.formula.product;
+  const { product } = plan.formula;
+  const { puff = 'small bubbles', fold = 'folds in half' } = product;
   const hot = (cook.plateOffC ?? 0) > HOT_C;
   const cold = (cook.plateOffC ?? 0) < -HOT_C;
-  const side = hot ? ('burnt' as const) : cold ? ('pale' as const) : spots;
-  tell(story, 15, { type: 'inspected', fold, firstSide: side, secondSide: side, puff });
+  const side = (which: 0 | 1) => (hot ? 'burnt' : cold ? 'pale' : colourAsked(product, which));
+  tell(story, 15, { type: 'inspected', fold, firstSide: side(0), secondSide: side(1), puff });
   const how = plan.formula.method.holdIn ?? 'cloth';
   if (pieces > bad) tell(story, 30, { type: 'held', how, pieces: pieces - bad });
   tell(story, 40, { type: 'finished', pieces, good: pieces - bad, note: '' });
@@ -282,7 +285,7 @@ function judgePiece(story: Story, piece: number): void {
   if (!baked || baked.plateC === null) return;
   const { formula, relaxed } = plan;
   const dough = doughProperties(partsOfLines(resolveLines(formula, plan.ingredients)), formula.product.air);
-  const standard = standardOf(formula.product);
+  const standard = standardOf(formula.product, formula.bake.finish);
   const outcome = bakeWith(
     {
       setup: {
@@ -297,9 +300,9 @@ function judgePiece(story: Story, piece: number): void {
   tell(story, 1, {
     type: 'judged',
     piece,
-    firstSide: colourSeen(outcome.cover[0], outcome.char[0], standard, 0),
-    secondSide: colourSeen(outcome.cover[1], outcome.char[1], standard, 0),
-    bite: outcome.moisture < standard.moistureLeast ? 'stiff' : 'right',
+    firstSide: colourSeen(outcome, 0, standard, 0),
+    secondSide: colourSeen(outcome, 1, standard, 0),
+    bite: outcome.fatFreeMoisture < pliableFrom(standard, outcome.thicknessMm) ? 'stiff' : 'right',
     puffed: outcome.puffIndex >= 1,
   });
 }

@@ -1,4 +1,5 @@
 import { type EventBody, FOLDED, TEARS } from '@kettle-scale/core/batch';
+import { colourAsked } from '@kettle-scale/core/bake';
 import { PUFFS } from '@kettle-scale/core/formula';
 import { GRAMS_PER_OUNCE, MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
@@ -57,13 +58,13 @@ export function InspectSheet({
       <SwatchChoice
         label="First side"
         value={seen.firstSide ?? null}
-        wanted={product.spots}
+        wanted={product.spots && colourAsked(product, 0)}
         onChange={(firstSide) => put({ firstSide })}
       />
       <SwatchChoice
         label="Second side"
         value={seen.secondSide ?? null}
-        wanted={product.spots}
+        wanted={product.spots && colourAsked(product, 1)}
         onChange={(secondSide) => put({ secondSide })}
       />
       <Choices

@@ -6,13 +6,15 @@ import { useBook, useIngredients } from '../../api/queries';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
 import { useUnits } from '../../ui/preferences';
+import { useOwnSeconds } from '../../shared/useOwnSeconds';
 import { Screen } from '../../ui/layout/Screen';
 
 function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const units = useUnits();
+  const ranges = useOwnSeconds(formula, foods)?.ranges;
   const card = useMemo(
-    () => cardHtml(formula, foods, { units, fontCss: fontRules() }),
-    [formula, foods, units],
+    () => cardHtml(formula, foods, { units, fontCss: fontRules(), ...(ranges ? { ranges } : {}) }),
+    [formula, foods, units, ranges],
   );
   return (
     <PrintScreen

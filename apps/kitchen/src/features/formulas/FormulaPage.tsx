@@ -71,7 +71,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
           <SharesTicket facts={facts} onWhy={setFigure} />
           <SpreadTicket formula={formula} facts={facts} />
           <CostTicket facts={facts} currency={kitchen.data?.currency} onWhy={() => setFigure('cost')} />
-          <GriddleTicket formula={formula} />
+          <GriddleTicket formula={formula} foods={ingredients} />
         </View>
         <View style={styles.column}>
           <MethodTicket formula={formula} />

@@ -1,5 +1,6 @@
 import type { FormulaFigure } from '@kettle-scale/core/explain';
 import { type Formula, type FormulaFacts, packWords } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { Caution } from '../../ui/layout/Caution';
@@ -10,6 +11,7 @@ import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { Ask } from '../../ui/layout/Why';
 import { BakeBars } from '../../shared/BakeBars';
+import { useOwnSeconds } from '../../shared/useOwnSeconds';
 import { methodWords } from './methodWords';
 
 /** Pages draw their disc to one scale, so that a small bread looks small. */
@@ -120,8 +122,9 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
 }
 
 /** Heat, surface and the sides one after the other. */
-export function GriddleTicket({ formula }: { formula: Formula }) {
+export function GriddleTicket({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const format = useFormat();
+  const own = useOwnSeconds(formula, foods);
   return (
     <Ticket>
       <Heading>Griddle</Heading>
@@ -135,7 +138,8 @@ export function GriddleTicket({ formula }: { formula: Formula }) {
           <Figure value={formula.bake.surface === 'flat' ? 'flat plate' : 'domed iron'} size={32} />
         </View>
       </View>
-      <BakeBars bake={formula.bake} />
+      <BakeBars bake={formula.bake} ranges={own?.ranges ?? []} />
+      {own ? <Label>{own.words}</Label> : null}
     </Ticket>
   );
 }

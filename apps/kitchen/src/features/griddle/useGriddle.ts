@@ -1,10 +1,10 @@
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
-import { type BakeRequest, hotSpots } from '@kettle-scale/core/bake';
+import { type BakeRequest, griddleFor, hotSpots, requestOf, spreadsOf } from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
 import { useBookAndKitchen } from '../../api/queries';
-import { requestOf, spreadsOf, useGriddleChoice } from './griddleSetup';
+import { useGriddleChoice } from './griddleSetup';
 
 export interface GriddleSubject {
   formulas: Formula[];
@@ -36,8 +36,7 @@ export function useGriddleSubject(): {
     const formula = formulas.find(({ id }) => id === choice.formulaId) ?? formulas[0];
     if (!formula) return null;
     const griddles = ready.kitchen.griddles ?? [];
-    const suits = griddles.filter(({ domed }) => (domed ?? false) === (formula.bake.surface === 'domed'));
-    const griddle = griddles.find(({ id }) => id === choice.griddleId) ?? suits[0] ?? griddles[0] ?? null;
+    const griddle = griddles.find(({ id }) => id === choice.griddleId) ?? griddleFor(formula, griddles);
     const settings = {
       plateC: choice.plateC ?? formula.bake.plateC,
       thicknessMm: choice.thicknessMm ?? formula.product.thicknessMm,
@@ -47,7 +46,7 @@ export function useGriddleSubject(): {
     const { foods, kitchen } = ready;
     return {
       ...{ formulas, formula, foods, kitchen, griddles, griddle, ...settings },
-      request: requestOf({ formula, foods, kitchen, griddle, ...settings }),
+      request: requestOf({ formula, foods, griddle, ...settings }),
       spreads: spreadsOf(formula, griddle ? (hotSpots(griddle)?.sdC ?? null) : null),
     };
   }, [ready, choice]);

@@ -4,12 +4,18 @@ import { type BakeRequest, stagesWith } from '../solve/bakeRequest';
 import { type FittedParameter, MOST_SD, fitPuff, intervalOf } from './fitPuff';
 import { FITTED, type Fitted } from '../../kitchen/fittedNames';
 import { DEFAULT_MODEL, type ModelConstants } from '../model/model';
+import { withFactors } from '../model/withFactors';
 import type { BakeOutcome } from '../model/outcome';
 import type { LoggedPiece } from './loggedPieceSchema';
 import type { SideColour } from '../live/judging';
 
-/** How well each thing is seen: s, points, L* by instrument, L* by a colour word (assumptions). */
-const NOISE = { bubblesS: 2, weightLoss: 0.7, lightness: 4, word: 6 } as const;
+/**
+ * How well each thing is seen: bubbles as a share of their time and never better than so many s, for eyes differ on when
+ * they are there; points; L* by instrument; L* by a colour word (assumptions).
+ */
+const NOISE = { bubblesShare: 0.3, bubblesS: 2, weightLoss: 0.7, lightness: 4, word: 6 } as const;
+/** A piece is as thick as its log says within this share, one sd (assumption). */
+const THICKNESS_SD = 0.05;
 /** L* of the spots that a colour word stands for. */
 const WORD_LIGHTNESS: Record<SideColour, number> = {
   raw: 82,
@@ -61,7 +67,7 @@ function seenOf(pieces: readonly LoggedPiece[]): Seen[] {
             what: 'bubbles',
             piece: index,
             value: piece.bubblesS,
-            noise: NOISE.bubblesS,
+            noise: Math.max(NOISE.bubblesS, NOISE.bubblesShare * piece.bubblesS),
             of: (o) => o.bubblesS ?? LONGEST_FIRST_S,
           },
       piece.weightLoss === undefined
@@ -88,20 +94,6 @@ function seenOf(pieces: readonly LoggedPiece[]): Seen[] {
     ];
     return rows.filter((row) => row !== null);
   });
-}
-
-/** The model with its parameters multiplied. */
-export function withFactors(model: ModelConstants, factors: Partial<Record<Fitted, number>>): ModelConstants {
-  const { contact = 1, browning = 1, convection = 1, puff = 1 } = factors;
-  return {
-    ...model,
-    wetContact: model.wetContact * contact,
-    dryContact: model.dryContact * contact,
-    filmContact: model.filmContact * contact,
-    browning: model.browning * browning,
-    convection: model.convection * convection,
-    puffPermeability: model.puffPermeability * puff,
-  };
 }
 
 /** A first side is followed so long for its bubbles. */
@@ -138,6 +130,12 @@ function* bakeAll(
   return outcomes;
 }
 
+/** What a disc that is thicker than it was taken for does to a row counts as noise of that row. */
+function withThickness(row: Seen, nominal: BakeOutcome, thicker: BakeOutcome): Seen {
+  const [here, there] = [row.of(nominal), row.of(thicker)];
+  return here === null || there === null ? row : { ...row, noise: Math.hypot(row.noise, there - here) };
+}
+
 const residuals = (seen: readonly Seen[], outcomes: readonly BakeOutcome[]): number[] =>
   seen.map(({ piece, value, noise, of }) => {
     const computed = of(outcomes[piece]!);
@@ -157,7 +155,7 @@ function cost(r: readonly number[], logs: readonly number[], names: readonly Fit
 }
 
 /**
- * Refits the model to a kitchen's own pieces: contact and browning always, the draught where weight and bubbles are
+ * Refits the model to a kitchen's own pieces: contact, blisters and browning always, the draught where weight and bubbles are
  * known, the puff by itself. Maximum a posteriori by Gauss-Newton on ln p, with finite differences and Huber weights; no
  * parameter moves by more than two prior sd. Yields the share of the work done.
  */
@@ -166,17 +164,17 @@ export function* calibrate(
   pieces: readonly LoggedPiece[],
 ): Generator<number, Calibration, void> {
   const base = request.setup.model ?? DEFAULT_MODEL;
-  const seen = seenOf(pieces);
-  const count = (what: string) => seen.filter((row) => row.what === what).length;
-  const names: Exclude<Fitted, 'puff'>[] = ['contact', 'browning'];
+  const told = seenOf(pieces);
+  const count = (what: string) => told.filter((row) => row.what === what).length;
+  const names: Exclude<Fitted, 'puff'>[] = ['contact', 'films', 'browning'];
   if (count('weight loss') >= DRAUGHT_NEEDS && count('bubbles') >= DRAUGHT_NEEDS) names.push('convection');
   const logs = names.map(() => 0);
   const factorsOf = (ln: readonly number[]) =>
     Object.fromEntries(names.map((name, i) => [name, Math.exp(ln[i]!)])) as Partial<Record<Fitted, number>>;
-  const total = pieces.length * ((names.length + 1) * ITERATIONS + 2);
+  const total = pieces.length * ((names.length + 1) * ITERATIONS + 3);
   let baked = 0;
-  function* run(ln: readonly number[]): Generator<number, BakeOutcome[], void> {
-    const steps = bakeAll(request, pieces, withFactors(base, factorsOf(ln)));
+  function* run(ln: readonly number[], of = pieces): Generator<number, BakeOutcome[], void> {
+    const steps = bakeAll(request, of, withFactors(base, factorsOf(ln)));
     for (;;) {
       const { done, value } = steps.next();
       if (done) return value;
@@ -185,6 +183,11 @@ export function* calibrate(
     }
   }
   const before = yield* run(logs);
+  const thicker = yield* run(
+    logs,
+    pieces.map((piece) => ({ ...piece, thicknessMm: piece.thicknessMm * (1 + THICKNESS_SD) })),
+  );
+  const seen = told.map((row) => withThickness(row, before[row.piece]!, thicker[row.piece]!));
   let outcomes = before;
   let covariance = Matrix.diag(names.map((name) => FITTED[name].priorSd ** 2));
   for (let iteration = 0; iteration < ITERATIONS; iteration += 1) {

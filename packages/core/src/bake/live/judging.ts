@@ -1,8 +1,14 @@
-import { SPOTS } from '../../formula/methodSchema';
+import type { ProductStandard } from '../../formula/methodSchema';
 
 /** Colour of a side, from raw to burnt; the middle ones are what formulas ask for. */
-export const SIDE_COLOURS = ['raw', ...SPOTS, 'burnt'] as const;
+export const SIDE_COLOURS = ['raw', 'pale', 'light freckles', 'freckles', 'deep freckles', 'burnt'] as const;
 export type SideColour = (typeof SIDE_COLOURS)[number];
+
+/** The colour that a product asks of a side, as it is judged. */
+export function colourAsked({ spots, secondSpots }: ProductStandard, side: 0 | 1): SideColour {
+  const asked = (side === 1 ? secondSpots : undefined) ?? spots ?? 'freckles';
+  return asked === 'pale and soft' ? 'pale' : asked;
+}
 
 /** What the cook says of a piece, a tap each. */
 export const COLOURS = ['pale', 'right', 'dark'] as const;

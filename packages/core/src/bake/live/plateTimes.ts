@@ -7,7 +7,25 @@ const LEAST_SECOND = 0.4;
 export interface PlateTimes {
   plateC: number;
   seconds: number[];
+  /** Earliest and latest of each side; none where there is no good bread. */
+  range: { least: number[]; most: number[] } | null;
+  /** Whether they keep the formula's own split. */
+  keepsSplit: boolean;
   after: [firstS: number, secondS: number][];
+}
+
+/** The range of each side at a plate temperature, between those that were worked out; none where one has none. */
+export function rangeAt(table: readonly PlateTimes[], plateC: number): PlateTimes['range'] {
+  const around = rowsAround(table, plateC);
+  if (!around) return null;
+  const [low, high, share] = around;
+  if (!low.range || !high.range) return null;
+  const between = (a: readonly number[], b: readonly number[]) =>
+    a.map((s, side) => s + share * ((b[side] ?? s) - s));
+  return {
+    least: between(low.range.least, high.range.least),
+    most: between(low.range.most, high.range.most),
+  };
 }
 
 type TimesTable = Pick<PlateTimes, 'plateC' | 'seconds'> & Partial<PlateTimes>;

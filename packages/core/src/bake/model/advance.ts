@@ -107,11 +107,7 @@ function faceBrowning({ faceC, water, cells, sorption25, model }: Column, face: 
   const tempC = faceC[face];
   if (!(tempC > BROWNING_FROM_C)) return 0;
   const warmth = tabled(placeOf(tempC), ROW.warmth);
-  return browningRate(
-    model.browning,
-    tempC,
-    waterActivity(water[face === 0 ? 0 : cells - 1]!, sorption25, warmth),
-  );
+  return browningRate(model, tempC, waterActivity(water[face === 0 ? 0 : cells - 1]!, sorption25, warmth));
 }
 
 /** Cooked, bubbles, puff, dip. */

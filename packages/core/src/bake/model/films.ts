@@ -196,7 +196,7 @@ export function advanceFilms(
       column.sorption25,
       tabled(placeOf(films.tempC[film]!), ROW.warmth),
     );
-    const rate = browningRate(column.model.browning, films.surfaceC[film]!, activity);
+    const rate = browningRate(column.model, films.surfaceC[film]!, activity);
     films.browning[film]! += (driesS * (films.rate[film]! + rate)) / 2;
     films.rate[film] = rate;
   }

@@ -1,7 +1,7 @@
 import type { Baking } from './baking';
 import { lightnessOf } from './browning';
 import { type Column, enthalpyJM2, meanWater } from './column';
-import { PERCENT } from './constants';
+import { MM_PER_M, PERCENT } from './constants';
 import { MEDIAN_FILM, charOf, coverOf } from './films';
 
 /** What a bake comes to. Pairs are face A, which went down first, and face B. */
@@ -17,6 +17,10 @@ export interface BakeOutcome {
   weightLoss: number;
   /** Wet-basis moisture, percent. */
   moisture: number;
+  /** The same of the bread without its fat, which holds no water: this is what bends or cracks. */
+  fatFreeMoisture: number;
+  /** Of the raw disc. */
+  thicknessMm: number;
   faceC: [number, number];
   /** Of the plate under the bread and around it, and how far it fell below its set point. */
   plateC: number;
@@ -50,6 +54,12 @@ export function moistureOf(column: Column): number {
   return (PERCENT * x) / (1 + x);
 }
 
+/** Wet-basis moisture of the piece without its fat, percent. */
+export function fatFreeMoistureOf(column: Column): number {
+  const x = meanWater(column);
+  return (PERCENT * x) / (column.dough.nonFatShare + x);
+}
+
 export function outcomeOf(baking: Baking, reruns: number): BakeOutcome {
   const { column, filmsA, filmsB, ledger } = baking;
   const { dough, thicknessM } = column;
@@ -63,6 +73,8 @@ export function outcomeOf(baking: Baking, reruns: number): BakeOutcome {
     gelatinised: baking.gelatinised,
     weightLoss: (PERCENT * goneKg) / (dough.densityKgM3 * thicknessM),
     moisture: moistureOf(column),
+    fatFreeMoisture: fatFreeMoistureOf(column),
+    thicknessMm: thicknessM * MM_PER_M,
     faceC: [...column.faceC],
     plateC: baking.plate.underC[0]!,
     restC: baking.plate.restC,

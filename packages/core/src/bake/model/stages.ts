@@ -39,13 +39,17 @@ export const stagesOfSeconds = (seconds: readonly number[], press: number | bool
     press,
   }));
 
+/** Whether a wet face holds the bread on its iron, flat or domed: the iron is turned over the fire, not the bread. */
+export const turnsIron = ({ sides, finish }: BakeProgram): boolean =>
+  finish?.kind === 'flame' && sides.at(-1)?.wetFace === true;
+
 /**
  * The stages of a formula's bake program. After the last side the piece goes face down over a flame, or under a grill;
- * where it clings to a dome, the dome is turned over and the free face meets the flame.
+ * where it clings to its iron, the iron is turned over and the free face meets the flame.
  */
-export function stagesOf({ surface, sides, finish }: BakeProgram): Stage[] {
+export function stagesOf(program: BakeProgram): Stage[] {
+  const { surface, sides, finish } = program;
   const domed = surface === 'domed';
-  const clings = domed && sides.at(-1)?.wetFace === true;
   const stages = sides.map((side, index): Stage => ({
     seconds: side.seconds,
     down: (index % 2) as 0 | 1,
@@ -59,7 +63,7 @@ export function stagesOf({ surface, sides, finish }: BakeProgram): Stage[] {
   if (!finish) return stages;
   const last = (sides.length - 1) % 2 === 0 ? 0 : 1;
   const other = last === 0 ? 1 : 0;
-  if (clings) {
+  if (turnsIron(program)) {
     return [
       ...stages,
       { seconds: finish.seconds, down: last, under: 'plate', over: finish.kind, stuck: true, domed },

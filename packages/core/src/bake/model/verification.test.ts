@@ -6,7 +6,7 @@ import { type Column, openColumn } from './column';
 import { doughProperties, partsOfPlainDough } from './composition';
 import { type FaceTerms, openFaceTerms } from './faces';
 import { heatStep } from './heatStep';
-import { DEFAULT_AIR, DEFAULT_MODEL } from './model';
+import { DEFAULT_AIR, DEFAULT_MODEL, REFERENCE_MODEL } from './model';
 import { plateAt, plateStep, STEEL_GRIDDLE } from './plate';
 import { mean as meanOf } from 'simple-statistics';
 import { updateProperties } from './properties';
@@ -244,6 +244,7 @@ test('a run of pieces settles a thick steel plate near 216 °C at load, a weak b
       const onC = state.underC[0]!;
       const { plateC, restC } = bake({
         ...BASE_CASE,
+        model: REFERENCE_MODEL,
         plate: properties,
         startC: { under: onC, rest: state.restC },
         stages: stagesOfSeconds([25, 20]),

@@ -24,15 +24,20 @@ export interface Pace {
   cycleS: number;
 }
 
+/** What a pace depends on beside the bake. */
+export interface PaceFacts {
+  places: number;
+  pieceAreaM2: number;
+  plateAreaM2: number;
+  hands: Hands;
+  gapS: number;
+}
+
 const S_PER_HOUR = 3600;
 const J_PER_KJ = 1000;
 
 /** Pieces an hour, and what holds them back: room on the plate, its burner, the cook's hands, or rolling. */
-export function paceOf(
-  request: BakeRequest,
-  seconds: readonly number[],
-  facts: { places: number; pieceAreaM2: number; plateAreaM2: number; hands: Hands; gapS: number },
-): Pace {
+export function paceOf(request: BakeRequest, seconds: readonly number[], facts: PaceFacts): Pace {
   const { places, pieceAreaM2, plateAreaM2, hands, gapS } = facts;
   const plate = request.setup.plate ?? STEEL_GRIDDLE;
   const airC = request.setup.air?.tempC ?? 25;

@@ -3,13 +3,15 @@ import { bake } from '../model/bake';
 import type { BakeSetup } from '../model/baking';
 import type { BakeOutcome } from '../model/outcome';
 import type { BakeStandard, Over, Short } from './standard';
-import { type Stage, stagesOf } from '../model/stages';
+import { type Stage, stagesOf, turnsIron } from '../model/stages';
 
 /** A bake that is looked for: everything but its times. */
 export interface BakeRequest {
   setup: Omit<BakeSetup, 'stages'>;
   program: BakeProgram;
   standard: BakeStandard;
+  /** What the program's seconds were written for; left out where nobody wrote them. */
+  written?: Pick<BakeSetup, 'plateC' | 'thicknessMm' | 'doughC'>;
 }
 
 /** Why no good bread exists: what cannot be reached before what. */
@@ -18,11 +20,16 @@ export type Trouble = 'dries first' | 'burns first' | 'middle stays raw' | 'neve
 export interface Solution {
   good: boolean;
   trouble: Trouble | null;
-  /** Seconds of each side. */
+  /** Seconds of each side, inside its range. */
   seconds: number[];
-  /** Earliest and latest end of the last side (of all sides in proportion, for three sides and more), in seconds. */
+  /**
+   * Earliest and latest of each side: of the first on its own, of the second after the advised first; of all sides in
+   * proportion, for three and more.
+   */
   least: number[];
   most: number[];
+  /** Whether these are the seconds that the formula says, or in their split at another heat or thickness. */
+  keepsSplit?: boolean;
   /** What sets the first side, the earliest and the latest end. */
   firstLimit: 'colour' | 'bubbles' | 'char' | 'program';
   leastLimit: Short;
@@ -40,15 +47,42 @@ export interface Solution {
 export const LONGEST_S = 300;
 /** A side is at least this long: nobody turns a bread faster. */
 export const SHORTEST_SIDE_S = 5;
-/** Of the way from the earliest to the latest end, the advised one is here. */
-export const INTO_RANGE = 0.25;
+/** Of the way from the earliest to the latest end, the advised one is here: what most pieces bear. */
+export const INTO_RANGE = 0.5;
 
-/** The stages of a program with other seconds for its sides. */
-export const stagesWith = (program: BakeProgram, seconds: readonly number[]): Stage[] =>
-  stagesOf({
+/** The same question on the plate, and for the disc, that the program's seconds were written for. */
+export const asWritten = (
+  request: BakeRequest,
+  written: NonNullable<BakeRequest['written']>,
+): BakeRequest => ({
+  ...request,
+  setup: { ...request.setup, ...written, startC: { under: written.plateC, rest: written.plateC } },
+});
+
+/** The seconds that a program says: of its sides, and of the fire where the iron is turned over it with the bread. */
+export const secondsOf = (program: BakeProgram): number[] => [
+  ...program.sides.map(({ seconds }) => seconds),
+  ...(turnsIron(program) && program.finish ? [program.finish.seconds] : []),
+];
+
+/** A bread that is turned once: its two faces are solved one after the other. */
+export const turnsOnce = (program: BakeProgram): boolean =>
+  secondsOf(program).length === 2 && (!program.finish || turnsIron(program));
+
+/** A program with other seconds for its sides, and for a fire that is solved with them. */
+export function programWith(program: BakeProgram, seconds: readonly number[]): BakeProgram {
+  const { sides, finish } = program;
+  const fireS = turnsIron(program) ? seconds[sides.length] : undefined;
+  return {
     ...program,
-    sides: program.sides.map((side, index) => ({ ...side, seconds: seconds[index] ?? side.seconds })),
-  });
+    sides: sides.map((side, index) => ({ ...side, seconds: seconds[index] ?? side.seconds })),
+    ...(finish && fireS !== undefined ? { finish: { ...finish, seconds: fireS } } : {}),
+  };
+}
+
+/** Its stages. */
+export const stagesWith = (program: BakeProgram, seconds: readonly number[]): Stage[] =>
+  stagesOf(programWith(program, seconds));
 
 /** Bakes a request with given seconds for its sides. */
 export const bakeWith = ({ setup, program }: BakeRequest, seconds: readonly number[]): BakeOutcome =>
@@ -59,6 +93,5 @@ export const TROUBLE_OF: Record<Short, Trouble> = {
   'pale first side': 'never browns',
   'pale second side': 'never browns',
   raw: 'middle stays raw',
-  middle: 'middle stays raw',
   'no puff': 'never puffs',
 };

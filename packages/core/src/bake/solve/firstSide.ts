@@ -10,14 +10,15 @@ import {
 } from './bakeRequest';
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
-import { moistureOf } from '../model/outcome';
-import type { BakeStandard } from './standard';
+import { fatFreeMoistureOf } from '../model/outcome';
+import { type BakeStandard, pliableFrom } from './standard';
 
 /** The first side never goes past this share of the time at which it chars. */
-const BEFORE_CHAR = 0.95;
+export const BEFORE_CHAR = 0.95;
 
 /** Watches the first side: until its colour is there and bubbles are seen, unless it chars or dries out before. */
-export function firstSideEye(standard: BakeStandard) {
+export function firstSideEye(standard: BakeStandard, thicknessMm: number) {
+  const driest = pliableFrom(standard, thicknessMm);
   const coloured = crossing();
   const charred = crossing();
   const eye = {
@@ -26,10 +27,10 @@ export function firstSideEye(standard: BakeStandard) {
     bubblesS: null as number | null,
     dry: false,
     look(baking: Baking): 'on' | 'ready' | 'charred' | 'dry' {
-      coloured.look(baking.timeS, pastCover(baking.filmsA, standard.coverAim));
+      coloured.look(baking.timeS, pastCover(baking.filmsA, standard.coverAim[0]));
       charred.look(baking.timeS, pastChar(baking.filmsA, standard.charMost));
       eye.bubblesS = baking.bubblesS;
-      eye.dry = moistureOf(baking.column) < standard.moistureLeast;
+      eye.dry = fatFreeMoistureOf(baking.column) < driest;
       if (coloured.at !== null && eye.bubblesS !== null) return 'ready';
       if (charred.at !== null) return 'charred';
       return eye.dry && coloured.at === null ? 'dry' : 'on';
@@ -65,7 +66,7 @@ export function firstSideOf({ coloured, charred, bubblesS, dry }: Eye): FirstSid
 
 /** Bakes the first side alone and says how long it takes. */
 export function firstSide({ program, setup, standard }: BakeRequest): FirstSide {
-  const eye = firstSideEye(standard);
+  const eye = firstSideEye(standard, setup.thicknessMm);
   bake(
     { ...setup, stages: stagesWith(program, [LONGEST_S]).slice(0, 1) },
     { watch: (baking) => (eye.look(baking) === 'on' ? 'on' : 'end') },

@@ -1,21 +1,31 @@
 import { z } from 'zod';
-import { fractionField, numberField } from '../../message/fields';
+import { choiceField, fractionField, numberField } from '../../message/fields';
 import { formulaSchema } from '../../formula/formulaSchema';
 import { bakeSchema } from '../../formula/methodSchema';
 import { resolveLines } from '../../formula/resolveLines';
 import { CATALOGUE } from '../../ingredient/catalogue';
-import { CELLS, STEP_S } from '../model/bake';
+import { gridFor } from '../model/bake';
 import type { BakeRequest } from './bakeRequest';
 import { doughProperties, partsOfLines, partsOfPlainDough } from '../model/composition';
 import { plateOf } from '../model/griddlePlate';
 import { griddleSchema } from '../../kitchen/griddleSchema';
-import { DEFAULT_AIR, DEFAULT_MODEL, type ModelConstants } from '../model/model';
+import { DEFAULT_AIR, DEFAULT_MODEL, REFERENCE_MODEL, type ModelConstants } from '../model/model';
 import { STEEL_GRIDDLE } from '../model/plate';
-import { COMMON_STANDARD, standardOf } from './standard';
+import { type BySide, COMMON_STANDARD, standardOf } from './standard';
 
 const temp = (label: string, min: number, max: number) => numberField(label, { min, max, unit: '°C' });
 const positive = (label: string, max: number, unit?: string) =>
   numberField(label, { min: 0.000_000_001, max, ...(unit ? { unit } : {}) });
+
+const CONSTANTS = ['in use', 'reference'] as const;
+const SETS = { 'in use': DEFAULT_MODEL, reference: REFERENCE_MODEL } as const;
+
+/** One figure for both sides, or one for each. */
+const bySide = (label: string) => {
+  const cover = numberField(label, { min: 0, max: 44, unit: '%' });
+  return z.union([cover, z.tuple([cover, cover])]);
+};
+const bothSides = (cover: number | BySide): BySide => (typeof cover === 'number' ? [cover, cover] : cover);
 
 const modelSchema = z.strictObject(
   Object.fromEntries(
@@ -77,15 +87,17 @@ export const bakeRequestSchema = z.strictObject({
   program: bakeSchema.partial({ surface: true, plateC: true }).optional(),
   standard: z
     .strictObject({
-      coverAim: numberField('Freckles to aim at', { min: 0, max: 44, unit: '%' }).optional(),
-      coverLeast: numberField('Least freckles', { min: 0, max: 44, unit: '%' }).optional(),
+      coverAim: bySide('Freckles to aim at').optional(),
+      coverLeast: bySide('Least freckles').optional(),
       charMost: numberField('Most char', { min: 0.1, max: 45, unit: '%' }).optional(),
       gelatinised: fractionField('Gelatinised', 0, 0.999).optional(),
       moistureLeast: numberField('Least moisture', { min: 0, max: 60, unit: '%' }).optional(),
       puffLeast: numberField('Puff index', { min: 0, max: 10 }).optional(),
     })
     .optional(),
-  /** Constants of the model, where they are not the usual. */
+  /** The set of constants to begin with: those in use, or the first, that reference bakes were made with. */
+  constants: choiceField('Constants', CONSTANTS).optional(),
+  /** Constants of the model, where they are not those of the set. */
   model: modelSchema.optional(),
   grid: z
     .strictObject({
@@ -123,6 +135,8 @@ export function readBakeDocument(document: BakeDocument): {
     ? partsOfLines(resolveLines(formula, CATALOGUE))
     : partsOfPlainDough(document.dough ?? PLAIN);
   const { tempC, startC, restC, thicknessMm: plateMm, ...own } = plate ?? {};
+  const { coverAim, coverLeast, ...figures } = document.standard ?? {};
+  const thicknessMm = disc?.thicknessMm ?? formula?.product.thicknessMm ?? USUAL.thicknessMm;
   const plateC = tempC ?? program?.plateC ?? formula?.bake.plateC ?? USUAL.plateC;
   const bakeProgram = {
     ...(formula?.bake ?? {
@@ -135,7 +149,7 @@ export function readBakeDocument(document: BakeDocument): {
     request: {
       setup: {
         dough: doughProperties(parts, disc?.air ?? formula?.product.air ?? USUAL.air),
-        thicknessMm: disc?.thicknessMm ?? formula?.product.thicknessMm ?? USUAL.thicknessMm,
+        thicknessMm,
         doughC: disc?.doughC ?? USUAL.doughC,
         plateC,
         startC: { under: startC ?? plateC, rest: restC ?? startC ?? plateC },
@@ -145,15 +159,29 @@ export function readBakeDocument(document: BakeDocument): {
           ...(plateMm === undefined ? {} : { thicknessM: plateMm / MM_PER_M }),
         },
         air: { ...DEFAULT_AIR, ...given(document.air) },
-        model: { ...DEFAULT_MODEL, ...given(document.model) },
+        model: { ...SETS[document.constants ?? 'in use'], ...given(document.model) },
       },
       program: { ...bakeProgram, plateC },
+      ...(formula
+        ? {
+            written: {
+              plateC: formula.bake.plateC,
+              thicknessMm: formula.product.thicknessMm,
+              doughC: USUAL.doughC,
+            },
+          }
+        : {}),
       standard: {
-        ...(formula ? standardOf(formula.product) : COMMON_STANDARD),
-        ...given(document.standard),
+        ...(formula ? standardOf(formula.product, formula.bake.finish) : COMMON_STANDARD),
+        ...given(figures),
+        ...(coverAim === undefined ? {} : { coverAim: bothSides(coverAim) }),
+        ...(coverLeast === undefined ? {} : { coverLeast: bothSides(coverLeast) }),
       },
     },
-    grid: { cells: document.grid?.cells ?? CELLS, stepS: document.grid?.stepS ?? STEP_S },
+    grid: {
+      ...gridFor(thicknessMm),
+      ...given(document.grid && { cells: document.grid.cells, stepS: document.grid.stepS }),
+    },
     everyS: document.grid?.everyS ?? USUAL.everyS,
   };
 }

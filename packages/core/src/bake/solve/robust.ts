@@ -1,12 +1,13 @@
 import { bake } from '../model/bake';
-import { type BakeRequest, LONGEST_S, stagesWith } from './bakeRequest';
+import { type BakeRequest, LONGEST_S, stagesWith, turnsOnce } from './bakeRequest';
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
-import { moistureOf } from '../model/outcome';
+import { fatFreeMoistureOf } from '../model/outcome';
 import { NODES, type RobustTimes, THINNEST_MM, mostCovered, withPiece } from './pieceSpread';
 import { type Surface, readSurface, surface } from './responseSurface';
 import { robustByScale } from './robustByScale';
 import { type Spreads, evenDraws, thicknessSdMm } from './spreads';
+import { pliableFrom } from './standard';
 
 const FIRST_FACTORS = [0.65, 0.8, 1, 1.25, 1.6] as const;
 const FIRST_CANDIDATES = 41;
@@ -30,7 +31,7 @@ function lastSide(request: BakeRequest, firstS: number): { doneS: number; spoilt
   const coloured = crossing();
   const gelatinised = crossing();
   const spoilt = crossing();
-  let cookedS: number | null = null;
+  const driest = pliableFrom(standard, setup.thicknessMm);
   let puffS: number | null = standard.puffLeast > 0 ? null : 0;
   bake(
     { ...setup, stages: stagesWith(program, [firstS, LATE_S]) },
@@ -38,17 +39,16 @@ function lastSide(request: BakeRequest, firstS: number): { doneS: number; spoilt
       watch: (baking) => {
         const { timeS, stage, column } = baking;
         gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
-        cookedS = baking.cookedS;
         if (puffS === null && baking.puffIndex >= standard.puffLeast) puffS = timeS;
-        const dry = standard.moistureLeast - moistureOf(column);
+        const dry = driest - fatFreeMoistureOf(column);
         spoilt.look(timeS, Math.max(dry, stage > 0 ? pastChar(baking.filmsB, standard.charMost) : -1));
         if (stage === 0) return 'on';
-        coloured.look(timeS, pastCover(baking.filmsB, standard.coverLeast));
+        coloured.look(timeS, pastCover(baking.filmsB, standard.coverLeast[1]));
         return spoilt.at !== null && spoilt.at < timeS ? 'end' : 'on';
       },
     },
   );
-  const done = [coloured.at, gelatinised.at, cookedS, puffS].map((at) => at ?? firstS + LATE_S);
+  const done = [coloured.at, gelatinised.at, puffS].map((at) => at ?? firstS + LATE_S);
   return { doneS: Math.max(...done) - firstS, spoiltS: (spoilt.at ?? firstS + LATE_S) - firstS };
 }
 
@@ -60,7 +60,7 @@ function firstMoments({ setup, program, standard }: BakeRequest): { colouredS: n
     { ...setup, stages: stagesWith(program, [LATE_S]).slice(0, 1) },
     {
       watch: ({ timeS, filmsA }) => {
-        coloured.look(timeS, pastCover(filmsA, standard.coverLeast));
+        coloured.look(timeS, pastCover(filmsA, standard.coverLeast[0]));
         charred.look(timeS, pastChar(filmsA, standard.charMost));
         return charred.at === null ? 'on' : 'end';
       },
@@ -191,6 +191,5 @@ export function robustTimes(
   givenSeconds: readonly number[],
   count = 2000,
 ): Generator<number, RobustTimes, void> {
-  const oneFlip = request.program.sides.length === 2 && !request.program.finish;
-  return (oneFlip ? robustOneFlip : robustByScale)(request, spreads, givenSeconds, count);
+  return (turnsOnce(request.program) ? robustOneFlip : robustByScale)(request, spreads, givenSeconds, count);
 }

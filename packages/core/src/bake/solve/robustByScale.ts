@@ -1,4 +1,4 @@
-import type { BakeRequest } from './bakeRequest';
+import { type BakeRequest, programWith } from './bakeRequest';
 import { NODES, type RobustTimes, THINNEST_MM, mostCovered, withPiece } from './pieceSpread';
 import { type Surface, readSurface } from './responseSurface';
 import { scaleRange, scaledSeconds } from './solveByScale';
@@ -19,18 +19,12 @@ export function* robustByScale(
   const sdC = Math.max(1e-2, spreads.plateC);
   const thicknesses = NODES.map((z) => Math.max(THINNEST_MM, meanMm + z * sdMm));
   const plates = NODES.map((z) => z * sdC);
-  const given: BakeRequest = {
-    ...request,
-    program: {
-      ...request.program,
-      sides: request.program.sides.map((side, i) => ({ ...side, seconds: givenSeconds[i] ?? side.seconds })),
-    },
-  };
+  const given: BakeRequest = { ...request, program: programWith(request.program, givenSeconds) };
   const ranges: { least: number; most: number }[] = [];
   for (const plateC of plates) {
     for (const mm of thicknesses) {
       const piece = withPiece(given, mm, plateC);
-      const range = scaleRange(piece, scaledSeconds(piece, null), request.standard.coverLeast);
+      const range = scaleRange(piece, scaledSeconds(piece, null), 'coverLeast');
       ranges.push({ least: range.least ?? NEVER, most: range.most });
       yield ranges.length / (NODES.length * NODES.length);
     }

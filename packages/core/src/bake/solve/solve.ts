@@ -1,7 +1,9 @@
-import { type BakeRequest, type Solution, bakeWith } from './bakeRequest';
+import { type BakeRequest, type Solution, bakeWith, turnsOnce } from './bakeRequest';
 import type { BakeOutcome } from '../model/outcome';
 import { solveByScale } from './solveByScale';
-import { solveOneFlip, solveOneFlipFast } from './solveOneFlip';
+import { adviseOneFlip } from './advise';
+import { turnsIron } from '../model/stages';
+import { solveOneFlipFast } from './solveOneFlip';
 
 export interface SolvedBake extends Solution {
   /** What the bake comes to with these seconds. */
@@ -13,9 +15,8 @@ export interface SolvedBake extends Solution {
  * Where no good bread exists the solution says what comes first, and its seconds are the nearest thing.
  */
 export function solveTimes(request: BakeRequest, onlyLeast = false): Solution {
-  const { sides, finish } = request.program;
-  if (sides.length !== 2 || finish) return solveByScale(request, onlyLeast);
-  return onlyLeast ? solveOneFlipFast(request) : solveOneFlip(request);
+  if (!turnsOnce(request.program)) return solveByScale(request, onlyLeast);
+  return onlyLeast && !turnsIron(request.program) ? solveOneFlipFast(request) : adviseOneFlip(request);
 }
 
 /** The same, and what the bake comes to. */

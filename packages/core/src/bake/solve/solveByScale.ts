@@ -1,10 +1,11 @@
 import {
   type BakeRequest,
-  INTO_RANGE,
   SHORTEST_SIDE_S,
   type Solution,
   TROUBLE_OF,
+  asWritten,
   bakeWith,
+  secondsOf,
 } from './bakeRequest';
 import { type FirstSide, firstSide } from './firstSide';
 import { type Over, type Short, type Verdict, judge } from './standard';
@@ -40,16 +41,16 @@ function turningPoint(holds: (scale: number) => boolean, halvings: number): numb
   return Math.exp(high);
 }
 
-/** Stretches the seconds until nothing is short and before anything is over; `cover` is the least spot cover. */
+/** Stretches the seconds until nothing is short and before anything is over; `by` is the colour it is judged by. */
 export function scaleRange(
   request: BakeRequest,
   secondsAt: (scale: number) => number[],
-  cover: number,
+  by: 'coverAim' | 'coverLeast',
   halvings: number = HALVINGS.fine,
 ): ScaleRange {
   const seen = new Map<number, Verdict>();
   const verdictAt = (scale: number) => {
-    const known = seen.get(scale) ?? judge(bakeWith(request, secondsAt(scale)), request.standard, cover);
+    const known = seen.get(scale) ?? judge(bakeWith(request, secondsAt(scale)), request.standard, by);
     seen.set(scale, known);
     return known;
   };
@@ -59,7 +60,7 @@ export function scaleRange(
   return {
     least,
     most,
-    leastLimit: verdictAt((least ?? SCALE_MAX) * JUST_BEFORE).short[0] ?? 'middle',
+    leastLimit: verdictAt((least ?? SCALE_MAX) * JUST_BEFORE).short[0] ?? 'raw',
     mostLimit: verdictAt(most).over[0] ?? 'dry',
     spoils: spoilt !== null,
   };
@@ -69,25 +70,39 @@ export function scaleRange(
 export const scaledSeconds =
   (request: BakeRequest, firstS: number | null) =>
   (scale: number): number[] =>
-    request.program.sides.map(({ seconds }, index) =>
+    secondsOf(request.program).map((seconds, index) =>
       index === 0 && firstS !== null ? firstS : Math.max(SHORTEST_SIDE_S, seconds * scale),
     );
 
+/** Of the way from the least stretch that is done to the one that spoils, the advised one is here. */
+const INTO_STRETCH = 0.25;
+
+/** Where in its range of stretches the program itself lies, on the plate it was written for; null where it is outside. */
+function ownPlace(request: BakeRequest): number | null {
+  if (!request.written) return null;
+  const there = asWritten(request, request.written);
+  const { least, most } = scaleRange(there, scaledSeconds(there, null), 'coverAim', HALVINGS.coarse);
+  return least === null || least > 1 || most < 1 ? null : (1 - least) / Math.max(most - least, 1e-6);
+}
+
 /**
- * Programs that are not one flip: one side, a fire at the end, or several flips. With two sides and a fire the first side
- * is found by its cue, as without a fire; what remains is stretched in the proportions of the program.
+ * Programs that are not one flip: one side, a fire at the end, or several flips. All sides are stretched together: each
+ * keeps its own time beside the others. With two sides and a fire, where the program itself is no good, the first side is
+ * found by its cue, as without a fire, and what remains is stretched.
  */
 export function solveByScale(request: BakeRequest, coarse = false): Solution {
-  const first: FirstSide | null = request.program.sides.length === 2 ? firstSide(request) : null;
+  const own = coarse ? null : ownPlace(request);
+  const first: FirstSide | null =
+    own === null && request.program.sides.length === 2 ? firstSide(request) : null;
   const secondsAt = scaledSeconds(request, first?.seconds ?? null);
   const { least, most, leastLimit, mostLimit, spoils } = scaleRange(
     request,
     secondsAt,
-    request.standard.coverAim,
+    'coverAim',
     coarse ? HALVINGS.coarse : HALVINGS.fine,
   );
   const good = least !== null && least <= most;
-  const scale = good ? least + INTO_RANGE * (most - least) : Math.min(least ?? most, most);
+  const scale = good ? least + (own ?? INTO_STRETCH) * (most - least) : Math.min(least ?? most, most);
   return {
     good,
     trouble: good
@@ -100,6 +115,7 @@ export function solveByScale(request: BakeRequest, coarse = false): Solution {
     seconds: secondsAt(scale),
     least: secondsAt(least ?? most),
     most: secondsAt(most),
+    keepsSplit: own !== null,
     firstLimit: first?.limit ?? 'program',
     leastLimit,
     mostLimit,

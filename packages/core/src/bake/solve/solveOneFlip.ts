@@ -1,8 +1,7 @@
-import { bake } from '../model/bake';
+import { COARSE, bake } from '../model/bake';
 import type { Baking } from '../model/baking';
 import {
   type BakeRequest,
-  INTO_RANGE,
   LONGEST_S,
   SHORTEST_SIDE_S,
   type Solution,
@@ -13,13 +12,13 @@ import {
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
 import { type FirstSide, firstSide, firstSideEye, firstSideOf } from './firstSide';
-import { moistureOf } from '../model/outcome';
-import type { BakeStandard, Over, Short } from './standard';
+import { fatFreeMoistureOf } from '../model/outcome';
+import { type BakeStandard, type Over, type Short, darkCover, pliableFrom } from './standard';
 
-/** The advised end is not more than this after the earliest. */
-const MOST_SLACK_S = 4;
 /** A middle that warms no faster than this has settled, K/s; where a piece is not followed long, this slowly. */
 const SETTLED_K_S = { range: 0.005, least: 0.1 };
+/** A middle that settles below this is not cooked in any time, °C. */
+const COOKS_FROM_C = 75;
 /** A piece that is dry or burnt is followed for so long, to see what else it lacks. */
 const LOOK_ON_S = { range: 20, least: 4 };
 /** What counts as far from a limit: moisture in shares, and the logarithm of browning. */
@@ -28,40 +27,44 @@ const FAR = { moisture: 2, char: 0.5 } as const;
 const PATIENCE_S = 170;
 const LONGEST_SECOND_S = 200;
 
+/** A solution whose second side is darker than asked after so long; null where it never is. */
+export type OneFlip = Solution & { darkS: number | null };
+
 /** Watches the whole bake for what the second side must reach, and must not. */
-function secondSideEye(standard: BakeStandard, onlyLeast: boolean) {
+function secondSideEye(standard: BakeStandard, thicknessMm: number, onlyLeast: boolean) {
+  const driest = pliableFrom(standard, thicknessMm);
   const coloured = crossing();
   const gelatinised = crossing();
   const charred = crossing();
   const dried = crossing();
+  const darkened = crossing();
+  const dark = darkCover(standard.coverAim[1]);
   const lookOnS = onlyLeast ? LOOK_ON_S.least : LOOK_ON_S.range;
   const settledKS = onlyLeast ? SETTLED_K_S.least : SETTLED_K_S.range;
   let before = { timeS: 0, middleC: 0 };
   const eye = {
-    ...{ coloured, gelatinised, charred, dried },
+    ...{ coloured, gelatinised, charred, dried, darkened },
     flippedS: Infinity,
     settled: false,
-    cookedS: null as number | null,
     puffS: standard.puffLeast > 0 ? null : (0 as number | null),
     room: null as number | null,
     look(baking: Baking): 'on' | 'end' {
       const { timeS, middleC } = baking;
       gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
-      dried.look(timeS, standard.moistureLeast - moistureOf(baking.column));
-      eye.cookedS = baking.cookedS;
+      dried.look(timeS, driest - fatFreeMoistureOf(baking.column));
       if (eye.puffS === null && baking.puffIndex >= standard.puffLeast) eye.puffS = timeS;
       if (baking.stage === 0) return 'on';
-      coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim));
+      coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim[1]));
+      darkened.look(timeS, pastCover(baking.filmsB, dark));
       const { charMost } = standard;
       const pastCharring = Math.max(pastChar(baking.filmsA, charMost), pastChar(baking.filmsB, charMost));
       charred.look(timeS, pastCharring);
-      eye.settled = middleC - before.middleC < settledKS * (timeS - before.timeS);
+      eye.settled = middleC < COOKS_FROM_C && middleC - before.middleC < settledKS * (timeS - before.timeS);
       before = { timeS, middleC };
       const overS = Math.min(charred.at ?? Infinity, dried.at ?? Infinity);
-      const all =
-        coloured.at !== null && gelatinised.at !== null && eye.cookedS !== null && eye.puffS !== null;
+      const all = coloured.at !== null && gelatinised.at !== null && eye.puffS !== null;
       if (all && eye.room === null && timeS > eye.flippedS + SHORTEST_SIDE_S) {
-        const dryRoom = (moistureOf(baking.column) - standard.moistureLeast) / FAR.moisture;
+        const dryRoom = (fatFreeMoistureOf(baking.column) - driest) / FAR.moisture;
         eye.room = Math.min(dryRoom, -pastCharring / FAR.char);
       }
       if (timeS > overS && (all || eye.settled || timeS > overS + lookOnS)) return 'end';
@@ -88,17 +91,16 @@ function troubleOf(
   longestS: number,
 ): Trouble | null {
   if (leastS <= mostS) return null;
-  if (least.at === null && staysRaw) return TROUBLE_OF.middle;
+  if (least.at === null && staysRaw) return TROUBLE_OF.raw;
   if (least.at === null && mostS === longestS) return TROUBLE_OF[least.name];
   return mostLimit === 'burnt' ? 'burns first' : 'dries first';
 }
 
-function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): Solution {
+function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): OneFlip {
   const t1 = first.seconds;
   const least = lastOf([
     ['pale second side', eye.coloured.at],
     ['raw', eye.gelatinised.at],
-    ['middle', eye.cookedS],
     ['no puff', eye.puffS],
   ]);
   const longestS = t1 + LONGEST_S;
@@ -107,14 +109,13 @@ function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): So
   const mostS = Math.min(charS, dryS);
   const leastS = Math.max(least.at ?? Infinity, t1 + SHORTEST_SIDE_S);
   const mostLimit: Over = charS <= dryS ? 'burnt' : 'dry';
-  const staysRaw = eye.cookedS === null && (eye.settled || mostS === longestS);
+  const staysRaw = eye.gelatinised.at === null && (eye.settled || mostS === longestS);
   const trouble = first.trouble ?? troubleOf(least, staysRaw, leastS, mostS, mostLimit, longestS);
   const secondS = Math.max(SHORTEST_SIDE_S, Math.min(leastS, longestS) - t1);
-  const slackS = trouble ? 0 : Math.min(MOST_SLACK_S, INTO_RANGE * (mostS - leastS));
   return {
     good: trouble === null,
     trouble,
-    seconds: [t1, (trouble ? Math.min(secondS, Math.max(SHORTEST_SIDE_S, mostS - t1)) : secondS) + slackS],
+    seconds: [t1, trouble ? Math.min(secondS, Math.max(SHORTEST_SIDE_S, mostS - t1)) : secondS],
     least: [t1, secondS],
     most: [t1, Math.max(0, mostS - t1)],
     firstLimit: first.limit,
@@ -123,21 +124,22 @@ function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): So
     colouredS: first.colouredS,
     bubblesS: first.bubblesS,
     room: eye.room,
+    darkS: eye.darkened.at === null ? null : eye.darkened.at - t1,
   };
 }
 
 /** The second side after a first side that is known. */
-function afterFirst(request: BakeRequest, first: FirstSide, onlyLeast: boolean): Solution {
+function afterFirst(request: BakeRequest, first: FirstSide, onlyLeast: boolean): OneFlip {
   const { standard, setup, program } = request;
-  const eye = secondSideEye(standard, onlyLeast);
+  const eye = secondSideEye(standard, setup.thicknessMm, onlyLeast);
   eye.flippedS = first.seconds;
-  bake({ ...setup, stages: stagesWith(program, [first.seconds, LONGEST_S]) }, { watch: eye.look });
+  const stages = stagesWith(program, [first.seconds, LONGEST_S]);
+  bake({ ...setup, stages }, { ...(onlyLeast ? COARSE : {}), watch: eye.look });
   return solutionOf(first, eye);
 }
 
-/** Two runs, no iteration: one long first contact, then the first side and one long second. */
-export const solveOneFlip = (request: BakeRequest): Solution =>
-  afterFirst(request, firstSide(request), false);
+/** The earliest: two runs, no iteration, one long first contact, then the first side and one long second. */
+export const solveOneFlip = (request: BakeRequest): OneFlip => afterFirst(request, firstSide(request), false);
 
 /**
  * One run: flips at the step where the first side is ready, and stops when the second is. For windows, where the
@@ -145,12 +147,14 @@ export const solveOneFlip = (request: BakeRequest): Solution =>
  */
 export function solveOneFlipFast(request: BakeRequest): Solution {
   const { standard, setup, program } = request;
-  const firstEye = firstSideEye(standard);
-  const eye = secondSideEye(standard, true);
+  const firstEye = firstSideEye(standard, setup.thicknessMm);
+  const eye = secondSideEye(standard, setup.thicknessMm, true);
   const last = { seen: 'on' as ReturnType<typeof firstEye.look> };
   bake(
     { ...setup, stages: stagesWith(program, [PATIENCE_S, LONGEST_SECOND_S]) },
     {
+      // A window asks for hundreds, and shows them as a picture.
+      ...COARSE,
       watch: (baking) => {
         const then = eye.look(baking);
         if (baking.stage > 0) return then;
@@ -165,14 +169,11 @@ export function solveOneFlipFast(request: BakeRequest): Solution {
   const first = firstSideOf(firstEye);
   // A first side that must end just before it chars is known only afterwards.
   if (last.seen === 'charred') return afterFirst(request, first, true);
-  return solutionOf(
-    last.seen === 'on' ? { ...first, trouble: first.trouble ?? TROUBLE_OF.middle } : first,
-    eye,
-  );
+  return solutionOf(last.seen === 'on' ? { ...first, trouble: first.trouble ?? TROUBLE_OF.raw } : first, eye);
 }
 
 /** What is left for the second side when the first lay for so long, early or late. */
-export const solveSecond = (request: BakeRequest, firstS: number): Solution =>
+export const solveSecond = (request: BakeRequest, firstS: number): OneFlip =>
   afterFirst(
     request,
     { seconds: firstS, limit: 'program', colouredS: null, bubblesS: null, trouble: null },

@@ -23,8 +23,7 @@ const FIRST_WORDS: Record<Solution['firstLimit'], string> = {
 const LEAST_WORDS: Record<Short, string> = {
   'pale first side': 'browning of the first side comes last',
   'pale second side': 'browning comes last',
-  raw: 'the starch of the coolest layer cooks last',
-  middle: 'the middle gets hot last',
+  raw: 'the coolest layer cooks through last',
   'no puff': 'the puff comes last',
 };
 const MOST_WORDS: Record<Over, string> = {
@@ -43,7 +42,7 @@ export function limitWords(solution: Solution): string {
 const TROUBLE_WORDS: Record<Trouble, string> = {
   'dries first': 'No good bread here: it dries below pliable before it is coloured and cooked.',
   'burns first': 'No good bread here: it chars before it is cooked.',
-  'middle stays raw': 'No good bread here: the middle never gets hot enough.',
+  'middle stays raw': 'No good bread here: the middle never cooks through.',
   'never browns': 'No good bread here: it never browns.',
   'never puffs': 'No good bread here: it browns and cooks, but there is too little steam to puff it.',
 };
@@ -79,8 +78,7 @@ export function sensitivityWords({ what, changeS }: Sensitivity): string {
 const SHORT_NAMES: Record<Short, string> = {
   'pale first side': 'the first side stays pale',
   'pale second side': 'the second side stays pale',
-  raw: 'it stays doughy',
-  middle: 'the middle stays raw',
+  raw: 'the middle stays raw',
   'no puff': 'it does not puff',
 };
 const BEYOND_NAMES: Record<Over | Short, string> = {

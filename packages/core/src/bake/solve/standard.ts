@@ -1,15 +1,18 @@
 import type { BakeOutcome } from '../model/outcome';
-import type { ProductStandard } from '../../formula/methodSchema';
+import type { BakeProgram, ProductStandard } from '../../formula/methodSchema';
+
+/** Of the side that goes down first, and of the other. */
+export type BySide = readonly [number, number];
 
 /** What a bake must come to. Shares are percent, as the model gives them. */
 export interface BakeStandard {
   /** Spot cover to aim at, and the least that is still sold, percent of a face. */
-  coverAim: number;
-  coverLeast: number;
+  coverAim: BySide;
+  coverLeast: BySide;
   charMost: number;
-  /** Least gelatinisation anywhere, 0 to 1. */
+  /** Least gelatinisation anywhere, 0 to 1: what cooked through means. */
   gelatinised: number;
-  /** Wet-basis moisture below which it no longer folds, percent. */
+  /** Moisture of the bread without its fat below which a piece of 2 mm no longer folds, percent. */
   moistureLeast: number;
   /** Puff index to reach; 0 asks for none. */
   puffLeast: number;
@@ -17,8 +20,8 @@ export interface BakeStandard {
 
 /** The common standard: freckles on both sides, cooked through, still pliable. */
 export const COMMON_STANDARD: BakeStandard = {
-  coverAim: 15,
-  coverLeast: 5,
+  coverAim: [15, 15],
+  coverLeast: [5, 5],
   charMost: 3,
   gelatinised: 0.8,
   moistureLeast: 27,
@@ -26,11 +29,23 @@ export const COMMON_STANDARD: BakeStandard = {
 };
 
 /** Assumptions: what the words of a product standard mean in figures. */
-const COVER_AIM = { pale: 3, 'light freckles': 8, freckles: 15, 'deep freckles': 28 } as const;
+const COVER_AIM = {
+  'pale and soft': 0,
+  pale: 3,
+  'light freckles': 8,
+  freckles: 15,
+  'deep freckles': 28,
+} as const;
 /** Where deep freckles are wanted some of them are black. */
-const CHAR_MOST = { pale: 1, 'light freckles': 3, freckles: 3, 'deep freckles': 8 } as const;
+const CHAR_MOST = {
+  'pale and soft': 1,
+  pale: 1,
+  'light freckles': 3,
+  freckles: 3,
+  'deep freckles': 8,
+} as const;
 /** The least that is sold, as a share of the aim. */
-const LEAST_OF_AIM = 1 / 3;
+export const LEAST_OF_AIM = 1 / 3;
 const MOISTURE_LEAST = {
   'rolls up tight': 28,
   'folds in half': 27,
@@ -40,21 +55,44 @@ const MOISTURE_LEAST = {
 } as const;
 const PUFF_LEAST = { flat: 0, 'small bubbles': 0, 'large bubbles': 0.7, 'full pocket': 1 } as const;
 
+/** Twice the freckles that were asked for are darker than asked, though still sold; never less than this, percent. */
+const LEAST_DARK = 10;
+const DARK_OF_AIM = 2;
+const MOST_DARK = 44;
+export const darkCover = (coverAim: number): number =>
+  Math.min(MOST_DARK, Math.max(LEAST_DARK, DARK_OF_AIM * coverAim));
+
+/** A sheet bends at less water than a thick bread: so many points for each millimetre below this, and never below that. */
+const BENDS = { mm: 2, pointsPerMm: 5, driest: 20 } as const;
+
+/** The moisture, percent of the fat-free bread, from which a piece of this thickness is pliable as asked. */
+export function pliableFrom({ moistureLeast }: BakeStandard, thicknessMm: number): number {
+  const thinner = moistureLeast - BENDS.pointsPerMm * Math.max(0, BENDS.mm - thicknessMm);
+  return Math.min(moistureLeast, Math.max(BENDS.driest, thinner));
+}
+
+/** A bread that is passed over a flame has black specks, and is sold with them, percent of a face. */
+const FLAMED_CHAR = 8;
+
 /** The figures behind a product's words; the common standard where it says nothing. */
-export function standardOf({ spots, fold, puff }: ProductStandard): BakeStandard {
-  const coverAim = spots ? COVER_AIM[spots] : COMMON_STANDARD.coverAim;
+export function standardOf(
+  { spots, secondSpots, fold, puff }: ProductStandard,
+  finish?: BakeProgram['finish'],
+): BakeStandard {
+  const words = [spots ?? 'freckles', secondSpots ?? spots ?? 'freckles'] as const;
+  const coverAim = words.map((word) => COVER_AIM[word]) as unknown as BySide;
   return {
     ...COMMON_STANDARD,
     coverAim,
-    coverLeast: coverAim * LEAST_OF_AIM,
-    charMost: spots ? CHAR_MOST[spots] : COMMON_STANDARD.charMost,
+    coverLeast: [coverAim[0] * LEAST_OF_AIM, coverAim[1] * LEAST_OF_AIM],
+    charMost: Math.max(...words.map((word) => CHAR_MOST[word]), finish?.kind === 'flame' ? FLAMED_CHAR : 0),
     moistureLeast: fold ? MOISTURE_LEAST[fold] : COMMON_STANDARD.moistureLeast,
     puffLeast: puff ? PUFF_LEAST[puff] : 0,
   };
 }
 
 /** What a bake falls short of, and what it goes past. More time or more heat cures the first and brings the second. */
-export const SHORTS = ['pale first side', 'pale second side', 'raw', 'middle', 'no puff'] as const;
+export const SHORTS = ['pale first side', 'pale second side', 'raw', 'no puff'] as const;
 export const OVERS = ['burnt', 'dry'] as const;
 export type Short = (typeof SHORTS)[number];
 export type Over = (typeof OVERS)[number];
@@ -64,17 +102,21 @@ export interface Verdict {
   over: Over[];
 }
 
-/** Judges a bake; `cover` is the least cover asked for, the standard's least when not said. */
-export function judge(outcome: BakeOutcome, standard: BakeStandard, cover = standard.coverLeast): Verdict {
+/** Judges a bake by the colour that is aimed at, or by the least that is still sold. */
+export function judge(
+  outcome: BakeOutcome,
+  standard: BakeStandard,
+  by: 'coverLeast' | 'coverAim' = 'coverLeast',
+): Verdict {
+  const [first, second] = standard[by];
   const short: Short[] = [];
-  if (outcome.cover[0] < cover) short.push('pale first side');
-  if (outcome.cover[1] < cover) short.push('pale second side');
+  if (outcome.cover[0] < first) short.push('pale first side');
+  if (outcome.cover[1] < second) short.push('pale second side');
   if (outcome.gelatinised < standard.gelatinised) short.push('raw');
-  if (outcome.cookedS === null) short.push('middle');
   if (outcome.puffIndex < standard.puffLeast) short.push('no puff');
   const over: Over[] = [];
   if (Math.max(...outcome.char) > standard.charMost) over.push('burnt');
-  if (outcome.moisture < standard.moistureLeast) over.push('dry');
+  if (outcome.fatFreeMoisture < pliableFrom(standard, outcome.thicknessMm)) over.push('dry');
   return { short, over };
 }
 

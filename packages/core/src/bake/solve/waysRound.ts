@@ -1,6 +1,6 @@
-import { type BakeRequest, INTO_RANGE, type Solution, bakeWith } from './bakeRequest';
+import { type BakeRequest, INTO_RANGE, bakeWith } from './bakeRequest';
 import { solveTimes } from './solve';
-import { type Over, type Short, type Verdict, isGood, judge } from './standard';
+import { type BySide, LEAST_OF_AIM, type Over, type Short, type Verdict, isGood, judge } from './standard';
 
 /** Where one setting may stand with everything else given. */
 export interface Reach {
@@ -32,7 +32,7 @@ function reach(
   { from, to, now, at }: { from: number; to: number; now: number; at: (value: number) => BakeRequest },
 ): Reach {
   const verdict = (share: number): Verdict =>
-    judge(bakeWith(at(from + share * (to - from)), seconds), request.standard, request.standard.coverAim);
+    judge(bakeWith(at(from + share * (to - from)), seconds), request.standard, 'coverAim');
   const turning = (low: number, high: number, holds: (share: number) => boolean): number => {
     let [before, after] = [low, high];
     for (let i = 0; i < HALVINGS; i += 1) {
@@ -121,12 +121,13 @@ const CHANGES: { what: string; to: (request: BakeRequest) => BakeRequest }[] = [
 ];
 
 /** What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution. */
-export function sensitivities(request: BakeRequest, { least }: Pick<Solution, 'least'>): Sensitivity[] {
+export function sensitivities(request: BakeRequest): Sensitivity[] {
+  const { seconds } = solveTimes(request);
   return CHANGES.map(({ what, to }) => {
-    const changed = solveTimes(to(request), true);
+    const changed = solveTimes(to(request));
     return {
       what,
-      changeS: changed.good ? changed.least.map((s, side) => s - (least[side] ?? s)) : null,
+      changeS: changed.good ? changed.seconds.map((s, side) => s - (seconds[side] ?? s)) : null,
     };
   });
 }
@@ -141,7 +142,9 @@ export interface WayOut {
 
 const HEAT_STEPS_C = [-10, 10, -20, 20, -30, 30, -45, 45, -60];
 const THICKNESS_STEPS = [0.9, 1.1, 0.8, 1.25, 0.7, 1.5, 0.6, 1.8];
-const PALER = [0.5, 0.25, 0];
+/** Paler than this is no colour at all, and no offer. */
+const PALEST = 3;
+const PALER = [0.5, 0.25];
 const CRISPER_POINTS = [3, 6, 10, 15];
 
 /** The nearest changes that give good bread: of the heat, of the thickness, of what is asked for. */
@@ -153,8 +156,8 @@ export function waysOut(request: BakeRequest): WayOut[] {
   ): WayOut[] => {
     for (const step of steps) {
       const [changed, way] = to(step);
-      const solution = solveTimes(changed, true);
-      if (solution.good) return [{ ...way, seconds: solution.seconds }];
+      // The earliest says whether; what is offered is what every other screen would say there.
+      if (solveTimes(changed, true).good) return [{ ...way, seconds: solveTimes(changed).seconds }];
     }
     return [];
   };
@@ -168,10 +171,12 @@ export function waysOut(request: BakeRequest): WayOut[] {
       return [atThickness(request, value), { what: 'thickness', value }];
     }),
     ...first(PALER, (times) => {
-      const value = standard.coverAim * times;
+      const paler = (aim: number) => Math.min(aim, Math.max(PALEST, aim * times));
+      const coverAim: BySide = [paler(standard.coverAim[0]), paler(standard.coverAim[1])];
+      const coverLeast: BySide = [coverAim[0] * LEAST_OF_AIM, coverAim[1] * LEAST_OF_AIM];
       return [
-        { ...request, standard: { ...standard, coverAim: value, coverLeast: value / 3 } },
-        { what: 'paler', value },
+        { ...request, standard: { ...standard, coverAim, coverLeast } },
+        { what: 'paler', value: Math.max(...coverAim) },
       ];
     }),
     ...first(CRISPER_POINTS, (points) => {

@@ -68,6 +68,9 @@ interface Sheet extends BakeWindow {
   known: boolean[];
 }
 
+const EARLIEST_S = 0.5;
+const stored = (seconds: number): number => Math.log(Math.max(EARLIEST_S, seconds));
+
 /** Fills a block from its corners: times between them; of several kinds of no good bread the nearest. */
 function fill(
   { codes, firstS, lastS, rooms, known, heatsC }: Sheet,
@@ -83,12 +86,13 @@ function fill(
       const i = r * width + c;
       if (known[i]) continue;
       const [u, v] = [(c - c0) / (c1 - c0), r1 === r0 ? 0 : (r - r0) / (r1 - r0)];
-      const between = (of: number[]) =>
-        (1 - v) * ((1 - u) * of[r0 * width + c0]! + u * of[r0 * width + c1]!) +
-        v * ((1 - u) * of[r1 * width + c0]! + u * of[r1 * width + c1]!);
+      const between = (of: number[], as: (value: number) => number = (value) => value) =>
+        (1 - v) * ((1 - u) * as(of[r0 * width + c0]!) + u * as(of[r0 * width + c1]!)) +
+        v * ((1 - u) * as(of[r1 * width + c0]!) + u * as(of[r1 * width + c1]!));
       codes[i] = codes[corner(r, r0, r1) * width + corner(c, c0, c1)]!;
-      firstS[i] = between(firstS);
-      lastS[i] = between(lastS);
+      // Times fall off exponentially with heat.
+      firstS[i] = Math.exp(between(firstS, stored));
+      lastS[i] = Math.exp(between(lastS, stored));
       rooms[i] = between(rooms);
     }
   }

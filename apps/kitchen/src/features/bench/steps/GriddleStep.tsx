@@ -1,4 +1,5 @@
 import { bakePhases } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Step } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -8,6 +9,7 @@ import { useHotLine } from '../../../ui/preferences';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
+import { useOwnSeconds } from '../../../shared/useOwnSeconds';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { OnBreadNow } from '../OnBreadNow';
 import { StepCautions } from '../StepCautions';
@@ -30,6 +32,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const format = useFormat();
   const size = useRingSize();
   const phases = bakePhases(plan.formula.bake);
+  const own = useOwnSeconds(plan.formula, plan.ingredients as readonly Ingredient[]);
   const pieces = state.divided?.pieces ?? plan.pieces;
   const { piecesOff } = state;
   // One at a time; several at once are worked on the live griddle.
@@ -80,10 +83,11 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
           <Label>Plate</Label>
           <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
         </View>
-        {phases.map(({ name, seconds }) => (
+        {phases.map(({ name, seconds }, index) => (
           <View key={name}>
             <Label>{name}</Label>
             <Figure value={String(seconds)} unit="s" size={36} />
+            {own?.ranges[index] ? <Label>{`${own.ranges[index]} s`}</Label> : null}
           </View>
         ))}
       </View>

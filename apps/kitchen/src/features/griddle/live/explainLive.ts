@@ -7,7 +7,6 @@ interface LiveSide {
   shownS: number;
   /** Of the model at this plate, s. */
   modelS: number;
-  ratio: number;
   factor: number;
   place: number;
   plateC: number;
@@ -19,15 +18,13 @@ interface LiveSide {
 export const explainLive = (of: LiveSide): Explanation => ({
   title: `Side ${of.side + 1} of the next piece`,
   value: `${Math.round(of.shownS)} s`,
-  equation:
-    'Seconds of the model at this plate × what keeps most pieces in standard × what you said of the last ones',
+  equation: 'Seconds of the model at this plate × what you said of the last ones',
   inputs: [
     {
       label: `Plate at place ${of.place}`,
       value: `${Math.round(of.plateC)} °C${of.assumed ? ' (wanted, not read)' : ''}`,
     },
     { label: 'Model', value: `${of.modelS.toFixed(1)} s` },
-    { label: 'For most pieces', value: `× ${of.ratio.toFixed(2)}` },
     { label: 'Your taps', value: `× ${of.factor.toFixed(2)}` },
   ],
   changes: [

@@ -10,8 +10,14 @@ import { draw, entry, liveBatch, plan, press } from '../../../test/liveBatch';
 import { workInPage } from '../../../test/workers';
 import { askGriddle } from '../../../workers/griddle';
 import { LiveScreen } from './LiveScreen';
-import { requestOf, spreadsOf } from '../griddleSetup';
-import { afterTurn, secondAfter, secondsAt } from '@kettle-scale/core/bake';
+import {
+  MODEL_CONSTANTS,
+  afterTurn,
+  requestOf,
+  secondAfter,
+  secondsAt,
+  spreadsOf,
+} from '@kettle-scale/core/bake';
 
 jest.mock('expo-router', () => jest.requireActual('../../../test/router'));
 
@@ -82,7 +88,7 @@ test('after an early or a late turn the second side follows the model', async ()
   const { finish: _fire, ...bake } = entry().formula.bake;
   const { formula } = entry({ bake });
   const request = requestOf({
-    ...{ formula, foods: CATALOGUE, kitchen: DEFAULT_KITCHEN, griddle: GRIDDLE },
+    ...{ formula, foods: CATALOGUE, griddle: GRIDDLE },
     ...{ plateC: 220, thicknessMm: 1.6, doughC: 24, altitudeM: 0 },
   });
   const table = await askGriddle('times', { request, platesC: [215, 225] });
@@ -104,25 +110,23 @@ test('the question follows the plate, what it has learned, and the product’s t
   const asked = {
     formula,
     foods: CATALOGUE,
-    kitchen: DEFAULT_KITCHEN,
     plateC: 220,
     thicknessMm: 2,
     doughC: 24,
     altitudeM: 0,
   };
   const plain = requestOf({ ...asked, griddle: GRIDDLE });
-  const learned = requestOf({
-    ...asked,
-    griddle: {
-      ...GRIDDLE,
-      calibrations: [
-        {
-          ...{ formulaId: formula.id, at: '2026-03-01T00:00:00.000Z', pieces: 30 },
-          parameters: [{ what: 'browning', factor: 1.5, low: 1.2, high: 1.8 }],
-        },
-      ],
-    },
+  const calibration = {
+    ...{ formulaId: formula.id, at: '2026-03-01T00:00:00.000Z', pieces: 30 },
+    parameters: [{ what: 'browning' as const, factor: 1.5, low: 1.2, high: 1.8 }],
+  };
+  const taught = (constants?: number) => ({
+    ...GRIDDLE,
+    calibrations: [{ ...calibration, ...(constants ? { constants } : {}) }],
   });
+  const learned = requestOf({ ...asked, griddle: taught(MODEL_CONSTANTS) });
+  // What multiplied older figures says nothing about these.
+  expect(requestOf({ ...asked, griddle: taught() })).toEqual(plain);
   expect(learned.setup.model?.browning).toBeCloseTo(1.5 * (plain.setup.model?.browning ?? 0));
   expect(spreadsOf(formula, 6)).toMatchObject({ ballShare: 0.01, plateC: 6 });
   const { solved } = await askGriddle('solve', { request: plain });

@@ -3,13 +3,13 @@ import {
   type BakeRequest,
   type PlateTimes,
   type Trim,
+  requestOf,
   secondsAt,
   trimmedSeconds,
 } from '@kettle-scale/core/bake';
 import type { Plan } from '@kettle-scale/core/plan';
 import { useMemo } from 'react';
 import { useGriddleWork } from '../../../workers/griddleQueries';
-import { requestOf, spreadsOf } from '../griddleSetup';
 import type { GriddleSubject } from '../useGriddle';
 
 /** Times are worked out for plates so far around what is wanted, every so many degrees, and read between them. */
@@ -20,11 +20,9 @@ export interface LiveTimes {
   request: BakeRequest;
   /** Seconds of each side for plates around the wanted one; empty while they are worked out. */
   table: readonly PlateTimes[];
-  /** What keeps most pieces in standard, as a multiple of the mean piece's seconds, a side each. */
-  ratios: readonly number[];
   /** Seconds of the model on a plate of this heat; the formula's own while it is asked. */
   modelAt: (plateC: number) => readonly number[];
-  /** The same as this batch is baked: for most pieces, and after what was judged. */
+  /** The same after what was judged. */
   timesAt: (plateC: number, by: Trim) => number[];
   ready: boolean;
   /** The model could not be asked: the formula's own seconds stand in. */
@@ -36,7 +34,6 @@ function liveRequest(plan: Plan, flattened: BatchState['flattened'], subject: Gr
   return requestOf({
     formula: plan.formula,
     foods: plan.ingredients as GriddleSubject['foods'],
-    kitchen: subject.kitchen,
     griddle: subject.griddle,
     plateC: plan.formula.bake.plateC,
     thicknessMm: flattened?.thicknessMm ?? plan.relaxed.thicknessMm,
@@ -66,22 +63,10 @@ export function useLiveTimes(
     () => (table.length > 0 ? secondsAt(table, wantedC) : sides.map(({ seconds }) => seconds)),
     [table, wantedC, sides],
   );
-  const robust = useGriddleWork(
-    'robust',
-    table.length > 0 ? { request, spreads: spreadsOf(plan.formula, null), seconds: nominal } : null,
-  ).data;
   const failed = times.isError;
   return useMemo(() => {
-    /** Most pieces want a little longer than the mean one does; the ratio holds at other heats too. */
-    const ratios = nominal.map((s, side) =>
-      robust && robust.share > robust.givenShare ? (robust.seconds[side] ?? s) / s : 1,
-    );
     const modelAt = (plateC: number) => (table.length > 0 ? secondsAt(table, plateC) : nominal);
-    const timesAt = (plateC: number, by: Trim) =>
-      trimmedSeconds(
-        modelAt(plateC).map((s, side) => s * (ratios[side] ?? 1)),
-        by,
-      );
-    return { request, table, ratios, modelAt, timesAt, ready: table.length > 0, failed };
-  }, [request, table, nominal, robust, failed]);
+    const timesAt = (plateC: number, by: Trim) => trimmedSeconds(modelAt(plateC), by);
+    return { request, table, modelAt, timesAt, ready: table.length > 0, failed };
+  }, [request, table, nominal, failed]);
 }

@@ -2,18 +2,21 @@ import type { BatchState, EventBody } from '@kettle-scale/core/batch';
 import {
   type LivePiece,
   type Trim,
+  breadDiameterMm,
   freePlace,
   livePieces,
   nextPieceNumber,
   placeOffsetsC,
+  placesOf,
+  rangeAt,
   seenPieces,
   trimOf,
+  whyNotWritten,
 } from '@kettle-scale/core/bake';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useMemo } from 'react';
 import type { LiveBatch } from '../../../batch/useBatch';
-import { breadDiameterMm, placesOf } from '../griddleSetup';
 import type { GriddleSubject } from '../useGriddle';
 import { explainLive } from './explainLive';
 import { useOthersOnPlate } from './useOthersOnPlate';
@@ -61,7 +64,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       livePieces(state.onPlate, {
         phases: bakePhases(formula.bake),
         table: times.table,
-        coverAim: times.request.standard.coverAim,
+        coverAim: times.request.standard.coverAim[0],
         placeC: (place) => (readC ?? wantedC) + (offsets[place - 1] ?? 0),
         secondsFor: (plateC, onMs) => times.timesAt(plateC, trimBefore(state, onMs)),
       }),
@@ -74,6 +77,21 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   const nextPlace = freePlace([...pieces, ...taken], placeCount);
   const nextC = plateAtPlace(nextPlace ?? 1);
   const nextSeconds = times.timesAt(nextC, trim);
+  const range = rangeAt(times.table, nextC);
+  const differs = times.ready
+    ? whyNotWritten({
+        request: {
+          ...times.request,
+          setup: { ...times.request.setup, startC: { under: nextC, rest: nextC } },
+        },
+        ...{
+          shown: nextSeconds,
+          read: readC !== null,
+          keepsSplit: times.table.every((row) => row.keepsSplit || !row.range),
+        },
+        trimmed: trim.first.factor !== 1 || trim.later.factor !== 1,
+      })
+    : null;
 
   const act = {
     on: (place: number) => {
@@ -100,11 +118,24 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       ...{ side, place: nextPlace ?? 1, plateC: nextC, assumed: readC === null },
       shownS: nextSeconds[side] ?? 0,
       modelS: times.modelAt(nextC)[side] ?? 0,
-      ratio: times.ratios[side] ?? 1,
       factor: (side === 0 ? trim.first : trim.later).factor,
     });
   return {
-    ...{ explain, wantedC, pieces, placeCount, nextPlace, nextSeconds, trim, act, total, spots, others },
+    ...{
+      explain,
+      wantedC,
+      pieces,
+      placeCount,
+      nextPlace,
+      nextSeconds,
+      range,
+      differs,
+      trim,
+      act,
+      total,
+      spots,
+      others,
+    },
     griddle: subject.griddle,
     failed: times.failed,
     left: total - begun,

@@ -1,4 +1,4 @@
-import type { Calibration } from '@kettle-scale/core/bake';
+import { type Calibration, DEFAULT_MODEL, MODEL_CONSTANTS, calibrationOf } from '@kettle-scale/core/bake';
 import { FITTED, type Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -28,14 +28,22 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
   const [fit, setFit] = useState<Calibration | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const pieces = logged.data ?? [];
-  const inUse = griddle.calibrations?.filter(({ formulaId }) => formulaId === formula.id).at(-1);
+  const inUse = calibrationOf(griddle, formula.id);
+  const outdated = !inUse && griddle.calibrations?.some(({ formulaId }) => formulaId === formula.id);
+
+  // Factors multiply the usual figures, whatever is in use now.
+  const usual = { ...request, setup: { ...request.setup, model: DEFAULT_MODEL } };
 
   const begin = () => {
     const controller = new AbortController();
     setStop(controller);
     setProgress(0);
     setProblem(null);
-    askGriddle('calibrate', { request, pieces }, { signal: controller.signal, onProgress: setProgress })
+    askGriddle(
+      'calibrate',
+      { request: usual, pieces },
+      { signal: controller.signal, onProgress: setProgress },
+    )
       .then(setFit)
       .catch((error: unknown) => {
         if (!controller.signal.aborted) setProblem(error instanceof Error ? error.message : String(error));
@@ -50,6 +58,7 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
       at: new Date().toISOString(),
       pieces: fit.pieces,
       parameters: fit.parameters,
+      constants: MODEL_CONSTANTS,
     };
     onUse({ ...griddle, calibrations: [...others, calibration] });
     setFit(null);
@@ -68,6 +77,11 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
             onPress={() => onUse({ ...griddle, calibrations: others })}
           />
         </>
+      ) : null}
+      {outdated ? (
+        <Body tone="plum">
+          What was fitted before multiplied older figures of the model and is not used: fit it again.
+        </Body>
       ) : null}
       {stop ? (
         <View role="status">

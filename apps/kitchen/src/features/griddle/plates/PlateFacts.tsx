@@ -1,6 +1,9 @@
 import { formatClock } from '@kettle-scale/core/quantity';
 import {
   LIMITS,
+  breadDiameterMm,
+  pieceAreaM2,
+  placesOf,
   type PaceLimit,
   USUAL_HANDS,
   hotSpots,
@@ -15,7 +18,6 @@ import { Choices } from '../../../ui/input/Choices';
 import { Leader, Ticket } from '../../../ui/layout/Ticket';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
-import { breadDiameterMm, pieceAreaM2, placesOf } from '../griddleSetup';
 import type { GriddleSubject } from '../useGriddle';
 
 const COLD_C = 20;

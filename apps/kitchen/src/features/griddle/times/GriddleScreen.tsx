@@ -14,6 +14,7 @@ import { Heading, Label, Strong } from '../../../ui/type';
 import { useWide } from '../../../ui/layout/useWide';
 import { CAUTIONS } from '../griddleText';
 import { TimesTicket } from './TimesTicket';
+import { WaysTicket } from './WaysTicket';
 import { WhatIf } from './WhatIf';
 import { useGriddleChoice } from '../griddleSetup';
 import { useGriddleSubject } from '../useGriddle';
@@ -87,6 +88,7 @@ export function GriddleScreen() {
   ) : (
     <Waiting what="the times" error={work.error} onRetry={() => void work.refetch()} />
   );
+  const ways = solved?.good ? <WaysTicket subject={subject} /> : null;
   const section = work.data ? (
     <Ticket>
       <Heading>Inside the bread</Heading>
@@ -118,6 +120,7 @@ export function GriddleScreen() {
         <View style={styles.panes}>
           <View style={styles.pane}>
             {times}
+            {ways}
             {section}
             {more}
           </View>
@@ -134,6 +137,7 @@ export function GriddleScreen() {
           {times}
           {live}
           <WhatIf subject={subject} />
+          {ways}
           {section}
           {choose}
           {more}

@@ -3,14 +3,15 @@ import {
   type RobustTimes,
   type SolvedBake,
   limitWords,
+  rangesOf,
   sensitivityWords,
   troubleWords,
   wayOutWords,
+  whyNotWritten,
 } from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useGriddleWork } from '../../../workers/griddleQueries';
-import { Segments } from '../../../ui/input/Segments';
 import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
@@ -26,7 +27,12 @@ const styles = StyleSheet.create({
   lines: { gap: SPACE.xs },
 });
 
-type Aim = 'most pieces' | 'mean piece';
+/** Other seconds are told of only where they keep clearly more. */
+const CLEARLY = 0.03;
+const better = ({ share, givenShare, seconds }: RobustTimes): string =>
+  share - givenShare < CLEARLY
+    ? ''
+    : ` With ${seconds.map((s) => Math.round(s)).join(' + ')} s it would be ${Math.round(100 * share)}.`;
 
 interface TimesTicketProps {
   subject: GriddleSubject;
@@ -36,12 +42,15 @@ interface TimesTicketProps {
   robustError: Error | null;
 }
 
-/** The seconds of each side, large; for most pieces or for the mean one; what binds them and what moves them. */
+/** The seconds of each side, large, with their range; why they are not the formula's; what binds and what moves them. */
 export function TimesTicket({ subject, solved, robust, robustError }: TimesTicketProps) {
-  const [aim, setAim] = useState<Aim>('most pieces');
   const [why, setWhy] = useState<Explanation | null>(null);
   const details = useGriddleWork('details', { request: subject.request, solution: solved });
-  const seconds = aim === 'most pieces' && robust && solved.good ? robust.seconds : solved.seconds;
+  const { seconds } = solved;
+  const ranges = rangesOf(solved);
+  const differs = whyNotWritten({
+    ...{ request: subject.request, shown: seconds, keepsSplit: solved.keepsSplit ?? true },
+  });
   const percent = (share: number) => `${Math.round(100 * share)} of 100`;
   return (
     <Ticket>
@@ -50,17 +59,18 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
           <View style={styles.sides}>
             {seconds.map((s, side) => (
               <Ask key={side} onPress={() => setWhy(explainSeconds(subject, solved, side, s))}>
-                <Label>{`Side ${side + 1}`}</Label>
+                <Label>{side < subject.formula.bake.sides.length ? `Side ${side + 1}` : 'Fire'}</Label>
                 <Figure
                   value={String(Math.round(s))}
                   unit="s"
                   size={seconds.length > MANY_SIDES ? FIGURE_PX / 2 : FIGURE_PX}
                   tone="ember"
                 />
+                {ranges[side] ? <Label>{`${ranges[side]} s`}</Label> : null}
                 <AskWord>{`Why ${Math.round(s)}?`}</AskWord>
               </Ask>
             ))}
-            {subject.formula.bake.finish ? (
+            {subject.formula.bake.finish && seconds.length === subject.formula.bake.sides.length ? (
               <View>
                 <Label>{subject.formula.bake.finish.kind === 'flame' ? 'Flame' : 'Grill'}</Label>
                 <Figure
@@ -72,18 +82,10 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
               </View>
             ) : null}
           </View>
-          <Segments<Aim>
-            label="Times for"
-            value={aim}
-            options={[
-              ['most pieces', 'For most pieces'],
-              ['mean piece', 'For the mean piece'],
-            ]}
-            onChange={setAim}
-          />
+          {differs ? <Body>{differs}</Body> : null}
           <Body>
             {robust
-              ? `${percent(aim === 'most pieces' ? robust.share : robust.givenShare)} pieces come out in standard with these, as balls, discs and plate spread here. With the other times ${percent(aim === 'most pieces' ? robust.givenShare : robust.share)} do.`
+              ? `${percent(robust.givenShare)} pieces come out in standard with these, as balls, discs and plate spread here.${better(robust)}`
               : (robustError?.message ?? 'Working out how many pieces these keep …')}
           </Body>
           <Body tone="soot">{limitWords(solved)}</Body>

@@ -87,8 +87,8 @@ export function WindowScreen() {
           <Action label={asTable ? 'As a picture' : 'As a table'} onPress={() => setAsTable((was) => !was)} />
         ) : null}
         <Label>
-          Lines: seconds of the first side. The cross is your plate and thickness, the ring holds 19 of 20
-          pieces.
+          Lines: earliest seconds of the first side. The cross is your plate and thickness, the ring holds 19
+          of 20 pieces.
         </Label>
       </Ticket>
       {reach.data ? (

@@ -1,0 +1,76 @@
+import {
+  type Way,
+  USUAL_HANDS,
+  breadDiameterMm,
+  pieceAreaM2,
+  placesOf,
+  plateAreaM2,
+  rangesOf,
+} from '@kettle-scale/core/bake';
+import { StyleSheet, View } from 'react-native';
+import { Action } from '../../../ui/input/actions';
+import { Leader, Ticket } from '../../../ui/layout/Ticket';
+import { SPACE } from '../../../ui/tokens';
+import { Body, Figure, Heading, Label } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
+import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useGriddleChoice } from '../griddleSetup';
+import type { GriddleSubject } from '../useGriddle';
+
+const styles = StyleSheet.create({
+  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
+  way: { flexGrow: 1, flexBasis: 150, minWidth: 0, gap: SPACE.xs },
+});
+
+const percent = (shares: readonly number[]): string => shares.map((share) => Math.round(share)).join(' / ');
+
+function OneWay({ name, way, none }: { name: string; way: Way | null; none: string }) {
+  const set = useGriddleChoice((state) => state.set);
+  const format = useFormat();
+  if (!way) {
+    return (
+      <View style={styles.way}>
+        <Label>{name}</Label>
+        <Body tone="soot">{none}</Body>
+      </View>
+    );
+  }
+  const { plateC, seconds, range, outcome, piecesPerHour } = way;
+  return (
+    <View style={styles.way}>
+      <Label>{`${name}, ${format.temp(plateC)}`}</Label>
+      <Figure value={seconds.map((s) => Math.round(s)).join(' + ')} unit="s" size={36} tone="ember" />
+      <Label>{`${rangesOf({ good: true, ...range }).join(' and ')} s`}</Label>
+      <Leader name="Freckles" value={percent(outcome.cover)} unit="%" />
+      <Leader name="Water left" value={outcome.moisture.toFixed(0)} unit="%" />
+      {piecesPerHour === null ? null : (
+        <Leader name="An hour" value={String(Math.floor(piecesPerHour))} unit="pieces" />
+      )}
+      <Action label={`Look at ${format.temp(plateC)}`} onPress={() => set({ plateC: Math.round(plateC) })} />
+    </View>
+  );
+}
+
+/** Hotter and shorter beside cooler and longer, with what each does to the bread and the pace: the kitchen picks. */
+export function WaysTicket({ subject }: { subject: GriddleSubject }) {
+  const { request, griddle, formula, foods, thicknessMm } = subject;
+  const diameterMm = breadDiameterMm(formula, foods, thicknessMm);
+  const { data, isPlaceholderData } = useGriddleWork('ways', {
+    request,
+    facts: {
+      ...{ places: placesOf(griddle, diameterMm).length, pieceAreaM2: pieceAreaM2(diameterMm) },
+      ...{ plateAreaM2: griddle ? plateAreaM2(griddle) : 0, hands: USUAL_HANDS },
+      gapS: USUAL_HANDS.onS + USUAL_HANDS.offS,
+    },
+  });
+  if (!data) return null;
+  return (
+    <Ticket>
+      <Heading>Two ways</Heading>
+      <View style={[styles.ways, isPlaceholderData && { opacity: 0.6 }]}>
+        <OneWay name="Hotter, shorter" way={data.hotter} none="No good bread hotter than this." />
+        <OneWay name="Cooler, longer" way={data.cooler} none="No good bread cooler than this." />
+      </View>
+    </Ticket>
+  );
+}

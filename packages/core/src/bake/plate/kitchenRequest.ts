@@ -1,0 +1,108 @@
+import type { Formula } from '../../formula/formulaSchema';
+import { resolveLines } from '../../formula/resolveLines';
+import type { Ingredient } from '../../ingredient/ingredientSchema';
+import type { Griddle } from '../../kitchen/griddleSchema';
+import { discDiameterMm } from '../../portion/disc';
+import { doughDensity } from '../../portion/doughDensity';
+import { doughProperties, partsOfLines } from '../model/composition';
+import { plateAreaM2, plateOf } from '../model/griddlePlate';
+import { DEFAULT_AIR, DEFAULT_MODEL, MODEL_CONSTANTS } from '../model/model';
+import { STEEL_GRIDDLE } from '../model/plate';
+import { withFactors } from '../model/withFactors';
+import type { BakeRequest } from '../solve/bakeRequest';
+import { type Spreads, USUAL_SPREADS } from '../solve/spreads';
+import { standardOf } from '../solve/standard';
+import { packPieces } from './packing';
+
+/** A dough that nobody measured, as it goes on, °C. */
+export const USUAL_DOUGH_C = 24;
+/** Discs are this even, as a share of their thickness, where the product names no tolerance (assumption). */
+const DISC_SPREAD = 0.04;
+/** Between neighbours on the plate, mm. */
+const GAP_MM = 8;
+const MM_PER_M = 1000;
+/** A tolerance is so many standard deviations, and no plate is known better than that, °C. */
+const TOLERANCE_IN_SD = 2;
+const BEST_PLATE_SD_C = 2;
+
+/** The griddle that a formula is baked on where nobody chose: the first of its surface, flat or domed. */
+export const griddleFor = ({ bake }: Pick<Formula, 'bake'>, griddles: readonly Griddle[]): Griddle | null =>
+  griddles.find(({ domed }) => (domed ?? false) === (bake.surface === 'domed')) ?? griddles[0] ?? null;
+
+/** Diameter of a formula's relaxed disc, mm. */
+export function breadDiameterMm(formula: Formula, foods: readonly Ingredient[], thicknessMm: number): number {
+  const parts = resolveLines(formula, foods).map(({ fraction, food }) => ({ mass: fraction, food }));
+  return discDiameterMm(formula.product.ballG, thicknessMm, doughDensity(parts, formula.product.air));
+}
+
+export const pieceAreaM2 = (diameterMm: number): number => (Math.PI / 4) * (diameterMm / MM_PER_M) ** 2;
+
+/** The places of a griddle for pieces of a size, or a few in a row where the kitchen has told of no griddle. */
+export const placesOf = (griddle: Griddle | null, diameterMm: number) =>
+  griddle ? packPieces(griddle, diameterMm, GAP_MM) : [];
+
+/** Share of a griddle that lies under bread when it is full. */
+const coveredBy = (griddle: Griddle, diameterMm: number): number =>
+  (placesOf(griddle, diameterMm).length * pieceAreaM2(diameterMm)) / plateAreaM2(griddle);
+
+export interface Asked {
+  formula: Formula;
+  foods: readonly Ingredient[];
+  griddle: Griddle | null;
+  plateC: number;
+  thicknessMm: number;
+  doughC: number;
+  altitudeM: number;
+  /** What the plate really has now, where it was read. */
+  readC?: number | undefined;
+}
+
+/** What a plate's own pieces of a formula have taught, for the constants in use; what others taught is not asked. */
+export const calibrationOf = ({ calibrations }: Griddle, formulaId: string) =>
+  calibrations?.filter((one) => one.formulaId === formulaId && one.constants === MODEL_CONSTANTS).at(-1);
+
+/** The question to the model: this bread, on this plate, up here, with what the plate's own pieces have taught. */
+export function requestOf({
+  formula,
+  foods,
+  griddle,
+  plateC,
+  thicknessMm,
+  doughC,
+  altitudeM,
+  readC,
+}: Asked): BakeRequest {
+  const learned = griddle && calibrationOf(griddle, formula.id);
+  const startC = readC ?? plateC;
+  return {
+    setup: {
+      dough: doughProperties(partsOfLines(resolveLines(formula, foods)), formula.product.air),
+      ...{ thicknessMm, doughC, plateC, startC: { under: startC, rest: startC } },
+      plate: griddle
+        ? plateOf(griddle, coveredBy(griddle, breadDiameterMm(formula, foods, thicknessMm)))
+        : STEEL_GRIDDLE,
+      air: { ...DEFAULT_AIR, altitudeM },
+      model: withFactors(
+        DEFAULT_MODEL,
+        Object.fromEntries((learned?.parameters ?? []).map(({ what, factor }) => [what, factor])),
+      ),
+    },
+    program: { ...formula.bake, plateC },
+    standard: standardOf(formula.product, formula.bake.finish),
+    written: {
+      ...{ plateC: formula.bake.plateC, thicknessMm: formula.product.thicknessMm },
+      doughC: USUAL_DOUGH_C,
+    },
+  };
+}
+
+/** How much pieces and plate of this kitchen spread: tolerances of the product, and the plate's own readings. */
+export function spreadsOf(formula: Formula, plateSdC: number | null): Spreads {
+  const { ballToleranceG, ballG, thicknessMm, thicknessToleranceMm } = formula.product;
+  return {
+    ...USUAL_SPREADS,
+    ballShare: ballToleranceG / ballG / TOLERANCE_IN_SD,
+    thicknessMm: thicknessToleranceMm ? thicknessToleranceMm / TOLERANCE_IN_SD : DISC_SPREAD * thicknessMm,
+    ...(plateSdC === null ? {} : { plateC: Math.max(BEST_PLATE_SD_C, plateSdC) }),
+  };
+}

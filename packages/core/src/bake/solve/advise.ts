@@ -1,0 +1,164 @@
+import { bake } from '../model/bake';
+import { crossing } from '../model/crossing';
+import { pastChar, pastCover } from '../model/films';
+import { type BakeRequest, INTO_RANGE, type Solution, asWritten, secondsOf, stagesWith } from './bakeRequest';
+import { BEFORE_CHAR } from './firstSide';
+import { type OneFlip, solveOneFlip, solveSecond } from './solveOneFlip';
+import { darkCover } from './standard';
+
+/** The latest first side is looked for as far past the earliest as the second side's range is wide, and half as much. */
+const BEYOND = 1.5;
+const HALVINGS = 3;
+/** A first side is tried up to so many times its earliest, at these shares of the way. */
+const LATER = 2.5;
+const LATER_SHARES = [0.2, 0.4, 0.6, 0.8] as const;
+/** Never nearer to the start of its range than this share of it, however dark that is. */
+const LEAST_INTO_RANGE = 0.2;
+/** A range narrower than this leaves no room for a split of one's own, s. */
+const WIDE_S = 4;
+/** A formula is written in whole seconds. */
+const ROUNDING_S = 1;
+
+/** When the first side is darker than asked, and when it must be turned before it chars; watched for so long. */
+function firstSpoils({ setup, program, standard }: BakeRequest, forS: number) {
+  const darkened = crossing();
+  const charred = crossing();
+  const dark = darkCover(standard.coverAim[0]);
+  bake(
+    { ...setup, stages: stagesWith(program, [forS]).slice(0, 1) },
+    {
+      watch: ({ timeS, filmsA }) => {
+        darkened.look(timeS, pastCover(filmsA, dark));
+        charred.look(timeS, pastChar(filmsA, standard.charMost));
+        return charred.at === null ? 'on' : 'end';
+      },
+    },
+  );
+  return { darkS: darkened.at ?? forS, latestS: charred.at === null ? forS : BEFORE_CHAR * charred.at };
+}
+
+/**
+ * The earliest times that are good. A face may be coloured before the bread is warm enough for what comes next, a fire
+ * above all: later first sides are tried before it is said that there is none.
+ */
+function earliestGood(request: BakeRequest): OneFlip {
+  const earliest = solveOneFlip(request);
+  if (earliest.good || earliest.firstLimit === 'char') return earliest;
+  const fromS = earliest.least[0]!;
+  const { latestS } = firstSpoils(request, LATER * fromS);
+  for (const share of LATER_SHARES) {
+    const later = solveSecond(request, fromS + share * (latestS - fromS));
+    if (later.good)
+      return {
+        ...later,
+        firstLimit: earliest.firstLimit,
+        colouredS: earliest.colouredS,
+        bubblesS: earliest.bubblesS,
+      };
+  }
+  return earliest;
+}
+
+interface Room {
+  leastS: number;
+  mostS: number;
+  /** Where most pieces are right: half way to where it spoils or is darker than asked. */
+  middleS: number;
+}
+
+const roomOf = (leastS: number, mostS: number, darkS: number): Room => ({
+  ...{ leastS, mostS },
+  middleS:
+    leastS + Math.max(INTO_RANGE * (Math.min(mostS, darkS) - leastS), LEAST_INTO_RANGE * (mostS - leastS)),
+});
+
+/** The room of the first side: to the latest turn after which the second can still become good. */
+function firstRoom(request: BakeRequest, earliest: OneFlip): Room {
+  const [leastS, secondS] = [earliest.least[0]!, earliest.least[1]!];
+  const widthS = earliest.most[1]! - secondS;
+  const spoils = firstSpoils(request, leastS + BEYOND * widthS);
+  let high = Math.max(leastS, spoils.latestS);
+  let low = leastS;
+  if (solveSecond(request, high).good) low = high;
+  for (let i = 0; i < HALVINGS && low < high; i += 1) {
+    const middle = (low + high) / 2;
+    if (solveSecond(request, middle).good) low = middle;
+    else high = middle;
+  }
+  return roomOf(leastS, low, spoils.darkS);
+}
+
+function secondRoom(request: BakeRequest, firstS: number): { room: Room; solved: OneFlip } {
+  const solved = solveSecond(request, firstS);
+  const [leastS, mostS] = [solved.least[1]!, Math.max(solved.least[1]!, solved.most[1]!)];
+  return { solved, room: roomOf(leastS, mostS, solved.darkS ?? mostS) };
+}
+
+/** Where in the room of a side the formula's own seconds lie, 0 to 1; null where they lie outside, or there is none. */
+function shareOf(seconds: number, { leastS, mostS }: Room): number | null {
+  if (mostS - leastS < WIDE_S) return null;
+  if (seconds < leastS - ROUNDING_S || seconds > mostS + ROUNDING_S) return null;
+  return Math.min(1, Math.max(0, (seconds - leastS) / (mostS - leastS)));
+}
+
+type Split = readonly [number, number] | null;
+
+/** Splits of questions asked before: a slider asks for the same formula again and again. */
+const known = new Map<string, Split>();
+const MOST_KNOWN = 64;
+
+/** How the formula's own seconds lie in the room of the plate and thickness that they were written for. */
+function ownSplit(request: BakeRequest): Split {
+  const { written, program } = request;
+  if (!written) return null;
+  const there = asWritten(request, written);
+  const key = JSON.stringify(there);
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const earliest = earliestGood(there);
+  const [firstS, secondS] = secondsOf(program);
+  let split: Split = null;
+  if (earliest.good && firstS !== undefined && secondS !== undefined) {
+    const first = shareOf(firstS, firstRoom(there, earliest));
+    const second = first === null ? null : shareOf(secondS, secondRoom(there, firstS).room);
+    split = first === null || second === null ? null : [first, second];
+  }
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, split);
+  return split;
+}
+
+const within = ({ leastS, mostS, middleS }: Room, share: number | undefined): number =>
+  share === undefined ? middleS : leastS + share * (mostS - leastS);
+
+/**
+ * The second side, s, after a first that really lay for so long: at its place in the room that is left, or the nearest
+ * thing where none is.
+ */
+export function adviseSecond(request: BakeRequest, firstS: number): number {
+  const { room, solved } = secondRoom(request, firstS);
+  return solved.good ? within(room, ownSplit(request)?.[1]) : solved.seconds[1]!;
+}
+
+/**
+ * One flip, with the range of each side and a time inside it. Where the formula's own seconds are good on the plate they
+ * were written for, their place in the ranges is kept, here and at other heats and thicknesses; else each side ends in the
+ * middle of what most pieces bear.
+ */
+export function adviseOneFlip(request: BakeRequest): Solution {
+  const earliest = earliestGood(request);
+  if (!earliest.good) return earliest;
+  const split = ownSplit(request);
+  const first = firstRoom(request, earliest);
+  const firstS = within(first, split?.[0]);
+  const { room: second, solved } = secondRoom(request, firstS);
+  return {
+    ...earliest,
+    seconds: [firstS, within(second, split?.[1])],
+    least: [first.leastS, second.leastS],
+    most: [first.mostS, second.mostS],
+    leastLimit: solved.leastLimit,
+    mostLimit: solved.mostLimit,
+    keepsSplit: split !== null,
+  };
+}

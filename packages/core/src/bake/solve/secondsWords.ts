@@ -1,0 +1,64 @@
+import type { BakeRequest, Solution } from './bakeRequest';
+import { secondsOf } from './bakeRequest';
+import { troubleWords } from './solveText';
+
+const whole = (s: number): number => Math.round(s);
+const listed = (seconds: readonly number[]): string => seconds.map((s) => `${whole(s)}`).join(' + ');
+
+/** "23–33": the earliest and the latest of a side, whole seconds. */
+const rangeWords = (leastS: number, mostS: number): string => {
+  const [least, most] = [Math.ceil(leastS), Math.floor(mostS)];
+  return least >= most ? `${whole(leastS)}` : `${least}–${most}`;
+};
+
+/** The range of each side beside its figure; none where there is no good bread. */
+export const rangesOf = (solution: Pick<Solution, 'good' | 'least' | 'most'>): string[] =>
+  solution.good ? solution.least.map((least, side) => rangeWords(least, solution.most[side] ?? least)) : [];
+
+/** What differs from what the formula's seconds were written for. */
+export interface Differs {
+  request: BakeRequest;
+  /** Seconds that are shown. */
+  shown: readonly number[];
+  keepsSplit: boolean;
+  /** The plate was read; else it is what was asked. */
+  read?: boolean;
+  /** Somebody's taps moved them. */
+  trimmed?: boolean;
+}
+
+const NOTICED = { plateC: 1, thicknessMm: 0.05, doughC: 1 } as const;
+
+/** In one line why the seconds shown are not the formula's own; null where they are the same. */
+export function whyNotWritten({ request, shown, keepsSplit, read, trimmed }: Differs): string | null {
+  const { setup, written, program } = request;
+  const own = secondsOf(program);
+  if (!written || own.every((s, side) => whole(s) === whole(shown[side] ?? s))) return null;
+  const plateC = setup.startC?.under ?? setup.plateC;
+  const reasons = [
+    Math.abs(plateC - written.plateC) >= NOTICED.plateC
+      ? `the plate ${read ? 'has' : 'is set to'} ${Math.round(plateC)} °C, not ${Math.round(written.plateC)}`
+      : null,
+    Math.abs(setup.thicknessMm - written.thicknessMm) >= NOTICED.thicknessMm
+      ? `the disc is ${setup.thicknessMm.toFixed(2)} mm, not ${written.thicknessMm.toFixed(2)}`
+      : null,
+    Math.abs(setup.doughC - written.doughC) >= NOTICED.doughC
+      ? `the dough has ${Math.round(setup.doughC)} °C`
+      : null,
+    trimmed ? 'your taps moved them' : null,
+    keepsSplit ? null : 'by the model those do not give good bread on this plate',
+  ].filter((reason) => reason !== null);
+  return `The formula says ${listed(own)} s: ${reasons.join(', ') || 'this plate takes it otherwise'}.`;
+}
+
+/** What the model says of a formula's own seconds on the kitchen's plate: their range, or what it would do instead. */
+export function ownSecondsWords(request: BakeRequest, solution: Solution, plateName: string): string {
+  if (!solution.good && solution.trouble) {
+    return `On ${plateName}: ${troubleWords(solution.trouble).replace(/^No/, 'no')}`;
+  }
+  if (solution.keepsSplit) {
+    return `On ${plateName} each side may take ${rangesOf(solution).join(' and ')} s.`;
+  }
+  const instead = solution.seconds.map((s, side) => `${whole(s)} (${rangesOf(solution)[side] ?? ''})`);
+  return `On ${plateName} the model would bake it ${instead.join(' + ')} s: try a piece, and judge it on the live griddle.`;
+}
