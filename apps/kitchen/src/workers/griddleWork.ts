@@ -1,3 +1,4 @@
+import type { FlameSetting } from '@kettle-scale/core/kitchen';
 import {
   type BakeRequest,
   type BakeSeries,
@@ -7,6 +8,8 @@ import {
   type LoggedPiece,
   type Pace,
   type PaceFacts,
+  type PanCycle,
+  panOnBurner,
   type PlateMoment,
   type Reach,
   type RobustTimes,
@@ -53,6 +56,11 @@ export interface GriddleWork {
   reach: { asks: { request: BakeRequest; seconds: number[] }; gives: { heat: Reach; thickness: Reach } };
   /** Hotter and shorter, cooler and longer. */
   ways: { asks: { request: BakeRequest; facts: PaceFacts }; gives: TwoWays };
+  /** A pan on a burner that nobody touches, with so long between pieces. */
+  pan: {
+    asks: { request: BakeRequest; flame: FlameSetting; gapS: number };
+    gives: Record<'least' | 'middle' | 'most', PanCycle>;
+  };
   robust: { asks: { request: BakeRequest; spreads: Spreads; seconds: number[] }; gives: RobustTimes };
   window: { asks: { request: BakeRequest }; gives: BakeWindow };
   calibrate: { asks: { request: BakeRequest; pieces: LoggedPiece[] }; gives: Calibration };
@@ -104,6 +112,9 @@ export const GRIDDLE_WORK: {
   },
   *ways({ request, facts }) {
     return yield* twoWays(request, facts);
+  },
+  *pan({ request, flame, gapS }) {
+    return yield* panOnBurner(request, flame, gapS);
   },
   *robust({ request, spreads, seconds }) {
     return yield* robustTimes(request, spreads, seconds);

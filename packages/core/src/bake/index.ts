@@ -16,6 +16,7 @@ export { plateAt, type PlateState, plateStep, STEEL_GRIDDLE } from './model/plat
 export { type BakeMoment, bakeSeries, type BakeSeries } from './model/series';
 export { stagesOfSeconds } from './model/stages';
 export { withFactors } from './model/withFactors';
+export { HEAT_WORDS, heatSigns, type HeatWord } from './plate/heatWords';
 export { hotSpots, type HotSpots, placeOffsetsC } from './plate/hotSpots';
 export {
   breadDiameterMm,
@@ -39,6 +40,7 @@ export {
   USUAL_HANDS,
 } from './plate/pace';
 export { packPieces, type Place } from './plate/packing';
+export { type PanCycle, panOnBurner } from './plate/panCycle';
 export { type PlateMoment, readySeconds, STEADY_C_PER_MIN, warmUp } from './plate/preheat';
 export { twoWays, type TwoWays, type Way } from './plate/twoWays';
 export { adviseSecond } from './solve/advise';

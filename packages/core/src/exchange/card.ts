@@ -1,6 +1,6 @@
 import { escapeUTF8 } from 'entities';
 import { kneadTestWords } from '../formula/kneadTestWords';
-import { bakePhases } from '../formula/bakePhases';
+import { bakePhases, beforePlate } from '../formula/bakePhases';
 import { packWords } from '../formula/allergens';
 import { formulaFacts } from '../formula/formulaFacts';
 import type { Formula } from '../formula/formulaSchema';
@@ -67,7 +67,13 @@ export function cardHtml(
     ...rests('dough'),
     `Balls of ${formatMass(product.ballG, 1, units)} ± ${formatMass(product.ballToleranceG, 1, units)}`,
     ...rests('balls'),
-    `Flatten to ${formatLength(facts.rolled.diameterMm, units)}, ${formatLength(facts.rolled.thicknessMm, units)} thick${method.shaping.note ? `. ${method.shaping.note}` : ''}`,
+    `Flatten to ${formatLength(facts.rolled.diameterMm, units)}, ${formatLength(facts.rolled.thicknessMm, units)} thick${[
+      method.shaping.note,
+      ...beforePlate(bake),
+    ]
+      .filter(Boolean)
+      .map((note) => `. ${note.charAt(0).toUpperCase()}${note.slice(1)}`)
+      .join('')}`,
     `Plate ${formatTemp(bake.plateC, units)}: ${bakePhases(bake)
       .map(
         ({ name, seconds }, side) =>

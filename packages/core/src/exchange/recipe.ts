@@ -1,3 +1,4 @@
+import { beforePlate } from '../formula/bakePhases';
 import { decodeHTML } from 'entities';
 import { Parser } from 'htmlparser2';
 import type { Formula } from '../formula/formulaSchema';
@@ -50,7 +51,8 @@ function instructions(formula: Formula): string[] {
     `Divide into balls of ${product.ballG} g.`,
     ...rests('balls'),
     `Flatten to ${product.thicknessMm} mm.${method.shaping.note ? ` ${method.shaping.note}` : ''}`,
-    `Bake on the plate at ${formatTemp(bake.plateC)}: ${bake.sides.map(({ seconds }) => `${seconds} s`).join(', then ')}${bake.finish ? `, then ${bake.finish.seconds} s over the ${bake.finish.kind}` : ''}.`,
+    ...beforePlate(bake).map((what) => `${what.charAt(0).toUpperCase()}${what.slice(1)}.`),
+    `Bake on the plate at ${formatTemp(bake.plateC)}: ${bake.sides.map(({ seconds, plateC }) => `${seconds} s${plateC === undefined ? '' : ` at ${formatTemp(plateC)}`}`).join(', then ')}${bake.finish ? `, then ${bake.finish.seconds} s over the ${bake.finish.kind}` : ''}.`,
     ...(method.hold ? [method.hold] : []),
   ].map(plainSpaces);
 }

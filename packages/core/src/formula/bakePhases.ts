@@ -1,3 +1,4 @@
+import { formatTemp } from '../quantity/formatQuantity';
 import type { BakeProgram } from './methodSchema';
 
 /** One stretch of a piece's time over heat. */
@@ -14,7 +15,12 @@ export interface BakePhase {
 /** The sides of a bake program and its finish, one after the other. */
 export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   const phases = sides.map((side, index): BakePhase => {
-    const acts = [side.wetFace && 'wet face down', side.press && 'press lightly', side.butter && 'butter it'];
+    const acts = [
+      side.plateC !== undefined && `on the place at ${formatTemp(side.plateC)}`,
+      side.wetFace && 'wet face down',
+      side.press && 'press lightly',
+      side.butter && 'butter it',
+    ];
     return {
       name: `Side ${index + 1}`,
       seconds: side.seconds,
@@ -26,6 +32,12 @@ export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   const name = finish.kind === 'flame' ? 'Flame' : 'Grill';
   return [...phases, { name, seconds: finish.seconds, flame: true, act: 'tongs, hands clear' }];
 }
+
+/** What is done to a disc before it goes on: between hot platens, floured; empty when nothing. */
+export const beforePlate = ({ hotPress, floured }: BakeProgram): string[] => [
+  ...(hotPress ? [`hot press at ${formatTemp(hotPress.tempC)} for ${hotPress.seconds} s`] : []),
+  ...(floured ? ['bench flour stays on'] : []),
+];
 
 /** Seconds that one piece spends over heat. */
 export const bakeSecondsOf = (bake: BakeProgram): number =>

@@ -38,6 +38,9 @@ const LABELS: Record<string, string> = {
   'method.holdIn': 'Held in',
   'bake.surface': 'Surface',
   'bake.plateC': 'Plate',
+  'bake.floured': 'Bench flour stays on',
+  'bake.hotPress.tempC': 'Hot press',
+  'bake.hotPress.seconds': 'Time in the press',
   'bake.finish.kind': 'Finish',
   'bake.finish.seconds': 'Finish time',
   'product.ballG': 'Ball',
@@ -48,6 +51,7 @@ const LABELS: Record<string, string> = {
   'product.diameterToleranceMm': 'Diameter tolerance',
   'product.thicknessToleranceMm': 'Thickness tolerance',
   'product.spots': 'Spots',
+  'product.secondSpots': 'Spots of the second side',
   'product.puff': 'Puff',
   'product.fold': 'Fold test',
   'product.look': 'Good piece',
@@ -67,6 +71,7 @@ function labelOf(path: string): string {
     earliestS: 'earliest',
     latestS: 'latest',
     wetFace: 'wet face',
+    plateC: 'heat',
   };
   return `${list === 'bake.sides' ? 'Side' : 'Rest'} ${Number(index) + 1}, ${names[field] ?? field}`;
 }

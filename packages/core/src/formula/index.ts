@@ -1,5 +1,5 @@
 export { packWords } from './allergens';
-export { bakePhases } from './bakePhases';
+export { bakePhases, beforePlate } from './bakePhases';
 export { checkFormula } from './checkFormula';
 export { compareFormulas, type Difference, type DifferencePart } from './compareFormulas';
 export { pricePerG } from './cost';

@@ -33,6 +33,8 @@ export const LIMITS_OF = {
   workS: { min: 0, max: HOUR_S },
   restS: { min: 0, max: 4 * DAY_S },
   plateC: { min: 100, max: 350 },
+  pressC: { min: 60, max: 250 },
+  pressS: { min: 0.5, max: 30 },
   sideS: { min: 1, max: 600 },
   thicknessMm: { min: 0.4, max: 25 },
 } as const;
@@ -88,11 +90,22 @@ const sideSchema = z.strictObject({
   press: z.boolean().optional(),
   butter: z.boolean().optional(),
   wetFace: z.boolean().optional(),
+  /** A heat of its own: this side is baked on another place, or pan, that has it. */
+  plateC: numberField('Heat of a side', { ...LIMITS_OF.plateC, unit: '°C' }).optional(),
 });
 
 export const bakeSchema = z.strictObject({
   surface: choiceField('Surface', ['flat', 'domed']),
   plateC: numberField('Plate temperature', { ...LIMITS_OF.plateC, unit: '°C' }),
+  /** Bench flour stays on the disc as it goes on. */
+  floured: z.boolean().optional(),
+  /** Both faces between hot platens before the plate. */
+  hotPress: z
+    .strictObject({
+      tempC: numberField('Hot press', { ...LIMITS_OF.pressC, unit: '°C' }),
+      seconds: numberField('Time in the press', { ...LIMITS_OF.pressS, unit: 's' }),
+    })
+    .optional(),
   sides: z
     .array(sideSchema)
     .min(1, 'A bake needs at least one side.')

@@ -7,6 +7,9 @@ export const MATERIALS = ['cast iron', 'steel', 'aluminium', 'stone'] as const;
 export type Material = (typeof MATERIALS)[number];
 const PLATE_SHAPES = ['rectangle', 'round'] as const;
 const HEAT_SOURCES = ['thermostat', 'burner'] as const;
+/** How a burner burns, where a cook turns it by eye. */
+export const FLAMES = ['medium-low', 'medium', 'medium-high', 'high'] as const;
+export type FlameSetting = (typeof FLAMES)[number];
 
 const FITTED_NAMES = Object.keys(FITTED) as [Fitted, ...Fitted[]];
 const plateTemp = (label: string) => numberField(label, { min: 0, max: 400, unit: '°C' });
@@ -46,6 +49,8 @@ export const griddleSchema = z
     nonStick: z.boolean().optional(),
     /** Holds its set point by itself, or burns as the knob stands. */
     heat: choiceField('Heat', HEAT_SOURCES),
+    /** A burner that stands so the whole service: the pan goes where heat in and bread out take it. */
+    flame: choiceField('Flame', FLAMES).optional(),
     powerW: numberField('Power', { min: 100, max: 60_000, unit: 'W' }),
     /** Marks of the knob with the plate temperature they settle at. */
     marks: z

@@ -195,6 +195,14 @@ export function BreadTab() {
           onChange={(value) => edit((d) => void (d.product.spots = value))}
         />
         <Choices
+          label="Spots of the second side"
+          value={product.secondSpots ?? 'as the first'}
+          options={[['as the first', 'as the first'], ...SPOTS.map((id) => [id, id] as const)]}
+          onChange={(value) =>
+            edit((d) => void (d.product.secondSpots = value === 'as the first' ? undefined : value))
+          }
+        />
+        <Choices
           label="Puff"
           value={product.puff ?? null}
           options={PUFFS.map((id) => [id, id])}

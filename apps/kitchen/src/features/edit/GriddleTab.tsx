@@ -14,6 +14,9 @@ import { useEditing } from './editing';
 const MOST_SIDES = 8;
 const USUAL_FINISH_S = 6;
 const USUAL_SIDE_S = 30;
+const USUAL_PRESS = { tempC: 150, seconds: 3 } as const;
+/** A second place is so much cooler, until somebody says. */
+const USUAL_COOLER_C = 30;
 const DONE_TO_A_SIDE = [
   ['press', 'pressed'],
   ['butter', 'buttered'],
@@ -52,6 +55,49 @@ export function GriddleTab() {
           value={bake.plateC}
           set={(d, value) => (d.bake.plateC = value)}
         />
+        <Check
+          label="bench flour stays on the disc"
+          value={bake.floured ?? false}
+          onChange={(floured) => edit((d) => void (d.bake.floured = floured || undefined))}
+        />
+        <Check
+          label="a hot press before the plate"
+          value={bake.hotPress !== undefined}
+          onChange={(pressed) =>
+            edit((d) => {
+              if (pressed) d.bake.hotPress = { ...USUAL_PRESS };
+              else delete d.bake.hotPress;
+            })
+          }
+        />
+        {bake.hotPress ? (
+          <>
+            <DraftFigure
+              label="Press at"
+              path="bake.hotPress.tempC"
+              unit="°C"
+              decimals={0}
+              value={bake.hotPress.tempC}
+              set={(d, value) => {
+                if (d.bake.hotPress) d.bake.hotPress.tempC = value;
+              }}
+            />
+            <DraftFigure
+              label="In the press"
+              path="bake.hotPress.seconds"
+              unit="s"
+              decimals={1}
+              value={bake.hotPress.seconds}
+              set={(d, value) => {
+                if (d.bake.hotPress) d.bake.hotPress.seconds = value;
+              }}
+            />
+            <Caution
+              lead="Hot press."
+              text="Hands and sleeves out before it closes; steam leaves at the rim."
+            />
+          </>
+        ) : null}
       </Ticket>
       <Ticket>
         <Heading>Sides</Heading>
@@ -82,7 +128,30 @@ export function GriddleTab() {
                   }
                 />
               ))}
+              <Check
+                label="a heat of its own"
+                value={side.plateC !== undefined}
+                onChange={(own) =>
+                  edit((d) => {
+                    const found = d.bake.sides[index];
+                    if (found) found.plateC = own ? d.bake.plateC - USUAL_COOLER_C : undefined;
+                  })
+                }
+              />
             </View>
+            {side.plateC === undefined ? null : (
+              <DraftFigure
+                label={`Side ${index + 1} on a place at`}
+                path={`bake.sides[${index}].plateC`}
+                unit="°C"
+                decimals={0}
+                value={side.plateC}
+                set={(d, value) => {
+                  const found = d.bake.sides[index];
+                  if (found) found.plateC = value;
+                }}
+              />
+            )}
           </View>
         ))}
         <Action

@@ -1,4 +1,4 @@
-import { type Formula, kneadTestWords } from '@kettle-scale/core/formula';
+import { type Formula, beforePlate, kneadTestWords } from '@kettle-scale/core/formula';
 import { formatSpan } from '@kettle-scale/core/quantity';
 
 export interface MethodStep {
@@ -50,7 +50,13 @@ export function methodWords(formula: Formula, temp: (tempC: number) => string): 
     ...restStep('dough'),
     { name: 'Divide', text: 'Weigh the dough as it is; round tight balls, seam under.' },
     ...restStep('balls'),
-    { name: 'Flatten', text: `${SHAPING[method.shaping.how]}. ${method.shaping.note}` },
+    {
+      name: 'Flatten',
+      text: [SHAPING[method.shaping.how], ...beforePlate(formula.bake), method.shaping.note]
+        .filter(Boolean)
+        .map((words) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`)
+        .join('. '),
+    },
     { name: 'Good bread', text: product.look },
     { name: 'Hold', text: method.hold },
   ];

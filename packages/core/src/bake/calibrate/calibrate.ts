@@ -1,6 +1,6 @@
 import { Matrix, inverse, solve as solveLinear } from 'ml-matrix';
 import { bake } from '../model/bake';
-import { type BakeRequest, stagesWith } from '../solve/bakeRequest';
+import { type BakeRequest, firstStages, stagesWith } from '../solve/bakeRequest';
 import { type FittedParameter, MOST_SD, fitPuff, intervalOf } from './fitPuff';
 import { FITTED, type Fitted } from '../../kitchen/fittedNames';
 import { DEFAULT_MODEL, type ModelConstants } from '../model/model';
@@ -110,7 +110,7 @@ function bakeLogged(request: BakeRequest, piece: LoggedPiece, model: ModelConsta
   const seenInTime = outcome.bubblesS !== null && outcome.bubblesS <= (seconds[0] ?? 0);
   if (bubblesS === undefined || seenInTime) return outcome;
   const first = bake(
-    { ...setup, stages: stagesWith(request.program, [LONGEST_FIRST_S]).slice(0, 1) },
+    { ...setup, stages: firstStages(request.program, LONGEST_FIRST_S) },
     { watch: (baking) => (baking.bubblesS === null ? 'on' : 'end') },
   );
   return { ...outcome, bubblesS: first.bubblesS };

@@ -26,16 +26,18 @@ export function advance(baking: Baking, meetsA: FaceMeets, meetsB: FaceMeets, st
   const { column, plate, termsA, termsB, filmsA, filmsB } = baking;
   const resistance = baking.plateProperties.resistanceM2KW;
   const plateC = plate.underC[0]!;
+  const ironA = ironC(meetsA, plateC);
+  const ironB = ironC(meetsB, plateC);
   updateProperties(column);
-  if (meetsA.kind === 'plate') plateFace(column, 0, meetsA, plateC, resistance, termsA);
+  if (meetsA.kind === 'plate') plateFace(column, 0, meetsA, ironA, resistance, termsA);
   else gasFace(column, 0, meetsA, termsA);
-  if (meetsB.kind === 'plate') plateFace(column, 1, meetsB, plateC, resistance, termsB);
+  if (meetsB.kind === 'plate') plateFace(column, 1, meetsB, ironB, resistance, termsB);
   else gasFace(column, 1, meetsB, termsB);
   heatStep(column, stepS, termsA, termsB);
 
   baking.plateFlux = 0;
-  keepLedger(baking, 0, meetsA, termsA, plateC, stepS);
-  keepLedger(baking, 1, meetsB, termsB, plateC, stepS);
+  keepLedger(baking, 0, meetsA, termsA, ironA, stepS);
+  keepLedger(baking, 1, meetsB, termsB, ironB, stepS);
   const lost = steamLost(column);
   baking.ledger.steamJ += column.steamJKg * lost * stepS;
   baking.ledger.steamKg += lost * stepS;
@@ -51,12 +53,18 @@ export function advance(baking: Baking, meetsA: FaceMeets, meetsB: FaceMeets, st
   baking.rateB = rateB;
 
   baking.timeS += stepS;
-  advanceFilms(column, filmsA, 0, meetsA, plateC, baking.timeS, stepS);
-  advanceFilms(column, filmsB, 1, meetsB, plateC, baking.timeS, stepS);
-  const covered = meetsA.kind === 'plate' || meetsB.kind === 'plate';
+  advanceFilms(column, filmsA, 0, meetsA, ironA, baking.timeS, stepS);
+  advanceFilms(column, filmsB, 1, meetsB, ironB, baking.timeS, stepS);
+  const covered = liesOnPlate(meetsA) || liesOnPlate(meetsB);
   plateStep(baking.plateProperties, plate, baking.setC, column.air.tempC, baking.plateFlux, stepS, covered);
   look(baking, stepS);
 }
+
+const liesOnPlate = (meets: FaceMeets): boolean => meets.kind === 'plate' && meets.heldC === undefined;
+
+/** The temperature of the iron that a face lies on. */
+const ironC = (meets: FaceMeets, plateC: number): number =>
+  meets.kind === 'plate' ? (meets.heldC ?? plateC) : plateC;
 
 /** The heat and water that went through a face, and its temperature. */
 function keepLedger(
@@ -71,7 +79,7 @@ function keepLedger(
   const cellC = column.nextC[face === 0 ? 0 : column.cells - 1]!;
   const flux = terms.source - terms.conductance * cellC;
   if (meets.kind === 'plate') {
-    baking.plateFlux = flux;
+    if (liesOnPlate(meets)) baking.plateFlux = flux;
     column.faceC[face] = plateC - flux / terms.surface;
   } else {
     column.faceC[face] = terms.surface;

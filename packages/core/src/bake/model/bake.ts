@@ -47,10 +47,21 @@ function nextStep(wantedS: number, leftS: number): number {
   return leftS < 2 * wantedS ? leftS / 2 : wantedS;
 }
 
+/** A side with a heat of its own is baked on another place, or pan, of that heat. */
+function moveTo(baking: Baking, plateC: number): void {
+  if (plateC === baking.setC) return;
+  baking.setC = plateC;
+  baking.plate.underC.fill(plateC);
+  baking.plate.restC = plateC;
+}
+
 function runStages(baking: Baking, setup: BakeSetup, longestS: number, watch: BakeOptions['watch']): void {
   const { column } = baking;
-  for (let index = 0; index < setup.stages.length; index += 1) {
-    const stage = setup.stages[index]!;
+  const presses = setup.stages.filter(({ under }) => under === 'platen').length;
+  for (let at = 0; at < setup.stages.length; at += 1) {
+    const index = at - presses;
+    const stage = setup.stages[at]!;
+    if (stage.under === 'plate') moveTo(baking, stage.plateC ?? setup.plateC);
     const { down, up } = facesIn(stage, index, column.air, column.model);
     const meetsA = stage.down === 0 ? down : up;
     const meetsB = stage.down === 0 ? up : down;

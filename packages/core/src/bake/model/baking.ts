@@ -5,7 +5,7 @@ import { type FaceTerms, openFaceTerms } from './faces';
 import { type Films, openFilms } from './films';
 import { type Air, DEFAULT_AIR, DEFAULT_MODEL, type ModelConstants } from './model';
 import { type PlateProperties, type PlateState, plateAt, STEEL_GRIDDLE } from './plate';
-import type { Stage } from './stages';
+import { type Stage, platenS } from './stages';
 
 /** Everything one bake depends on. */
 export interface BakeSetup {
@@ -38,7 +38,7 @@ export interface Baking {
   readonly column: Column;
   readonly plateProperties: PlateProperties;
   readonly plate: PlateState;
-  readonly setC: number;
+  setC: number;
   readonly filmsA: Films;
   readonly filmsB: Films;
   readonly termsA: FaceTerms;
@@ -49,7 +49,9 @@ export interface Baking {
   browningB: number;
   rateA: number;
   rateB: number;
+  /** Since it went on the plate; below 0 in a hot press. */
   timeS: number;
+  /** Of those on the plate; −1 in a hot press. */
   stage: number;
   down: 0 | 1;
   /** Out of the plate in the last step, W/m². */
@@ -85,7 +87,7 @@ export function startBaking(setup: BakeSetup, cells: number): Baking {
       startJ: enthalpyJM2(column),
       ...{ inJ: 0, topJ: 0, steamJ: 0, steamKg: 0, driedKg: 0, steps: 0 },
     },
-    ...{ browningA: 0, browningB: 0, rateA: 0, rateB: 0, timeS: 0, stage: 0, down: 0 },
+    ...{ browningA: 0, browningB: 0, rateA: 0, rateB: 0, timeS: -platenS(setup.stages), stage: 0, down: 0 },
     ...{ plateFlux: 0, middleC: doughC, gelatinised: 0, cookedS: null, bubblesS: null },
     ...{ puffIndex: 0, puffIndexNow: 0, puffDoseS: 0, puffS: null, plateDipC: 0, lost: false },
   };

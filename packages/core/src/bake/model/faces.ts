@@ -20,6 +20,8 @@ export type FaceMeets =
       filmContact: number;
       /** A face stuck to the iron keeps its wet contact as it dries. */
       stuck: boolean;
+      /** Another iron than the plate, that holds this temperature: a platen of a press. */
+      heldC?: number;
     }
   | {
       kind: 'gas';

@@ -1,4 +1,4 @@
-import type { Griddle, Material } from '../../kitchen/griddleSchema';
+import type { FlameSetting, Griddle, Material } from '../../kitchen/griddleSchema';
 import type { PlateProperties } from './plate';
 
 interface MaterialProperties {
@@ -18,10 +18,19 @@ const MATERIAL: Record<Material, MaterialProperties> = {
   stone: { densityKgM3: 2300, heatJKgK: 900, conductivityWMK: 1.5, lateralWM2K: 5, layers: 6 },
 };
 
+/** Net heat of a burner into a pan, kW/m² of pan, from and to (assumptions, from this model). */
+export const FLAME_KW_M2: Record<FlameSetting, readonly [number, number]> = {
+  'medium-low': [8, 10],
+  medium: [11, 14],
+  'medium-high': [14, 18],
+  high: [17, 20],
+};
+const W_PER_KW = 1000;
+
 /** Loss of a bare hot plate to the room, W/m²K, and the gain of a common thermostat. */
 const LOSS_W_M2K = 22;
 const THERMOSTAT_W_M2K = 1000;
-/** From here on the resistance of a metal plate itself is counted. */
+/** From here on the resistance of a metal plate itself is counted; sideways exchange is given for it. */
 const THICK_MM = 10;
 const MM2_PER_M2 = 1e6;
 const MM_PER_M = 1000;
@@ -45,7 +54,10 @@ export function plateOf(griddle: Griddle, covered: number): PlateProperties {
     lossWM2K: LOSS_W_M2K,
     gainWM2K: griddle.heat === 'thermostat' ? THERMOSTAT_W_M2K : 0,
     maxPowerWM2: griddle.powerW / plateAreaM2(griddle),
-    lateralWM2K,
+    lateralWM2K: (lateralWM2K * griddle.thicknessMm) / THICK_MM,
+    ...(griddle.heat === 'burner' && griddle.flame
+      ? { fixedWM2: (W_PER_KW * (FLAME_KW_M2[griddle.flame][0] + FLAME_KW_M2[griddle.flame][1])) / 2 }
+      : {}),
     restArea: (1 - share) / share,
     resistanceM2KW: ownResistance,
     held: false,

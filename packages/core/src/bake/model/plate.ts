@@ -9,6 +9,8 @@ export interface PlateProperties {
   /** Thermostat: power for each kelvin below the set point, W/m²K; 0 is a fixed flame. */
   gainWM2K: number;
   maxPowerWM2: number;
+  /** A burner that nobody touches gives this, whatever the plate has, W/m²; left out where a set point is held. */
+  fixedWM2?: number;
   /** Between the place under a bread and the rest, W/m²K. */
   lateralWM2K: number;
   /** Bare plate for each square metre of bread. */
@@ -69,7 +71,8 @@ export function plateStep(
   if (plate.held) return;
   const { underC } = state;
   const idle = plate.lossWM2K * (setC - airC);
-  const power = (tempC: number) => clamp(idle + plate.gainWM2K * (setC - tempC), 0, plate.maxPowerWM2);
+  const power = (tempC: number) =>
+    plate.fixedWM2 ?? clamp(idle + plate.gainWM2K * (setC - tempC), 0, plate.maxPowerWM2);
   const layers = underC.length;
   const storage = (plate.densityKgM3 * plate.heatJKgK * plate.thicknessM) / stepS;
   const loss = plate.lossWM2K * (covered ? COVERED_LOSS : 1);

@@ -61,6 +61,7 @@ export function bakeSeries(
   let edgesMm: number[] = [];
   let nextS = 0;
   let endOfStageS = 0;
+  const onPlate = setup.stages.filter(({ under }) => under !== 'platen');
   const outcome = bake(setup, {
     ...options,
     watch: (baking) => {
@@ -70,7 +71,7 @@ export function bakeSeries(
         edgesMm = Array.from(baking.column.edgeM, (m) => m * MM_PER_M);
         nextS = 0;
       }
-      endOfStageS = setup.stages.slice(0, baking.stage + 1).reduce((sum, { seconds }) => sum + seconds, 0);
+      endOfStageS = onPlate.slice(0, baking.stage + 1).reduce((sum, { seconds }) => sum + seconds, 0);
       const turns = baking.timeS >= endOfStageS - ROUNDING_S;
       if (baking.timeS >= nextS - ROUNDING_S || turns) {
         moments.push(momentOf(baking));

@@ -7,8 +7,12 @@ export interface Stage {
   seconds: number;
   /** The face that lies down: 0 for the one that went on first. */
   down: 0 | 1;
-  under: 'plate' | 'flame' | 'rack';
-  over: 'air' | 'flame' | 'grill';
+  under: 'plate' | 'flame' | 'rack' | 'platen';
+  over: 'air' | 'flame' | 'grill' | 'platen';
+  /** A heat of its own: of the platens, or of another place or pan that the piece moves to, °C. */
+  plateC?: number;
+  /** Bench flour lies between dough and iron. */
+  floured?: boolean;
   /** Pressed down lightly: better contact. */
   press?: boolean | number;
   butter?: boolean;
@@ -18,9 +22,10 @@ export interface Stage {
   domed?: boolean;
 }
 
-/** What a press, butter and a dome do to the contact (assumptions; trade practice says 1.2 to 1.5 for a press). */
+/** What a press, butter and bench flour do to the contact (assumptions; trade practice says 1.2 to 1.5 for a press). */
 const PRESSED = 1.3;
 const BUTTERED = 1.15;
+const FLOURED = 0.6;
 
 /**
  * A flame that the piece is moved over, and a grill, as a face feels them (assumptions): about 11 kW/m² onto a face at
@@ -48,9 +53,17 @@ export const turnsIron = ({ sides, finish }: BakeProgram): boolean =>
  * where it clings to its iron, the iron is turned over and the free face meets the flame.
  */
 export function stagesOf(program: BakeProgram): Stage[] {
-  const { surface, sides, finish } = program;
+  const { surface, sides, finish, floured, hotPress } = program;
   const domed = surface === 'domed';
-  const stages = sides.map((side, index): Stage => ({
+  const press: Stage[] = hotPress
+    ? [
+        {
+          ...{ seconds: hotPress.seconds, plateC: hotPress.tempC, down: 0, press: true },
+          ...{ under: 'platen', over: 'platen' },
+        },
+      ]
+    : [];
+  const turned = sides.map((side, index): Stage => ({
     seconds: side.seconds,
     down: (index % 2) as 0 | 1,
     under: 'plate',
@@ -59,7 +72,10 @@ export function stagesOf(program: BakeProgram): Stage[] {
     ...(side.press ? { press: true } : {}),
     ...(side.butter ? { butter: true } : {}),
     ...(side.wetFace ? { stuck: true } : {}),
+    ...(floured ? { floured } : {}),
+    ...(side.plateC === undefined ? {} : { plateC: side.plateC }),
   }));
+  const stages = [...press, ...turned];
   if (!finish) return stages;
   const last = (sides.length - 1) % 2 === 0 ? 0 : 1;
   const other = last === 0 ? 1 : 0;
@@ -74,7 +90,11 @@ export function stagesOf(program: BakeProgram): Stage[] {
     : [...stages, { seconds: finish.seconds, down: last, under: 'rack', over: 'grill' }];
 }
 
-/** What the two faces meet in a stage; `contacts` is how often each has lain on the plate before, and in all. */
+/** Seconds between hot platens, before the piece is on the plate. */
+export const platenS = (stages: readonly Stage[]): number =>
+  stages.reduce((sum, { under, seconds }) => sum + (under === 'platen' ? seconds : 0), 0);
+
+/** What the two faces meet in a stage; `index` counts the stages on the plate. */
 export function facesIn(
   stage: Stage,
   index: number,
@@ -82,7 +102,7 @@ export function facesIn(
   model: ModelConstants,
 ): { down: FaceMeets; up: FaceMeets } {
   const press = typeof stage.press === 'number' ? stage.press : stage.press ? PRESSED : 1;
-  const butter = stage.butter ? BUTTERED : 1;
+  const between = (stage.butter ? BUTTERED : 1) * (stage.floured ? FLOURED : 1);
   const later = index > 0 && !stage.stuck && !stage.domed ? model.laterContact : 1;
   const open: FaceMeets = {
     kind: 'gas',
@@ -95,18 +115,30 @@ export function facesIn(
     kind: 'gas',
     ...(kind === 'flame' ? FLAME : GRILL),
   });
+  if (stage.under === 'platen') {
+    const platen: FaceMeets = {
+      ...{
+        kind: 'plate',
+        contact: press,
+        filmContact: press,
+        stuck: false,
+        heldC: stage.plateC ?? air.tempC,
+      },
+    };
+    return { down: platen, up: platen };
+  }
   return {
     down:
       stage.under === 'plate'
         ? {
             kind: 'plate',
-            contact: press * butter * later,
-            filmContact: press * butter * (index > 1 ? model.filmRecontact : 1),
+            contact: press * between * later,
+            filmContact: press * between * (index > 1 ? model.filmRecontact : 1),
             stuck: stage.stuck === true,
           }
         : stage.under === 'flame'
           ? fire('flame')
           : open,
-    up: stage.over === 'air' ? open : fire(stage.over),
+    up: stage.over === 'flame' || stage.over === 'grill' ? fire(stage.over) : open,
   };
 }

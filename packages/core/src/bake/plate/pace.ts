@@ -44,7 +44,8 @@ export function paceOf(request: BakeRequest, seconds: readonly number[], facts: 
   const heatKJ = bakeWith(request, seconds).heatKJM2 * pieceAreaM2;
   const cycleS = seconds.reduce((sum, s) => sum + s, 0) + gapS;
   const spareW =
-    Math.max(0, plate.maxPowerWM2 - plate.lossWM2K * (request.setup.plateC - airC)) * plateAreaM2;
+    Math.max(0, (plate.fixedWM2 ?? plate.maxPowerWM2) - plate.lossWM2K * (request.setup.plateC - airC)) *
+    plateAreaM2;
   const handS = hands.onS + hands.flipS * (seconds.length - 1) + hands.offS;
   const perHour: Record<PaceLimit, number> = {
     'plate area': (places * S_PER_HOUR) / cycleS,

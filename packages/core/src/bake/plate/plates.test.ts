@@ -1,12 +1,17 @@
 import fc from 'fast-check';
-import type { BakeRequest } from '../solve/bakeRequest';
+import { type BakeRequest, bakeWith } from '../solve/bakeRequest';
+import { solveTimes } from '../solve/solve';
+import { finish } from '../solve/window';
 import { plateOf, plateAreaM2 } from '../model/griddlePlate';
 import { type Griddle, griddleSchema } from '../../kitchen/griddleSchema';
+import { HEAT_WORDS, flourTansS, heatSigns } from './heatWords';
 import { hotSpots, placeOffsetsC } from './hotSpots';
 import { knobAdvice } from './knob';
 import { paceOf, settling, USUAL_HANDS } from './pace';
 import { packPieces } from './packing';
+import { panOnBurner } from './panCycle';
 import { readySeconds, warmUp } from './preheat';
+import { twoWays } from './twoWays';
 import { BASE_CASE } from '@kettle-scale/simulation';
 import { plateAt, plateStep, STEEL_GRIDDLE } from '../model/plate';
 import { COMMON_STANDARD } from '../solve/standard';
@@ -165,4 +170,73 @@ test('a griddle is refused in words', () => {
     'A grid of readings needs one for every place.',
   );
   expect(messageOf({ powerW: 5 })).toBe('Power must be between 100 and 60,000 W.');
+});
+
+describe('a pan on a burner', () => {
+  const pan = {
+    ...GRIDDLE,
+    material: 'cast iron',
+    thicknessMm: 4.5,
+    heat: 'burner',
+    flame: 'medium',
+  } as const;
+  const asked = {
+    setup: { ...setup, plateC: 215, plate: plateOf(pan, 0.6) },
+    program: { surface: 'flat', plateC: 215, sides: [{ seconds: 25 }, { seconds: 25 }] },
+    standard: COMMON_STANDARD,
+  } satisfies BakeRequest;
+  const cycle = (flame: 'medium-low' | 'medium' | 'high', gapS: number) =>
+    finish(panOnBurner(asked, flame, gapS));
+
+  test('gives what its flame gives, whatever the pan has: bare it climbs, under bread it falls', () => {
+    const plate = plateOf(pan, 0.6);
+    expect(plate.fixedWM2).toBe(12_500);
+    const bare = warmUp(plate, 20, 200, 25, 30, 600);
+    expect(bare.at(-1)!.tempC).toBeGreaterThan(300);
+    const { plateC } = bakeWith(asked, [25, 25]);
+    expect(plateC).toBeLessThan(200);
+  });
+
+  test('lands hotter with more flame and with more gap, and is colder under the bread than as a piece lands', () => {
+    const [short, long] = [cycle('medium', 10), cycle('medium', 40)];
+    expect(long.middle.landsC).toBeGreaterThan(short.middle.landsC + 5);
+    expect(cycle('high', 10).middle.landsC).toBeGreaterThan(short.middle.landsC + 5);
+    for (const { least, middle, most } of [short, long]) {
+      expect(least.landsC).toBeLessThan(middle.landsC);
+      expect(middle.landsC).toBeLessThanOrEqual(most.landsC);
+      expect(middle.underC).toBeLessThan(middle.landsC);
+    }
+  });
+
+  test('left alone too long it says that it runs away', () => {
+    expect(cycle('high', 120).most.runsAway).toBe(true);
+  });
+
+  test('a thicker plate carries more heat sideways', () => {
+    const [thin, thick] = [3, 12].map((thicknessMm) => plateOf({ ...pan, thicknessMm }, 0.5).lateralWM2K);
+    expect(thick! / thin!).toBeCloseTo(4);
+  });
+
+  test('flour tans faster on a hotter plate: seconds as a rough thermometer, a range for each word', () => {
+    for (const { fromC, toC } of HEAT_WORDS) expect(flourTansS(toC)).toBeLessThan(flourTansS(fromC));
+    expect(heatSigns({ fromC: 185, toC: 210 })).toMatch(
+      /^185 to 210 °C: .*just begins to roll; .* in \d+ to \d+ s\.$/,
+    );
+  });
+});
+
+test('the same bread two ways: hotter is shorter, cooler longer, each with its pace', () => {
+  const asked: BakeRequest = {
+    setup: { ...setup, plateC: 215 },
+    program: { surface: 'flat', plateC: 215, sides: [{ seconds: 25 }, { seconds: 25 }] },
+    standard: COMMON_STANDARD,
+  };
+  const facts = { places: 6, pieceAreaM2: 0.03, plateAreaM2: 0.5, hands: USUAL_HANDS, gapS: 6 };
+  const { hotter, cooler } = finish(twoWays(asked, facts));
+  const total = (seconds: readonly number[]) => seconds.reduce((sum, s) => sum + s, 0);
+  const here = total(solveTimes(asked).seconds);
+  expect(total(hotter!.seconds)).toBeLessThan(here);
+  expect(total(cooler!.seconds)).toBeGreaterThan(here);
+  expect(hotter!.outcome.moisture).toBeGreaterThan(cooler!.outcome.moisture);
+  expect(hotter!.piecesPerHour!).toBeGreaterThanOrEqual(cooler!.piecesPerHour!);
 });

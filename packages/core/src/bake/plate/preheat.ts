@@ -40,7 +40,9 @@ export function readySeconds(plate: PlateProperties, fromC: number, setC: number
   for (let timeS = 0; timeS <= LONGEST_S; timeS += STEP_S) {
     const tempC = state.underC[0]!;
     const rate = (Math.abs(tempC - before) / STEP_S) * S_PER_MIN;
-    if (Math.abs(tempC - setC) <= READY_WITHIN_C && rate <= STEADY_C_PER_MIN) return timeS;
+    const there = Math.abs(tempC - setC) <= READY_WITHIN_C;
+    // A burner that nobody touches does not stop there: it is ready as it passes.
+    if (there && (plate.fixedWM2 !== undefined || rate <= STEADY_C_PER_MIN)) return timeS;
     before = tempC;
     plateStep(plate, state, setC, airC, 0, STEP_S, false);
   }

@@ -1,8 +1,16 @@
 import { bake } from '../model/bake';
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
-import { type BakeRequest, INTO_RANGE, type Solution, asWritten, secondsOf, stagesWith } from './bakeRequest';
+import {
+  type BakeRequest,
+  INTO_RANGE,
+  type Solution,
+  asWritten,
+  firstStages,
+  secondsOf,
+} from './bakeRequest';
 import { BEFORE_CHAR } from './firstSide';
+import { remembered } from './remembered';
 import { type OneFlip, solveOneFlip, solveSecond } from './solveOneFlip';
 import { darkCover } from './standard';
 
@@ -25,7 +33,7 @@ function firstSpoils({ setup, program, standard }: BakeRequest, forS: number) {
   const charred = crossing();
   const dark = darkCover(standard.coverAim[0]);
   bake(
-    { ...setup, stages: stagesWith(program, [forS]).slice(0, 1) },
+    { ...setup, stages: firstStages(program, forS) },
     {
       watch: ({ timeS, filmsA }) => {
         darkened.look(timeS, pastCover(filmsA, dark));
@@ -103,29 +111,22 @@ function shareOf(seconds: number, { leastS, mostS }: Room): number | null {
 
 type Split = readonly [number, number] | null;
 
-/** Splits of questions asked before: a slider asks for the same formula again and again. */
-const known = new Map<string, Split>();
-const MOST_KNOWN = 64;
+const ownSplits = new Map<string, Split>();
 
 /** How the formula's own seconds lie in the room of the plate and thickness that they were written for. */
 function ownSplit(request: BakeRequest): Split {
-  const { written, program } = request;
-  if (!written) return null;
-  const there = asWritten(request, written);
-  const key = JSON.stringify(there);
-  const before = known.get(key);
-  if (before !== undefined) return before;
+  if (!request.written) return null;
+  const there = asWritten(request, request.written);
+  return remembered(ownSplits, JSON.stringify(there), () => splitOf(there));
+}
+
+function splitOf(there: BakeRequest): Split {
   const earliest = earliestGood(there);
-  const [firstS, secondS] = secondsOf(program);
-  let split: Split = null;
-  if (earliest.good && firstS !== undefined && secondS !== undefined) {
-    const first = shareOf(firstS, firstRoom(there, earliest));
-    const second = first === null ? null : shareOf(secondS, secondRoom(there, firstS).room);
-    split = first === null || second === null ? null : [first, second];
-  }
-  if (known.size >= MOST_KNOWN) known.clear();
-  known.set(key, split);
-  return split;
+  const [firstS, secondS] = secondsOf(there.program);
+  if (!earliest.good || firstS === undefined || secondS === undefined) return null;
+  const first = shareOf(firstS, firstRoom(there, earliest));
+  const second = first === null ? null : shareOf(secondS, secondRoom(there, firstS).room);
+  return first === null || second === null ? null : [first, second];
 }
 
 const within = ({ leastS, mostS, middleS }: Room, share: number | undefined): number =>

@@ -1,5 +1,5 @@
 import type { BakeProgram } from '../../formula/methodSchema';
-import { bake } from '../model/bake';
+import { type BakeOptions, bake } from '../model/bake';
 import type { BakeSetup } from '../model/baking';
 import type { BakeOutcome } from '../model/outcome';
 import type { BakeStandard, Over, Short } from './standard';
@@ -84,9 +84,16 @@ export function programWith(program: BakeProgram, seconds: readonly number[]): B
 export const stagesWith = (program: BakeProgram, seconds: readonly number[]): Stage[] =>
   stagesOf(programWith(program, seconds));
 
+/** The stages up to the end of the first side, which lies for so long. */
+export const firstStages = (program: BakeProgram, seconds: number): Stage[] =>
+  stagesWith(program, [seconds]).slice(0, program.hotPress ? 2 : 1);
+
 /** Bakes a request with given seconds for its sides. */
-export const bakeWith = ({ setup, program }: BakeRequest, seconds: readonly number[]): BakeOutcome =>
-  bake({ ...setup, stages: stagesWith(program, seconds) });
+export const bakeWith = (
+  { setup, program }: BakeRequest,
+  seconds: readonly number[],
+  grid: Pick<BakeOptions, 'cells' | 'stepS'> = {},
+): BakeOutcome => bake({ ...setup, stages: stagesWith(program, seconds) }, grid);
 
 /** What a piece fails for when it lacks something for ever. */
 export const TROUBLE_OF: Record<Short, Trouble> = {

@@ -6,7 +6,7 @@ import {
   SHORTEST_SIDE_S,
   type Solution,
   type Trouble,
-  stagesWith,
+  firstStages,
 } from './bakeRequest';
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
@@ -68,7 +68,7 @@ export function firstSideOf({ coloured, charred, bubblesS, dry }: Eye): FirstSid
 export function firstSide({ program, setup, standard }: BakeRequest): FirstSide {
   const eye = firstSideEye(standard, setup.thicknessMm);
   bake(
-    { ...setup, stages: stagesWith(program, [LONGEST_S]).slice(0, 1) },
+    { ...setup, stages: firstStages(program, LONGEST_S) },
     { watch: (baking) => (eye.look(baking) === 'on' ? 'on' : 'end') },
   );
   return firstSideOf(eye);

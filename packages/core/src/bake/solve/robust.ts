@@ -1,5 +1,5 @@
 import { bake } from '../model/bake';
-import { type BakeRequest, LONGEST_S, stagesWith, turnsOnce } from './bakeRequest';
+import { type BakeRequest, LONGEST_S, firstStages, stagesWith, turnsOnce } from './bakeRequest';
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
 import { fatFreeMoistureOf } from '../model/outcome';
@@ -42,7 +42,7 @@ function lastSide(request: BakeRequest, firstS: number): { doneS: number; spoilt
         if (puffS === null && baking.puffIndex >= standard.puffLeast) puffS = timeS;
         const dry = driest - fatFreeMoistureOf(column);
         spoilt.look(timeS, Math.max(dry, stage > 0 ? pastChar(baking.filmsB, standard.charMost) : -1));
-        if (stage === 0) return 'on';
+        if (stage <= 0) return 'on';
         coloured.look(timeS, pastCover(baking.filmsB, standard.coverLeast[1]));
         return spoilt.at !== null && spoilt.at < timeS ? 'end' : 'on';
       },
@@ -57,7 +57,7 @@ function firstMoments({ setup, program, standard }: BakeRequest): { colouredS: n
   const coloured = crossing();
   const charred = crossing();
   bake(
-    { ...setup, stages: stagesWith(program, [LATE_S]).slice(0, 1) },
+    { ...setup, stages: firstStages(program, LATE_S) },
     {
       watch: ({ timeS, filmsA }) => {
         coloured.look(timeS, pastCover(filmsA, standard.coverLeast[0]));

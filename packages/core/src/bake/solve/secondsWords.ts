@@ -1,15 +1,9 @@
 import type { BakeRequest, Solution } from './bakeRequest';
 import { secondsOf } from './bakeRequest';
-import { troubleWords } from './solveText';
+import { rangeWords, troubleWords } from './solveText';
 
 const whole = (s: number): number => Math.round(s);
 const listed = (seconds: readonly number[]): string => seconds.map((s) => `${whole(s)}`).join(' + ');
-
-/** "23–33": the earliest and the latest of a side, whole seconds. */
-const rangeWords = (leastS: number, mostS: number): string => {
-  const [least, most] = [Math.ceil(leastS), Math.floor(mostS)];
-  return least >= most ? `${whole(leastS)}` : `${least}–${most}`;
-};
 
 /** The range of each side beside its figure; none where there is no good bread. */
 export const rangesOf = (solution: Pick<Solution, 'good' | 'least' | 'most'>): string[] =>

@@ -1,6 +1,6 @@
 import type { BakeProgram, ProductStandard } from '../../formula/methodSchema';
 import { doughProperties, partsOfPlainDough } from '../model/composition';
-import { REFERENCE_MODEL } from '../model/model';
+import { DEFAULT_AIR, REFERENCE_MODEL } from '../model/model';
 import { type BakeRequest, bakeWith } from './bakeRequest';
 import { BASE_CASE, bruteShare } from '@kettle-scale/simulation';
 import { robustTimes } from './robust';
@@ -178,6 +178,43 @@ describe('seconds per side', () => {
     expect(bakeWith(asked, [30, 5]).bubblesS!).toBeLessThan(
       bakeWith(request(200, 2, loose), [30, 20]).bubblesS!,
     );
+  });
+
+  describe('what is done to a disc, and where, moves it as it does on a plate', () => {
+    const first = (changes: Partial<BakeProgram>, air?: { altitudeM: number }) => {
+      const asked = request(220, 2, { ...ONE_FLIP, plateC: 220, ...changes });
+      const there = air ? { ...asked, setup: { ...asked.setup, air: { ...DEFAULT_AIR, ...air } } } : asked;
+      return bakeWith(there, [25, 25]);
+    };
+    const plain = first({});
+
+    test('floured is later and paler', () => {
+      const floured = first({ floured: true });
+      expect(floured.bubblesS!).toBeGreaterThan(plain.bubblesS! + 2);
+      expect(floured.spotLightness[0]).toBeGreaterThan(plain.spotLightness[0] + 2);
+    });
+
+    test('higher boils, and bubbles, earlier', () => {
+      expect(first({}, { altitudeM: 2500 }).bubblesS!).toBeLessThan(plain.bubblesS! - 1);
+    });
+
+    test('out of a hot press both faces are warm, and the plate is not cooled by it', () => {
+      const pressed = first({ hotPress: { tempC: 160, seconds: 3 } });
+      expect(pressed.bubblesS!).toBeLessThan(plain.bubblesS! - 3);
+      expect(pressed.gelatinised).toBeGreaterThan(plain.gelatinised);
+      expect(pressed.plateC).toBeGreaterThan(plain.plateC);
+      expect(Math.abs(pressed.energyError)).toBeLessThan(0.5);
+      const solution = solve(request(220, 2, { ...ONE_FLIP, hotPress: { tempC: 160, seconds: 3 } }));
+      expect(solution.good).toBe(true);
+      expect(solution.least[0]!).toBeLessThanOrEqual(solveTimes(request(220, 2)).least[0]!);
+    });
+
+    test('a side with a heat of its own bakes at that heat', () => {
+      const cooler = first({ sides: [{ seconds: 25 }, { seconds: 25, plateC: 180 }] });
+      expect(cooler.spotLightness[0]).toBeCloseTo(plain.spotLightness[0], 0);
+      expect(cooler.spotLightness[1]).toBeGreaterThan(plain.spotLightness[1] + 5);
+      expect(cooler.plateC).toBeLessThan(181);
+    });
   });
 
   test.each([

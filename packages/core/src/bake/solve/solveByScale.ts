@@ -7,11 +7,13 @@ import {
   bakeWith,
   secondsOf,
 } from './bakeRequest';
+import { COARSE } from '../model/bake';
 import { type FirstSide, firstSide } from './firstSide';
+import { remembered } from './remembered';
 import { type Over, type Short, type Verdict, judge } from './standard';
 
-const SCALE_MIN = 0.25;
-const SCALE_MAX = 4;
+const SCALE_MIN = 0.3;
+const SCALE_MAX = 3.3;
 const HALVINGS = { fine: 7, coarse: 4 } as const;
 /** What is short is read a little before the turning point. */
 const JUST_BEFORE = 0.97;
@@ -41,7 +43,7 @@ function turningPoint(holds: (scale: number) => boolean, halvings: number): numb
   return Math.exp(high);
 }
 
-/** Stretches the seconds until nothing is short and before anything is over; `by` is the colour it is judged by. */
+/** Stretches the seconds, on the coarse grid, until nothing is short and before anything is over; `by` is the colour it is judged by. */
 export function scaleRange(
   request: BakeRequest,
   secondsAt: (scale: number) => number[],
@@ -50,7 +52,7 @@ export function scaleRange(
 ): ScaleRange {
   const seen = new Map<number, Verdict>();
   const verdictAt = (scale: number) => {
-    const known = seen.get(scale) ?? judge(bakeWith(request, secondsAt(scale)), request.standard, by);
+    const known = seen.get(scale) ?? judge(bakeWith(request, secondsAt(scale), COARSE), request.standard, by);
     seen.set(scale, known);
     return known;
   };
@@ -77,11 +79,17 @@ export const scaledSeconds =
 /** Of the way from the least stretch that is done to the one that spoils, the advised one is here. */
 const INTO_STRETCH = 0.25;
 
+const ownPlaces = new Map<string, number | null>();
+
 /** Where in its range of stretches the program itself lies, on the plate it was written for; null where it is outside. */
 function ownPlace(request: BakeRequest): number | null {
   if (!request.written) return null;
   const there = asWritten(request, request.written);
-  const { least, most } = scaleRange(there, scaledSeconds(there, null), 'coverAim', HALVINGS.coarse);
+  return remembered(ownPlaces, JSON.stringify(there), () => placeOf(there));
+}
+
+function placeOf(there: BakeRequest): number | null {
+  const { least, most } = scaleRange(there, scaledSeconds(there, null), 'coverAim');
   return least === null || least > 1 || most < 1 ? null : (1 - least) / Math.max(most - least, 1e-6);
 }
 

@@ -53,7 +53,7 @@ function secondSideEye(standard: BakeStandard, thicknessMm: number, onlyLeast: b
       gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
       dried.look(timeS, driest - fatFreeMoistureOf(baking.column));
       if (eye.puffS === null && baking.puffIndex >= standard.puffLeast) eye.puffS = timeS;
-      if (baking.stage === 0) return 'on';
+      if (baking.stage <= 0) return 'on';
       coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim[1]));
       darkened.look(timeS, pastCover(baking.filmsB, dark));
       const { charMost } = standard;
@@ -157,7 +157,7 @@ export function solveOneFlipFast(request: BakeRequest): Solution {
       ...COARSE,
       watch: (baking) => {
         const then = eye.look(baking);
-        if (baking.stage > 0) return then;
+        if (baking.stage !== 0) return then;
         const seen = firstEye.look(baking);
         last.seen = seen;
         eye.flippedS = baking.timeS;

@@ -3,6 +3,12 @@ import type { Over, Short } from './standard';
 import type { Reach, Sensitivity, WayOut } from './waysRound';
 
 const seconds = (s: number): string => `${Math.round(s)} s`;
+/** "23–33": the earliest and the latest of a side in whole seconds inside them. */
+export const rangeWords = (leastS: number, mostS: number): string => {
+  const [least, most] = [Math.ceil(leastS), Math.floor(mostS)];
+  return least >= most ? String(Math.round(leastS)) : `${least}–${most}`;
+};
+
 const listed = (parts: readonly number[]): string => parts.map(seconds).join(' + ');
 
 /** What a limit is called on a picture and in a sentence. */
@@ -35,7 +41,7 @@ const MOST_WORDS: Record<Over, string> = {
 export function limitWords(solution: Solution): string {
   const last = solution.least.length - 1;
   const [least, most] = [solution.least[last] ?? 0, solution.most[last] ?? 0];
-  const range = `The last side may take ${seconds(least)} to ${seconds(most)}`;
+  const range = `The last side may take ${rangeWords(least, most)} s`;
   return `${FIRST_WORDS[solution.firstLimit]} ${range}: ${LEAST_WORDS[solution.leastLimit]}, and ${MOST_WORDS[solution.mostLimit]}.`;
 }
 

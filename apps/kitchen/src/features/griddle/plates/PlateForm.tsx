@@ -1,5 +1,11 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
-import { type Griddle, MATERIALS, griddleSchema } from '@kettle-scale/core/kitchen';
+import {
+  FLAMES,
+  type FlameSetting,
+  type Griddle,
+  MATERIALS,
+  griddleSchema,
+} from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
 import { Action, PrimaryAction } from '../../../ui/input/actions';
 import { Choices } from '../../../ui/input/Choices';
@@ -14,6 +20,16 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
   cell: { flexGrow: 1, flexBasis: 140 },
 });
+
+/** Pans as kitchens have them, on a burner turned by eye (assumed sizes). */
+const PANS = [
+  { name: 'Iron pan', material: 'cast iron', thicknessMm: '4.5', widthMm: '280' },
+  { name: 'Aluminium pan', material: 'aluminium', thicknessMm: '3', widthMm: '280' },
+  { name: 'Steel pan', material: 'steel', thicknessMm: '3', widthMm: '280' },
+  { name: 'Comal', material: 'steel', thicknessMm: '3', widthMm: '360' },
+] as const;
+const KNOB = 'by the knob';
+const PAN_W = '2500';
 
 const NEW: Griddle = {
   ...{ id: '', name: '', material: 'steel', thicknessMm: 10, shape: 'rectangle', widthMm: 600, depthMm: 450 },
@@ -65,6 +81,19 @@ export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFo
         onText={(name) => set({ name })}
         error={at('name')}
       />
+      {griddle ? null : (
+        <Choices
+          label="Or a pan, to begin from"
+          value={null}
+          options={PANS.map(({ name }) => [name, name] as const)}
+          onChange={(name) => {
+            const pan = PANS.find((one) => one.name === name);
+            if (!pan) return;
+            const { widthMm } = pan;
+            set({ ...pan, depthMm: widthMm, shape: 'round', heat: 'burner', flame: 'medium', powerW: PAN_W });
+          }}
+        />
+      )}
       <Choices
         label="Made of"
         value={text.material}
@@ -98,6 +127,14 @@ export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFo
           ['burner', 'Burns as the knob stands'],
         ]}
       />
+      {text.heat === 'burner' ? (
+        <Choices<FlameSetting | typeof KNOB>
+          label="Flame"
+          value={text.flame ?? KNOB}
+          options={[[KNOB, 'A knob with marks'], ...FLAMES.map((flame) => [flame, flame] as const)]}
+          onChange={(flame) => set({ flame: flame === KNOB ? undefined : flame })}
+        />
+      ) : null}
       <Choices
         label="Coating"
         value={text.nonStick ? 'non-stick' : 'bare'}

@@ -13,6 +13,7 @@ import { SPACE, TOUCH } from '../../../ui/tokens';
 import { Heading, Label, Strong } from '../../../ui/type';
 import { useWide } from '../../../ui/layout/useWide';
 import { CAUTIONS } from '../griddleText';
+import { PanTicket } from './PanTicket';
 import { TimesTicket } from './TimesTicket';
 import { WaysTicket } from './WaysTicket';
 import { WhatIf } from './WhatIf';
@@ -88,6 +89,10 @@ export function GriddleScreen() {
   ) : (
     <Waiting what="the times" error={work.error} onRetry={() => void work.refetch()} />
   );
+  const pan =
+    griddle?.heat === 'burner' && griddle.flame ? (
+      <PanTicket subject={subject} flame={griddle.flame} />
+    ) : null;
   const ways = solved?.good ? <WaysTicket subject={subject} /> : null;
   const section = work.data ? (
     <Ticket>
@@ -120,6 +125,7 @@ export function GriddleScreen() {
         <View style={styles.panes}>
           <View style={styles.pane}>
             {times}
+            {pan}
             {ways}
             {section}
             {more}
@@ -137,6 +143,7 @@ export function GriddleScreen() {
           {times}
           {live}
           <WhatIf subject={subject} />
+          {pan}
           {ways}
           {section}
           {choose}

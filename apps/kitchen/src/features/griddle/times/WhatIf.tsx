@@ -7,6 +7,7 @@ import { Ticket } from '../../../ui/layout/Ticket';
 import { Body, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useGriddleChoice } from '../griddleSetup';
+import { HeatByWords } from './HeatByWords';
 import type { GriddleSubject } from '../useGriddle';
 
 /** Plate, thickness, dough and altitude to drag; the times above follow while they are dragged. */
@@ -26,6 +27,7 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
         onChange={(value) => set({ plateC: value })}
       />
       {knob ? <Body tone="soot">{`Knob of the ${griddle?.name ?? 'plate'}: ${knob}.`}</Body> : null}
+      {heard ? null : <HeatByWords plateC={plateC} />}
       {heard ? (
         <>
           <Action
