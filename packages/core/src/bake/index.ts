@@ -1,6 +1,13 @@
 export { calibrate, type Calibration } from './calibrate/calibrate';
 export { type LoggedPiece, loggedPieceSchema } from './calibrate/loggedPieceSchema';
-export { doubtOf, handsNow, type HandsNow, placesOfOthers, type PlateStands } from './live/handsNow';
+export {
+  doubtOf,
+  handsNow,
+  type HandsNow,
+  isLongPast,
+  placesOfOthers,
+  type PlateStands,
+} from './live/handsNow';
 export { type Colour, colourAsked, type PieceSeen, seenPieces } from './live/judging';
 export { freePlace, type LivePiece, livePieces, nextPieceNumber } from './live/livePieces';
 export { collision, collisionWords, cueWords, notReadyWords } from './live/livePlate';

@@ -54,7 +54,19 @@ test.each([
   ['a little late', { sinceMs: NOW - 50_000, sideS: 40, dueMs: NOW - 10_000 }, null],
   ['forgotten', { sinceMs: NOW - 100_000, sideS: 40, dueMs: NOW - 60_000 }, 'long'],
 ])('an act that needs a word first: %s', (_, one, wanted) => {
-  expect(doubtOf(one, NOW)).toBe(wanted);
+  expect(doubtOf({ latestS: null, ...one }, NOW)).toBe(wanted);
+});
+
+test('where the model says when a side is spoilt, that is what counts', () => {
+  const lain = (s: number) => ({
+    sinceMs: NOW - s * 1000,
+    sideS: 20,
+    dueMs: NOW - (s - 20) * 1000,
+    latestS: 30,
+  });
+  expect([25, 34, 37, 60].map((s) => doubtOf(lain(s), NOW))).toEqual([null, null, 'long', 'long']);
+  // A side that bears long waiting is not called burnt at twice its time.
+  expect(doubtOf({ ...lain(45), latestS: 70 }, NOW)).toBeNull();
 });
 
 test('two batches do not share a place; what another batch forgot long ago is not on the plate', () => {

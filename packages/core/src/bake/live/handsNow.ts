@@ -73,21 +73,33 @@ export function handsNow(plate: PlateStands, nowMs: number): HandsNow {
 
 /** A side that has lain less than this share of its time, with more than this left, was hardly meant to be turned. */
 const EARLY = { share: 0.25, leftS: 5 } as const;
-/** A piece that has lain this many times its side, and this long over it, was forgotten, or its act was. */
-const LONG = { times: 2, overS: 15 } as const;
+/**
+ * A piece that has lain so far past its latest by the model was forgotten, or its act was; where the model does not say,
+ * this many times its side and this long over it.
+ */
+const LONG = { pastLatest: 1.2, overLatestS: 5, times: 2, overS: 15 } as const;
+
+type Lain = Pick<LivePiece, 'sinceMs' | 'sideS' | 'dueMs' | 'latestS'>;
+
+/** Whether a piece has lain so long that it must be burnt or dry, if it is still there. */
+export function isLongPast({ sinceMs, sideS, dueMs, latestS }: Lain, nowMs: number): boolean {
+  const lainS = (nowMs - sinceMs) / MS_PER_S;
+  const overS = (nowMs - dueMs) / MS_PER_S;
+  return latestS === null
+    ? lainS > LONG.times * sideS && overS > LONG.overS
+    : lainS > LONG.pastLatest * latestS && lainS > latestS + LONG.overLatestS;
+}
 
 /**
  * Whether an act on a piece needs a word first: too early to be meant, or so late that the piece is burnt or was taken off
  * without a tap.
  */
-export function doubtOf(
-  { sinceMs, sideS, dueMs }: Pick<LivePiece, 'sinceMs' | 'sideS' | 'dueMs'>,
-  nowMs: number,
-): 'early' | 'long' | null {
+export function doubtOf(piece: Lain, nowMs: number): 'early' | 'long' | null {
+  const { sinceMs, sideS, dueMs } = piece;
   const lainS = (nowMs - sinceMs) / MS_PER_S;
   const overS = (nowMs - dueMs) / MS_PER_S;
   if (lainS < EARLY.share * sideS && -overS > EARLY.leftS) return 'early';
-  return lainS > LONG.times * sideS && overS > LONG.overS ? 'long' : null;
+  return isLongPast(piece, nowMs) ? 'long' : null;
 }
 
 /** Pieces of other batches that have lain longer than this were forgotten by their batch, not by the plate. */

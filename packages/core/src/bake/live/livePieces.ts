@@ -1,6 +1,6 @@
 import type { BakePhase } from '../../formula/bakePhases';
 import { type Timed, nextOnMs } from './livePlate';
-import { type PlateTimes, afterTurn } from './plateTimes';
+import { type PlateTimes, afterTurn, rangeAt } from './plateTimes';
 
 const MS_PER_S = 1000;
 /** A proposal is looked for from the last act on, but not further back than this. */
@@ -15,6 +15,8 @@ export interface LivePiece extends Timed {
   side: number;
   onMs: number;
   sinceMs: number;
+  /** By the model it is spoilt when it has lain longer than this, s; null where the model does not say. */
+  latestS: number | null;
   /** Fires come after the sides. */
   flame: boolean;
   /** Freckles that the first side shows, percent: as many as the product asks for, more when it lay longer. */
@@ -66,11 +68,13 @@ export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePie
     const sideS = turned
       ? afterTurn({ table, plateC, seconds, side: one.side, sideS: plannedS, before })
       : plannedS;
+    const latest = flame ? undefined : rangeAt(table, plateC)?.most[one.side - 1];
     const following = phases[one.side];
     const longer = (one.doneS[0] ?? 0) / (seconds[0] ?? 1);
     return {
       ...{ piece: one.piece, place, side: one.side, onMs: one.onMs, sinceMs: one.sinceMs, sideS, flame },
       dueMs: one.sinceMs + sideS * MS_PER_S,
+      latestS: latest === undefined ? null : Math.max(latest, sideS),
       cover: coverAim * Math.min(MOST_COVER, longer) ** COVER_RISES,
       next: following ? (following.flame ? 'fire' : 'flip') : 'off',
     };

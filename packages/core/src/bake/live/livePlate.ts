@@ -106,8 +106,14 @@ export function notReadyWords(
 }
 
 /** What should be seen now: by how far the side is, and what follows it. */
-export function cueWords(side: number, sides: number, share: number, flame: boolean): string {
-  if (share >= LONG_PAST) return 'Long past its time: look underneath, it may be burnt.';
+export function cueWords(
+  side: number,
+  sides: number,
+  share: number,
+  flame: boolean,
+  longPast = false,
+): string {
+  if (longPast) return 'Long past its time: look underneath, it may be burnt.';
   if (flame) return 'Over the flame: move it, a few dark blisters are right.';
   if (side === 1) {
     if (share < FIRST_THIRD) return 'The top is still wet and white.';
@@ -120,5 +126,3 @@ export function cueWords(side: number, sides: number, share: number, flame: bool
   return share < 1 ? 'Steam at the edge, freckles below.' : 'Freckles on both sides: take it off.';
 }
 const FIRST_THIRD = 0.35;
-/** Twice its time. */
-const LONG_PAST = 2;

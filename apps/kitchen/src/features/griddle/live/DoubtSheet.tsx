@@ -41,7 +41,7 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
       {doubt?.kind === 'long' ? (
         <>
           <Heading>{`Place ${doubt.piece.place}: what became of it?`}</Heading>
-          <Body>{`It is ${overS(doubt)}\u00a0s past its time.`}</Body>
+          <Body>{`It is ${overS(doubt)}\u00a0s past its time.${spoiltWords(doubt)}`}</Body>
           <PrimaryAction
             label="It was done in time, only not told"
             onPress={then(() => onForward(doubt.piece, doubt.piece.dueMs))}
@@ -55,4 +55,6 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
 }
 
 const lainS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.sinceMs) / MS_PER_S);
+const spoiltWords = ({ piece: { latestS } }: Doubt): string =>
+  latestS === null ? '' : ` By the model it is spoilt after ${Math.round(latestS)}\u00a0s on this side.`;
 const overS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.dueMs) / MS_PER_S);

@@ -1,4 +1,4 @@
-import { type HandsNow, type LivePiece, cueWords } from '@kettle-scale/core/bake';
+import { type HandsNow, type LivePiece, cueWords, isLongPast } from '@kettle-scale/core/bake';
 
 const MS_PER_S = 1000;
 const FORWARD = { flip: 'Turn', fire: 'To the fire:', off: 'Off:' } as const;
@@ -26,4 +26,12 @@ export function titleWords(hands: HandsNow, { first, nextPlace, waiting }: Stand
 
 /** What should be seen on the most urgent piece now. */
 export const cueNow = (first: LivePiece | undefined, sides: number, nowMs: number): string =>
-  first ? cueWords(first.side, sides, (nowMs - first.sinceMs) / MS_PER_S / first.sideS, first.flame) : '';
+  first
+    ? cueWords(
+        first.side,
+        sides,
+        (nowMs - first.sinceMs) / MS_PER_S / first.sideS,
+        first.flame,
+        isLongPast(first, nowMs),
+      )
+    : '';

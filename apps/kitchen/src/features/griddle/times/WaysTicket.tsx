@@ -9,7 +9,7 @@ import {
 } from '@kettle-scale/core/bake';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../../ui/input/actions';
-import { Leader, Ticket } from '../../../ui/layout/Ticket';
+import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
@@ -41,11 +41,8 @@ function OneWay({ name, way, none }: { name: string; way: Way | null; none: stri
       <Label>{`${name}, ${format.temp(plateC)}`}</Label>
       <Figure value={seconds.map((s) => Math.round(s)).join(' + ')} unit="s" size={36} tone="ember" />
       <Label>{`${rangesOf({ good: true, ...range }).join(' and ')} s`}</Label>
-      <Leader name="Freckles" value={percent(outcome.cover)} unit="%" />
-      <Leader name="Water left" value={outcome.moisture.toFixed(0)} unit="%" />
-      {piecesPerHour === null ? null : (
-        <Leader name="An hour" value={String(Math.floor(piecesPerHour))} unit="pieces" />
-      )}
+      <Body>{`Freckles ${percent(outcome.cover)} %, ${outcome.moisture.toFixed(0)} % water left`}</Body>
+      {piecesPerHour === null ? null : <Body>{`${Math.floor(piecesPerHour)} pieces an hour`}</Body>}
       <Action label={`Look at ${format.temp(plateC)}`} onPress={() => set({ plateC: Math.round(plateC) })} />
     </View>
   );
