@@ -47,9 +47,16 @@ const HEAPS: Record<string, Interval> = {
   good: { low: 1, typical: 1.1, high: 1.3 },
   small: { low: 0.7, typical: 0.85, high: 1 },
 };
-const ABOUT = new Set(['about', 'approx', 'approximately', 'around', 'roughly', 'ca', 'circa', '~', 'up']);
+const ABOUT = new Set(
+  'about approx approximately around roughly ca circa ~ up at least maybe perhaps say nearly almost just over under only use'.split(
+    ' ',
+  ),
+);
 const TO = new Set(['to', '-', 'or']);
-const PLUS = new Set(['plus', '+', '&', 'and']);
+/** `plus` and its like add whatever follows; "and" adds only what is smaller. */
+const PLUS = new Set(['plus', '+']);
+const AND = new Set(['&', 'and']);
+const MORE = new Set(['another', 'more', 'extra']);
 
 /** A list comes from anywhere: "1.000" may be one or a thousand, and so may "1,000". */
 const THOUSAND_OR_ONE = /^[1-9]\d{0,2}[.,]\d{3}$/;
@@ -92,113 +99,154 @@ interface Found {
   next: number;
 }
 
-/** Reads one amount that begins at a token, or null. */
-function amountAt(tokens: readonly Token[], from: number, measures: Measures): Found | null {
-  const word = (index: number) => tokens[index]?.text.toLowerCase().replace(/(?<=.)\.$/, '') ?? '';
-  const skip = (index: number, words: ReadonlySet<string>) => {
-    let at = index;
-    while (words.has(word(at)) || (at > index && word(at) === '.')) at += 1;
-    return at;
-  };
-  const heapAt = (index: number): Interval | null => HEAPS[word(index)] ?? null;
+/** The tokens of a line with a place to read on from. */
+interface Reader {
+  tokens: readonly Token[];
+  measures: Measures;
+  at: number;
+}
 
-  let at = skip(from, ABOUT);
-  const between = word(at) === 'between';
-  if (between) at += 1;
-  let heap = exactly(1);
-  let number = tokens[at];
-  let written: WrittenNumber;
-  if (number?.kind === 'number') {
-    written = numberOf(number.text);
-    at += 1;
-  } else {
-    // "a pinch of salt", "pinch of salt", "a heaped spoon": one, when a unit follows.
-    if (word(at) === 'a' || word(at) === 'an') at += 1;
-    const before = heapAt(at);
-    const unit = unitAt([tokens[at + (before ? 1 : 0)]?.text ?? ''], measures);
-    if (!unit || (unit.unit.of !== 'volume' && unit.unit.of !== 'piece')) return null;
-    if (unit.taken === 1 && (tokens[at]?.text.length ?? 0) < 2) return null;
-    number = undefined;
-    written = { value: 1 };
+const wordAt = ({ tokens }: Reader, index: number): string =>
+  tokens[index]?.text.toLowerCase().replace(/(?<=.)\.$/, '') ?? '';
+
+function skip(reader: Reader, words: ReadonlySet<string>): void {
+  const from = reader.at;
+  while (words.has(wordAt(reader, reader.at)) || (reader.at > from && wordAt(reader, reader.at) === '.')) {
+    reader.at += 1;
   }
-  if (!Number.isFinite(written.value)) return null;
+}
 
-  let writtenSecond: WrittenNumber | null = null;
-  if ((TO.has(word(at)) || (between && word(at) === 'and')) && tokens[at + 1]?.kind === 'number') {
-    writtenSecond = numberOf(tokens[at + 1]?.text ?? '');
-    at += 2;
+const isNumber = ({ tokens }: Reader, index: number): boolean => tokens[index]?.kind === 'number';
+const numberAt = ({ tokens }: Reader, index: number): WrittenNumber => numberOf(tokens[index]?.text ?? '');
+
+/** "A pinch of salt", "pinch of salt", "a heaped spoon": one, when a unit follows. */
+function oneOfUnit(reader: Reader): WrittenNumber | null {
+  const { tokens, measures } = reader;
+  if (['a', 'an'].includes(wordAt(reader, reader.at))) reader.at += 1;
+  const heaped = HEAPS[wordAt(reader, reader.at)] ? 1 : 0;
+  const unit = unitAt([tokens[reader.at + heaped]?.text ?? ''], measures);
+  if (!unit || (unit.unit.of !== 'volume' && unit.unit.of !== 'piece')) return null;
+  if (unit.taken === 1 && (tokens[reader.at]?.text.length ?? 0) < 2) return null;
+  return { value: 1 };
+}
+
+/** The number, or the two of a range: "2", "1 to 2", "between 1 and 2", "2 x 250". */
+function numbersAt(
+  reader: Reader,
+): { low: WrittenNumber; high: WrittenNumber | null; between: boolean } | null {
+  const between = wordAt(reader, reader.at) === 'between';
+  if (between) reader.at += 1;
+  let low: WrittenNumber | null;
+  if (isNumber(reader, reader.at)) {
+    low = numberAt(reader, reader.at);
+    reader.at += 1;
+  } else low = oneOfUnit(reader);
+  if (!low || !Number.isFinite(low.value)) return null;
+  let high: WrittenNumber | null = null;
+  const to = wordAt(reader, reader.at);
+  if ((TO.has(to) || (between && to === 'and')) && isNumber(reader, reader.at + 1)) {
+    high = numberAt(reader, reader.at + 1);
+    reader.at += 2;
   }
   // "2 x 250 g" is both together.
-  if ((word(at) === 'x' || word(at) === '×') && tokens[at + 1]?.kind === 'number') {
-    const times = numberOf(tokens[at + 1]?.text ?? '');
-    written = { ...times, value: written.value * times.value };
-    at += 2;
+  if (['x', '×'].includes(wordAt(reader, reader.at)) && isNumber(reader, reader.at + 1)) {
+    const times = numberAt(reader, reader.at + 1);
+    low = { ...times, value: low.value * times.value };
+    reader.at += 2;
   }
-  const found = heapAt(at);
-  if (found) {
-    heap = found;
-    at += 1;
-  }
-  const unit = unitAt([tokens[at]?.text ?? '', tokens[at + 1]?.text ?? ''], measures);
-  const isSmall =
-    !unit ||
-    unit.unit.of === 'piece' ||
-    (unit.unit.of === 'mass' && unit.unit.g === 1) ||
-    (unit.unit.of === 'volume' && unit.unit.ml.typical === 1);
-  const { value, orTimes } = inUnit(written, isSmall);
-  const second = writtenSecond && inUnit(writtenSecond, isSmall).value;
-  if (!unit) {
-    if (!number) return null;
-    const amount: SaidAmount = {
-      of: 'piece',
-      low: exactly(value),
-      high: exactly(second ?? value),
-      piece: '',
-      words: '',
-    };
-    return { amount, next: found ? at - 1 : at };
-  }
-  at += unit.taken;
-  if (word(at) === '.') at += 1;
-  if (word(at) === 'of') at += 1;
-  const each =
-    unit.unit.of === 'mass' ? exactly(unit.unit.g) : unit.unit.of === 'volume' ? unit.unit.ml : exactly(1);
-  const sizeOf = (count: number) => scaled(times(each, heap), count);
-  const amount: SaidAmount = {
-    of: unit.unit.of,
-    low: sizeOf(value),
-    high: sizeOf(second ?? value),
-    words: '',
-    ...(unit.unit.of === 'piece' ? { piece: unit.unit.piece } : {}),
-    ...(unit.unit.of === 'mass' && unit.unit.ounce ? { ounce: true } : {}),
-    ...(orTimes && unit.unit.of !== 'percent' ? { orTimes } : {}),
-  };
+  return { low, high, between };
+}
 
-  const isRange = TO.has(word(at)) || (between && word(at) === 'and');
-  const adds = PLUS.has(word(at));
-  const follows = amountAt(tokens, isRange || adds ? at + 1 : at, measures);
-  const same = follows && follows.amount.of === amount.of && follows.amount.piece === amount.piece;
-  if (same && isRange && second === null) {
-    return { amount: { ...amount, high: follows.amount.high }, next: follows.next };
-  }
-  // "1 lb 4 oz" and "1 cup plus 2 tbsp" add up; the second must be the smaller.
-  const smaller = same && follows.amount.low.typical < amount.low.typical;
-  if (smaller && (adds || tokens[at]?.kind === 'number') && amount.of !== 'piece') {
-    const sum = (a: Interval, b: Interval): Interval => ({
-      low: a.low + b.low,
-      typical: a.typical + b.typical,
-      high: a.high + b.high,
-    });
-    return {
-      amount: {
-        ...amount,
-        low: sum(amount.low, follows.amount.low),
-        high: sum(amount.high, follows.amount.high),
-      },
-      next: follows.next,
+const sum = (a: Interval, b: Interval): Interval => ({
+  low: a.low + b.low,
+  typical: a.typical + b.typical,
+  high: a.high + b.high,
+});
+
+/** Whether thousandths of a unit are never written: grams, millilitres, pieces. */
+const isSmallUnit = (unit: SaidUnit | undefined): boolean =>
+  !unit ||
+  unit.of === 'piece' ||
+  (unit.of === 'mass' && unit.g === 1) ||
+  (unit.of === 'volume' && unit.ml.typical === 1);
+
+/** Reads one amount that begins at a token, or null. */
+function amountAt(tokens: readonly Token[], from: number, measures: Measures): Found | null {
+  const reader: Reader = { tokens, measures, at: from };
+  skip(reader, ABOUT);
+  const bare = isNumber(reader, reader.at) || wordAt(reader, reader.at) === 'between';
+  const numbers = numbersAt(reader);
+  if (!numbers) return null;
+  const heap = HEAPS[wordAt(reader, reader.at)];
+  if (heap) reader.at += 1;
+  const unit = unitAt([tokens[reader.at]?.text ?? '', tokens[reader.at + 1]?.text ?? ''], measures);
+  const { value, orTimes } = inUnit(numbers.low, isSmallUnit(unit?.unit));
+  const second = numbers.high && inUnit(numbers.high, isSmallUnit(unit?.unit)).value;
+  if (!unit) {
+    if (!bare) return null;
+    const amount: SaidAmount = {
+      ...{ of: 'piece', piece: '', words: '' },
+      ...{ low: exactly(value), high: exactly(second ?? value) },
     };
+    return { amount, next: heap ? reader.at - 1 : reader.at };
   }
-  return { amount, next: at };
+  reader.at += unit.taken;
+  if (wordAt(reader, reader.at) === '.') reader.at += 1;
+  const said = saidOf(unit.unit, heap ?? exactly(1), value, second ?? value, orTimes);
+  return joined(reader, said, unit.unit, { ranged: second !== null, between: numbers.between });
+}
+
+function saidOf(unit: SaidUnit, heap: Interval, low: number, high: number, orTimes?: number): SaidAmount {
+  const each = unit.of === 'mass' ? exactly(unit.g) : unit.of === 'volume' ? unit.ml : exactly(1);
+  const sizeOf = (count: number) => scaled(times(each, heap), count);
+  return {
+    ...{ of: unit.of, low: sizeOf(low), high: sizeOf(high), words: '' },
+    ...(unit.of === 'piece' ? { piece: unit.piece } : {}),
+    ...(unit.of === 'mass' && unit.ounce ? { ounce: true } : {}),
+    ...(orTimes && unit.of !== 'percent' ? { orTimes } : {}),
+  };
+}
+
+/** "A cup and a quarter": a part of the unit that was just said, with no unit of its own. */
+function partOfUnit(reader: Reader): number | null {
+  const { tokens, measures, at } = reader;
+  if (!AND.has(wordAt(reader, at)) || !isNumber(reader, at + 1)) return null;
+  const { value } = numberAt(reader, at + 1);
+  if (!(value < 1) || unitAt([tokens[at + 2]?.text ?? '', tokens[at + 3]?.text ?? ''], measures)) return null;
+  return value;
+}
+
+/** What follows an amount and belongs to it: the end of a range, a part of its unit, more of the same. */
+function joined(
+  reader: Reader,
+  amount: SaidAmount,
+  unit: SaidUnit,
+  { ranged, between }: { ranged: boolean; between: boolean },
+): Found {
+  const part = partOfUnit(reader);
+  if (part !== null) {
+    const more = saidOf(unit, exactly(1), part, part);
+    const next = reader.at + 2;
+    const whole = { ...amount, low: sum(amount.low, more.low), high: sum(amount.high, more.high) };
+    return { amount: whole, next: wordAt(reader, next) === 'of' ? next + 1 : next };
+  }
+  const end = wordAt(reader, reader.at) === 'of' ? reader.at + 1 : reader.at;
+  const here = wordAt(reader, reader.at);
+  const isRange = TO.has(here) || (between && here === 'and');
+  const adds = PLUS.has(here) || AND.has(here);
+  const start = isRange || adds ? reader.at + 1 : reader.at;
+  const another = adds && MORE.has(wordAt(reader, start));
+  const follows = amountAt(reader.tokens, another ? start + 1 : start, reader.measures);
+  if (!follows || follows.amount.of !== amount.of || follows.amount.piece !== amount.piece) {
+    return { amount, next: end };
+  }
+  if (isRange && !ranged) return { amount: { ...amount, high: follows.amount.high }, next: follows.next };
+  // "1 lb 4 oz" and "1 cup plus 2 tbsp" add up; without a plus the second must be the smaller.
+  const smaller = follows.amount.low.typical < amount.low.typical;
+  const isMore = another || PLUS.has(here) || (smaller && (adds || isNumber(reader, reader.at)));
+  if (!isMore || amount.of === 'piece') return { amount, next: end };
+  const low = sum(amount.low, follows.amount.low);
+  return { amount: { ...amount, low, high: sum(amount.high, follows.amount.high) }, next: follows.next };
 }
 
 /** What a line says of how much, and the words that are left. */

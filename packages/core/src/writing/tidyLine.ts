@@ -34,6 +34,16 @@ const NUMBER_WORDS: Record<string, string> = {
   ten: '10',
   eleven: '11',
   twelve: '12',
+  thirteen: '13',
+  fourteen: '14',
+  fifteen: '15',
+  sixteen: '16',
+  eighteen: '18',
+  twenty: '20',
+  thirty: '30',
+  forty: '40',
+  fifty: '50',
+  hundred: '100',
 };
 
 const PARTS: readonly (readonly [RegExp, string])[] = [
@@ -47,6 +57,8 @@ const PARTS: readonly (readonly [RegExp, string])[] = [
   [/\b(?:one |an? )third(?: of)?(?: an?)?\b|\bthird of an?\b/g, '1/3'],
   [/\ban? dozen\b/g, '12'],
   [/\ban? couple(?: of)?\b/g, '2'],
+  [/\b(?:an?|1) hundred(?: and)?\b/g, '100'],
+  [/\banother\b/g, 'another 1'],
 ];
 
 const BULLET = /^(?:\d{1,2}[.)](?=\s+\S)|\[[ x]?\]|[^\p{L}\p{N}.,(]+)\s*/u;
@@ -87,16 +99,37 @@ function numberWords(words: string): string {
   return out === small ? words : out;
 }
 
-const NUMBER = String.raw`(?:about |approx\.? )?(?:\d|[¼½¾⅐-⅞]|half |an? (?:pinch|dash|stick|knob|handful|little|bit|cup|tea|table)|pinch |some )`;
+const NUMBER = String.raw`(?:about |approx\.? |at least |maybe )?(?:\d|[¼½¾⅐-⅞]|half |(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve) |an? (?:pinch|dash|stick|knob|handful|little|bit|cup|tea|table|quarter|half|third|good|heaped|scant|level|big)|pinch |some )`;
 const AT_COMMA = new RegExp(String.raw`,\s+(?:and\s+)?(?=${NUMBER})`, 'iu');
-const UNIT_WORDS = 'cups?|c|tbsp|tsp|tablespoons?|teaspoons?|lbs?|pounds?|oz|ounces?|kg|g|ml|l|pints?|dl|cl';
+const UNIT_WORDS =
+  'cups?|grams?|gr|c|tbsp|tsp|tablespoons?|teaspoons?|lbs?|pounds?|oz|ounces?|kg|g|ml|l|pints?|dl|cl';
 /** "water and 2 tbsp lard" are two things; "1 cup and 2 tbsp" and "between 1 and 2" are one amount. */
 const AT_AND = new RegExp(
   String.raw`(?<=\d[^,]*[a-z)])(?<!\b(?:${UNIT_WORDS}|one|two|three|four|five|six)\.?)\s+(?:and|&|\+)\s+(?=\d+[^,]*\s[a-z])`,
   'iu',
 );
+/** Said between a measure and the same thing measured again. */
+const AGAIN = String.raw`(?:(?:that'?s|that is|which is|so|or|about|approx\.?|around|roughly|i\.?e\.?|=)\s+)*`;
 /** Only a figure and a unit, as behind the comma of "flour, 500 g". */
-const BARE_AMOUNT = new RegExp(String.raw`^(?:about )?[\d¼½¾⅐-⅞\s.,/-]+(?:${UNIT_WORDS}|grams?|%)\.?$`, 'iu');
+const BARE_AMOUNT = new RegExp(String.raw`^${AGAIN}[\d¼½¾⅐-⅞\s.,/-]+(?:${UNIT_WORDS}|grams?|%)\.?$`, 'iu');
+/** The same, behind a comma whose number stands after words of its own. */
+const AT_AGAIN = new RegExp(
+  String.raw`,\s+(?=(?:that'?s|that is|which is|so|or|i\.?e\.?)\s+(?:about\s+)?[\d¼½¾])`,
+  'iu',
+);
+
+/** "A tablespoon each of baking powder and salt", "salt and sugar, 1 tsp each": one line for each. */
+const EACH_IN_FRONT = /^(.*\S)\s+each(?: of)?:?\s+(?=\S*[a-z])(.+)$/iu;
+const EACH_BEHIND = /^(.+?)[,:]?\s+((?:[\d¼½¾⅐-⅞]|an?\b|one\b|two\b|half\b).*?)\s+(?:of )?each$/iu;
+
+function ofEach(line: string): string[] {
+  const front = EACH_IN_FRONT.exec(line);
+  const behind = front ? null : EACH_BEHIND.exec(line);
+  const [amount, names] = front ? [front[1], front[2]] : behind ? [behind[2], behind[1]] : [];
+  if (!amount || !names) return [line];
+  const parts = names.split(/,\s*(?:and\s+)?|\s+(?:and|&|\+)\s+/iu).filter(Boolean);
+  return parts.length < 2 ? [line] : parts.map((name) => `${amount} ${name}`);
+}
 
 /** Splits a pasted text into lines of one thing each: "2 cups flour, 1 tsp salt; water" are three. */
 export function splitEntries(text: string): string[] {
@@ -104,14 +137,19 @@ export function splitEntries(text: string): string[] {
     .split(/\r\n|\r|\n|;|\u2028/)
     .flatMap((line) => {
       const parts: string[] = [];
-      for (const part of line.split(AT_COMMA).map((entry) => entry.trim())) {
+      const pieces = line.split(AT_COMMA).flatMap((entry) => entry.split(AT_AGAIN));
+      for (const part of pieces.map((entry) => entry.trim())) {
         const before = parts.at(-1);
-        if (before !== undefined && !/[\d¼½¾⅐-⅞]/u.test(before) && BARE_AMOUNT.test(part)) {
-          parts[parts.length - 1] = `${before} ${part}`;
-        } else parts.push(part);
+        if (before === undefined || !BARE_AMOUNT.test(spokenDigits(part))) parts.push(part);
+        // "Flour, 500 g" says it once; "3 cups flour, 384 g" says it twice.
+        else if (/[\d¼½¾⅐-⅞]/u.test(spokenDigits(before))) parts[parts.length - 1] = `${before} (${part})`;
+        else parts[parts.length - 1] = `${before} ${part}`;
       }
-      return parts.flatMap((part) => part.split(AT_AND));
+      return parts.flatMap((part) => part.split(AT_AND)).flatMap(ofEach);
     })
     .map((line) => line.trim())
     .filter((line) => line !== '');
 }
+
+/** Number words as digits, to see whether a part is an amount. */
+const spokenDigits = (part: string): string => numberWords(part);
