@@ -33,6 +33,7 @@ test('a formula in cups, pasted on a phone, becomes grams; the own cup is weighe
   await choose(page, 'Fine salt');
   await press(page, 'To the last question');
   await choose(page, 'No, leave it out');
+  await expect(reading.getByText(/^Hydration is 78.* how the cup of strong flour was filled/)).toBeVisible();
   await expect(reading).toContainText('at 38 °C');
   await expect(reading).toContainText('keep back 59 g');
   await expect(reading).toContainText('364 g to 416 g');

@@ -54,6 +54,8 @@ const SHORT: Record<string, Unit['id']> = {
   tbps: 'tbsp',
   ts: 'tsp',
   gms: 'g',
+  gramme: 'g',
+  grammes: 'g',
   gm: 'g',
   kgs: 'kg',
   lt: 'l',

@@ -9,11 +9,22 @@ export interface GenericName {
 }
 
 const WHICH = 'Which one is it?';
+const WHOLEMEAL = { ids: ['flour-wholemeal-fine', 'flour-wholemeal-coarse'], ask: 'How fine is it?' };
+const RENDERED = { ids: ['lard', 'tallow', 'chicken-fat'], ask: 'Which fat is nearest?' };
 
 export const GENERICS: Readonly<Record<string, GenericName>> = {
   flour: { ids: ['flour-plain', 'flour-strong', 'flour-wholemeal-fine'], ask: 'Which flour?' },
   'white flour': { ids: ['flour-plain', 'flour-strong', 'flour-soft'], ask: 'Which flour?' },
   'wheat flour': { ids: ['flour-plain', 'flour-strong', 'flour-wholemeal-fine'], ask: 'Which flour?' },
+  'gluten free flour': { ids: ['flour-rice', 'flour-sorghum', 'flour-maize'], ask: 'Which flour?' },
+  'wholemeal bread flour': WHOLEMEAL,
+  'whole wheat bread flour': WHOLEMEAL,
+  'wholewheat bread flour': WHOLEMEAL,
+  'strong wholemeal flour': WHOLEMEAL,
+  'bacon fat': RENDERED,
+  'bacon grease': RENDERED,
+  'bacon drippings': RENDERED,
+  'cooking fat': { ids: ['lard', 'shortening', 'oil-rapeseed'], ask: 'Which fat?' },
   'strong wholemeal': { ids: ['flour-wholemeal-fine', 'flour-wholemeal-coarse'], ask: 'How fine is it?' },
   'corn flour': {
     ids: ['flour-maize', 'starch-maize', 'flour-maize-alkali'],

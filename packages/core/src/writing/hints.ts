@@ -13,6 +13,10 @@ export interface Hints {
   meltedFirst: boolean;
   /** Not an amount to weigh: for dusting, for the pan, to taste. */
   aside: 'dusting' | 'pan' | 'top' | 'taste' | 'extra' | null;
+  /** Ounces on the scale, as the line says. */
+  byWeight: boolean;
+  /** The last of it goes in by feel. */
+  byFeel: boolean;
   optional: boolean;
   /** Left as a note on the line. */
   notes: string[];
@@ -74,9 +78,13 @@ const ASIDES: readonly (readonly [RegExp, NonNullable<Hints['aside']>])[] = [
   [/\(?\bfor (?:frying|the pan|greasing|the griddle|the plate|cooking)[^,;)]*\)?/i, 'pan'],
   [/\(?\b(?:to taste|as needed|as required|if needed|as necessary)\b\)?/i, 'taste'],
 ];
+/** Of a liquid with an amount these mean that some of it is kept back. */
+const BY_FEEL =
+  /,?\s*\(?\b(?:(?:or |more )?(?:as|if) (?:needed|required|necessary)|(?:to|by) (?:the )?feel|until it feels right|a (?:little|bit) at a time|(?:just )?enough (?:to|for|until)\b[^,;)]*|as much as it takes|give or take|(?:maybe |perhaps |or |and )*(?:an? (?:little|bit|touch|splash)|some|a few drops) more)\)?/i;
+const BY_WEIGHT = /\(?\b(?:by weight|on the scale|weighed)\b\)?/i;
 const OPTIONAL = /\(?\boptional(?:ly)?\b\)?/i;
 const TEMPERATURE =
-  /(?:\(\s*)?(?:\b(?:at|about|around)\s+|@\s*)?(\d{2,3})(?:\s*(?:-|to)\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?\b|deg\b)\s*(c(?:elsius)?\b|f(?:ahrenheit)?\b)?|(?<=\d)([CF])(?![a-z]))(?:\s*\))?/i;
+  /(?:\(\s*)?(?:\b(?:[Aa]t|[Aa]bout|[Aa]round)\s+|@\s*)?(\d{2,3})(?:\s*(?:-|to)\s*(\d{2,3}))?\s*(?:(?:°|º|[Dd]egrees?\b|[Dd]eg\b)\s*([Cc](?:elsius)?\b|[Ff](?:ahrenheit)?\b)?|(?<=\d)\s?([CF])(?![A-Za-z]))(?:\s*\))?/;
 
 const toC = (value: number, scale: string | undefined): number =>
   scale?.toLowerCase().startsWith('f') ? ((value - 32) * 5) / 9 : value;
@@ -85,16 +93,36 @@ const toC = (value: number, scale: string | undefined): number =>
 const SURELY_F = 100;
 const SURELY_C = 60;
 
-function temperature(text: string): { tempC: number | null; unsure: number | null; rest: string } {
+interface Temperature {
+  tempC: number | null;
+  unsure: number | null;
+  rest: string;
+}
+
+function temperature(text: string): Temperature {
   const match = TEMPERATURE.exec(text);
   if (!match) return { tempC: null, unsure: null, rest: text };
   const rest = `${text.slice(0, match.index)} ${text.slice(match.index + match[0].length)}`;
   const low = Number(match[1]);
   const value = match[2] ? (low + Number(match[2])) / 2 : low;
   const scale = match[3] ?? match[4];
+  // The number itself knows: no dough liquid has 110 °C, and none 40 °F that is called warm.
   const guess = scale ?? (value > SURELY_F ? 'f' : value <= SURELY_C ? 'c' : undefined);
   if (!guess) return { tempC: null, unsure: value, rest };
   return { tempC: Math.round(toC(value, guess)), unsure: null, rest };
+}
+
+/** "110 °F (43 °C)": the second says the first again, and is no name. */
+function temperatureTwice(text: string): Temperature {
+  const first = temperature(text);
+  if (first.rest === text) return first;
+  const again = temperature(first.rest.replace(/\s[/=]\s*(?=\d{2,3}\s*(?:°|º|[CF]\b))/, ' '));
+  return {
+    ...first,
+    tempC: first.tempC ?? again.tempC,
+    unsure: again.tempC === null ? first.unsure : null,
+    rest: again.rest,
+  };
 }
 
 /** The first saying of a table that the text has; `take` cuts it out. */
@@ -121,6 +149,8 @@ export function readHints(text: string): Hints {
     state: null,
     meltedFirst: false,
     aside: null,
+    byFeel: false,
+    byWeight: false,
     optional: false,
     notes: [],
     rest: text,
@@ -134,13 +164,25 @@ export function readHints(text: string): Hints {
     hints.notes.push('optional');
     take(optional[0]);
   }
+  const weight = BY_WEIGHT.exec(hints.rest);
+  if (weight) {
+    hints.byWeight = true;
+    take(weight[0]);
+  }
+  const feel = BY_FEEL.exec(hints.rest);
   const aside = firstOf(ASIDES, hints.rest);
   if (aside) {
     hints.aside = aside.value;
     hints.notes.push(aside.match.replace(/^[,(\s]+|[)\s]+$/g, ''));
     take(aside.match);
   }
-  const temp = temperature(hints.rest);
+  if (feel) {
+    hints.byFeel = true;
+    const words = feel[0].replace(/^[,(\s]+|[)\s]+$/g, '');
+    if (!hints.notes.some((note) => words.includes(note))) hints.notes.push(words);
+    take(feel[0]);
+  }
+  const temp = temperatureTwice(hints.rest);
   hints.rest = temp.rest;
   hints.tempC = temp.tempC;
   hints.tempUnsure = temp.unsure;

@@ -5,6 +5,8 @@ import type { Hints } from './hints';
 import type { SaidAmount } from './readAmount';
 import type { LineResult, ReadLine } from './readListTypes';
 
+type Density = NonNullable<Ingredient['densities']>[number];
+
 const FILL_WORDS: Record<FillMethod, string> = {
   sifted: 'sifted in',
   spooned: 'spooned in',
@@ -19,6 +21,43 @@ const FILL_WORDS: Record<FillMethod, string> = {
 const ASKED_FILLS: readonly FillMethod[] = ['spooned', 'scooped', 'packed', 'melted', 'level', 'poured'];
 const ML_PER_FL_OZ = 29.5735;
 const G_PER_OZ = 28.3495;
+
+/** A measure may be so much off before its weight is called another amount. */
+const AGREES = { low: 0.9, high: 1.1 } as const;
+
+/**
+ * A measure and a weight of the same thing: the weight counts, if both can be true. Where they cannot it is asked.
+ * @returns the one that counts
+ */
+export function settleTwice(
+  asking: Asking,
+  amount: SaidAmount,
+  other: SaidAmount | null,
+  food: Ingredient,
+): SaidAmount {
+  if (!other || other.of === 'piece' || amount.of === 'percent' || other.of === 'percent') return amount;
+  const mass = massRange(amount, food);
+  const again = massRange(other, food);
+  if (!mass || !again) return amount;
+  const agree = mass.low <= again.high * AGREES.high && mass.high >= again.low * AGREES.low;
+  if (agree) return amount;
+  const chosen = asking.ask('twice', `${amount.words} and ${other.words} do not agree: which one counts?`, [
+    { id: 'first', words: amount.words },
+    { id: 'second', words: other.words },
+  ]);
+  return chosen === 'second' ? other : amount;
+}
+
+/** All that an amount can weigh, however it was filled, g. */
+function massRange({ of, low, high }: SaidAmount, food: Ingredient): { low: number; high: number } | null {
+  if (of === 'mass') return { low: low.low, high: high.high };
+  const ways = food.densities ?? [];
+  if (of !== 'volume' || ways.length === 0) return null;
+  return {
+    low: low.low * Math.min(...ways.map((way) => way.low)),
+    high: high.high * Math.max(...ways.map((way) => way.high)),
+  };
+}
 
 /** Shares of flour offered when a line says no amount, by kind; null is "leave it out". */
 const USUAL_SHARES: Record<Ingredient['kind'], readonly number[]> = {
@@ -89,6 +128,18 @@ export function rangeOf(asking: Asking, amount: SaidAmount): Interval {
 /** What a measure itself leaves open, as shares of the typical. */
 export const looseOf = (size: Interval) => ({ low: size.low / size.typical, high: size.high / size.typical });
 
+/**
+ * While nobody said how a measure was filled all ways count: from the least of the loosest to the most of a scoop, or to a
+ * packed one, whichever is more.
+ */
+function openDensity(ways: readonly Density[], first: Density): Interval {
+  return {
+    low: Math.min(...ways.map(({ low }) => low)),
+    typical: first.typical,
+    high: Math.max(...ways.map(({ fill, typical, high }) => (fill === 'packed' ? typical : high))),
+  };
+}
+
 /** Mass of a volume, by the way it was filled. */
 export function massOfVolume(
   asking: Asking,
@@ -124,7 +175,7 @@ export function massOfVolume(
     return;
   }
   line.fill = density.fill;
-  line.mass = times(size, density);
+  line.mass = times(size, asking.isAnswered('fill') ? density : openDensity(asked, density));
   line.measure = {
     text: `${amount.words}${densities.length > 1 ? `, ${FILL_WORDS[density.fill]}` : ''}`,
     fill: density.fill,

@@ -4,7 +4,7 @@ import { GENERICS, type GenericName } from './generics';
 
 /** Words around a name that do not change what it is. */
 const PLAIN_WORDS = new Set(
-  'a an the of some little bit few good quality best fresh freshly fine finely organic unbleached bleached enriched white local pure natural raw or and more less about your own favorite favourite extra large medium small whole clean cold-pressed filtered dried ground chopped minced crushed toasted sliced peeled beaten beat lightly well enough just roughly house regular normal ordinary kitchen total each new old into with piece pieces tsp g cut softened refined unrefined virgin neutral light'.split(
+  'a an the of some little bit few good quality best fresh freshly fine finely organic unbleached bleached enriched white local pure natural raw or and more less about your own favorite favourite extra large medium small whole clean cold-pressed filtered dried ground chopped minced crushed toasted sliced peeled beaten beat lightly well enough just roughly house regular normal ordinary kitchen total each bottled mineral spring still boiled cooled kettle softened another level bag bowl box tin can jar tub carton packet scoop ladle mug glass lump slice bottle then at least maybe new old into with piece pieces tsp g cut softened refined unrefined virgin neutral light'.split(
     ' ',
   ),
 );
@@ -16,6 +16,9 @@ const MAKES_ANOTHER = new Set(
   ),
 );
 
+/** Salt is salt in any colour. */
+const SALT_COLOURS = new Set('pink black grey gray red blue himalayan rose brown'.split(' '));
+
 /** Furthest spelling, as a share of its letters, that is still offered. */
 const SPELLING_SLACK = 0.4;
 /** A word in common makes two names this much nearer. */
@@ -25,7 +28,7 @@ const MOST_OFFERED = 3;
 export type Match =
   | { found: 'one'; food: Ingredient; left: string[] }
   /** More than one ingredient goes by this name, or the name is only like one: to be asked. */
-  | { found: 'some'; ask: string; foods: Ingredient[]; byWeight: Ingredient | null }
+  | { found: 'some'; ask: string; foods: Ingredient[]; byWeight: Ingredient | null; left?: string[] }
   | { found: 'none' };
 
 interface Entry {
@@ -147,14 +150,20 @@ export function matchIngredient(text: string, foods: readonly Ingredient[]): Mat
   const { entry, at } = best;
   const before = words.slice(0, at);
   const after = words.slice(at + entry.words.length);
-  const strange = (word: string) => !PLAIN_WORDS.has(word) && !entry.words.includes(word);
+  const ofSalt = entry.words.includes('salt');
+  const strange = (word: string) =>
+    !PLAIN_WORDS.has(word) && !entry.words.includes(word) && !(ofSalt && SALT_COLOURS.has(word));
   const changes =
     after.some((word) => MAKES_ANOTHER.has(word)) ||
     before.some((word) => MAKES_ANOTHER.has(word) && !entry.words.includes(word)) ||
     (entry.words.length === 1 && before.some(strange));
   const listed = (ids: readonly string[]) => ids.flatMap((id) => byId.get(id) ?? []);
   if (changes) {
-    const offered = [...new Set([...nearest(text, foods), ...listed(entry.ids)])].slice(0, MOST_OFFERED);
+    // An unknown sort of a thing is likely that thing; what is made of it is likely not.
+    const another = after.some((word) => MAKES_ANOTHER.has(word));
+    const near = nearest(text, foods);
+    const likely = another ? [...near, ...listed(entry.ids)] : [...listed(entry.ids), ...near];
+    const offered = [...new Set(likely)].slice(0, MOST_OFFERED);
     return {
       found: 'some',
       ask: `There is no “${text.trim()}” here. Is it one of these?`,
@@ -172,5 +181,6 @@ export function matchIngredient(text: string, foods: readonly Ingredient[]): Mat
     ask: entry.generic?.ask ?? 'Which one is it?',
     foods: candidates.slice(0, MOST_OFFERED),
     byWeight: entry.generic?.byWeight ? (byId.get(entry.generic.byWeight) ?? null) : null,
+    left: [...before, ...after].filter(strange),
   };
 }

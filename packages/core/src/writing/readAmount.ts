@@ -54,7 +54,7 @@ const ABOUT = new Set(
 );
 const TO = new Set(['to', '-', 'or']);
 /** `plus` and its like add whatever follows; "and" adds only what is smaller. */
-const PLUS = new Set(['plus', '+']);
+const PLUS = new Set(['plus', '+', 'then']);
 const AND = new Set(['&', 'and']);
 const MORE = new Set(['another', 'more', 'extra']);
 
@@ -122,12 +122,25 @@ const numberAt = ({ tokens }: Reader, index: number): WrittenNumber => numberOf(
 /** "A pinch of salt", "pinch of salt", "a heaped spoon": one, when a unit follows. */
 function oneOfUnit(reader: Reader): WrittenNumber | null {
   const { tokens, measures } = reader;
-  if (['a', 'an'].includes(wordAt(reader, reader.at))) reader.at += 1;
+  const article = ['a', 'an'].includes(wordAt(reader, reader.at));
+  if (article) reader.at += 1;
   const heaped = HEAPS[wordAt(reader, reader.at)] ? 1 : 0;
   const unit = unitAt([tokens[reader.at + heaped]?.text ?? ''], measures);
-  if (!unit || (unit.unit.of !== 'volume' && unit.unit.of !== 'piece')) return null;
+  // "Pound cake flour" is a name; "a pound of flour" is an amount.
+  const counts =
+    unit && (unit.unit.of === 'volume' || unit.unit.of === 'piece' || (article && unit.unit.of === 'mass'));
+  if (!unit || !counts) return null;
   if (unit.taken === 1 && (tokens[reader.at]?.text.length ?? 0) < 2) return null;
   return { value: 1 };
+}
+
+/** "A scant two cups": how full stands before the number. */
+function heapInFront(reader: Reader): Interval | undefined {
+  const { at } = reader;
+  if (!['a', 'an'].includes(wordAt(reader, at)) || !isNumber(reader, at + 2)) return undefined;
+  const heap = HEAPS[wordAt(reader, at + 1)];
+  if (heap) reader.at += 2;
+  return heap;
 }
 
 /** The number, or the two of a range: "2", "1 to 2", "between 1 and 2", "2 x 250". */
@@ -174,11 +187,13 @@ const isSmallUnit = (unit: SaidUnit | undefined): boolean =>
 function amountAt(tokens: readonly Token[], from: number, measures: Measures): Found | null {
   const reader: Reader = { tokens, measures, at: from };
   skip(reader, ABOUT);
+  const before = heapInFront(reader);
   const bare = isNumber(reader, reader.at) || wordAt(reader, reader.at) === 'between';
   const numbers = numbersAt(reader);
   if (!numbers) return null;
-  const heap = HEAPS[wordAt(reader, reader.at)];
-  if (heap) reader.at += 1;
+  const behind = HEAPS[wordAt(reader, reader.at)];
+  if (behind) reader.at += 1;
+  const heap = behind ?? before;
   const unit = unitAt([tokens[reader.at]?.text ?? '', tokens[reader.at + 1]?.text ?? ''], measures);
   const { value, orTimes } = inUnit(numbers.low, isSmallUnit(unit?.unit));
   const second = numbers.high && inUnit(numbers.high, isSmallUnit(unit?.unit)).value;
@@ -188,7 +203,7 @@ function amountAt(tokens: readonly Token[], from: number, measures: Measures): F
       ...{ of: 'piece', piece: '', words: '' },
       ...{ low: exactly(value), high: exactly(second ?? value) },
     };
-    return { amount, next: heap ? reader.at - 1 : reader.at };
+    return { amount, next: behind ? reader.at - 1 : reader.at };
   }
   reader.at += unit.taken;
   if (wordAt(reader, reader.at) === '.') reader.at += 1;
@@ -263,7 +278,7 @@ export interface ReadAmount {
  */
 export function readAmount(text: string, measures: Measures): ReadAmount {
   const tokens = tokensOf(text);
-  const found: (Found & { from: number })[] = [];
+  const found: (Found & { from: number; adds?: boolean })[] = [];
   for (let index = 0; index < tokens.length && found.length < 2; index += 1) {
     const amount = amountAt(tokens, index, measures);
     const token = tokens[index];
@@ -271,8 +286,19 @@ export function readAmount(text: string, measures: Measures): ReadAmount {
     // A bare number counts only in front: "flour type 55" is a name.
     if (!amount || !token || (bare && (index > 1 || /^0\d/.test(token.text)))) continue;
     // A word like "stick" counts behind a name only with a number before it.
-    if (token.kind === 'word' && index > 0 && found.length === 0 && word(tokens[index - 1]) !== ',') continue;
-    if (found.length === 1 && !isBeside(tokens, found[0]?.next ?? 0, index)) continue;
+    const opens = ['a', 'an'].includes(word(token)) || ABOUT.has(word(token));
+    if (
+      token.kind === 'word' &&
+      !opens &&
+      index > 0 &&
+      found.length === 0 &&
+      word(tokens[index - 1]) !== ','
+    ) {
+      continue;
+    }
+    const [before] = found;
+    const more = before && isMoreOf(tokens, index, before.amount, amount.amount);
+    if (before && !more && !isBeside(tokens, before.next, index)) continue;
     const last = tokens[amount.next - 1];
     found.push({
       ...amount,
@@ -280,7 +306,8 @@ export function readAmount(text: string, measures: Measures): ReadAmount {
         ...amount.amount,
         words: text.slice(token.start, last?.end ?? token.end).replace(/ of$/, ''),
       },
-      from: index,
+      from: more ? index - more : index,
+      ...(more ? { adds: true } : {}),
     });
     index = amount.next - 1;
   }
@@ -293,9 +320,10 @@ export function readAmount(text: string, measures: Measures): ReadAmount {
   }));
   const rest = spans.reverse().reduce((left, { start, end }) => cut(start, end, left), text);
   const exact = second && second.amount.of === 'mass' && first.amount.of !== 'mass';
+  const both = second?.adds ? added(first.amount, second.amount) : null;
   return {
-    amount: exact ? second.amount : first.amount,
-    other: second ? (exact ? first.amount : second.amount) : null,
+    amount: both ?? (exact ? second.amount : first.amount),
+    other: second && !both ? (exact ? first.amount : second.amount) : null,
     rest: rest
       .replace(/\(\s*(?:about|approx\.?|or|=|~)?\s*\)/gi, ' ')
       .replace(/\s+/g, ' ')
@@ -304,6 +332,24 @@ export function readAmount(text: string, measures: Measures): ReadAmount {
 }
 
 const word = (token: Token | undefined): string => token?.text.toLowerCase().replace(/\.$/, '') ?? '';
+
+/**
+ * "2 cups of flour, scooped, plus another cup": more of the same behind its name.
+ * @returns how many words stand before the second amount; 0 where it is no more of it
+ */
+function isMoreOf(tokens: readonly Token[], index: number, before: SaidAmount, amount: SaidAmount): number {
+  if (before.of !== amount.of || before.of === 'piece') return 0;
+  const another = MORE.has(word(tokens[index - 1])) ? 1 : 0;
+  const plus = tokens[index - 1 - another];
+  return plus && PLUS.has(word(plus)) ? 1 + another : 0;
+}
+
+const added = (first: SaidAmount, more: SaidAmount): SaidAmount => ({
+  ...first,
+  low: sum(first.low, more.low),
+  high: sum(first.high, more.high),
+  words: `${first.words} + ${more.words}`,
+});
 
 /** Whether only brackets, a slash or an equals sign stand between two amounts, so that they say one thing twice. */
 function isBeside(tokens: readonly Token[], from: number, to: number): boolean {

@@ -4,10 +4,18 @@ import { exactly } from '../quantity/interval';
 import type { Measures } from '../quantity/units';
 import { Asking } from './asking';
 import { type Hints, readHints } from './hints';
-import { looseOf, massOfPieces, massOfVolume, rangeOf, settleAmount, withoutAmount } from './lineMass';
+import {
+  looseOf,
+  massOfPieces,
+  massOfVolume,
+  rangeOf,
+  settleAmount,
+  settleTwice,
+  withoutAmount,
+} from './lineMass';
 import { type Match, matchIngredient } from './matchIngredient';
 import { type SaidAmount, readAmount } from './readAmount';
-import type { Answers, LineResult, ReadLine } from './readListTypes';
+import type { Answers, LineResult, QuestionKind, ReadLine } from './readListTypes';
 import { tidyLine } from './tidyLine';
 
 export interface LineInput {
@@ -20,21 +28,104 @@ export interface LineInput {
   answers: Answers;
 }
 
-/** Reads one line of a list. What it cannot know it asks; an answer given for the question is used. */
+/** Questions whose answers weigh differently; how a measure was filled widens the line where it is asked. */
+const WEIGHTY: ReadonlySet<QuestionKind> = new Set([
+  'ingredient',
+  'twice',
+  'piece',
+  'range',
+  'ounce',
+  'thousand',
+]);
+
+/**
+ * Reads one line of a list. What it cannot know it asks; an answer given for the question is used. While a question is open
+ * its whole range counts.
+ */
 export function readLine(input: LineInput): LineResult {
+  const result = readAsAnswered(input);
+  if (result.as !== 'line' || !result.line.mass || result.line.onBread) return result;
+  const {
+    line,
+    line: { mass },
+  } = result;
+  const others = line.questions
+    .filter(({ kind }) => WEIGHTY.has(kind))
+    .flatMap(({ key, answers }) => answers.map(({ id }) => ({ ...input.answers, [key]: id })))
+    .flatMap((answers) => {
+      const other = readAsAnswered({ ...input, answers });
+      return other.as === 'line' && other.line.mass ? [other.line.mass] : [];
+    });
+  if (others.length === 0) return result;
+  return {
+    as: 'line',
+    line: {
+      ...line,
+      mass: {
+        low: Math.min(mass.low, ...others.map(({ low }) => low)),
+        typical: mass.typical,
+        high: Math.max(mass.high, ...others.map(({ high }) => high)),
+      },
+    },
+  };
+}
+
+function readAsAnswered(input: LineInput): LineResult {
   const tidy = tidyLine(input.text);
-  const { amount, rest } = readAmount(tidy, input.measures);
+  const { amount, other, rest } = readAmount(tidy, input.measures);
   const hints = readHints(rest);
   const [named = '', ...remarks] = splitName(hints.rest);
   const stem = `${tidy.toLowerCase()}${input.occurrence > 0 ? `~${input.occurrence}` : ''}`;
   const asking = new Asking(stem, input.answers);
-  const match = matchIngredient(named, input.foods);
-  if (match.found === 'none' || (match.found === 'some' && !amount && match.ask.startsWith('There is no'))) {
+  const match = withRemarks(matchEither(named, input.foods), named, remarks, input.foods);
+  if (match.found === 'none' || (match.found === 'some' && !amount && isGuess(match))) {
     if (!amount || amount.of === 'piece') return { as: 'words', hasAmount: false, named: false };
     return unknownLine(input, asking, named || input.text, amount, hints, remarks);
   }
-  return lineOf(input, asking, match, amount, hints, remarks);
+  return lineOf(input, asking, match, { amount, other }, hints, remarks);
 }
+
+/** "Butter, unsalted": what stands behind the comma may say which of several it is. */
+function withRemarks(
+  match: Match,
+  named: string,
+  remarks: readonly string[],
+  foods: readonly Ingredient[],
+): Match {
+  if (match.found !== 'some' || isGuess(match)) return match;
+  for (const remark of remarks) {
+    const closer = matchIngredient(`${remark} ${named}`, foods);
+    if (closer.found === 'one' && closer.left.length === 0 && match.foods.includes(closer.food))
+      return closer;
+  }
+  return match;
+}
+
+/** "Lard or shortening": two things of which the cook has one, asked like any other name of several. */
+function matchEither(named: string, foods: readonly Ingredient[]): Match {
+  const either = named.split(/\s+or\s+/i);
+  if (either.length < 2) return matchIngredient(named, foods);
+  const found = either.map((name) => matchIngredient(name, foods));
+  const known = found.flatMap((match) =>
+    match.found === 'one'
+      ? [match.food]
+      : match.found === 'some' && !isGuess(match)
+        ? match.foods.slice(0, 2)
+        : [],
+  );
+  const all = [...new Set(known)];
+  const isOne = all.length < 2 || found.some((match) => match.found === 'none' || isGuess(match));
+  if (isOne) return matchIngredient(named, foods);
+  const names = either.map((name) => name.trim().toLowerCase()).join(' or ');
+  return {
+    found: 'some',
+    ask: `${names.charAt(0).toUpperCase()}${names.slice(1)}: which one?`,
+    foods: all.slice(0, MOST_EITHER),
+    byWeight: null,
+  };
+}
+const MOST_EITHER = 4;
+const isGuess = (match: Match): boolean => match.found === 'some' && match.ask.startsWith('There is no');
 
 /** The name comes before the first comma or bracket; what follows is a remark. */
 function splitName(text: string): string[] {
@@ -57,7 +148,8 @@ function unknownLine(
   const given = input.answers[key];
   if (given === 'leave-out') return { as: 'left-out' };
   const food = input.foods.find(({ id }) => id === given);
-  if (food) return lineOf(input, asking, { found: 'one', food, left: [] }, amount, hints, remarks);
+  if (food)
+    return lineOf(input, asking, { found: 'one', food, left: [] }, { amount, other: null }, hints, remarks);
   return { as: 'unknown', key, ask: `There is no “${name.trim()}” in this kitchen. What is it?` };
 }
 
@@ -84,7 +176,7 @@ function lineOf(
   input: LineInput,
   asking: Asking,
   match: Exclude<Match, { found: 'none' }>,
-  saidAmount: SaidAmount | null,
+  { amount: saidAmount, other }: { amount: SaidAmount | null; other: SaidAmount | null },
   hints: Hints,
   remarks: string[],
 ): LineResult {
@@ -103,7 +195,7 @@ function lineOf(
   const food =
     wanted || match.found === 'one' ? chooseFood(input, asking, match, saidAmount) : (match.foods[0] ?? null);
   if (!food) return { as: 'left-out' };
-  const left = match.found === 'one' ? match.left : [];
+  const left = match.left ?? [];
   const note = [...left, ...remarks, ...hints.notes].join(', ').slice(0, 120);
   const line: ReadLine = {
     index: input.index,
@@ -122,13 +214,16 @@ function lineOf(
     questions: asking.questions,
   };
   if (when && goes === 'out' && !saidAmount) return { as: 'line', line: asideOf(line, when) };
-  const amount = saidAmount && settleAmount(asking, saidAmount, food);
+  const counted = saidAmount && settleTwice(asking, saidAmount, other, food);
+  const amount =
+    counted && settleAmount(asking, hints.byWeight ? { ...counted, ounce: false } : counted, food);
   if (!amount) return withoutAmount(asking, line);
   const wet = food.kind === 'water' || food.kind === 'dairy';
   const ranged = amount.high.typical > amount.low.typical;
   let size = amount.high;
   if (ranged && wet) line.holdBack = 1 - amount.low.typical / amount.high.typical;
   else if (ranged) size = rangeOf(asking, amount);
+  if (wet && hints.byFeel) line.holdBack = Math.max(line.holdBack, FELT_SHARE);
 
   if (amount.of === 'percent') line.fraction = size.typical / 100;
   else if (amount.of === 'mass') {
@@ -138,6 +233,9 @@ function lineOf(
   else massOfPieces(asking, line, amount, size);
   return { as: 'line', line: when && goes === 'out' ? asideOf(line, when) : line };
 }
+
+/** Kept back of a liquid that goes in by feel, as a share of it (assumption). */
+const FELT_SHARE = 0.1;
 
 const WHEN_ASIDE: Partial<Record<NonNullable<Hints['aside']>, OnBreadWhen>> = {
   dusting: 'on the bench',

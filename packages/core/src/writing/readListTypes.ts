@@ -5,7 +5,16 @@ import type { SaidAmount } from './readAmount';
 import type { Interval } from '../quantity/interval';
 
 export type QuestionKind =
-  'ingredient' | 'fill' | 'piece' | 'amount' | 'range' | 'ounce' | 'thousand' | 'temperature' | 'aside';
+  | 'ingredient'
+  | 'twice'
+  | 'fill'
+  | 'piece'
+  | 'amount'
+  | 'range'
+  | 'ounce'
+  | 'thousand'
+  | 'temperature'
+  | 'aside';
 
 /** One answer that can be given by a tap. */
 export interface Answer {

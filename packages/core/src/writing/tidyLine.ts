@@ -58,7 +58,7 @@ const PARTS: readonly (readonly [RegExp, string])[] = [
   [/\ban? dozen\b/g, '12'],
   [/\ban? couple(?: of)?\b/g, '2'],
   [/\b(?:an?|1) hundred(?: and)?\b/g, '100'],
-  [/\banother\b/g, 'another 1'],
+  [/\banother\b(?! ?\d)/g, 'another 1'],
 ];
 
 const BULLET = /^(?:\d{1,2}[.)](?=\s+\S)|\[[ x]?\]|[^\p{L}\p{N}.,(]+)\s*/u;
@@ -99,19 +99,29 @@ function numberWords(words: string): string {
   return out === small ? words : out;
 }
 
-const NUMBER = String.raw`(?:about |approx\.? |at least |maybe )?(?:\d|[¼½¾⅐-⅞]|half |(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve) |an? (?:pinch|dash|stick|knob|handful|little|bit|cup|tea|table|quarter|half|third|good|heaped|scant|level|big)|pinch |some )`;
+const NUMBER = String.raw`(?:about |approx\.? |at least |maybe )?(?:\d|[¼½¾⅐-⅞]|half |(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve) |an? (?:pinch|dash|stick|knob|handful|little(?! at a time)|bit|cup|tea|table|quarter|half|third|good|heaped|scant|level|big|hundred|pound|kilo|couple|dozen)|pinch |some )`;
 const AT_COMMA = new RegExp(String.raw`,\s+(?:and\s+)?(?=${NUMBER})`, 'iu');
 const UNIT_WORDS =
   'cups?|grams?|gr|c|tbsp|tsp|tablespoons?|teaspoons?|lbs?|pounds?|oz|ounces?|kg|g|ml|l|pints?|dl|cl';
+const SAID_NUMBER = String.raw`(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|an? (?:cup|tea|table|pinch|dash|quarter|half|third|pound|kilo|stick|hundred|couple))`;
 /** "water and 2 tbsp lard" are two things; "1 cup and 2 tbsp" and "between 1 and 2" are one amount. */
 const AT_AND = new RegExp(
-  String.raw`(?<=\d[^,]*[a-z)])(?<!\b(?:${UNIT_WORDS}|one|two|three|four|five|six)\.?)\s+(?:and|&|\+)\s+(?=\d+[^,]*\s[a-z])`,
+  String.raw`(?<=\b${SAID_NUMBER}[^,]*[a-z)])(?<!\b(?:${UNIT_WORDS}|one|two|three|four|five|six)\.?)\s+(?:and|&|\+)\s+(?=${SAID_NUMBER}[^,]*\s[a-z])`,
   'iu',
 );
 /** Said between a measure and the same thing measured again. */
 const AGAIN = String.raw`(?:(?:that'?s|that is|which is|so|or|about|approx\.?|around|roughly|i\.?e\.?|=)\s+)*`;
 /** Only a figure and a unit, as behind the comma of "flour, 500 g". */
-const BARE_AMOUNT = new RegExp(String.raw`^${AGAIN}[\d¼½¾⅐-⅞\s.,/-]+(?:${UNIT_WORDS}|grams?|%)\.?$`, 'iu');
+const BARE_AMOUNT = new RegExp(
+  String.raw`^${AGAIN}(?:(?:[\d¼½¾⅐-⅞\s.,/-]|\band\b)+|an?\s+)(?:${UNIT_WORDS}|%)\.?(?:\s*,[^\d]*)?$`,
+  'iu',
+);
+/** "Maybe a bit more" belongs to what stands before. */
+const SOME_MORE =
+  /^(?:maybe |perhaps |or |and )*(?:an? (?:little|bit|touch|splash)|some|a few drops) more\b/iu;
+const AGAIN_IN_FRONT = new RegExp(`^${AGAIN}`, 'iu');
+/** Only a temperature: it belongs to what stands before. */
+const BARE_TEMPERATURE = /^(?:at |about )*\d{2,3}(?:\s*(?:-|to)\s*\d{2,3})?\s*(?:°|º|deg|[CF]\b)/i;
 /** The same, behind a comma whose number stands after words of its own. */
 const AT_AGAIN = new RegExp(
   String.raw`,\s+(?=(?:that'?s|that is|which is|so|or|i\.?e\.?)\s+(?:about\s+)?[\d¼½¾])`,
@@ -122,6 +132,9 @@ const AT_AGAIN = new RegExp(
 const EACH_IN_FRONT = /^(.*\S)\s+each(?: of)?:?\s+(?=\S*[a-z])(.+)$/iu;
 const EACH_BEHIND = /^(.+?)[,:]?\s+((?:[\d¼½¾⅐-⅞]|an?\b|one\b|two\b|half\b).*?)\s+(?:of )?each$/iu;
 
+/** Behind names alone: "salt and sugar, 1 tsp each". */
+const EACH_AT_END = /^[^\d¼½¾]+,\s*(?:[\d¼½¾⅐-⅞]|an?\b|one\b|two\b|half\b)[^,]*\seach$/iu;
+
 function ofEach(line: string): string[] {
   const front = EACH_IN_FRONT.exec(line);
   const behind = front ? null : EACH_BEHIND.exec(line);
@@ -131,20 +144,45 @@ function ofEach(line: string): string[] {
   return parts.length < 2 ? [line] : parts.map((name) => `${amount} ${name}`);
 }
 
+const hasFigure = (part: string): boolean => /[\d¼½¾⅐-⅞]/u.test(spokenDigits(part));
+const isBareAmount = (part: string): boolean => BARE_AMOUNT.test(spokenDigits(part));
+const AMOUNT_BEHIND = new RegExp(
+  String.raw`[a-z][^\d]*\s[\d¼½¾⅐-⅞][\d¼½¾⅐-⅞\s.,/]*(?:${UNIT_WORDS}|tbsps?|t|T|%)\.?(?:\s+[a-z]+){0,3}$`,
+  'iu',
+);
+
+/** "Flour two cups, water one cup": names with their amounts behind them, a thing between commas. */
+function namesFirst(entry: string): string[] {
+  const parts = entry.split(/,\s+/);
+  return parts.length > 1 && parts.every((part) => AMOUNT_BEHIND.test(spokenDigits(part))) ? parts : [entry];
+}
+
+/** Adds a part to those before it, or to the last of them where it only says more of the same thing. */
+function addPart(parts: string[], part: string): void {
+  const before = parts.at(-1);
+  const join = (joined: string) => void (parts[parts.length - 1] = joined);
+  if (before === undefined) parts.push(part);
+  else if (BARE_TEMPERATURE.test(part) || SOME_MORE.test(part)) join(`${before} ${part}`);
+  // "Two cups, 320 g of flour": the thing comes with the second.
+  else if (isBareAmount(before)) join(`${part} (${before})`);
+  else if (!isBareAmount(part)) parts.push(part);
+  // "Flour, 500 g" says it once; "3 cups flour, 384 g" says it twice.
+  else if (hasFigure(before)) join(`${before} (${part.replace(AGAIN_IN_FRONT, '')})`);
+  else join(`${before} ${part}`);
+}
+
 /** Splits a pasted text into lines of one thing each: "2 cups flour, 1 tsp salt; water" are three. */
 export function splitEntries(text: string): string[] {
   return text
     .split(/\r\n|\r|\n|;|\u2028/)
+    .flatMap((line) => (EACH_AT_END.test(line) ? ofEach(line) : [line]))
     .flatMap((line) => {
       const parts: string[] = [];
-      const pieces = line.split(AT_COMMA).flatMap((entry) => entry.split(AT_AGAIN));
-      for (const part of pieces.map((entry) => entry.trim())) {
-        const before = parts.at(-1);
-        if (before === undefined || !BARE_AMOUNT.test(spokenDigits(part))) parts.push(part);
-        // "Flour, 500 g" says it once; "3 cups flour, 384 g" says it twice.
-        else if (/[\d¼½¾⅐-⅞]/u.test(spokenDigits(before))) parts[parts.length - 1] = `${before} (${part})`;
-        else parts[parts.length - 1] = `${before} ${part}`;
-      }
+      const pieces = line
+        .split(AT_COMMA)
+        .flatMap((entry) => entry.split(AT_AGAIN))
+        .flatMap(namesFirst);
+      for (const part of pieces.map((entry) => entry.trim())) addPart(parts, part);
       return parts.flatMap((part) => part.split(AT_AND)).flatMap(ofEach);
     })
     .map((line) => line.trim())

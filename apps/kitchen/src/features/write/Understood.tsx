@@ -1,5 +1,6 @@
 import { explainSpread } from '@kettle-scale/core/explain';
-import { useCallback, useState } from 'react';
+import { listWarnings } from '@kettle-scale/core/writing';
+import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { useWriting } from '../../drafts/writing';
 import { Action } from '../../ui/input/actions';
@@ -34,6 +35,7 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
   const { width } = useWindowDimensions();
   const { answer: addAnswers } = useWriting();
   const [why, setWhy] = useState(false);
+  const warnings = useMemo(() => listWarnings(list), [list]);
   const closeWhy = useCallback(() => setWhy(false), []);
   const answer = (key: string, id: string) => addAnswers({ [key]: id });
   const takeUsual = () =>
@@ -50,6 +52,15 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
           </Ask>
           <HydrationChart spread={spread} width={pictureWidth} />
         </Ticket>
+      ) : null}
+      {warnings.length > 0 ? (
+        <View role="status">
+          {warnings.map((words) => (
+            <Body key={words} tone="plum">
+              {words}
+            </Body>
+          ))}
+        </View>
       ) : null}
       {list.questions.length > 1 ? (
         <Action label="Take the first answer to each question" onPress={takeUsual} />

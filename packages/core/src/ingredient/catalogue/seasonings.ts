@@ -268,7 +268,7 @@ export const SEASONINGS: readonly Ingredient[] = [
     pack: [500, 8],
   }),
   food('turmeric', 'Ground turmeric', 'other', [0.12, 0.095, 0.04, 0.67, 0.07], {
-    aliases: 'turmeric powder, haldi',
+    aliases: 'turmeric, turmeric powder, haldi',
     fills: level(0.52, 0.6, 0.68),
     heat: 1.8,
     pack: [500, 7],

@@ -1,0 +1,37 @@
+import { type FormulaWarning, formulaWarnings } from '../formula/formulaWarnings';
+import type { ResolvedLine } from '../formula/formulaSchema';
+import type { ReadLine, ReadList } from './readListTypes';
+
+/** A cup is a rough measure: of a written list only what is far out is told. */
+const FAR_OUT_HYDRATION = { low: 0.45, high: 0.75 } as const;
+const isFarOut = ({ measure, value }: FormulaWarning): boolean =>
+  measure !== 'hydration' ||
+  // Without any liquid the list is not at its end.
+  (value > 0 && value < FAR_OUT_HYDRATION.low) ||
+  value > FAR_OUT_HYDRATION.high;
+
+/** These depend on how much flour there is, and so on how its cup was filled. */
+const BY_FLOUR: ReadonlySet<string> = new Set(['hydration', 'fat', 'salt']);
+
+const shareOf = (line: ReadLine, flourG: number): ResolvedLine[] =>
+  line.mass && line.mass.typical > 0
+    ? [{ id: String(line.index), food: line.food, fraction: line.mass.typical / flourG } as ResolvedLine]
+    : [];
+
+/**
+ * What of a written list lies outside what the trade uses, before it is saved. Where its flour was measured by volume that
+ * is the first suspect.
+ */
+export function listWarnings(list: ReadList): string[] {
+  const { flourG } = list;
+  if (!flourG) return [];
+  const byVolume = list.lines.find(
+    ({ food, fill, said }) => food.kind === 'flour' && (fill || said?.of === 'volume'),
+  );
+  const suspect = byVolume
+    ? ` It was measured by volume: look at how the cup of ${byVolume.food.name.toLowerCase()} was filled first.`
+    : '';
+  return formulaWarnings(list.lines.flatMap((line) => shareOf(line, flourG)))
+    .filter(isFarOut)
+    .map(({ measure, message }) => `${message}${BY_FLOUR.has(measure) ? suspect : ''}`);
+}
