@@ -57,7 +57,7 @@ describe('bake phases', () => {
     };
     expect(bakePhases(bake)).toEqual([
       { name: 'Side 1', seconds: 25, flame: false, act: 'wet face down' },
-      { name: 'Side 2', seconds: 20, flame: false, act: 'press lightly, butter it' },
+      { name: 'Side 2', seconds: 20, flame: false, pressed: true, act: 'press lightly, butter it' },
       { name: 'Flame', seconds: 6, flame: true, act: 'tongs, hands clear' },
     ]);
     expect(bakeSecondsOf(bake)).toBe(51);

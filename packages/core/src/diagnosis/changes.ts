@@ -70,7 +70,9 @@ export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
     ({ facts }) => `Weigh each ball to ${facts.balls.targetG.toFixed(0)} g, or cut by the guide.`,
   ),
   'loose-flour': say('Brush the discs, and wipe the plate with a damp cloth every few pieces.'),
-  'skin-dried': say('Cover balls and discs with a damp cloth; roll no more than two ahead.'),
+  'skin-dried': say(
+    'Cover balls and discs with a damp cloth; roll no further ahead than the flatten step says.',
+  ),
   unwrapped: say('Stack hot and wrap at once: steam keeps it soft.'),
   'fat-low': say('Weigh the fat, and scrape all of it into the bowl.'),
   'salt-high': by(

@@ -8,6 +8,8 @@ export interface BakePhase {
   seconds: number;
   /** True over an open flame or under a grill. */
   flame: boolean;
+  /** Pressed while it lies. */
+  pressed?: boolean;
   /** What the cook does while it lasts, in a few words; empty when nothing. */
   act: string;
 }
@@ -25,6 +27,7 @@ export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
       name: `Side ${index + 1}`,
       seconds: side.seconds,
       flame: false,
+      ...(side.press ? { pressed: true } : {}),
       act: acts.filter((act) => typeof act === 'string').join(', '),
     };
   });

@@ -53,6 +53,16 @@ const MOST_THAT_DOES_NOT_ROLL = 0.3;
 const doesNotRoll = (lines: readonly ResolvedLine[]): number =>
   lines.filter(({ food }) => food.rolls === 'no').reduce((sum, line) => sum + line.fraction, 0);
 
+/** A fat that is solid in the hand is worked in up to more than an oil, which leaves the dough greasy and short. */
+const MOST_FAT = { solid: 0.29, liquid: 0.25 } as const;
+function mostFat(lines: readonly ResolvedLine[]): number {
+  const of = (liquid: boolean) =>
+    lines
+      .filter(({ food }) => food.kind === 'fat' && (food.at20 === 'liquid') === liquid)
+      .reduce((sum, { fraction }) => sum + fraction, 0);
+  return of(true) > of(false) ? MOST_FAT.liquid : MOST_FAT.solid;
+}
+
 /** Usual ranges of the trade for griddle flatbreads, as shares of flour. */
 const TRADE_RANGES: readonly TradeRange[] = [
   {
@@ -67,7 +77,7 @@ const TRADE_RANGES: readonly TradeRange[] = [
     measure: 'fat',
     of: (lines) => doughTotals(partsOf(lines)).fat,
     low: 0,
-    high: 0.25,
+    high: mostFat,
     below: '',
     above: 'the dough will be short, tear when stretched and smoke on a hot plate',
   },

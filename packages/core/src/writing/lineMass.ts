@@ -116,7 +116,8 @@ export function settleAmount(asking: Asking, amount: SaidAmount, food: Ingredien
 
 /** A range of something dry or fat: which end is meant is the cook's to say. */
 export function rangeOf(asking: Asking, amount: SaidAmount): Interval {
-  const middle = scaled(amount.low, (amount.low.typical + amount.high.typical) / 2 / amount.low.typical);
+  const between = (end: keyof Interval) => (amount.low[end] + amount.high[end]) / 2;
+  const middle = { low: between('low'), typical: between('typical'), high: between('high') };
   const chosen = asking.ask('range', `“${amount.words}”: how much do you use?`, [
     { id: 'low', words: 'the lower' },
     { id: 'middle', words: 'the middle' },

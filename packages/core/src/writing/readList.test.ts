@@ -142,6 +142,10 @@ describe('what is ambiguous is asked, never guessed', () => {
   });
 });
 
+test('a range from nothing has a middle', () => {
+  expect(only('0 - 2 large eggs').mass).toEqual({ low: 0, typical: 0, high: 116 });
+});
+
 describe('a whole list', () => {
   const MESSY = `Night shift flatbread
 For the dough:

@@ -380,5 +380,8 @@ test.each([
 
 test('a list that the trade would nod at is not warned of', () => {
   expect(listWarnings(read('500 g bread flour\n350 g water\n9 g table salt'))).toEqual([]);
+  // A solid fat is worked in up to more than an oil.
+  expect(listWarnings(read('500 g bread flour\n230 g water\n140 g lard'))).toEqual([]);
+  expect(listWarnings(read('500 g bread flour\n230 g water\n140 g olive oil'))[0]).toMatch(/^Fat is 2\d/);
   expect(listWarnings(read('500 g bread flour\n290 g water\n9 g table salt\n40 g lard'))).toEqual([]);
 });

@@ -10,10 +10,10 @@ const SCHOOL: Record<Formula['method']['school'], string> = {
   'hold-back': 'Dry first, then most of the liquid; the rest by feel.',
   'flour-back': 'Start wet, add flour by the handful until it is right.',
   'rubbed-in': 'Rub the fat into the flour to crumbs, then the liquid.',
-  creamed: 'Beat the fat soft, then flour and liquid in turns.',
+  creamed: 'Work the fat soft and smooth, the dry into it, then the liquid.',
   oil: 'Whisk the fat into the liquid, then onto the flour.',
   'boiling-water': 'Boiling liquid onto the flour with a spoon; wait before hands go in.',
-  milk: 'Warm milk and melted fat onto the flour.',
+  milk: 'Fat through the flour, then warm milk; the rest by feel.',
   'yogurt-leavener': 'Leavener into the flour, then yogurt and liquid.',
 };
 

@@ -1,6 +1,6 @@
 import { type PlateStands, doubtOf, handsNow, placesOfOthers } from './handsNow';
 import { type OnPlate, livePieces } from './livePieces';
-import { HAND_S } from './livePlate';
+import { HAND_S, cueWords } from './livePlate';
 
 const NOW = 1_000_000;
 const plate = (changes: Partial<PlateStands>): PlateStands => ({
@@ -128,4 +128,11 @@ test('thirteen pieces by one pair of hands: every fire of 6 s is within 2 s of i
   }
   expect(fires).toHaveLength(PIECES);
   for (const s of fires) expect(Math.abs(s - 6)).toBeLessThanOrEqual(2);
+});
+
+test('a side that is pressed is not told to be left alone', () => {
+  const stands = { side: 2, sides: 2, share: 0.1, flame: false };
+  expect(cueWords(stands)).toMatch(/leave it be/);
+  expect(cueWords({ ...stands, pressed: true })).toMatch(/press lightly/);
+  expect(cueWords({ ...stands, longPast: true })).toMatch(/may be burnt/);
 });

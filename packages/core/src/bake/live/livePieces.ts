@@ -17,6 +17,8 @@ export interface LivePiece extends Timed {
   sinceMs: number;
   /** By the model it is spoilt when it has lain longer than this, s; null where the model does not say. */
   latestS: number | null;
+  /** Its side is pressed while it lies. */
+  pressed?: boolean;
   /** Fires come after the sides. */
   flame: boolean;
   /** Freckles that the first side shows, percent: as many as the product asks for, more when it lay longer. */
@@ -73,6 +75,7 @@ export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePie
     const longer = (one.doneS[0] ?? 0) / (seconds[0] ?? 1);
     return {
       ...{ piece: one.piece, place, side: one.side, onMs: one.onMs, sinceMs: one.sinceMs, sideS, flame },
+      ...(phase?.pressed ? { pressed: true } : {}),
       dueMs: one.sinceMs + sideS * MS_PER_S,
       latestS: latest === undefined ? null : Math.max(latest, sideS),
       cover: coverAim * Math.min(MOST_COVER, longer) ** COVER_RISES,

@@ -105,14 +105,18 @@ export function notReadyWords(
   return reading.steady ? null : 'Nearly there: the plate still moves.';
 }
 
+/** How a piece stands: its side of so many, the share of that side that is over. */
+export interface PieceStands {
+  side: number;
+  sides: number;
+  share: number;
+  flame: boolean;
+  pressed?: boolean | undefined;
+  longPast?: boolean;
+}
+
 /** What should be seen now: by how far the side is, and what follows it. */
-export function cueWords(
-  side: number,
-  sides: number,
-  share: number,
-  flame: boolean,
-  longPast = false,
-): string {
+export function cueWords({ side, sides, share, flame, pressed, longPast }: PieceStands): string {
   if (longPast) return 'Long past its time: look underneath, it may be burnt.';
   if (flame) return 'Over the flame: move it, a few dark blisters are right.';
   if (side === 1) {
@@ -122,7 +126,11 @@ export function cueWords(
       : 'Bubbles all over, freckles below: turn it.';
   }
   if (side < sides) return 'Brown freckles below; steam lifts it in places.';
-  if (share < FIRST_THIRD) return 'It begins to puff; leave it be.';
+  if (share < FIRST_THIRD) {
+    return pressed
+      ? 'It begins to puff: press lightly, from the rim inwards.'
+      : 'It begins to puff; leave it be.';
+  }
   return share < 1 ? 'Steam at the edge, freckles below.' : 'Freckles on both sides: take it off.';
 }
 const FIRST_THIRD = 0.35;

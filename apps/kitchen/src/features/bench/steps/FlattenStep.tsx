@@ -63,6 +63,7 @@ function Measure({ label, value, unit, onStep }: MeasureProps) {
   );
 }
 
+const AHEAD_VERB = { pin: 'Roll', 'hand-stretch': 'Stretch', 'sheet-thin': 'Roll' } as const;
 const AHEAD_WHY = {
   hands: 'rolling is slower than the plate',
   plate: 'the plate is slower than rolling',
@@ -92,6 +93,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { height } = useWindowDimensions();
   const px = Math.round(Math.min(width * PICTURE_SHARE.ofWidth, height * PICTURE_SHARE.ofHeight));
   const { springBack } = plan.formula.product;
+  const { shaping } = plan.formula.method;
   const pieces = state.divided?.pieces ?? plan.pieces;
   const bakeS = bakePhases(plan.formula.bake).reduce((sum, { seconds }) => sum + seconds, 0);
   const ahead = rollAhead({
@@ -137,11 +139,15 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         <Measure label="Thick" value={thickness.value} unit={thickness.unit} onStep={change('thicknessMm')} />
       </View>
       <Body tone="soot">
-        {`It springs back ${formatPercent(springBack)}, to ${format.length(disc.diameterMm * (1 - springBack))}. ${plan.formula.method.shaping.note}`}
+        {`It springs back ${formatPercent(springBack)}, to ${format.length(disc.diameterMm * (1 - springBack))}. ${shaping.note}`}
       </Body>
       <CheckBalls live={live} />
       <Action label="True size, and measure a disc" onPress={() => router.push(`/bench/${batch.id}/disc`)} />
-      <Strong>{`Roll ${ahead.before} before the first goes on, then stay ${ahead.ahead} ahead: ${AHEAD_WHY[ahead.limit]}.`}</Strong>
+      <Strong>
+        {shaping.how === 'hot-press'
+          ? 'Press one as a place comes free: a pressed disc goes straight to the plate.'
+          : `${AHEAD_VERB[shaping.how]} ${ahead.before} before the first goes on, then stay ${ahead.ahead} ahead: ${AHEAD_WHY[ahead.limit]}.`}
+      </Strong>
       <OnBreadNow plan={plan} at={['on the bench']} />
       <ShapingWords live={live} step={step} />
     </StepFrame>

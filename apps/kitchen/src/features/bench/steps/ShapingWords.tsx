@@ -53,9 +53,17 @@ function HotPress({ live, step }: { live: LiveBatch; step: Step }) {
   );
 }
 
+/** From this share of flour on fat keeps a dough off the bench by itself (assumption). */
+const FAT_DOUGH = 0.08;
+const NO_FLOUR = {
+  fat: ' No bench flour: a fat dough takes it up and bakes hard.',
+  lean: ' No bench flour, as this formula is worked: a film of oil or a damp bench instead.',
+} as const;
+
 /** What each way of flattening asks for. */
 export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
-  const { how, benchFlour } = live.batch.plan.formula.method.shaping;
+  const { plan } = live.batch;
+  const { how, benchFlour } = plan.formula.method.shaping;
   if (how === 'hot-press') return <HotPress live={live} step={step} />;
   const words = {
     pin: 'From the middle outwards, a quarter turn after every stroke; stop short of the edge, it thins by itself.',
@@ -66,7 +74,7 @@ export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
   }[how];
   return (
     <Body tone="soot">
-      {`${words}${benchFlour === false ? ' No bench flour: a fat dough takes it up and bakes hard.' : ' Brush loose flour off before the plate.'}`}
+      {`${words}${benchFlour === false ? NO_FLOUR[plan.totals.fat >= FAT_DOUGH ? 'fat' : 'lean'] : ' Brush loose flour off before the plate.'}`}
     </Body>
   );
 }

@@ -27,11 +27,9 @@ export function titleWords(hands: HandsNow, { first, nextPlace, waiting }: Stand
 /** What should be seen on the most urgent piece now. */
 export const cueNow = (first: LivePiece | undefined, sides: number, nowMs: number): string =>
   first
-    ? cueWords(
-        first.side,
-        sides,
-        (nowMs - first.sinceMs) / MS_PER_S / first.sideS,
-        first.flame,
-        isLongPast(first, nowMs),
-      )
+    ? cueWords({
+        ...{ side: first.side, sides, flame: first.flame, pressed: first.pressed },
+        share: (nowMs - first.sinceMs) / MS_PER_S / first.sideS,
+        longPast: isLongPast(first, nowMs),
+      })
     : '';
