@@ -7,7 +7,16 @@ import {
   simulateService,
   openRandom,
 } from '@kettle-scale/simulation';
-import { type BakeRequest, COMMON_STANDARD, DEFAULT_MODEL, USUAL_SPREADS, finish, robustTimes, solveTimes, withFactors } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  COMMON_STANDARD,
+  DEFAULT_MODEL,
+  USUAL_SPREADS,
+  finish,
+  robustTimes,
+  solveTimes,
+  withFactors,
+} from '@kettle-scale/core/bake';
 
 const { values } = parseArgs({ options: { services: { type: 'string', default: '10' } } });
 const SERVICES = Number(values.services);

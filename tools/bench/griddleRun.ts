@@ -1,5 +1,21 @@
 import { BASE_CASE, bruteShare, openRandom } from '@kettle-scale/simulation';
-import { type BakeRequest, type BakeOutcome, COMMON_STANDARD, DEFAULT_MODEL, type LoggedPiece, USUAL_SPREADS, bake, calibrate, computeWindow, evenDraws, finish, robustTimes, solve, stagesOfSeconds, withFactors } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  type BakeOutcome,
+  COMMON_STANDARD,
+  DEFAULT_MODEL,
+  type LoggedPiece,
+  USUAL_SPREADS,
+  bake,
+  calibrate,
+  computeWindow,
+  evenDraws,
+  finish,
+  robustTimes,
+  solve,
+  stagesOfSeconds,
+  withFactors,
+} from '@kettle-scale/core/bake';
 import type { Measured } from '../bench';
 import { INTEGRATORS, integrateBake } from './griddleRates';
 

@@ -1,6 +1,25 @@
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
-import { FEELS, type Feel, type HeatPart, HYDRATION_HEAT_KJ_KG, type Storage, correctFeel, equilibriumMoisture, heatOfDegree, heatPart, hydrationAtMoisture, mixedTemperature, relaxationMin, restFor, springBackAfter, storedMoisture, warmUpS, warmingBall, waterForDough } from '@kettle-scale/core/dough';
+import {
+  FEELS,
+  type Feel,
+  type HeatPart,
+  HYDRATION_HEAT_KJ_KG,
+  type Storage,
+  correctFeel,
+  equilibriumMoisture,
+  heatOfDegree,
+  heatPart,
+  hydrationAtMoisture,
+  mixedTemperature,
+  relaxationMin,
+  restFor,
+  springBackAfter,
+  storedMoisture,
+  warmUpS,
+  warmingBall,
+  waterForDough,
+} from '@kettle-scale/core/dough';
 import { learnLotOffset, nextBatchReach } from '@kettle-scale/core/flourLot';
 import { type Command, Option } from 'commander';
 import { z } from 'zod';

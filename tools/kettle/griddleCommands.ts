@@ -1,7 +1,42 @@
 import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
 import { numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
 import { parseJson } from '@kettle-scale/core/document';
-import { type BakeMoment, type BakeWindow, CODES, DEFAULT_AXES, EDGE_WORDS, USUAL_HANDS, USUAL_SPREADS, bakeRequestSchema, bakeSeries, computeWindow, finish, heatFor, hotSpots, knobAdvice, limitWords, packPieces, paceOf, plateAreaM2, plateOf, readBakeDocument, readySeconds, reachWords, robustTimes, sensitivities, sensitivityWords, secondsOf, settling, solve, stagesWith, thicknessFor, troubleWords, warmUp, wayOutWords, waysOut } from '@kettle-scale/core/bake';
+import {
+  type BakeMoment,
+  type BakeWindow,
+  CODES,
+  DEFAULT_AXES,
+  EDGE_WORDS,
+  USUAL_HANDS,
+  USUAL_SPREADS,
+  bakeRequestSchema,
+  bakeSeries,
+  computeWindow,
+  finish,
+  heatFor,
+  hotSpots,
+  knobAdvice,
+  limitWords,
+  packPieces,
+  paceOf,
+  plateAreaM2,
+  plateOf,
+  readBakeDocument,
+  readySeconds,
+  reachWords,
+  robustTimes,
+  sensitivities,
+  sensitivityWords,
+  secondsOf,
+  settling,
+  solve,
+  stagesWith,
+  thicknessFor,
+  troubleWords,
+  warmUp,
+  wayOutWords,
+  waysOut,
+} from '@kettle-scale/core/bake';
 import { griddleSchema } from '@kettle-scale/core/kitchen';
 import type { Command } from 'commander';
 import Papa from 'papaparse';

@@ -1,5 +1,13 @@
 import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
-import { discDiameterMm, discThicknessMm, ballMassG, MOST_GUIDED, cutGuide, divideDough, profileThickness } from '@kettle-scale/core/portion';
+import {
+  discDiameterMm,
+  discThicknessMm,
+  ballMassG,
+  MOST_GUIDED,
+  cutGuide,
+  divideDough,
+  profileThickness,
+} from '@kettle-scale/core/portion';
 import { type Batch, batchSchema } from '@kettle-scale/core/batch';
 import { type Cause, CAUSE_IDS, SYMPTOM_IDS, diagnose } from '@kettle-scale/core/diagnosis';
 import { backupHeadSchema, backupLineSchema, parseJson } from '@kettle-scale/core/document';

@@ -3,6 +3,7 @@ import { InputError } from '../message/problem';
 import { SCALE_STEPS_G, sumG } from '../quantity/roundToStep';
 import { formula, kitchen, request } from '../test/examples';
 import { explainFigure } from '../explain/explain';
+import type { Griddle } from '../kitchen/griddleSchema';
 import type { Kitchen } from '../kitchen/kitchenSchema';
 import { doughForPiecesG } from './amounts';
 import { planBatch } from './planBatch';
@@ -120,7 +121,7 @@ describe('what cannot be planned', () => {
       'flour below the step of the scale',
       {
         need: { by: 'pieces', pieces: 1, ballG: 20 } as const,
-        kitchen: { ...kitchen, benchStepG: 50 as const },
+        kitchen: { ...kitchen, benchStepG: 50 as const, fineMaxG: 1 },
       },
       'kitchen.benchStepG',
       /finer scale/,
@@ -204,4 +205,31 @@ test('every figure can say why it is what it is', () => {
     for (const { label, value } of why.inputs) expect(`${label}: ${value}`).not.toMatch(/undefined|NaN/);
   }
   expect(explainFigure(plan, 'line:water').value).toBe('1,935\u00a0g');
+});
+
+describe('what would not hold is said on the plan', () => {
+  const griddle: Griddle = {
+    ...{ id: 'dome', name: 'Small plate', material: 'steel', thicknessMm: 8, shape: 'round' },
+    ...{ widthMm: 200, depthMm: 200, heat: 'thermostat', powerW: 3000, marks: [] },
+  };
+  const said = (changes: Parameters<typeof request>[0]) =>
+    planBatch(request(changes)).warnings.map(({ message }) => message);
+
+  test('a disc wider than its plate', () => {
+    const wide = { ...kitchen, griddles: [griddle] };
+    expect(said({ kitchen: wide })).toContainEqual(
+      expect.stringMatching(/^A disc of 2\d\d\smm is wider than the Small plate with its 200\smm/),
+    );
+    const held = { ...kitchen, griddles: [{ ...griddle, widthMm: 400, depthMm: 400 }] };
+    expect(said({ kitchen: held }).join(' ')).not.toMatch(/wider than/);
+  });
+
+  test('balls that would wait past their latest, with the batches that hold it', () => {
+    const [few, many] = [30, 400].map((pieces) => said({ need: { by: 'pieces', pieces, ballG: 92 } }));
+    expect(few!.join(' ')).not.toMatch(/At the griddle it takes/);
+    const words = many!.find((message) => message.startsWith('At the griddle it takes'));
+    const [, batches = 0, each = 0] = /: (\d+) batches of (\d+) pieces/.exec(words ?? '')?.map(Number) ?? [];
+    expect(batches * each).toBeGreaterThanOrEqual(400);
+    expect(said({ need: { by: 'pieces', pieces: each, ballG: 92 } }).join(' ')).not.toMatch(/At the griddle/);
+  });
 });

@@ -1,5 +1,4 @@
-import { formulaWarnings } from '../formula/formulaWarnings';
-import type { Formula, ResolvedLine } from '../formula/formulaSchema';
+import type { ResolvedLine } from '../formula/formulaSchema';
 import { doughTotals } from '../formula/percentages';
 import { type ResolvedOnBread, resolveOnBread } from '../formula/onBread';
 import { resolveLines } from '../formula/resolveLines';
@@ -8,7 +7,7 @@ import type { Ingredient } from '../ingredient/ingredientSchema';
 import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
 import { InputError, parseInput } from '../message/problem';
-import { formatMass, formatPercent } from '../quantity/formatQuantity';
+import { formatMass } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
 import { addedWater, adjustedFormula, adjustedKitchen, withSalt, withWater } from './adjust';
 import { amountsFor } from './amounts';
@@ -20,6 +19,7 @@ import { onBreadSheet } from './onBreadSheet';
 import type { PlanRequest } from './planRequestSchema';
 import { PLAN_FORMAT, type Plan, type SheetLine, planSchema } from './planSchema';
 import { planSteps } from './planSteps';
+import { planWarnings } from './planWarnings';
 import { type PlanSoFar, stepsToday, todayOf } from './today/today';
 import { hydrationToday, linesForToday } from './today/todaysWater';
 import { mainLiquid } from '../formula/mainLiquid';
@@ -27,9 +27,6 @@ import { type Ceiling, weighSheet } from './weighSheet';
 
 /** More bowls than this in one batch is a slip in the capacity, not a plan. */
 const MOST_BOWLS = 50;
-/** Rounding a line by more than this share is worth a word to the cook. */
-const ROUNDING_WORTH_SAYING = 0.02;
-
 function bowlsFor(doughG: number, ballG: number, kitchen: Kitchen): number {
   if (kitchen.bowlCapacityG < ballG) {
     throw InputError.at(
@@ -54,33 +51,6 @@ function roundingOf(sheet: readonly SheetLine[]): Plan['rounding'] {
     worstRelativeError: worst.relativeError,
     worstFractionError: Math.max(...sheet.map((l) => Math.abs(l.weighedFraction - l.fraction))),
   };
-}
-
-function warningsOf(
-  { method: { school } }: Formula,
-  lines: readonly ResolvedLine[],
-  sheet: readonly SheetLine[],
-  bowlG: number,
-  kitchen: Kitchen,
-) {
-  const warnings: Plan['warnings'] = formulaWarnings(lines, school).map(({ message }) => ({
-    path: 'formula.lines',
-    message,
-  }));
-  for (const line of sheet) {
-    if (Math.abs(line.relativeError) <= ROUNDING_WORTH_SAYING) continue;
-    warnings.push({
-      path: line.scale === 'fine' ? 'kitchen.fineStepG' : 'kitchen.benchStepG',
-      message: `${line.name} should be ${formatMass(line.exactG, 0.01)}, but the scale shows steps of ${formatMass(line.stepG, line.stepG)}: it will be ${formatPercent(Math.abs(line.relativeError))} ${line.relativeError < 0 ? 'short' : 'over'}.`,
-    });
-  }
-  if (bowlG < kitchen.bowlMinimumG) {
-    warnings.push({
-      path: 'kitchen.bowlMinimumG',
-      message: `A load of ${formatMass(bowlG)} is under the ${formatMass(kitchen.bowlMinimumG)} that this bowl mixes well; mix by hand or make more.`,
-    });
-  }
-  return warnings;
 }
 
 /**
@@ -180,13 +150,14 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     ...(adjustments.length > 0 ? { adjustments } : {}),
   };
   const today = hydration && conditions ? todayOf(hydration, plan, lines, conditions) : null;
+  const restsToday = formula.method.rests.map((rest, index) => ({ ...rest, ...today?.rests[index] }));
   const steps = stepsToday(planSteps(formula, sheet, bowls, pieces), today);
   return {
     ...plan,
     ...(today ? { today } : {}),
     steps,
     expectedS: steps.reduce((sum, step) => sum + step.expectedS, 0),
-    warnings: warningsOf(formula, lines, sheet, bowlG, kitchen),
+    warnings: planWarnings({ plan, lines, steps, kitchen, rests: restsToday }),
   };
 }
 

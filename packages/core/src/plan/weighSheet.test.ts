@@ -14,9 +14,11 @@ const line = (id: string) => {
 };
 
 describe('which scale', () => {
-  test('salt and leaveners go on the fine scale, the rest on the bench scale', () => {
+  test('salt and leaveners go on the fine scale, the rest on the bench scale where that reads them well enough', () => {
     expect(scaleFor(line('salt'), 60, kitchen)).toEqual({ scale: 'fine', stepG: 0.1 });
-    expect(scaleFor(line('water'), 60, kitchen)).toEqual({ scale: 'bench', stepG: 5 });
+    expect(scaleFor(line('water'), 600, kitchen)).toEqual({ scale: 'bench', stepG: 5 });
+    // Half a step of 5 g is 4 % of 60 g.
+    expect(scaleFor(line('water'), 60, kitchen)).toEqual({ scale: 'fine', stepG: 0.1 });
   });
 
   test('salt that the fine scale cannot carry goes on the bench scale', () => {

@@ -11,13 +11,17 @@ export interface Ceiling {
   maxG: number;
 }
 
-/** Which scale a line goes on, and the step it can show. */
+/** Half a step of the bench scale may be so much of what is weighed on it. */
+const ROUGH_SHARE = 0.02;
+
+/** Which scale a line goes on: the fine one by its kind, or where the bench scale reads it too roughly; and its step. */
 export function scaleFor(
   line: Pick<ResolvedLine, 'food'>,
   massG: number,
   kitchen: Kitchen,
 ): Pick<SheetLine, 'scale' | 'stepG'> {
-  const fine = FINE_SCALE_KINDS.has(line.food.kind) && massG <= kitchen.fineMaxG;
+  const rough = kitchen.benchStepG / 2 > ROUGH_SHARE * massG;
+  const fine = (FINE_SCALE_KINDS.has(line.food.kind) || rough) && massG <= kitchen.fineMaxG;
   return fine ? { scale: 'fine', stepG: kitchen.fineStepG } : { scale: 'bench', stepG: kitchen.benchStepG };
 }
 

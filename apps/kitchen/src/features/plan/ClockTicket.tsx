@@ -17,7 +17,10 @@ export function ClockTicket({
   nowMs: number;
   onWhy: (figure: FigureId) => void;
 }) {
-  const { clock } = useDays();
+  const { clock, dayOf, write } = useDays();
+  /** Past midnight the day is named. */
+  const named = (ms: number) =>
+    dayOf(ms) === dayOf(nowMs) ? clock(ms) : `${write(ms, 'weekday')} ${clock(ms)}`;
   return (
     <Ticket>
       <Heading>Begun now</Heading>
@@ -26,11 +29,11 @@ export function ClockTicket({
           <Leader
             key={title}
             name={title}
-            value={clock(startMs)}
+            value={named(startMs)}
             aside={latestMs === null ? formatSpan((endMs - startMs) / 1000) : `by ${clock(latestMs)}`}
           />
         ))}
-        <Leader name="Last piece off" value={clock(nowMs + plan.expectedS * 1000)} tone="sage" />
+        <Leader name="Last piece off" value={named(nowMs + plan.expectedS * 1000)} tone="sage" />
       </View>
       <Ask onPress={() => onWhy('ready')}>
         <Label>One cook, usual times; rests with their earliest end. Why?</Label>
