@@ -2,7 +2,7 @@ import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
 import { type Interval, exactly, scaled, times } from '../quantity/interval';
 import type { Asking } from './asking';
 import type { Hints } from './hints';
-import type { SaidAmount } from './readAmount';
+import type { SaidAmount } from './amountAt';
 import type { LineResult, ReadLine } from './readListTypes';
 
 type Density = NonNullable<Ingredient['densities']>[number];

@@ -14,7 +14,8 @@ import {
   withoutAmount,
 } from './lineMass';
 import { type Match, matchIngredient } from './matchIngredient';
-import { type SaidAmount, readAmount } from './readAmount';
+import type { SaidAmount } from './amountAt';
+import { readAmount } from './readAmount';
 import type { Answers, LineResult, QuestionKind, ReadLine } from './readListTypes';
 import { tidyLine } from './tidyLine';
 

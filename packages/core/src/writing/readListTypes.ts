@@ -1,7 +1,7 @@
 import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
 import type { Measure } from '../formula/formulaSchema';
 import type { OnBreadWhen } from '../formula/onBreadWhen';
-import type { SaidAmount } from './readAmount';
+import type { SaidAmount } from './amountAt';
 import type { Interval } from '../quantity/interval';
 
 export type QuestionKind =
