@@ -1,4 +1,4 @@
-import { type LivePiece, collision, collisionWords, knobAdvice } from '@kettle-scale/core/bake';
+import { type LivePiece, collision, collisionWords, knobAdvice, rangesOf } from '@kettle-scale/core/bake';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -26,12 +26,14 @@ interface LiveFactsProps {
 /** Seconds of the next piece's sides, each with its why, and what should be seen now. */
 export function LiveFacts({ griddle, first, sides }: LiveFactsProps) {
   const [why, setWhy] = useState<Explanation | null>(null);
+  const ranges = griddle.range ? rangesOf({ good: true, ...griddle.range }) : [];
   return (
     <View style={styles.facts}>
       {griddle.nextSeconds.map((s, side) => (
         <Ask key={side} onPress={() => setWhy(griddle.explain(side))}>
           <Label>{`Side ${side + 1}`}</Label>
           <Figure value={String(Math.round(s))} unit="s" size={44} />
+          {ranges[side] ? <Label>{`${ranges[side]} s`}</Label> : null}
           <AskWord>{`Why ${Math.round(s)}?`}</AskWord>
         </Ask>
       ))}
@@ -69,6 +71,7 @@ export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: strin
           The times could not be worked out on this device: these are the formula’s own seconds.
         </Strong>
       ) : null}
+      {griddle.differs ? <Label>{griddle.differs}</Label> : null}
       {atOnce ? <Strong tone="ember">{atOnce}</Strong> : null}
     </>
   );
