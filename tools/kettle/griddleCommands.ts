@@ -190,7 +190,7 @@ export function addGriddleCommands(program: Command, io: Io): void {
         ...solution,
         words: solution.trouble ? troubleWords(solution.trouble) : limitWords(solution),
         sensitivities: solution.good
-          ? sensitivities(request).map((one) => ({ ...one, words: sensitivityWords(one) }))
+          ? sensitivities(request, solution).map((one) => ({ ...one, words: sensitivityWords(one) }))
           : [],
         waysOut: solution.good ? [] : waysOut(request).map((way) => ({ ...way, words: wayOutWords(way) })),
         robust: robust && { ...robust, spreads: USUAL_SPREADS },

@@ -12,8 +12,9 @@ import { useMemo } from 'react';
 import { useKitchen } from '../api/queries';
 import { useGriddleWork } from '../workers/griddleQueries';
 
-/** What the model says of a formula's own seconds: the range of each side, and a line; null while it is asked. */
+/** What the model says of a formula's own seconds; null while it is asked. */
 export interface OwnSeconds {
+  /** The range of each side that they lie in; none where they lie outside. */
   ranges: readonly string[];
   words: string;
 }
@@ -32,5 +33,6 @@ export function useOwnSeconds(formula: Formula, foods: readonly Ingredient[] | u
   }, [formula, foods, kitchen]);
   const { data } = useGriddleWork('solve', asked ? { request: asked.request } : null);
   if (!asked || !data) return null;
-  return { ranges: rangesOf(data.solved), words: ownSecondsWords(asked.request, data.solved, asked.plate) };
+  const { solved } = data;
+  return { ranges: solved.keepsSplit ? rangesOf(solved) : [], words: ownSecondsWords(solved, asked.plate) };
 }

@@ -30,6 +30,7 @@ import {
   settling,
   solve,
   adviseSecond,
+  atHeat,
   solveTimes,
   stagesWith,
   thicknessFor,
@@ -101,7 +102,7 @@ export const GRIDDLE_WORK: {
     return { solved, series: bakeSeries({ ...request.setup, stages }, SERIES_S) };
   },
   *details({ request, solution }) {
-    const moved = solution.good ? sensitivities(request) : [];
+    const moved = solution.good ? sensitivities(request, solution) : [];
     yield 0.5;
     return { sensitivities: moved, waysOut: solution.good ? [] : waysOut(request) };
   },
@@ -129,8 +130,7 @@ export const GRIDDLE_WORK: {
     const oneFlip = turnsOnce(request.program);
     const times: PlateTimes[] = [];
     for (const plateC of platesC) {
-      const start = { under: plateC, rest: plateC };
-      const here = { ...request, setup: { ...request.setup, plateC, startC: start } };
+      const here = atHeat(request, plateC);
       const { seconds, good, least, most, keepsSplit = false } = solveTimes(here);
       const after: [number, number][] = [];
       for (const share of oneFlip ? LATE_SHARES : []) {

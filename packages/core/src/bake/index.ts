@@ -29,7 +29,7 @@ export {
   breadDiameterMm,
   calibrationOf,
   griddleFor,
-  pieceAreaM2,
+  paceFactsOf,
   placesOf,
   requestOf,
   spreadsOf,
@@ -52,6 +52,7 @@ export { type PlateMoment, readySeconds, STEADY_C_PER_MIN, warmUp } from './plat
 export { twoWays, type TwoWays, type Way } from './plate/twoWays';
 export { adviseSecond } from './solve/advise';
 export {
+  atHeat,
   type BakeRequest,
   bakeWith,
   secondsOf,

@@ -61,6 +61,9 @@ describe('bake phases', () => {
       { name: 'Flame', seconds: 6, flame: true, act: 'tongs, hands clear' },
     ]);
     expect(bakeSecondsOf(bake)).toBe(51);
+    // A bread that clings is not taken to the fire: its iron is turned.
+    const clings = bakePhases({ ...bake, sides: [{ seconds: 40, wetFace: true }] });
+    expect(clings.at(-1)?.act).toMatch(/^turn the iron over the fire/);
   });
 });
 

@@ -14,6 +14,10 @@ export interface BakePhase {
   act: string;
 }
 
+/** Whether a wet face holds the bread on its iron, flat or domed: the iron is turned over the fire, not the bread. */
+export const turnsIron = ({ sides, finish }: Pick<BakeProgram, 'sides' | 'finish'>): boolean =>
+  finish?.kind === 'flame' && sides.at(-1)?.wetFace === true;
+
 /** The sides of a bake program and its finish, one after the other. */
 export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   const phases = sides.map((side, index): BakePhase => {
@@ -33,7 +37,10 @@ export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   });
   if (!finish) return phases;
   const name = finish.kind === 'flame' ? 'Flame' : 'Grill';
-  return [...phases, { name, seconds: finish.seconds, flame: true, act: 'tongs, hands clear' }];
+  const act = turnsIron({ sides, finish })
+    ? 'turn the iron over the fire, hands clear'
+    : 'tongs, hands clear';
+  return [...phases, { name, seconds: finish.seconds, flame: true, act }];
 }
 
 /** What is done to a disc before it goes on: between hot platens, floured; empty when nothing. */

@@ -1,4 +1,4 @@
-import { griddleFor } from '../bake';
+import { griddleFor } from '../bake/plate/kitchenRequest';
 import { formulaWarnings } from '../formula/formulaWarnings';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { Rest } from '../formula/methodSchema';

@@ -170,10 +170,17 @@ function numbersAt(
   return { low, high, between };
 }
 
-export const sum = (a: Interval, b: Interval): Interval => ({
+const sum = (a: Interval, b: Interval): Interval => ({
   low: a.low + b.low,
   typical: a.typical + b.typical,
   high: a.high + b.high,
+});
+
+/** More of the same. */
+export const plus = (amount: SaidAmount, more: SaidAmount): SaidAmount => ({
+  ...amount,
+  low: sum(amount.low, more.low),
+  high: sum(amount.high, more.high),
 });
 
 /** Whether thousandths of a unit are never written: grams, millilitres, pieces. */
@@ -231,6 +238,14 @@ function partOfUnit(reader: Reader): number | null {
   return value;
 }
 
+/** "One cup or two": the end of a range with no unit of its own. */
+function endOfRange(reader: Reader): number | null {
+  const { tokens, measures, at } = reader;
+  if (!TO.has(wordAt(reader, at)) || !isNumber(reader, at + 1)) return null;
+  if (unitAt([tokens[at + 2]?.text ?? '', tokens[at + 3]?.text ?? ''], measures)) return null;
+  return ['of', ''].includes(wordAt(reader, at + 2)) ? numberAt(reader, at + 1).value : null;
+}
+
 /** What follows an amount and belongs to it: the end of a range, a part of its unit, more of the same. */
 function joined(
   reader: Reader,
@@ -238,14 +253,16 @@ function joined(
   unit: SaidUnit,
   { ranged, between }: { ranged: boolean; between: boolean },
 ): Found {
+  const afterOf = (at: number) => (wordAt(reader, at) === 'of' ? at + 1 : at);
   const part = partOfUnit(reader);
-  if (part !== null) {
-    const more = saidOf(unit, exactly(1), part, part);
-    const next = reader.at + 2;
-    const whole = { ...amount, low: sum(amount.low, more.low), high: sum(amount.high, more.high) };
-    return { amount: whole, next: wordAt(reader, next) === 'of' ? next + 1 : next };
+  if (part !== null)
+    return { amount: plus(amount, saidOf(unit, exactly(1), part, part)), next: afterOf(reader.at + 2) };
+  const last = ranged ? null : endOfRange(reader);
+  if (last !== null) {
+    const { high } = saidOf(unit, exactly(1), last, last);
+    return { amount: { ...amount, high }, next: afterOf(reader.at + 2) };
   }
-  const end = wordAt(reader, reader.at) === 'of' ? reader.at + 1 : reader.at;
+  const end = afterOf(reader.at);
   const here = wordAt(reader, reader.at);
   const isRange = TO.has(here) || (between && here === 'and');
   const adds = PLUS.has(here) || AND.has(here);
@@ -260,6 +277,5 @@ function joined(
   const smaller = follows.amount.low.typical < amount.low.typical;
   const isMore = another || PLUS.has(here) || (smaller && (adds || isNumber(reader, reader.at)));
   if (!isMore || amount.of === 'piece') return { amount, next: end };
-  const low = sum(amount.low, follows.amount.low);
-  return { amount: { ...amount, low, high: sum(amount.high, follows.amount.high) }, next: follows.next };
+  return { amount: plus(amount, follows.amount), next: follows.next };
 }

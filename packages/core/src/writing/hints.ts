@@ -84,7 +84,7 @@ const BY_FEEL =
 const BY_WEIGHT = /\(?\b(?:by weight|on the scale|weighed)\b\)?/i;
 const OPTIONAL = /\(?\boptional(?:ly)?\b\)?/i;
 const TEMPERATURE =
-  /(?:\(\s*)?(?:\b(?:[Aa]t|[Aa]bout|[Aa]round)\s+|@\s*)?(\d{2,3})(?:\s*(?:-|to)\s*(\d{2,3}))?\s*(?:(?:°|º|[Dd]egrees?\b|[Dd]eg\b)\s*([Cc](?:elsius)?\b|[Ff](?:ahrenheit)?\b)?|(?<=\d)\s?([CF])(?![A-Za-z]))(?:\s*\))?/;
+  /(?:\(\s*)?(?:\b(?:[Aa]t|[Aa]bout|[Aa]round)\s+|@\s*)?(\d{2,3})(?:\s*(?:-|to)\s*(\d{2,3}))?\s*(?:(?:°|º|[Dd]eg(?:rees?)?\b|DEG(?:REES?)?\b)\s*([Cc](?:elsius)?\b|[Ff](?:ahrenheit)?\b)?|((?<=\d)[CFcf]|(?<=\d\s)[CF])(?![A-Za-z]))(?:\s*\))?/;
 
 const toC = (value: number, scale: string | undefined): number =>
   scale?.toLowerCase().startsWith('f') ? ((value - 32) * 5) / 9 : value;

@@ -15,7 +15,12 @@ const BY_FLOUR: ReadonlySet<string> = new Set(['hydration', 'fat', 'salt']);
 
 const shareOf = (line: ReadLine, flourG: number): ResolvedLine[] =>
   line.mass && line.mass.typical > 0
-    ? [{ id: String(line.index), food: line.food, fraction: line.mass.typical / flourG } as ResolvedLine]
+    ? [
+        {
+          ...{ id: String(line.index), ingredient: line.food.id, food: line.food },
+          fraction: line.mass.typical / flourG,
+        },
+      ]
     : [];
 
 /**

@@ -7,7 +7,7 @@ import {
   type SaidAmount,
   type Token,
   amountAt,
-  sum,
+  plus,
   tokensOf,
 } from './amountAt';
 
@@ -67,7 +67,9 @@ export function readAmount(text: string, measures: Measures): ReadAmount {
   }));
   const rest = spans.reverse().reduce((left, { start, end }) => cut(start, end, left), text);
   const exact = second && second.amount.of === 'mass' && first.amount.of !== 'mass';
-  const both = second?.adds ? added(first.amount, second.amount) : null;
+  const both = second?.adds
+    ? { ...plus(first.amount, second.amount), words: `${first.amount.words} + ${second.amount.words}` }
+    : null;
   return {
     amount: both ?? (exact ? second.amount : first.amount),
     other: second && !both ? (exact ? first.amount : second.amount) : null,
@@ -90,13 +92,6 @@ function isMoreOf(tokens: readonly Token[], index: number, before: SaidAmount, a
   const plus = tokens[index - 1 - another];
   return plus && PLUS.has(word(plus)) ? 1 + another : 0;
 }
-
-const added = (first: SaidAmount, more: SaidAmount): SaidAmount => ({
-  ...first,
-  low: sum(first.low, more.low),
-  high: sum(first.high, more.high),
-  words: `${first.words} + ${more.words}`,
-});
 
 /** Whether only brackets, a slash or an equals sign stand between two amounts, so that they say one thing twice. */
 function isBeside(tokens: readonly Token[], from: number, to: number): boolean {

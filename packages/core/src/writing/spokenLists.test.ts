@@ -234,6 +234,19 @@ const LISTS: Record<string, readonly (readonly [said: string, ...things: string[
     ['bread flour, 3 cups, scooped', 'flour-strong 426'],
   ],
   'whole lists, spoken in one breath': [
+    ['500 g bread flour and then 300 g water', 'flour-strong 500', 'water 300'],
+    ['500 g bread flour plus 300 g water', 'flour-strong 500', 'water 300'],
+    [
+      'bread flour, 1 kilo\nwater, half a litre\nlard, a stick',
+      'flour-strong 1000',
+      'water 499',
+      'lard 50 ?amount',
+    ],
+    ['unsalted butter, one stick', 'butter 113.4'],
+    ['one cup or two of water', 'water 472 ~'],
+    ['a cup or so of water', 'water 236'],
+    ['1 cup water at 110f', 'water 236 @43'],
+    ['1 CUP WATER AT 110 DEGREES F', 'water 236 @43'],
     [
       'bread flour two cups scooped, water one cup, table salt one teaspoon',
       'flour-strong 284',

@@ -55,6 +55,7 @@ const PARTS: readonly (readonly [RegExp, string])[] = [
     '1/4',
   ],
   [/\b(?:one |an? )third(?: of)?(?: an?)?\b|\bthird of an?\b/g, '1/3'],
+  [/\bor so\b/g, ''],
   [/\ban? dozen\b/g, '12'],
   [/\ban? couple(?: of)?\b/g, '2'],
   [/\b(?:an?|1) hundred(?: and)?\b/g, '100'],
@@ -99,14 +100,24 @@ function numberWords(words: string): string {
   return out === small ? words : out;
 }
 
-const NUMBER = String.raw`(?:about |approx\.? |at least |maybe )?(?:\d|[¼½¾⅐-⅞]|half |(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve) |an? (?:pinch|dash|stick|knob|handful|little(?! at a time)|bit|cup|tea|table|quarter|half|third|good|heaped|scant|level|big|hundred|pound|kilo|couple|dozen)|pinch |some )`;
-const AT_COMMA = new RegExp(String.raw`,\s+(?:and\s+)?(?=${NUMBER})`, 'iu');
+const FIGURE = '[\\d¼½¾⅐-⅞]';
+/** Words that a number is said in, and what an article makes one of. */
+const COUNTED = 'one|two|three|four|five|six|seven|eight|nine|ten|twelve|half';
+const ONE_OF =
+  'cup|tea|table|pinch|dash|stick|knob|handful|quarter|half|third|pound|kilo|litre|liter|hundred|couple|dozen|good|heaped|scant|level|big';
+const SAID_NUMBER = `(?:${FIGURE}|(?:${COUNTED})\\b|an? (?:${ONE_OF}))`;
 const UNIT_WORDS =
-  'cups?|grams?|gr|c|tbsp|tsp|tablespoons?|teaspoons?|lbs?|pounds?|oz|ounces?|kg|g|ml|l|pints?|dl|cl';
-const SAID_NUMBER = String.raw`(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|an? (?:cup|tea|table|pinch|dash|quarter|half|third|pound|kilo|stick|hundred|couple))`;
-/** "water and 2 tbsp lard" are two things; "1 cup and 2 tbsp" and "between 1 and 2" are one amount. */
+  'kilos?|litres?|liters?|sticks?|cups?|grams?|grammes?|gr|c|tbsps?|tsps?|tablespoons?|teaspoons?|lbs?|pounds?|oz|ounces?|kg|g|ml|l|pints?|dl|cl';
+const AT_COMMA = new RegExp(
+  String.raw`,\s+(?:and\s+)?(?=(?:about |approx\.? |at least |maybe )?(?:${SAID_NUMBER}|an? (?:little(?! at a time)|bit)|pinch |some ))`,
+  'iu',
+);
+/**
+ * "water and 2 tbsp lard" and "flour plus 300 g water" are two things; "1 cup and 2 tbsp", "between 1 and 2" and "a cup of
+ * water plus 2 tbsp" are one.
+ */
 const AT_AND = new RegExp(
-  String.raw`(?<=\b${SAID_NUMBER}[^,]*[a-z)])(?<!\b(?:${UNIT_WORDS}|one|two|three|four|five|six)\.?)\s+(?:and|&|\+)\s+(?=${SAID_NUMBER}[^,]*\s[a-z])`,
+  String.raw`(?<=${SAID_NUMBER}[^,]*[a-z)])(?<!\b(?:${UNIT_WORDS}|one|two|three|four|five|six)\.?)\s+(?:and then|then|and|plus|&|\+)\s+(?=${SAID_NUMBER}[^,]*\s[a-z])(?!${SAID_NUMBER}[^,a-z]*\s*(?:${UNIT_WORDS})\.?(?:$|,))`,
   'iu',
 );
 /** Said between a measure and the same thing measured again. */
@@ -130,10 +141,10 @@ const AT_AGAIN = new RegExp(
 
 /** "A tablespoon each of baking powder and salt", "salt and sugar, 1 tsp each": one line for each. */
 const EACH_IN_FRONT = /^(.*\S)\s+each(?: of)?:?\s+(?=\S*[a-z])(.+)$/iu;
-const EACH_BEHIND = /^(.+?)[,:]?\s+((?:[\d¼½¾⅐-⅞]|an?\b|one\b|two\b|half\b).*?)\s+(?:of )?each$/iu;
+const EACH_BEHIND = new RegExp(String.raw`^(.+?)[,:]?\s+(${SAID_NUMBER}.*?)\s+(?:of )?each$`, 'iu');
 
 /** Behind names alone: "salt and sugar, 1 tsp each". */
-const EACH_AT_END = /^[^\d¼½¾]+,\s*(?:[\d¼½¾⅐-⅞]|an?\b|one\b|two\b|half\b)[^,]*\seach$/iu;
+const EACH_AT_END = new RegExp(String.raw`^[^\d¼½¾]+,\s*${SAID_NUMBER}[^,]*\seach$`, 'iu');
 
 function ofEach(line: string): string[] {
   const front = EACH_IN_FRONT.exec(line);
@@ -144,17 +155,17 @@ function ofEach(line: string): string[] {
   return parts.length < 2 ? [line] : parts.map((name) => `${amount} ${name}`);
 }
 
-const hasFigure = (part: string): boolean => /[\d¼½¾⅐-⅞]/u.test(spokenDigits(part));
-const isBareAmount = (part: string): boolean => BARE_AMOUNT.test(spokenDigits(part));
+const hasFigure = (part: string): boolean => /[\d¼½¾⅐-⅞]/u.test(numberWords(part));
+const isBareAmount = (part: string): boolean => BARE_AMOUNT.test(numberWords(part));
 const AMOUNT_BEHIND = new RegExp(
-  String.raw`[a-z][^\d]*\s[\d¼½¾⅐-⅞][\d¼½¾⅐-⅞\s.,/]*(?:${UNIT_WORDS}|tbsps?|t|T|%)\.?(?:\s+[a-z]+){0,3}$`,
+  String.raw`[a-z][^\d]*\s[\d¼½¾⅐-⅞][\d¼½¾⅐-⅞\s.,/]*(?:${UNIT_WORDS}|t|T|%)\.?(?:\s+[a-z]+){0,3}$`,
   'iu',
 );
 
 /** "Flour two cups, water one cup": names with their amounts behind them, a thing between commas. */
 function namesFirst(entry: string): string[] {
   const parts = entry.split(/,\s+/);
-  return parts.length > 1 && parts.every((part) => AMOUNT_BEHIND.test(spokenDigits(part))) ? parts : [entry];
+  return parts.length > 1 && parts.every((part) => AMOUNT_BEHIND.test(numberWords(part))) ? parts : [entry];
 }
 
 /** Adds a part to those before it, or to the last of them where it only says more of the same thing. */
@@ -188,6 +199,3 @@ export function splitEntries(text: string): string[] {
     .map((line) => line.trim())
     .filter((line) => line !== '');
 }
-
-/** Number words as digits, to see whether a part is an amount. */
-const spokenDigits = (part: string): string => numberWords(part);

@@ -15,6 +15,10 @@ const MOST_SIDES = 8;
 const USUAL_FINISH_S = 6;
 const USUAL_SIDE_S = 30;
 const USUAL_PRESS = { tempC: 150, seconds: 3 } as const;
+const PRESS_FIGURES = [
+  { key: 'tempC', label: 'Press at', unit: '°C', decimals: 0 },
+  { key: 'seconds', label: 'In the press', unit: 's', decimals: 1 },
+] as const;
 /** A second place is so much cooler, until somebody says. */
 const USUAL_COOLER_C = 30;
 const DONE_TO_A_SIDE = [
@@ -27,6 +31,39 @@ const styles = StyleSheet.create({
   checks: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
   side: { gap: SPACE.s },
 });
+
+/** Between hot platens before the plate: what the seconds on it count with. */
+function HotPress() {
+  const { draft, edit } = useEditing();
+  const { hotPress } = draft.bake;
+  return (
+    <>
+      <Check
+        label="the disc comes warm out of the press"
+        value={hotPress !== undefined}
+        onChange={(pressed) =>
+          edit((d) => {
+            if (pressed) d.bake.hotPress = { ...USUAL_PRESS };
+            else delete d.bake.hotPress;
+          })
+        }
+      />
+      {hotPress
+        ? PRESS_FIGURES.map(({ key, ...figure }) => (
+            <DraftFigure
+              key={key}
+              path={`bake.hotPress.${key}`}
+              {...figure}
+              value={hotPress[key]}
+              set={(d, value) => {
+                if (d.bake.hotPress) d.bake.hotPress[key] = value;
+              }}
+            />
+          ))
+        : null}
+    </>
+  );
+}
 
 /** The plate and what happens on it: as many sides as it takes, press, butter, a wet face, a flame to finish. */
 export function GriddleTab() {
@@ -60,44 +97,7 @@ export function GriddleTab() {
           value={bake.floured ?? false}
           onChange={(floured) => edit((d) => void (d.bake.floured = floured || undefined))}
         />
-        <Check
-          label="a hot press before the plate"
-          value={bake.hotPress !== undefined}
-          onChange={(pressed) =>
-            edit((d) => {
-              if (pressed) d.bake.hotPress = { ...USUAL_PRESS };
-              else delete d.bake.hotPress;
-            })
-          }
-        />
-        {bake.hotPress ? (
-          <>
-            <DraftFigure
-              label="Press at"
-              path="bake.hotPress.tempC"
-              unit="°C"
-              decimals={0}
-              value={bake.hotPress.tempC}
-              set={(d, value) => {
-                if (d.bake.hotPress) d.bake.hotPress.tempC = value;
-              }}
-            />
-            <DraftFigure
-              label="In the press"
-              path="bake.hotPress.seconds"
-              unit="s"
-              decimals={1}
-              value={bake.hotPress.seconds}
-              set={(d, value) => {
-                if (d.bake.hotPress) d.bake.hotPress.seconds = value;
-              }}
-            />
-            <Caution
-              lead="Hot press."
-              text="Hands and sleeves out before it closes; steam leaves at the rim."
-            />
-          </>
-        ) : null}
+        {draft.method.shaping.how === 'hot-press' || bake.hotPress ? <HotPress /> : null}
       </Ticket>
       <Ticket>
         <Heading>Sides</Heading>

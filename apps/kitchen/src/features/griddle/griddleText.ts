@@ -35,7 +35,7 @@ export function explainSeconds(
   const { plateC, thicknessMm, doughC, altitudeM, request, griddle } = subject;
   const { outcome } = solved;
   return {
-    title: `Side ${side + 1}`,
+    title: side < subject.formula.bake.sides.length ? `Side ${side + 1}` : 'Fire',
     value: `${Math.round(shown)} s`,
     equation: solved.trouble ? troubleWords(solved.trouble) : limitWords(solved),
     inputs: [

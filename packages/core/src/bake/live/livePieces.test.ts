@@ -59,3 +59,15 @@ test('the next piece takes the first free place, a number of its own, and a mome
     for (const { dueMs } of pieces) expect(Math.abs(act - dueMs)).toBeGreaterThanOrEqual(4000);
   }
 });
+
+test('a fire that is solved as a side lasts as long as was solved; any other as the formula says', () => {
+  const fire = { name: 'Flame', seconds: 10, flame: true, act: '' };
+  const overFire = (seconds: number[]) =>
+    livePieces([{ piece: 1, place: 1, plateC: 200, side: 2, onMs: 0, sinceMs: 40_000, doneS: [40] }], {
+      ...around,
+      phases: [{ name: 'Side 1', seconds: 40, flame: false, act: '' }, fire],
+      secondsFor: () => seconds,
+    })[0]?.sideS;
+  expect(overFire([40, 17])).toBe(17);
+  expect(overFire([40])).toBe(10);
+});

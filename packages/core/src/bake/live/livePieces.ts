@@ -64,7 +64,8 @@ export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePie
     const seconds = secondsFor(plateC, one.onMs);
     const phase = phases[one.side - 1];
     const flame = phase?.flame ?? false;
-    const plannedS = flame ? (phase?.seconds ?? 0) : (seconds[one.side - 1] ?? phase?.seconds ?? 0);
+    // A fire that is solved as a side has its seconds there; any other keeps the formula's.
+    const plannedS = seconds[one.side - 1] ?? phase?.seconds ?? 0;
     const before = one.doneS.at(-1);
     const turned = !flame && before !== undefined && one.side > 1;
     const sideS = turned

@@ -1,3 +1,4 @@
+import { turnsIron } from '../../formula/bakePhases';
 import type { BakeProgram } from '../../formula/methodSchema';
 import type { FaceMeets } from './faces';
 import type { Air, ModelConstants } from './model';
@@ -43,10 +44,6 @@ export const stagesOfSeconds = (seconds: readonly number[], press: number | bool
     over: 'air',
     press,
   }));
-
-/** Whether a wet face holds the bread on its iron, flat or domed: the iron is turned over the fire, not the bread. */
-export const turnsIron = ({ sides, finish }: BakeProgram): boolean =>
-  finish?.kind === 'flame' && sides.at(-1)?.wetFace === true;
 
 /**
  * The stages of a formula's bake program. After the last side the piece goes face down over a flame, or under a grill;

@@ -12,6 +12,7 @@ import { withFactors } from '../model/withFactors';
 import type { BakeRequest } from '../solve/bakeRequest';
 import { type Spreads, USUAL_SPREADS } from '../solve/spreads';
 import { standardOf } from '../solve/standard';
+import { type PaceFacts, USUAL_HANDS } from './pace';
 import { packPieces } from './packing';
 
 /** A dough that nobody measured, as it goes on, °C. */
@@ -35,7 +36,7 @@ export function breadDiameterMm(formula: Formula, foods: readonly Ingredient[], 
   return discDiameterMm(formula.product.ballG, thicknessMm, doughDensity(parts, formula.product.air));
 }
 
-export const pieceAreaM2 = (diameterMm: number): number => (Math.PI / 4) * (diameterMm / MM_PER_M) ** 2;
+const pieceAreaM2 = (diameterMm: number): number => (Math.PI / 4) * (diameterMm / MM_PER_M) ** 2;
 
 /** The places of a griddle for pieces of a size, or a few in a row where the kitchen has told of no griddle. */
 export const placesOf = (griddle: Griddle | null, diameterMm: number) =>
@@ -44,6 +45,22 @@ export const placesOf = (griddle: Griddle | null, diameterMm: number) =>
 /** Share of a griddle that lies under bread when it is full. */
 const coveredBy = (griddle: Griddle, diameterMm: number): number =>
   (placesOf(griddle, diameterMm).length * pieceAreaM2(diameterMm)) / plateAreaM2(griddle);
+
+/** What the pace of a formula's breads on a griddle depends on; `rollS` where the same hands roll. */
+export function paceFactsOf(
+  formula: Formula,
+  foods: readonly Ingredient[],
+  griddle: Griddle | null,
+  thicknessMm: number,
+  rollS = 0,
+): PaceFacts {
+  const diameterMm = breadDiameterMm(formula, foods, thicknessMm);
+  return {
+    ...{ places: placesOf(griddle, diameterMm).length, pieceAreaM2: pieceAreaM2(diameterMm) },
+    ...{ plateAreaM2: griddle ? plateAreaM2(griddle) : 0, hands: { ...USUAL_HANDS, rollS } },
+    gapS: USUAL_HANDS.onS + USUAL_HANDS.offS,
+  };
+}
 
 export interface Asked {
   formula: Formula;

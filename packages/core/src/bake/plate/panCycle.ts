@@ -2,7 +2,7 @@ import type { Griddle } from '../../kitchen/griddleSchema';
 import { bake } from '../model/bake';
 import { FLAME_KW_M2 } from '../model/griddlePlate';
 import { type PlateProperties, plateAt, plateStep, STEEL_GRIDDLE } from '../model/plate';
-import { type BakeRequest, stagesWith } from '../solve/bakeRequest';
+import { type BakeRequest, atHeat, stagesWith } from '../solve/bakeRequest';
 import { solveTimes } from '../solve/solve';
 
 /** Where a pan on a burner that nobody touches comes to, piece after piece. */
@@ -63,13 +63,11 @@ function repeat(request: BakeRequest, plate: PlateProperties, seconds: readonly 
 /** The pan at one heat of the burner: seconds follow the heat that pieces land on, and that follows the seconds. */
 function cycleAt(request: BakeRequest, fixedWM2: number, gapS: number): PanCycle {
   const plate: PlateProperties = { ...(request.setup.plate ?? STEEL_GRIDDLE), fixedWM2 };
+  const onPan = { ...request, setup: { ...request.setup, plate } };
   let landsC = request.setup.plateC;
   let found: PanCycle | null = null;
   for (let round = 0; round < ROUNDS; round += 1) {
-    const there: BakeRequest = {
-      ...request,
-      setup: { ...request.setup, plate, plateC: landsC, startC: { under: landsC, rest: landsC } },
-    };
+    const there = atHeat(onPan, landsC);
     const { seconds, good } = solveTimes(there);
     const settled = repeat(there, plate, seconds, gapS);
     const runsAway = settled.landsC > HOTTEST_C;

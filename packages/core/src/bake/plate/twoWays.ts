@@ -1,5 +1,5 @@
 import type { BakeOutcome } from '../model/outcome';
-import { type BakeRequest, bakeWith } from '../solve/bakeRequest';
+import { type BakeRequest, atHeat, bakeWith } from '../solve/bakeRequest';
 import { solveTimes } from '../solve/solve';
 import { type PaceFacts, paceOf } from './pace';
 
@@ -22,11 +22,7 @@ export interface TwoWays {
 const TURNS_C = [30, 25, 20, 15, 10] as const;
 
 function wayAt(request: BakeRequest, plateC: number, facts: PaceFacts): Way | null {
-  const there: BakeRequest = {
-    ...request,
-    setup: { ...request.setup, plateC, startC: { under: plateC, rest: plateC } },
-    program: { ...request.program, plateC },
-  };
+  const there = atHeat(request, plateC);
   const { good, seconds, least, most } = solveTimes(there);
   if (!good) return null;
   return {

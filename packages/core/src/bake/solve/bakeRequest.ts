@@ -3,7 +3,8 @@ import { type BakeOptions, bake } from '../model/bake';
 import type { BakeSetup } from '../model/baking';
 import type { BakeOutcome } from '../model/outcome';
 import type { BakeStandard, Over, Short } from './standard';
-import { type Stage, stagesOf, turnsIron } from '../model/stages';
+import { turnsIron } from '../../formula/bakePhases';
+import { type Stage, stagesOf } from '../model/stages';
 
 /** A bake that is looked for: everything but its times. */
 export interface BakeRequest {
@@ -50,14 +51,17 @@ export const SHORTEST_SIDE_S = 5;
 /** Of the way from the earliest to the latest end, the advised one is here: what most pieces bear. */
 export const INTO_RANGE = 0.5;
 
+/** The same question on a plate of another heat. */
+export const atHeat = (request: BakeRequest, plateC: number): BakeRequest => ({
+  ...request,
+  setup: { ...request.setup, plateC, startC: { under: plateC, rest: plateC } },
+});
+
 /** The same question on the plate, and for the disc, that the program's seconds were written for. */
 export const asWritten = (
   request: BakeRequest,
-  written: NonNullable<BakeRequest['written']>,
-): BakeRequest => ({
-  ...request,
-  setup: { ...request.setup, ...written, startC: { under: written.plateC, rest: written.plateC } },
-});
+  { plateC, ...disc }: NonNullable<BakeRequest['written']>,
+): BakeRequest => atHeat({ ...request, setup: { ...request.setup, ...disc } }, plateC);
 
 /** The seconds that a program says: of its sides, and of the fire where the iron is turned over it with the bread. */
 export const secondsOf = (program: BakeProgram): number[] => [

@@ -15,8 +15,8 @@ export interface Differs {
   /** Seconds that are shown. */
   shown: readonly number[];
   keepsSplit: boolean;
-  /** The plate was read; else it is what was asked. */
-  read?: boolean;
+  /** The place that was read, as in "place 5"; else the plate is what was asked. */
+  readAt?: string | undefined;
   /** Somebody's taps moved them. */
   trimmed?: boolean;
 }
@@ -24,14 +24,14 @@ export interface Differs {
 const NOTICED = { plateC: 1, thicknessMm: 0.05, doughC: 1 } as const;
 
 /** In one line why the seconds shown are not the formula's own; null where they are the same. */
-export function whyNotWritten({ request, shown, keepsSplit, read, trimmed }: Differs): string | null {
+export function whyNotWritten({ request, shown, keepsSplit, readAt, trimmed }: Differs): string | null {
   const { setup, written, program } = request;
   const own = secondsOf(program);
   if (!written || own.every((s, side) => whole(s) === whole(shown[side] ?? s))) return null;
   const plateC = setup.startC?.under ?? setup.plateC;
   const reasons = [
     Math.abs(plateC - written.plateC) >= NOTICED.plateC
-      ? `the plate ${read ? 'has' : 'is set to'} ${Math.round(plateC)} °C, not ${Math.round(written.plateC)}`
+      ? `${readAt ? `${readAt} has` : 'the plate is set to'} ${Math.round(plateC)} °C, not ${Math.round(written.plateC)}`
       : null,
     Math.abs(setup.thicknessMm - written.thicknessMm) >= NOTICED.thicknessMm
       ? `the disc is ${setup.thicknessMm.toFixed(2)} mm, not ${written.thicknessMm.toFixed(2)}`
@@ -46,7 +46,7 @@ export function whyNotWritten({ request, shown, keepsSplit, read, trimmed }: Dif
 }
 
 /** What the model says of a formula's own seconds on the kitchen's plate: their range, or what it would do instead. */
-export function ownSecondsWords(request: BakeRequest, solution: Solution, plateName: string): string {
+export function ownSecondsWords(solution: Solution, plateName: string): string {
   if (!solution.good && solution.trouble) {
     return `On ${plateName}: ${troubleWords(solution.trouble).replace(/^No/, 'no')}`;
   }

@@ -2,7 +2,7 @@ import { type BakeRequest, type Solution, bakeWith, turnsOnce } from './bakeRequ
 import type { BakeOutcome } from '../model/outcome';
 import { solveByScale } from './solveByScale';
 import { adviseOneFlip } from './advise';
-import { turnsIron } from '../model/stages';
+import { turnsIron } from '../../formula/bakePhases';
 import { solveOneFlipFast } from './solveOneFlip';
 
 export interface SolvedBake extends Solution {

@@ -21,9 +21,9 @@ export const EDGE_WORDS: Record<Trouble, string> = {
 };
 
 const FIRST_WORDS: Record<Solution['firstLimit'], string> = {
-  colour: 'The first side ends when its freckles are there.',
-  bubbles: 'The first side ends when bubbles show all over; its colour is there before.',
-  char: 'The first side ends just before it would char; bubbles come later.',
+  colour: 'The first side may end once its freckles are there.',
+  bubbles: 'The first side may end once bubbles show all over; its colour is there before.',
+  char: 'The first side must end just before it would char; bubbles come later.',
   program: 'All sides keep the proportions of the formula.',
 };
 const LEAST_WORDS: Record<Short, string> = {

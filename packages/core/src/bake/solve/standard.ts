@@ -80,7 +80,7 @@ export function standardOf(
   finish?: BakeProgram['finish'],
 ): BakeStandard {
   const words = [spots ?? 'freckles', secondSpots ?? spots ?? 'freckles'] as const;
-  const coverAim = words.map((word) => COVER_AIM[word]) as unknown as BySide;
+  const coverAim: BySide = [COVER_AIM[words[0]], COVER_AIM[words[1]]];
   return {
     ...COMMON_STANDARD,
     coverAim,

@@ -1,4 +1,4 @@
-import { type BakeRequest, INTO_RANGE, bakeWith } from './bakeRequest';
+import { type BakeRequest, INTO_RANGE, type Solution, atHeat, bakeWith } from './bakeRequest';
 import { solveTimes } from './solve';
 import { type BySide, LEAST_OF_AIM, type Over, type Short, type Verdict, isGood, judge } from './standard';
 
@@ -66,10 +66,6 @@ function reach(
   };
 }
 
-const atHeat = (request: BakeRequest, plateC: number): BakeRequest => ({
-  ...request,
-  setup: { ...request.setup, plateC, startC: { under: plateC, rest: plateC } },
-});
 const atThickness = (request: BakeRequest, thicknessMm: number): BakeRequest => ({
   ...request,
   setup: { ...request.setup, thicknessMm },
@@ -121,8 +117,7 @@ const CHANGES: { what: string; to: (request: BakeRequest) => BakeRequest }[] = [
 ];
 
 /** What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution. */
-export function sensitivities(request: BakeRequest): Sensitivity[] {
-  const { seconds } = solveTimes(request);
+export function sensitivities(request: BakeRequest, { seconds }: Pick<Solution, 'seconds'>): Sensitivity[] {
   return CHANGES.map(({ what, to }) => {
     const changed = solveTimes(to(request));
     return {

@@ -91,6 +91,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
           </View>
         ))}
       </View>
+      {own && own.ranges.length === 0 ? <Label>{own.words}</Label> : null}
       <View style={styles.middle}>
         <GriddleTimer {...{ size, side, cue, piecesOff }} />
         {phase?.act ? <Heading>{phase.act}</Heading> : null}

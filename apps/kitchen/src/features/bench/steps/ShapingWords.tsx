@@ -1,5 +1,5 @@
 import type { EventOf } from '@kettle-scale/core/batch';
-import type { Step } from '@kettle-scale/core/plan';
+import type { Plan, Step } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Caution } from '../../../ui/layout/Caution';
@@ -56,14 +56,21 @@ function HotPress({ live, step }: { live: LiveBatch; step: Step }) {
 /** From this share of flour on fat keeps a dough off the bench by itself (assumption). */
 const FAT_DOUGH = 0.08;
 const NO_FLOUR = {
-  fat: ' No bench flour: a fat dough takes it up and bakes hard.',
-  lean: ' No bench flour, as this formula is worked: a film of oil or a damp bench instead.',
+  fat: 'No bench flour: a fat dough takes it up and bakes hard.',
+  lean: 'No bench flour, as this formula is worked: a film of oil or a damp bench instead.',
 } as const;
+
+function flourWords({ formula, totals }: Plan): string {
+  if (formula.bake.floured) return 'Leave the bench flour on: the seconds on the plate count with it.';
+  return formula.method.shaping.benchFlour === false
+    ? NO_FLOUR[totals.fat >= FAT_DOUGH ? 'fat' : 'lean']
+    : 'Brush loose flour off before the plate.';
+}
 
 /** What each way of flattening asks for. */
 export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
   const { plan } = live.batch;
-  const { how, benchFlour } = plan.formula.method.shaping;
+  const { how } = plan.formula.method.shaping;
   if (how === 'hot-press') return <HotPress live={live} step={step} />;
   const words = {
     pin: 'From the middle outwards, a quarter turn after every stroke; stop short of the edge, it thins by itself.',
@@ -72,9 +79,5 @@ export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
     'sheet-thin':
       'Rolled to the edge of seeing through, then over the long pin; lift it with the pin, not with fingers.',
   }[how];
-  return (
-    <Body tone="soot">
-      {`${words}${benchFlour === false ? NO_FLOUR[plan.totals.fat >= FAT_DOUGH ? 'fat' : 'lean'] : ' Brush loose flour off before the plate.'}`}
-    </Body>
-  );
+  return <Body tone="soot">{`${words} ${flourWords(plan)}`}</Body>;
 }

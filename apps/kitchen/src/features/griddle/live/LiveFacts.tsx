@@ -31,7 +31,7 @@ export function LiveFacts({ griddle, first, sides }: LiveFactsProps) {
     <View style={styles.facts}>
       {griddle.nextSeconds.map((s, side) => (
         <Ask key={side} onPress={() => setWhy(griddle.explain(side))}>
-          <Label>{`Side ${side + 1}`}</Label>
+          <Label>{side < sides ? `Side ${side + 1}` : 'Fire'}</Label>
           <Figure value={String(Math.round(s))} unit="s" size={44} />
           {ranges[side] ? <Label>{`${ranges[side]} s`}</Label> : null}
           <AskWord>{`Why ${Math.round(s)}?`}</AskWord>

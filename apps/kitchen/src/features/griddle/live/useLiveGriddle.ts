@@ -86,7 +86,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
         },
         ...{
           shown: nextSeconds,
-          read: readC !== null,
+          readAt: readC === null ? undefined : `place ${nextPlace ?? 1}`,
           keepsSplit: times.table.every((row) => row.keepsSplit || !row.range),
         },
         trimmed: trim.first.factor !== 1 || trim.later.factor !== 1,

@@ -1,14 +1,13 @@
 import { formatClock } from '@kettle-scale/core/quantity';
 import {
   LIMITS,
-  breadDiameterMm,
-  pieceAreaM2,
-  placesOf,
   type PaceLimit,
-  USUAL_HANDS,
+  breadDiameterMm,
   hotSpots,
   knobAdvice,
-  plateAreaM2,
+  paceFactsOf,
+  placesOf,
+  secondsOf,
 } from '@kettle-scale/core/bake';
 import type { Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
@@ -37,20 +36,9 @@ export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: Gr
   const { formula, foods, thicknessMm, plateC, request } = subject;
   const diameterMm = breadDiameterMm(formula, foods, thicknessMm);
   const places = placesOf(griddle, diameterMm);
-  const seconds = formula.bake.sides.map((side) => side.seconds);
-  const gapS = USUAL_HANDS.onS + USUAL_HANDS.offS;
-  const work = useGriddleWork('plate', {
-    request,
-    seconds,
-    fromC: COLD_C,
-    facts: {
-      places: places.length,
-      pieceAreaM2: pieceAreaM2(diameterMm),
-      plateAreaM2: plateAreaM2(griddle),
-      hands: { ...USUAL_HANDS, rollS: ROLLING[rolling] },
-      gapS,
-    },
-  });
+  const facts = paceFactsOf(formula, foods, griddle, thicknessMm, ROLLING[rolling]);
+  const seconds = secondsOf(formula.bake);
+  const work = useGriddleWork('plate', { request, seconds, fromC: COLD_C, facts });
   const knob = knobAdvice(griddle.marks, plateC);
   const { pace, settled, readyS, preheat = [] } = work.data ?? {};
   return (

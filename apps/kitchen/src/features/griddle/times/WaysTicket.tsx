@@ -1,12 +1,4 @@
-import {
-  type Way,
-  USUAL_HANDS,
-  breadDiameterMm,
-  pieceAreaM2,
-  placesOf,
-  plateAreaM2,
-  rangesOf,
-} from '@kettle-scale/core/bake';
+import { type Way, paceFactsOf, rangesOf } from '@kettle-scale/core/bake';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../../ui/input/actions';
 import { Ticket } from '../../../ui/layout/Ticket';
@@ -19,6 +11,8 @@ import type { GriddleSubject } from '../useGriddle';
 
 const styles = StyleSheet.create({
   ways: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
+  /** While the answer to the last question still stands. */
+  stale: { opacity: 0.6 },
   way: { flexGrow: 1, flexBasis: 150, minWidth: 0, gap: SPACE.xs },
 });
 
@@ -51,20 +45,13 @@ function OneWay({ name, way, none }: { name: string; way: Way | null; none: stri
 /** Hotter and shorter beside cooler and longer, with what each does to the bread and the pace: the kitchen picks. */
 export function WaysTicket({ subject }: { subject: GriddleSubject }) {
   const { request, griddle, formula, foods, thicknessMm } = subject;
-  const diameterMm = breadDiameterMm(formula, foods, thicknessMm);
-  const { data, isPlaceholderData } = useGriddleWork('ways', {
-    request,
-    facts: {
-      ...{ places: placesOf(griddle, diameterMm).length, pieceAreaM2: pieceAreaM2(diameterMm) },
-      ...{ plateAreaM2: griddle ? plateAreaM2(griddle) : 0, hands: USUAL_HANDS },
-      gapS: USUAL_HANDS.onS + USUAL_HANDS.offS,
-    },
-  });
+  const facts = paceFactsOf(formula, foods, griddle, thicknessMm);
+  const { data, isPlaceholderData } = useGriddleWork('ways', { request, facts });
   if (!data) return null;
   return (
     <Ticket>
       <Heading>Two ways</Heading>
-      <View style={[styles.ways, isPlaceholderData && { opacity: 0.6 }]}>
+      <View style={[styles.ways, isPlaceholderData && styles.stale]}>
         <OneWay name="Hotter, shorter" way={data.hotter} none="No good bread hotter than this." />
         <OneWay name="Cooler, longer" way={data.cooler} none="No good bread cooler than this." />
       </View>
