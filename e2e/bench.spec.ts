@@ -157,7 +157,7 @@ test('the shift board: what is due first, and an alarm that names batch and act 
   await cook.mix();
   await cook.press('Start kneading');
   const kneading = page.url();
-  await page.getByRole('link', { name: 'Formulas' }).click();
+  await cook.goTo('Formulas');
   await expect(page.getByRole('link', { name: /Deckhand wrap/ }).first()).toBeVisible();
   await page.clock.fastForward('05:00');
   const alarm = page.getByRole('alert').filter({ hasText: 'Pilot press: test the dough' });

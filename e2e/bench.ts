@@ -28,6 +28,11 @@ export function bench(page: Page) {
   return {
     press,
     title,
+    /** To a main view, and only on when it is there: the one that is left may hold links of the same name. */
+    goTo: async (view: 'Formulas' | 'Log') => {
+      await page.getByRole('link', { name: view }).click();
+      await expect(title).toHaveText(view);
+    },
     /** Plans a formula and starts it; leaves the page on the first step. */
     start: async (formula: string, query = '') => {
       await page.goto(`/plan/${formula}${query}`);

@@ -7,7 +7,7 @@ test('from formula to log: the whole batch on a phone', async ({ page }) => {
   await page.clock.install();
   const cook = bench(page);
   await page.goto('/');
-  await page.getByRole('link', { name: 'Formulas' }).click();
+  await cook.goTo('Formulas');
   await page.getByRole('link', { name: /Deckhand wrap/ }).click();
   await expect(cook.title).toHaveText('Deckhand wrap');
   await cook.press('Plan a batch');
@@ -70,7 +70,7 @@ test('from formula to log: the whole batch on a phone', async ({ page }) => {
   await expect(page.getByText('One torn <b>edge</b>')).toBeVisible();
   await expect(page.getByText('1,260 g')).toBeVisible();
   await expect(page.getByRole('row', { name: /Strong flour/ })).toContainText('535 g');
-  await page.getByRole('link', { name: 'Log' }).click();
+  await cook.goTo('Log');
   await expect(page.locator(`a[href="/log/${id}"]`)).toContainText('finished');
 });
 
