@@ -41,6 +41,7 @@ export interface Alarm {
 const WORDS: Partial<Record<string, Record<'open' | 'late', string>>> = {
   mix: { open: 'look at the dough', late: 'mixed long enough' },
   knead: { open: 'test the dough', late: 'stop kneading and test' },
+  pause: { open: 'go on with the dough', late: 'the dough waits to be kneaded' },
   rest: { open: 'rest is done', late: 'rest is past its latest' },
 };
 

@@ -67,8 +67,11 @@ export const stepOf = (id: string): Step => {
 
 export const START_MS = Date.UTC(2026, 2, 4, 10);
 
+/** A batch of the plan above. */
+export const liveBatch = (...bodies: EventBody[]) => liveBatchOf(plan, ...bodies);
+
 /** A batch in which these acts happened, one a minute; `acts` collects what a screen does to it. */
-export function liveBatch(...bodies: EventBody[]) {
+export function liveBatchOf(plan: Plan, ...bodies: EventBody[]) {
   const acts: EventBody[] = [];
   const events = bodies.map((body, index) => ({
     ...body,

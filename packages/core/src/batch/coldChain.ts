@@ -1,3 +1,4 @@
+import { chilledMs } from './coldStore';
 import type { BatchState } from './foldBatch';
 import { DEFAULT_COLD_LIMIT_H } from '../kitchen/kitchenDefaults';
 import { isPerishable } from '../ingredient/perishable';
@@ -36,7 +37,8 @@ export function coldChain(plan: Plan, state: BatchState, nowMs: number): ColdCha
     const rest = step.rest === undefined ? undefined : plan.formula.method.rests[step.rest];
     return rest?.where === 'fridge' && startedMs !== null ? sum + ((doneMs ?? untilMs) - startedMs) : sum;
   }, 0);
-  const outS = Math.max(0, untilMs - Math.min(...outMs) - inFridgeMs) / MS_PER_S;
+  const keptMs = inFridgeMs + chilledMs(plan, state, untilMs);
+  const outS = Math.max(0, untilMs - Math.min(...outMs) - keptMs) / MS_PER_S;
   const limitS = (plan.kitchen.coldLimitH ?? DEFAULT_COLD_LIMIT_H) * S_PER_H;
   return { outS, limitS, leftS: limitS - outS };
 }

@@ -3,7 +3,7 @@ import { sourceField } from '../device/deviceSchema';
 import { FEELS } from '../dough/feel';
 import { POKES, type Poke } from '../dough/springBack';
 import { BITES, COLOURS, SIDE_COLOURS } from '../bake/live/judging';
-import { FOLDS, PUFFS } from '../formula/methodSchema';
+import { FOLDS, PLATE_CARES, PUFFS } from '../formula/methodSchema';
 import { HOLDINGS } from '../kitchen/holdings';
 import { DISC_PLACES } from '../portion/measuredDisc';
 import {
@@ -161,6 +161,22 @@ export const eventSchema = z.discriminatedUnion(
     }),
     /** One ball of a sample, on the scale. */
     z.strictObject({ ...base, type: z.literal('ball-sampled'), massG: weight('Ball'), source: sourceField }),
+    /** Balls that wait in the fridge for a later draw, and balls that come out again. */
+    z.strictObject({ ...base, type: z.literal('chilled'), pieces: pieces('Balls into the fridge', 1) }),
+    z.strictObject({ ...base, type: z.literal('taken-out'), pieces: pieces('Balls out of the fridge', 1) }),
+    /** Balls made of the batch's dough that was kept in the fridge. */
+    z.strictObject({
+      ...base,
+      type: z.literal('drawn'),
+      pieces: pieces('Pieces', 1),
+      massG: weight('Dough drawn'),
+    }),
+    /** The plate was seen to. */
+    z.strictObject({
+      ...base,
+      type: z.literal('cared'),
+      what: choiceField('Care of the plate', PLATE_CARES),
+    }),
     /** Dough that no ball was made of. */
     z.strictObject({
       ...base,

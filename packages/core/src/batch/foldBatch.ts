@@ -1,3 +1,4 @@
+import type { PlateCare } from '../formula/methodSchema';
 import type { ReadingSource } from '../device/deviceSchema';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import type { BatchEvent, EventOf, EventType } from './eventSchema';
@@ -29,6 +30,8 @@ export interface BowlState {
   mixing: boolean;
   /** Kneaded: nothing more is expected. */
   closed: boolean;
+  /** What goes in late is being worked in, or is in. */
+  lateIn: boolean;
   lines: LineState[];
 }
 
@@ -92,6 +95,12 @@ export interface BatchState {
   /** Balls on the scale, in their order. */
   balls: EventOf<'ball-sampled'>[];
   leftovers: EventOf<'leftover'>[];
+  /** Balls that went into the fridge for later and came out again, in order. */
+  chilled: EventOf<'chilled' | 'taken-out'>[];
+  /** Balls made of dough from the fridge. */
+  drawn: EventOf<'drawn'>[];
+  /** What was done for the plate, and after how many pieces. */
+  cared: { what: PlateCare['what']; afterPieces: number }[];
   discs: EventOf<'disc-measured'>[];
   inspected: EventOf<'inspected'>[];
   rejected: EventOf<'rejected'>[];
@@ -163,6 +172,10 @@ function see(draft: Draft, event: SeenEvent): void {
   draft.seen.set(event.stepId, [...(draft.seen.get(event.stepId) ?? []), event]);
 }
 
+function chill(draft: Draft, event: EventOf<'chilled' | 'taken-out'>): void {
+  draft.chilled.push(event);
+}
+
 const APPLY: { [T in EventType]: Apply<T> } = {
   weighed: (draft, event, plan, atMs) => {
     const line = lineStateOf(draft, stepOf(plan, event.stepId));
@@ -176,12 +189,19 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const step = stepOf(plan, event.stepId);
     const bowl = step?.kind === 'mix' && step.bowl ? draft.bowls[step.bowl - 1] : undefined;
     if (bowl) bowl.mixing = true;
+    const again = step?.kind === 'knead' && step.round !== undefined ? step.bowl : undefined;
+    const kneaded = again ? draft.bowls[again - 1] : undefined;
+    if (kneaded) kneaded.lateIn = true;
   },
   done: (draft, event, plan, atMs) => {
     draft.done.set(event.stepId, atMs);
     const step = stepOf(plan, event.stepId);
-    const bowl = step?.kind === 'knead' && step.bowl ? draft.bowls[step.bowl - 1] : undefined;
-    if (bowl) bowl.closed = true;
+    const isLast = step === plan.steps.findLast(({ kind, bowl }) => kind === 'knead' && bowl === step?.bowl);
+    const bowl = step?.kind === 'knead' && isLast && step.bowl ? draft.bowls[step.bowl - 1] : undefined;
+    if (bowl) {
+      bowl.closed = true;
+      bowl.lateIn = true;
+    }
   },
   divided: (draft, event, plan, atMs) => {
     draft.divided = event;
@@ -258,6 +278,14 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   leftover: (draft, event) => {
     draft.leftovers.push(event);
   },
+  chilled: chill,
+  'taken-out': chill,
+  drawn: (draft, event) => {
+    draft.drawn.push(event);
+  },
+  cared: (draft, { what }) => {
+    draft.cared.push({ what, afterPieces: draft.piecesOff + draft.onPlate.length });
+  },
   'disc-measured': (draft, event) => {
     draft.discs.push(event);
   },
@@ -290,6 +318,7 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
       factor: 1,
       mixing: false,
       closed: false,
+      lateIn: false,
       lines: plan.sheet.map((line) => ({
         lineId: line.lineId,
         targetG: line.startG ?? line.massG,
@@ -311,6 +340,9 @@ export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState
     pieceTimes: [],
     balls: [],
     leftovers: [],
+    chilled: [],
+    drawn: [],
+    cared: [],
     discs: [],
     inspected: [],
     rejected: [],

@@ -1,5 +1,6 @@
 export { type Batch, batchSchema, type BatchStart, batchStartSchema } from './batchSchema';
 export { coldChain } from './coldChain';
+export { ballsAtHand, ballsMade, coldStore, workableAtMs } from './coldStore';
 export {
   type BatchEvent,
   CORRECTABLE,
@@ -17,6 +18,7 @@ export { lastPress, liveEvents } from './liveEvents';
 export { checkWeight, fractionIfKept, offerRescale, type WeighCheck } from './overPour';
 export { ballForCountG, batchRecord } from './record';
 export { type BatchRecord, type BatchSummary, batchSummarySchema } from './recordSchema';
+export { careDue } from './plateCare';
 export { type Refusal, refuseEvent } from './refuseEvent';
 export { lawAgeOf, restAdvice, restAfterDisc } from './restAdvice';
 export {

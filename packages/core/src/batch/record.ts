@@ -7,15 +7,22 @@ import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan } from '../plan/planSchema';
 import type { BatchRecord } from './recordSchema';
 import { ballStandard } from './skippedWater';
+import { ballsAtHand, coldStore } from './coldStore';
 import { liveWindow } from './stepTimes';
 import { stepTitle } from '../plan/stepText';
 
+/** Dough in the fridge is called for when so much of its time is left. */
+const LAST_OF_COLD = 0.2;
 /** Points of hydration in a share. */
 const POINTS = 100;
 
 /** Whether the cook's last word on every bowl was that the dough is right. */
 function judgedRight(state: BatchState): boolean {
-  const kneaded = state.steps.filter(({ step }) => step.kind === 'knead');
+  const kneads = state.steps.filter(({ step }) => step.kind === 'knead');
+  // Kneaded in rounds, the last of a bowl says what the dough has become.
+  const kneaded = kneads.filter(
+    ({ step }) => kneads.findLast((other) => other.step.bowl === step.bowl)?.step === step,
+  );
   return kneaded.every(({ seen, doneMs }) => {
     const said = seen.filter((event) => event.type === 'felt' || event.type === 'tested').at(-1);
     return (
@@ -26,8 +33,16 @@ function judgedRight(state: BatchState): boolean {
 }
 
 /** The present step with the marks of its clock. */
-function nowOf(plan: Plan, now: StepState): NonNullable<BatchRecord['now']> {
+function nowOf(plan: Plan, state: BatchState, now: StepState): NonNullable<BatchRecord['now']> {
   const { step, startedMs } = now;
+  const { balls } = coldStore(plan, state);
+  if (balls && state.onPlate.length === 0 && ballsAtHand(plan, state) === 0) {
+    return {
+      ...{ stepId: step.id, kind: step.kind, startedMs: balls.sinceMs, closesMs: balls.bestByMs },
+      title: `${balls.pieces} balls in the fridge`,
+      opensMs: balls.bestByMs - LAST_OF_COLD * (balls.bestByMs - balls.sinceMs),
+    };
+  }
   const window = liveWindow(plan, now);
   const at = (seconds: number | undefined) =>
     startedMs === null || seconds === undefined ? null : startedMs + seconds * 1000;
@@ -84,7 +99,7 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
   const { finished, divided } = state;
   return {
     status: state.status,
-    nowTitle: state.now ? stepTitle(plan, state.now.step) : null,
+    nowTitle: state.now ? nowOf(plan, state, state.now).title : null,
     piecesPlanned: plan.pieces,
     piecesExpected: piecesFor(mixedG * keptShare(plan.kitchen), ballStandard(plan)),
     piecesMade: finished?.pieces ?? null,
@@ -113,7 +128,7 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
             POINTS * (actual.hydration - plan.today.hydration.formula - plan.today.hydration.byMoisture),
         }
       : {}),
-    ...(state.now ? { now: nowOf(plan, state.now), ahead: aheadOf(plan, state) } : {}),
+    ...(state.now ? { now: nowOf(plan, state, state.now), ahead: aheadOf(plan, state) } : {}),
     finishedMs: finished ? Date.parse(finished.at) : null,
     ...(state.held.length > 0
       ? { held: state.held.map(({ how, pieces, at }) => ({ how, pieces, atMs: Date.parse(at) })) }

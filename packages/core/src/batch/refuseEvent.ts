@@ -1,5 +1,8 @@
 import type { Problem } from '../message/problem';
 import { type BatchEvent, eventSchema } from './eventSchema';
+import { formatMass } from '../quantity/formatQuantity';
+import { ballsAtHand, coldStore } from './coldStore';
+import { foldBatch } from './foldBatch';
 import { liveEvents, withCorrection } from './liveEvents';
 import type { Plan, StepKind } from '../plan/planSchema';
 
@@ -12,18 +15,18 @@ export interface Refusal extends Problem {
 const STEP_KINDS_OF: Partial<Record<BatchEvent['type'], readonly StepKind[]>> = {
   weighed: ['weigh'],
   rescaled: ['weigh'],
-  started: ['mix', 'knead', 'rest', 'griddle'],
-  done: ['mix', 'knead', 'rest', 'griddle'],
+  started: ['mix', 'knead', 'pause', 'rest', 'griddle'],
+  done: ['mix', 'knead', 'pause', 'rest', 'griddle'],
   added: ['mix', 'knead'],
   dusted: ['knead', 'divide', 'flatten'],
   felt: ['mix', 'knead'],
   tested: ['knead'],
-  measured: ['mix', 'knead', 'rest', 'flatten', 'griddle'],
+  measured: ['mix', 'knead', 'pause', 'rest', 'flatten', 'griddle'],
   'part-done': ['mix'],
   poked: ['rest'],
   'sprang-back': ['rest', 'flatten'],
-  extended: ['rest'],
-  covered: ['rest'],
+  extended: ['pause', 'rest'],
+  covered: ['pause', 'rest'],
 };
 
 /** What a batch that is over still takes: it is looked at, held, written about and put right. */
@@ -59,8 +62,28 @@ function refuseCorrection(
   return { reason: 'unfit', path: 'value', message: right.error.issues[0]?.message ?? 'This cannot be.' };
 }
 
+/** A scale is read to so much, g. */
+const DRAW_TOLERANCE_G = 5;
 /** More acts than any batch needs; a list without an end could be neither read nor backed up. */
 const MOST_EVENTS = 100_000;
+
+/** More than there is cannot go into the fridge, come out of it or be drawn from it. */
+function refuseCold(plan: Plan, events: readonly BatchEvent[], event: BatchEvent): Refusal | null {
+  if (event.type !== 'chilled' && event.type !== 'taken-out' && event.type !== 'drawn') return null;
+  const state = foldBatch(plan, events);
+  const { balls, dough } = coldStore(plan, state);
+  const unfit = (path: string, message: string): Refusal => ({ reason: 'unfit', path, message });
+  if (event.type === 'drawn') {
+    const leftG = dough?.massG ?? 0;
+    return event.massG > leftG + DRAW_TOLERANCE_G
+      ? unfit('massG', `Only ${formatMass(leftG)} of this dough is in the fridge.`)
+      : null;
+  }
+  const most = event.type === 'chilled' ? ballsAtHand(plan, state) : (balls?.pieces ?? 0);
+  if (event.pieces <= most) return null;
+  const where = event.type === 'chilled' ? 'at hand' : 'in the fridge';
+  return unfit('pieces', most === 0 ? `No balls are ${where}.` : `Only ${most} balls are ${where}.`);
+}
 
 const isEnd = ({ type }: BatchEvent): boolean => type === 'finished' || type === 'abandoned';
 
@@ -102,6 +125,8 @@ export function refuseEvent(
     return { reason: 'unfit', path: 'eventId', message: 'There is no such act in this batch to undo.' };
   }
   if (event.type === 'corrected') return refuseCorrection(events, event);
+  const cold = refuseCold(plan, events, event);
+  if (cold) return cold;
   const kinds = STEP_KINDS_OF[event.type];
   if (!kinds || !('stepId' in event)) return null;
   const step = plan.steps.find(({ id }) => id === event.stepId);

@@ -27,7 +27,9 @@ export function runningDough(plan: Plan, state: BatchState, bowlNumber: number):
   const rows = plan.sheet.flatMap((line, index) => {
     const food = foods.get(line.ingredient);
     const lineState = bowl?.lines[index];
-    return food && lineState
+    // Beside the bowl still: not in the dough, and nothing to top up.
+    const isIn = !line.late || bowl?.lateIn;
+    return food && lineState && isIn
       ? [{ line, food, lineState, inG: sumG([lineState.weighedG ?? 0, lineState.addedG]) }]
       : [];
   });

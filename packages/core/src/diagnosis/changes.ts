@@ -75,6 +75,17 @@ export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
   ),
   unwrapped: say('Stack hot and wrap at once: steam keeps it soft.'),
   'fat-low': say('Weigh the fat, and scrape all of it into the bowl.'),
+  'little-bench-flour': say('Dust bench and pin for each disc, and brush it off before the plate.'),
+  'dirty-plate': say('Wipe the plate after every few pieces; scrape it when it is cold.'),
+  'ball-not-round': say('Round each ball tight, its seam below, and press it flat from the middle first.'),
+  'sides-unequal': say(
+    ({ plan }) =>
+      `Turn by the clock: ${plan.formula.bake.sides.map(({ seconds }) => `${seconds} s`).join(', then ')}.`,
+  ),
+  'plate-uneven': say('Map the plate, and use the places that agree; move each piece once.'),
+  holed: say('Roll without folds, on a bench without crumbs; a torn disc goes back into a ball.'),
+  'face-dry': say('Wet the whole face just before it goes on, to its edge.'),
+  'plate-oily': say('Wipe the iron dry, no oil: it holds the bread by its wet face.'),
   'salt-high': by(
     'salt',
     -1,

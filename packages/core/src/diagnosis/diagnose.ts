@@ -1,7 +1,8 @@
 import type { Batch } from '../batch/batchSchema';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import { type Change, CHANGES } from './changes';
-import { EVIDENCE, type CaseFile, type Evidence, caseFile } from './evidence';
+import { EVIDENCE, type CaseFile, caseFile } from './evidence';
+import type { Evidence } from './found';
 import { CAUSES, CAUSE_IDS, COMMON, type Cause, LIKELIHOOD, OFTEN, SYMPTOMS, type Symptom } from './table';
 import { TESTS, YES_CLEARS } from './tests';
 

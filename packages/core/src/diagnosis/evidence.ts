@@ -10,16 +10,18 @@ import type { BatchFacts } from '../log/factsSchema';
 import { measuredDisc } from '../portion/measuredDisc';
 import { ballSample } from '../quality/ballSample';
 import { formatPercent, formatSpan } from '../quantity/formatQuantity';
+import {
+  faceDry,
+  holed,
+  littleBenchFlour,
+  oilyPlate,
+  outOfRound,
+  unequalSides,
+  unevenPlate,
+  unwiped,
+} from './evidenceBench';
+import { type Evidence, UNKNOWN, found } from './found';
 import type { Cause } from './table';
-
-/** What a batch's own record says of a cause. */
-export interface Evidence {
-  says: 'yes' | 'no' | 'unknown';
-  /** What was found, in words with numbers; empty where nothing was. */
-  words: string;
-  /** How far from right, in the unit that the change is made in; 0 where it is right. */
-  off: number;
-}
 
 export interface CaseFile {
   plan: Plan;
@@ -55,13 +57,6 @@ const WORTH = {
   springBack: 0.02,
 } as const;
 const PERCENT = 100;
-
-const UNKNOWN: Evidence = { says: 'unknown', words: '', off: 0 };
-const found = (bad: boolean, words: string, off: number): Evidence => ({
-  says: bad ? 'yes' : 'no',
-  words,
-  off: bad ? off : 0,
-});
 
 /** Points of hydration above what the day asked for; null while a line was not weighed. */
 function waterOff({ plan, state }: CaseFile): number | null {
@@ -202,7 +197,15 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
       sdG ?? 0,
     );
   },
-  'loose-flour': () => UNKNOWN,
+  'loose-flour': unwiped,
+  'dirty-plate': unwiped,
+  'little-bench-flour': littleBenchFlour,
+  'ball-not-round': outOfRound,
+  'sides-unequal': unequalSides,
+  'plate-uneven': unevenPlate,
+  holed,
+  'face-dry': faceDry,
+  'plate-oily': oilyPlate,
   'skin-dried': ({ plan, state, startedMs }) => {
     const late = stepTimes(plan, state, startedMs).filter(
       ({ step, verdict }) => step.kind === 'rest' && verdict === 'late',

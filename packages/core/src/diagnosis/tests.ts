@@ -27,6 +27,20 @@ export const TESTS: Record<Cause, CheapTest> = {
   'skin-dried': { question: 'Look at the balls: is there a dry skin?', minutes: 0.2 },
   unwrapped: { question: 'Was the bread left open after baking?', minutes: 0.1 },
   'fat-low': { question: 'Was the fat weighed and all of it in the bowl?', minutes: 0.2 },
+  'little-bench-flour': { question: 'Dust one disc well: does it roll without a tear?', minutes: 0.5 },
+  'dirty-plate': { question: 'Wipe the plate with a white cloth: does a crust come off?', minutes: 0.5 },
+  'ball-not-round': {
+    question: 'Look at three balls from above: is one longer or open at its seam?',
+    minutes: 0.2,
+  },
+  'sides-unequal': { question: 'Time both sides of one piece: does the hard one lie longer?', minutes: 1.5 },
+  'plate-uneven': {
+    question: 'Read the plate in the middle and at the rim: do they differ by 20 °C?',
+    minutes: 1,
+  },
+  holed: { question: 'Hold a disc to the light: is there a hole or a fold in it?', minutes: 0.2 },
+  'face-dry': { question: 'Wet one face all over and try: does it hold?', minutes: 0.5 },
+  'plate-oily': { question: 'Wipe the iron with a dry cloth: does it come away greasy?', minutes: 0.3 },
   'salt-high': { question: 'Was salt measured by the spoon, or another salt used?', minutes: 0.2 },
 };
 

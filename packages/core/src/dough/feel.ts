@@ -10,6 +10,39 @@ export const FEELS = [
 ] as const;
 export type Feel = (typeof FEELS)[number];
 
+/** What a formula wants of its dough: to be rolled with flour, by itself, or to stick to iron. */
+export const DOUGH_AIMS = ['slightly tacky', 'soft', 'stiff'] as const;
+export type DoughAim = (typeof DOUGH_AIMS)[number];
+
+/**
+ * A feel is told from where the formula wants the dough, so that "right" and its steps mean the same water for every aim. What
+ * the steps are called goes with the aim: a stiff dough that is right would be "a bit dry" elsewhere.
+ */
+const FEEL_WORDS: Record<DoughAim, Record<Feel, string>> = {
+  'slightly tacky': {
+    crumbly: 'crumbly',
+    'very dry': 'dry, cracks',
+    'a bit dry': 'smooth, not tacky',
+    right: 'slightly tacky: right',
+    'a bit tacky': 'sticks to the hands',
+    sticky: 'very sticky',
+    batter: 'batter',
+  },
+  soft: Object.fromEntries(FEELS.map((feel) => [feel, feel])) as Record<Feel, string>,
+  stiff: {
+    crumbly: 'crumbly',
+    'very dry': 'will not hold together',
+    'a bit dry': 'hard, cracks',
+    right: 'stiff: right',
+    'a bit tacky': 'soft',
+    sticky: 'tacky',
+    batter: 'sticky',
+  },
+};
+
+/** What a feel is called in a dough of that aim; soft and smooth where the formula says none. */
+export const feelWord = (feel: Feel, aim: DoughAim = 'soft'): string => FEEL_WORDS[aim][feel];
+
 const RIGHT = FEELS.indexOf('right');
 /** Water that one step of feel is worth, as a share of flour (assumption, refitted per cook and lot). */
 const FEEL_STEP = 0.015;

@@ -1,5 +1,5 @@
 export { warmingBall, warmUpS } from './ballWarmUp';
-export { correctFeel, type Correction, type Feel, FEELS } from './feel';
+export { correctFeel, type Correction, DOUGH_AIMS, type DoughAim, type Feel, FEELS, feelWord } from './feel';
 export { equilibriumMoisture, hydrationAtMoisture, type Storage, storedMoisture } from './flourMoisture';
 export {
   heatOfDegree,

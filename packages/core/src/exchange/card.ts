@@ -1,5 +1,5 @@
 import { escapeUTF8 } from 'entities';
-import { kneadTestWords } from '../formula/kneadTestWords';
+import { careWords, kneadWords, mixWords } from '../formula/workWords';
 import { bakePhases, beforePlate } from '../formula/bakePhases';
 import { packWords } from '../formula/allergens';
 import { formulaFacts } from '../formula/formulaFacts';
@@ -61,9 +61,11 @@ export function cardHtml(
         (rest) =>
           `Rest the ${of} ${span(rest.earliestS, rest.latestS)}, ${rest.where === 'room' ? 'room' : 'fridge'}, ${rest.cover}`,
       );
+  const nameOf = (id: string) => facts.lines.find(({ food }) => food.id === id)?.food.name ?? id;
+  const hasFat = facts.lines.some(({ food, late }) => food.kind === 'fat' && !late);
   const steps = [
-    `Mix: liquid ${formatTemp(method.liquidTempC, units)}, salt in the ${method.saltIn}, ${span(method.mix.minS, method.mix.maxS)}`,
-    `Knead ${span(method.knead.minS, method.knead.maxS)} until ${kneadTestWords({ formula })}`,
+    `Mix: ${mixWords(method, hasFat)} Liquid ${formatTemp(method.liquidTempC, units)}, salt in the ${method.saltIn}, ${span(method.mix.minS, method.mix.maxS)}`,
+    ...kneadWords(formula, nameOf).map((words, round) => (round === 0 ? `Knead ${words}` : words)),
     ...rests('dough'),
     `Balls of ${formatMass(product.ballG, 1, units)} ± ${formatMass(product.ballToleranceG, 1, units)}`,
     ...rests('balls'),
@@ -80,6 +82,7 @@ export function cardHtml(
           `${name.toLowerCase()} ${seconds} s${ranges[side] ? ` (${ranges[side]})` : ''}`,
       )
       .join(', ')}`,
+    ...(bake.care ?? []).map((care) => `Plate: ${careWords(care)}`),
     ...(method.hold ? [method.hold] : []),
   ];
   const lines = facts.lines.map(({ food, fraction, note }) => [

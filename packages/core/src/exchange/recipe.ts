@@ -3,7 +3,7 @@ import { decodeHTML } from 'entities';
 import { Parser } from 'htmlparser2';
 import type { Formula } from '../formula/formulaSchema';
 import { formulaFacts } from '../formula/formulaFacts';
-import { kneadTestWords } from '../formula/kneadTestWords';
+import { careWords, kneadWords, mixWords } from '../formula/workWords';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { formatSpan, formatTemp } from '../quantity/formatQuantity';
 
@@ -34,7 +34,7 @@ export function ingredientTexts(formula: Formula, foods: readonly Ingredient[]):
   ];
 }
 
-function instructions(formula: Formula): string[] {
+function instructions(formula: Formula, foods: readonly Ingredient[]): string[] {
   const { method, bake, product } = formula;
   const minutes = (minS: number, maxS: number) => `${formatSpan(minS)} to ${formatSpan(maxS)}`;
   const rests = (of: 'dough' | 'balls') =>
@@ -44,15 +44,19 @@ function instructions(formula: Formula): string[] {
         (rest) =>
           `Rest the ${of} ${minutes(rest.earliestS, rest.latestS)}, ${rest.cover}, ${rest.where === 'room' ? 'at room temperature' : 'in the fridge'}.`,
       );
+  const food = new Map([...foods, ...(formula.ingredients ?? [])].map((one) => [one.id, one]));
+  const nameOf = (id: string) => food.get(id)?.name ?? id;
+  const hasFat = formula.lines.some(({ ingredient, late }) => food.get(ingredient)?.kind === 'fat' && !late);
   return [
-    `Mix with the liquid at ${formatTemp(method.liquidTempC)}, salt in the ${method.saltIn}, ${minutes(method.mix.minS, method.mix.maxS)}.`,
-    `Knead ${minutes(method.knead.minS, method.knead.maxS)}, until ${kneadTestWords({ formula })}.`,
+    `${mixWords(method, hasFat)} Mix with the liquid at ${formatTemp(method.liquidTempC)}, salt in the ${method.saltIn}, ${minutes(method.mix.minS, method.mix.maxS)}.`,
+    ...kneadWords(formula, nameOf).map((words, round) => (round === 0 ? `Knead ${words}` : words)),
     ...rests('dough'),
     `Divide into balls of ${product.ballG} g.`,
     ...rests('balls'),
     `Flatten to ${product.thicknessMm} mm.${method.shaping.note ? ` ${method.shaping.note}` : ''}`,
     ...beforePlate(bake).map((what) => `${what.charAt(0).toUpperCase()}${what.slice(1)}.`),
     `Bake on the plate at ${formatTemp(bake.plateC)}: ${bake.sides.map(({ seconds, plateC }) => `${seconds} s${plateC === undefined ? '' : ` at ${formatTemp(plateC)}`}`).join(', then ')}${bake.finish ? `, then ${bake.finish.seconds} s over the ${bake.finish.kind}` : ''}.`,
+    ...(bake.care ?? []).map((care) => `For the plate: ${careWords(care)}.`),
     ...(method.hold ? [method.hold] : []),
   ].map(plainSpaces);
 }
@@ -67,7 +71,7 @@ export function recipeOf(formula: Formula, foods: readonly Ingredient[]): object
     description: formula.summary,
     recipeYield: `${cost.pieces} pieces`,
     recipeIngredient: ingredientTexts(formula, foods),
-    recipeInstructions: instructions(formula).map((text) => ({ '@type': 'HowToStep', text })),
+    recipeInstructions: instructions(formula, foods).map((text) => ({ '@type': 'HowToStep', text })),
     [OWN]: { '@type': '@json', '@value': formula },
   };
 }

@@ -31,6 +31,8 @@ const LABELS: Record<string, string> = {
   'method.knead.minS': 'Knead, from',
   'method.knead.maxS': 'Knead, to',
   'method.knead.test': 'Knead test',
+  'method.knead.aim': 'Feel aimed for',
+  'method.fatIn': 'Fat goes in',
   'method.shaping.how': 'Shaping',
   'method.shaping.benchFlour': 'Bench flour',
   'method.shaping.note': 'Shaping note',
@@ -60,20 +62,25 @@ const LABELS: Record<string, string> = {
 const FRACTIONS: ReadonlySet<string> = new Set(['method.holdBack', 'product.springBack', 'product.air']);
 const PART_OF: Record<string, DifferencePart> = { method: 'method', bake: 'griddle', product: 'product' };
 
+/** Fields that stand in lists: what an entry is called, and its fields where the name is not the word. */
+const LISTED: readonly (readonly [list: RegExp, entry: string, fields: Record<string, string>])[] = [
+  [/^method\.rests\[(\d+)\]\.(\w+)$/, 'Rest', { earliestS: 'earliest', latestS: 'latest' }],
+  [
+    /^method\.knead\.again\[(\d+)\]\.(\w+)$/,
+    'Knead again',
+    { pauseS: 'pause before', minS: 'from', maxS: 'to' },
+  ],
+  [/^bake\.sides\[(\d+)\]\.(\w+)$/, 'Side', { wetFace: 'wet face', plateC: 'heat' }],
+  [/^bake\.care\[(\d+)\]\.(\w+)$/, 'Care of the plate', { every: 'every so many pieces' }],
+];
+
 /** Names a field: "Rest 2, earliest", "Side 1, seconds". */
 function labelOf(path: string): string {
-  const listed = /^(method\.rests|bake\.sides)\[(\d+)\]\.(\w+)$/.exec(path);
-  if (!listed) return LABELS[path] ?? path;
-  const [, list, index, field = ''] = listed;
-  const names: Record<string, string> = {
-    of: 'of',
-    where: 'where',
-    earliestS: 'earliest',
-    latestS: 'latest',
-    wetFace: 'wet face',
-    plateC: 'heat',
-  };
-  return `${list === 'bake.sides' ? 'Side' : 'Rest'} ${Number(index) + 1}, ${names[field] ?? field}`;
+  for (const [list, entry, fields] of LISTED) {
+    const [, index, field = ''] = list.exec(path) ?? [];
+    if (index !== undefined) return `${entry} ${Number(index) + 1}, ${fields[field] ?? field}`;
+  }
+  return LABELS[path] ?? path;
 }
 
 function textOf(path: string, value: unknown): string {

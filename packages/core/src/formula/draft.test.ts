@@ -17,6 +17,7 @@ import {
   toDraft,
   toFormula,
 } from './draft';
+import { FORMULA_FORMAT_VERSION } from './formulaSchema';
 
 const foods = new Map(CATALOGUE.map((food) => [food.id, food]));
 const foodOf = (id: string) => foods.get(id);
@@ -29,7 +30,9 @@ const masses = (lines: readonly DraftLine[]) => lines.map(({ massG }) => Math.ro
 
 test('a formula laid out in grams and back is the same', () => {
   expect(masses(start)).toEqual([700, 300, 540, 110, 19]);
-  expect(toFormula(toDraft(formula), foodOf)).toEqual({ ...formula, formatVersion: 3, flourG: 1000 });
+  expect(toFormula(toDraft(formula), foodOf)).toEqual({
+    ...{ ...formula, formatVersion: FORMULA_FORMAT_VERSION, flourG: 1000 },
+  });
 });
 
 describe('one figure changes, the rest follows', () => {

@@ -222,3 +222,22 @@ export function moveLine(lines: Lines, id: string, to: number): DraftLine[] {
   moved.splice(Math.min(Math.max(to, 0), moved.length), 0, line);
   return moved;
 }
+
+/** How a dough is kneaded again, until somebody says. */
+const USUAL_AGAIN = { by: 'hand', pauseS: 0, minS: 120, maxS: 300 } as const;
+
+/** Lets a line go in late, or not; the method gains the kneading that works it in, where it had none. */
+export function setLate(draft: Draft, id: string, late: boolean): Draft {
+  const { again = [], ...knead } = draft.method.knead;
+  const lines = draft.lines.map((line) => {
+    if (line.id !== id) return line;
+    const { late: _was, ...rest } = line;
+    return late ? { ...rest, late } : rest;
+  });
+  const rounds = late && again.length === 0 ? [{ ...USUAL_AGAIN, by: knead.by }] : again;
+  return {
+    ...draft,
+    lines,
+    method: { ...draft.method, knead: { ...knead, ...(rounds.length > 0 ? { again: rounds } : {}) } },
+  };
+}

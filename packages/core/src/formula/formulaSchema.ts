@@ -6,8 +6,8 @@ import { onBreadSchema } from './onBreadSchema';
 
 export const FORMULA_FORMAT = 'kettle-scale/formula';
 /** Raised when a file of this version could not be read by an older program. Older files are files of this version. */
-export const FORMULA_FORMAT_VERSION = 3;
-const READABLE_VERSIONS = [1, 2, 3] as const;
+export const FORMULA_FORMAT_VERSION = 4;
+const READABLE_VERSIONS = [1, 2, 3, 4] as const;
 const MOST_ON_BREAD = 12;
 
 /** The `format` and `formatVersion` pair that opens every document of ours. */
@@ -53,6 +53,8 @@ const lineSchema = z.strictObject({
   fraction: fractionField('Share of flour', 0.00001, 5),
   note: textField('Note', { max: 120 }).optional(),
   measure: measureSchema.optional(),
+  /** Not into the mix: it is worked in when the dough is kneaded again. */
+  late: z.boolean('Say whether it goes in late.').optional(),
 });
 
 /**
@@ -86,6 +88,14 @@ export const formulaSchema = z
     ingredients: z.array(ingredientSchema).max(40).optional(),
   })
   .superRefine((formula, context) => {
+    const firstLate = formula.lines.findIndex(({ late }) => late);
+    if (firstLate >= 0 && !formula.method.knead.again?.length) {
+      context.addIssue({
+        code: 'custom',
+        path: ['lines', firstLate, 'late'],
+        message: 'What goes in late is worked in when the dough is kneaded again: add that to the method.',
+      });
+    }
     const seen = new Set<string>();
     for (const part of ['lines', 'onBread'] as const) {
       formula[part]?.forEach(({ id }, index) => {

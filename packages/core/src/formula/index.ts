@@ -17,20 +17,26 @@ export {
   setGrams,
   setIngredient,
   setLocked,
+  setLate,
   setNote,
   setTotal,
   toDraft,
   toFormula,
 } from './draft';
+export { type FatWay, fatWay } from './fatWay';
 export { formulaFacts, type FormulaFacts } from './formulaFacts';
 export { type Formula, FORMULA_FORMAT_VERSION, formulaSchema, type ResolvedLine } from './formulaSchema';
 export { hydrationSpread, type HydrationSpread, massOfMeasure } from './hydrationSpread';
 export { kneadTestWords } from './kneadTestWords';
 export {
   type BakeProgram,
+  FATS_IN,
   FOLDS,
   KNEAD_TESTS,
+  type KneadAgain,
   MIXING_SCHOOLS,
+  PLATE_CARES,
+  type PlateCare,
   type ProductStandard,
   PUFFS,
   type Rest,
@@ -41,4 +47,5 @@ export { ON_BREAD_WHEN, type OnBreadWhen } from './onBreadWhen';
 export { doughTotals } from './percentages';
 export { ingredientsOf, resolveLines } from './resolveLines';
 export { freeId, slugOf } from './slug';
+export { careWords, kneadWords, mixWords } from './workWords';
 export { substitute, type SwapResult, swapsFor } from './substitute';

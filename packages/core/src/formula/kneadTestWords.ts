@@ -4,6 +4,9 @@ const KNEAD_TEST_WORDS: Record<Method['knead']['test'], string> = {
   'dent-stays': 'a finger dent stays',
   'springs-back': 'a finger dent springs back',
   'clean-bowl': 'the dough leaves the bowl clean',
+  'hands-clean': 'hands come away clean',
+  'smooth-tacky': 'it is smooth and just tacky',
+  'no-cracks': 'its skin is without cracks',
   stretch: 'it stretches thin without tearing',
 };
 

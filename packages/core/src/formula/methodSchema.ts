@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DOUGH_AIMS } from '../dough/feel';
 import { HOLDINGS } from '../kitchen/holdings';
 import { choiceField, countField, fractionField, numberField, textField } from '../message/fields';
 
@@ -15,7 +16,27 @@ export const MIXING_SCHOOLS = [
 ] as const;
 
 /** What the cook looks for at the end of kneading. */
-export const KNEAD_TESTS = ['dent-stays', 'springs-back', 'clean-bowl', 'stretch'] as const;
+export const KNEAD_TESTS = [
+  'dent-stays',
+  'springs-back',
+  'clean-bowl',
+  'hands-clean',
+  'smooth-tacky',
+  'no-cracks',
+  'stretch',
+] as const;
+
+/** Where the fat goes, when it is not where the school puts it. */
+export const FATS_IN = ['rubbed', 'creamed', 'whisked', 'worked'] as const;
+
+/** What is done for the plate between pieces. */
+export const PLATE_CARES = [
+  'wipe it dry',
+  'wipe burnt flour off',
+  'wipe it with oil',
+  'wipe it with salt water',
+  'wet it',
+] as const;
 
 /** How a ball becomes a disc. */
 export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch', 'sheet-thin'] as const;
@@ -26,6 +47,8 @@ export const PUFFS = ['flat', 'small bubbles', 'large bubbles', 'full pocket'] a
 export const FOLDS = ['rolls up tight', 'folds in half', 'folds in quarters', 'stays crisp'] as const;
 
 const HOUR_S = 3600;
+const MOST_ROUNDS = 3;
+const MOST_CARES = 5;
 const DAY_S = 24 * HOUR_S;
 
 /** How far figures of a method, a bake and a product may go; changes to them stay inside too. */
@@ -51,6 +74,11 @@ const workSchema = z
     path: ['minS'],
   });
 
+/** The dough is left in peace and kneaded again; what goes in late is worked in now. */
+const againSchema = workSchema.safeExtend({
+  pauseS: countField('Pause before kneading again', { min: 0, max: 2 * HOUR_S, unit: 's' }),
+});
+
 const restSchema = z
   .strictObject({
     of: choiceField('What rests', ['dough', 'balls']),
@@ -71,7 +99,16 @@ export const methodSchema = z.strictObject({
   /** Share of the main liquid kept back and added by feel. */
   holdBack: fractionField('Hold-back', 0, 0.5),
   mix: workSchema,
-  knead: workSchema.safeExtend({ test: choiceField('Knead test', KNEAD_TESTS) }),
+  fatIn: choiceField('Fat goes in', FATS_IN).optional(),
+  knead: workSchema.safeExtend({
+    test: choiceField('Knead test', KNEAD_TESTS),
+    /** What "right" feels like here; a soft and smooth dough where it is not said. */
+    aim: choiceField('Feel aimed for', DOUGH_AIMS).optional(),
+    again: z
+      .array(againSchema)
+      .max(MOST_ROUNDS, `A dough is kneaded again at most ${MOST_ROUNDS} times.`)
+      .optional(),
+  }),
   rests: z.array(restSchema).max(6, 'A method has at most six rests.'),
   shaping: z.strictObject({
     how: choiceField('Shaping', SHAPINGS),
@@ -116,6 +153,16 @@ export const bakeSchema = z.strictObject({
       seconds: countField('Finish', { min: 1, max: 60, unit: 's' }),
     })
     .optional(),
+  /** What is done for the plate, every so many pieces. */
+  care: z
+    .array(
+      z.strictObject({
+        what: choiceField('Care of the plate', PLATE_CARES),
+        every: countField('Pieces between', { min: 1, max: 200 }),
+      }),
+    )
+    .max(MOST_CARES, `At most ${MOST_CARES} things are done for the plate.`)
+    .optional(),
 });
 
 /** The product standard: what every piece should be. */
@@ -141,5 +188,8 @@ export const productSchema = z.strictObject({
 export type Method = z.infer<typeof methodSchema>;
 export type MixingSchool = Method['school'];
 export type Rest = Method['rests'][number];
+export type KneadAgain = NonNullable<Method['knead']['again']>[number];
+export type FatIn = NonNullable<Method['fatIn']>;
+export type PlateCare = NonNullable<BakeProgram['care']>[number];
 export type BakeProgram = z.infer<typeof bakeSchema>;
 export type ProductStandard = z.infer<typeof productSchema>;

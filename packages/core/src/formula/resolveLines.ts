@@ -27,6 +27,9 @@ export function resolveLines(formula: Formula, catalogue: readonly Ingredient[])
   if (flours.length === 0) {
     throw InputError.at('lines', 'A formula needs flour: every other line is a share of it.');
   }
+  if (flours.every(({ late }) => late)) {
+    throw InputError.at('lines', 'All flour goes in late: some of it must be in the mix.');
+  }
   const flourSum = flours.reduce((sum, line) => sum + line.fraction, 0);
   if (Math.abs(flourSum - 1) > FLOUR_SUM_TOLERANCE) {
     throw InputError.at(

@@ -1,7 +1,9 @@
 import { stepCautions } from '../plan/cautions';
 import { planBatch } from '../plan/planBatch';
 import { isPerishable } from './perishable';
-import { heldBread, reheatWords } from '../log/holding';
+import { HOLDINGS } from '../kitchen/holdings';
+import { heldBread } from '../log/holding';
+import { beforeReheating } from '../log/reheating';
 import { formula, request } from '../test/examples';
 import { CATALOGUE } from './catalogue';
 import { MAY_CONTAIN } from './catalogue/mayContain';
@@ -98,12 +100,7 @@ test('a limit that nobody set is not the kitchen’s own, and how hot is hot eno
   const held = { held: [{ how: 'cloth' as const, pieces: 3, atMs: 0 }] };
   expect(heldBread({}, held)[0]).toMatchObject({ limitH: 2, limitIsOwn: false });
   expect(heldBread({ holdH: { cloth: 1 } }, held)[0]).toMatchObject({ limitH: 1, limitIsOwn: true });
-  expect(reheatWords('freezer', 4)).toMatch(
-    /^Thaw in its wrapping in the fridge.*as your local food code asks/,
-  );
-  // A thin bread is not thawed first.
-  expect(reheatWords('freezer', 2)).toMatch(
-    /^Take it straight from the freezer.*as your local food code asks/,
-  );
-  expect(reheatWords('fridge', 2)).toMatch(/as your local food code asks/);
+  for (const how of HOLDINGS.filter((one) => one !== 'served at once')) {
+    expect(beforeReheating(how)).toMatch(/as your local food code asks/);
+  }
 });

@@ -3,8 +3,12 @@ export const HOLDINGS = [
   'cloth',
   'insulated box',
   'lidded dish',
+  'closed bag',
+  'paper and foil',
   'fridge',
   'freezer',
+  'vacuum pack, chilled',
+  'vacuum pack, frozen',
   'served at once',
 ] as const;
 export type Holding = (typeof HOLDINGS)[number];
@@ -14,7 +18,11 @@ export const DEFAULT_HOLD_H: Record<Holding, number> = {
   cloth: 2,
   'insulated box': 4,
   'lidded dish': 2,
+  'closed bag': 48,
+  'paper and foil': 12,
   fridge: 48,
   freezer: 24 * 60,
+  'vacuum pack, chilled': 24 * 5,
+  'vacuum pack, frozen': 24 * 120,
   'served at once': 0.5,
 };

@@ -66,6 +66,13 @@ export const kitchenSchema = z
     griddles: z.array(griddleSchema).max(12, 'At most twelve griddles.').optional(),
     /** Where the kitchen's clock hangs: days, use-by times and filters follow it. */
     timeZone: z.string().refine(isZone, 'This is not a time zone, like Europe/Lisbon.').optional(),
+    /** The bench's shorter side; a disc must lie on it. */
+    benchMm: numberField('Bench', { min: 150, max: 5000, unit: 'mm' }).optional(),
+    /** When the kitchen closes, on its own clock. */
+    closesAt: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time is written like 22:30.')
+      .optional(),
     /** Above the sea; water boils cooler up high. */
     altitudeM: numberField('Altitude', { min: -400, max: 5000, unit: 'm' }).optional(),
     /** Lessons that are not let into plans. */

@@ -28,6 +28,7 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
   weigh: () => [],
   mix: ({ formula: { method } }) => mixer(method.mix.by),
   knead: ({ formula: { method } }) => [...mixer(method.knead.by), RAW],
+  pause: () => [],
   rest: () => [],
   divide: () => [RAW],
   flatten: () => [],

@@ -1,12 +1,14 @@
 export { ADJUSTABLE, type Adjustment, type Carried, carriedSchema } from './adjustmentSchema';
 export { SMOKES_FROM_C, stepCautions } from './cautions';
 export { comparePlans } from './comparePlans';
-export { heatCaution, mixGuide, type MixPart } from './mixGuide';
+export { heatCaution, mixGuide } from './mixGuide';
+export { type MixPart } from './mixNames';
 export { keepablePlan, planBatch } from './planBatch';
 export { planClock } from './planClock';
 export { planCost } from './planCost';
+export { type LotInStock, pastClosing, stockShort } from './planLimits';
 export { planHash } from './planHash';
 export { type Need, needSchema, type PlanRequest, planRequestSchema } from './planRequestSchema';
 export { type Plan, planSchema, type SheetLine, type Step, type StepKind } from './planSchema';
 export { type SavedPlan, savedPlanSchema } from './savedPlanSchema';
-export { stepTitle, stepWindow } from './stepText';
+export { lateLines, stepTitle, stepWindow } from './stepText';

@@ -121,7 +121,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, doughDensityGMl), thicknessMm };
   const plan: PlanSoFar = {
     format: PLAN_FORMAT,
-    formatVersion: 3,
+    formatVersion: 4,
     formula,
     need,
     kitchen: withoutGriddles(kitchen),

@@ -18,6 +18,8 @@ const sheetLineSchema = z.strictObject({
   name: z.string(),
   kind: z.enum(INGREDIENT_KINDS),
   note: z.string().optional(),
+  /** Weighed beside the bowl, worked in when the dough is kneaded again. */
+  late: z.boolean().optional(),
   /** Salt and leaveners go on the fine scale. */
   scale: z.enum(['bench', 'fine']),
   stepG: z.number().positive(),
@@ -68,6 +70,7 @@ export const STEP_KINDS = [
   'weigh',
   'mix',
   'knead',
+  'pause',
   'rest',
   'divide',
   'flatten',
@@ -83,6 +86,8 @@ const stepSchema = z.strictObject({
   bowl: z.number().int().optional(),
   /** Line of the weigh sheet, for weighing. */
   lineId: z.string().optional(),
+  /** Index into the rounds of kneading again, for the pause before one and the kneading itself. */
+  round: z.number().int().optional(),
   /** Index into the method's rests, for resting. */
   rest: z.number().int().optional(),
   /** What it usually takes; the sum gives the ready time. */
@@ -158,7 +163,7 @@ const todaySchema = z.strictObject({
 
 /** Everything computed for a batch, frozen when it starts. */
 export const planSchema = z.strictObject({
-  ...formatFields(PLAN_FORMAT, 1, 2, 3),
+  ...formatFields(PLAN_FORMAT, 1, 2, 3, 4),
   formula: formulaSchema,
   need: needSchema,
   kitchen: kitchenSchema,

@@ -18,7 +18,7 @@ const FINISH_S = 60;
 const middle = (a: number, b: number): number => (a + b) / 2;
 
 /**
- * The steps of a batch in order: weigh, mix and knead bowl by bowl; then the rests of the dough, dividing,
+ * The steps of a batch in order: weigh, mix and knead, once or in rounds, bowl by bowl; then the rests of the dough, dividing,
  * the rests of the balls, flattening, griddle, finish. Flattening overlaps the griddle, so it counts once.
  */
 export function planSteps(
@@ -29,8 +29,10 @@ export function planSteps(
 ): Step[] {
   const { method, bake } = formula;
   const steps: Step[] = [];
+  // What goes in late is weighed last, beside the bowl.
+  const inOrder = [...sheet].sort((a, b) => Number(a.late ?? false) - Number(b.late ?? false));
   for (let bowl = 1; bowl <= bowls; bowl += 1) {
-    for (const { lineId } of sheet) {
+    for (const { lineId } of inOrder) {
       steps.push({ id: `weigh-${bowl}-${lineId}`, kind: 'weigh', bowl, lineId, expectedS: WEIGH_S_PER_LINE });
     }
     steps.push({ id: `mix-${bowl}`, kind: 'mix', bowl, expectedS: middle(method.mix.minS, method.mix.maxS) });
@@ -39,6 +41,17 @@ export function planSteps(
       kind: 'knead',
       bowl,
       expectedS: middle(method.knead.minS, method.knead.maxS),
+    });
+    method.knead.again?.forEach(({ pauseS, minS, maxS }, round) => {
+      const of = { bowl, round };
+      if (pauseS > 0)
+        steps.push({ id: `pause-${bowl}-${round + 1}`, kind: 'pause', ...of, expectedS: pauseS });
+      steps.push({
+        id: `knead-${bowl}-again-${round + 1}`,
+        kind: 'knead',
+        ...of,
+        expectedS: middle(minS, maxS),
+      });
     });
   }
   const rests = method.rests.map((rest, index) => ({ ...rest, index }));

@@ -38,6 +38,17 @@ function ofWeighing({ plan: { sheet, bowlG }, kitchen }: Planned): Warnings {
   ];
 }
 
+/** A disc that does not lie on the bench it is rolled on. */
+function ofBench({ plan: { rolled }, kitchen: { benchMm = Infinity } }: Planned): Warnings {
+  if (rolled.diameterMm <= benchMm) return [];
+  return [
+    {
+      path: 'formula.product.ballG',
+      message: `A disc rolled to ${formatLength(rolled.diameterMm)} is wider than the bench with its ${formatLength(benchMm)}: smaller balls, or thicker discs.`,
+    },
+  ];
+}
+
 /** A disc that does not lie on its plate. */
 function ofPlate({ plan: { formula, relaxed }, kitchen }: Planned): Warnings {
   const griddle = griddleFor(formula, kitchen.griddles ?? []);
@@ -79,6 +90,7 @@ export function planWarnings(planned: Planned): Warnings {
       message,
     })),
     ...ofWeighing(planned),
+    ...ofBench(planned),
     ...ofPlate(planned),
     ...ofWaiting(planned),
   ];

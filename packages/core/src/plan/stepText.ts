@@ -1,4 +1,7 @@
-import type { Plan, Step } from './planSchema';
+import type { Plan, SheetLine, Step } from './planSchema';
+
+/** A pause between two kneadings harms nothing for so many times its length, covered (assumption). */
+const PAUSE_STRETCH = 3;
 
 const lineName = (plan: Plan, step: Step): string =>
   plan.sheet.find((line) => line.lineId === step.lineId)?.name.toLowerCase() ?? 'the line';
@@ -6,13 +9,25 @@ const lineName = (plan: Plan, step: Step): string =>
 const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => string> = {
   weigh: (plan, step) => `Weigh ${lineName(plan, step)}`,
   mix: () => 'Mix',
-  knead: () => 'Knead',
+  knead: (plan, { round }) =>
+    round === undefined
+      ? 'Knead'
+      : round === 0 && lateLines(plan).length > 0
+        ? `Work in ${namesInWords(lateLines(plan))}`
+        : 'Knead again',
+  pause: () => 'Leave the dough',
   rest: (plan, step) => `Rest the ${plan.formula.method.rests[step.rest ?? 0]?.of ?? 'dough'}`,
   divide: () => 'Divide',
   flatten: () => 'Flatten',
   griddle: () => 'Griddle',
   finish: () => 'Finish',
 };
+
+/** What is worked in when the dough is kneaded again. */
+export const lateLines = ({ sheet }: Pick<Plan, 'sheet'>): SheetLine[] => sheet.filter(({ late }) => late);
+
+const namesInWords = (lines: readonly SheetLine[]): string =>
+  lines.map(({ name }) => name.toLowerCase()).join(' and ');
 
 /** What a step is called: "Weigh strong flour", "Rest the balls". */
 export const stepTitle = (plan: Plan, step: Step): string => TITLE[step.kind](plan, step);
@@ -24,7 +39,14 @@ export function stepWindow(plan: Plan, step: Step): { earliestS: number; latestS
     const waitS = plan.today?.cooling?.waitS ?? 0;
     return { earliestS: method.mix.minS + waitS, latestS: method.mix.maxS + waitS };
   }
-  if (step.kind === 'knead') return { earliestS: method.knead.minS, latestS: method.knead.maxS };
+  const round = step.round === undefined ? undefined : method.knead.again?.[step.round];
+  if (step.kind === 'pause') {
+    return round ? { earliestS: round.pauseS, latestS: PAUSE_STRETCH * round.pauseS } : null;
+  }
+  if (step.kind === 'knead') {
+    const { minS, maxS } = round ?? method.knead;
+    return { earliestS: minS, latestS: maxS };
+  }
   const rest =
     step.kind === 'rest' ? (plan.today?.rests[step.rest ?? 0] ?? method.rests[step.rest ?? 0]) : undefined;
   return rest ? { earliestS: rest.earliestS, latestS: rest.latestS } : null;

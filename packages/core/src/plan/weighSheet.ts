@@ -61,6 +61,7 @@ export function weighSheet(
     name: line.food.name,
     kind: line.food.kind,
     ...(line.note ? { note: line.note } : {}),
+    ...(line.late ? { late: true } : {}),
     scale,
     stepG,
     exactG,

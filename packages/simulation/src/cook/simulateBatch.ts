@@ -157,10 +157,10 @@ function mix(story: Story, step: Step): void {
 }
 
 function knead(story: Story, step: Step): void {
-  const { method } = story.plan.formula;
+  const { earliestS, latestS } = stepWindow(story.plan, step) ?? { earliestS: 120, latestS: 300 };
   tell(story, story.random.normal(12, 4), { type: 'started', stepId: step.id });
   const into = 0.1 + 0.5 * story.random.uniform();
-  tell(story, method.knead.minS + into * (method.knead.maxS - method.knead.minS), {
+  tell(story, earliestS + into * (latestS - earliestS), {
     type: 'tested',
     stepId: step.id,
     passed: true,
@@ -334,6 +334,7 @@ const ACTS: Record<StepKind, (story: Story, step: Step) => void> = {
   weigh,
   mix,
   knead,
+  pause: timed,
   rest: timed,
   divide,
   flatten,

@@ -23,6 +23,7 @@ import { FlattenStep } from './steps/FlattenStep';
 import { GriddleStep } from './steps/GriddleStep';
 import { KneadStep } from './steps/KneadStep';
 import { MixStep } from './steps/MixStep';
+import { PauseStep } from './steps/PauseStep';
 import { RestStep } from './steps/RestStep';
 import { WeighStep } from './steps/WeighStep';
 import { useKeepAwake } from './useKeepAwake';
@@ -44,6 +45,7 @@ const VIEWS: Record<StepKind, StepView> = {
   weigh: (live, { step }) => <WeighStep live={live} step={step} />,
   mix: (live, now) => <MixStep live={live} now={now} />,
   knead: (live, now) => <KneadStep live={live} now={now} />,
+  pause: (live, now) => <PauseStep live={live} now={now} />,
   rest: (live, now) => <RestStep live={live} now={now} />,
   divide: (live, { step }) => <DivideStep live={live} step={step} />,
   flatten: (live, { step }) => <FlattenStep live={live} step={step} />,

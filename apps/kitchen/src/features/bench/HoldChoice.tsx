@@ -1,9 +1,10 @@
 import { HOLDINGS, type Holding } from '@kettle-scale/core/kitchen';
-import { holdLimitH } from '@kettle-scale/core/log';
+import { holdLimitH, keepingCaution } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import { Choices } from '../../ui/input/Choices';
+import { Caution } from '../../ui/layout/Caution';
 import { SPACE } from '../../ui/tokens';
 import { Body } from '../../ui/type';
 
@@ -24,6 +25,9 @@ export function HoldChoice({ value, onChange }: { value: Holding | null; onChang
         <Body tone="soot">
           {`Stack hot and wrap at once. Use within ${formatSpan(holdLimitH(kitchen.data ?? {}, value) * S_PER_H)}: follow your local food code; the person in charge decides.`}
         </Body>
+      ) : null}
+      {value && keepingCaution(value) ? (
+        <Caution lead="Before it is closed." text={keepingCaution(value) ?? ''} />
       ) : null}
     </View>
   );

@@ -9,6 +9,7 @@ import { SPACE } from '../../ui/tokens';
 import { Heading } from '../../ui/type';
 import { DraftFigure } from './fields';
 import { OnBreadTicket } from './OnBreadTicket';
+import { PlateCareTicket } from './PlateCareTicket';
 import { useEditing } from './editing';
 
 const MOST_SIDES = 8;
@@ -201,6 +202,7 @@ export function GriddleTab() {
           </>
         ) : null}
       </Ticket>
+      <PlateCareTicket />
       <OnBreadTicket />
     </>
   );

@@ -168,6 +168,7 @@ export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
             ) : line.note ? (
               <Label>{line.note}</Label>
             ) : null}
+            {line.late ? <Label>goes in late</Label> : null}
           </View>
           <IconButton
             role="switch"

@@ -1,8 +1,16 @@
-import { type DraftLine, moveLine, removeLine, setIngredient, setNote } from '@kettle-scale/core/formula';
+import {
+  type DraftLine,
+  moveLine,
+  removeLine,
+  setIngredient,
+  setLate,
+  setNote,
+} from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import { endGroup } from '../../drafts/drafts';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { FoodPicker } from '../../shared/FoodPicker';
+import { Check } from '../../ui/input/Choices';
 import { Sheet } from '../../ui/layout/Sheet';
 import { Body, Heading } from '../../ui/type';
 import { WordField } from '../../ui/input/WordField';
@@ -42,6 +50,13 @@ export function LineSheet({ line, onClose }: LineSheetProps) {
               }
               onDone={endGroup}
             />
+            {food?.kind === 'leavener' ? null : (
+              <Check
+                label="goes in late: worked in when the dough is kneaded again"
+                value={now.late ?? false}
+                onChange={(late) => replace((before) => setLate(before, now.id, late))}
+              />
+            )}
             <ActionRow
               actions={[
                 { key: 'up', label: 'Up', icon: 'up', onPress: () => move(at - 1), disabled: at <= 0 },

@@ -1,4 +1,4 @@
-import { KNEAD_TESTS, MIXING_SCHOOLS, type Rest, kneadTestWords } from '@kettle-scale/core/formula';
+import { FATS_IN, MIXING_SCHOOLS, type Rest } from '@kettle-scale/core/formula';
 import { HOLDINGS } from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
@@ -9,6 +9,7 @@ import { SPACE } from '../../ui/tokens';
 import { Heading, Strong } from '../../ui/type';
 import { DraftFigure, DraftWords } from './fields';
 import { useEditing } from './editing';
+import { HANDS, KneadTicket, WorkMinutes } from './KneadTicket';
 
 const PER_MINUTE = 1 / 60;
 const PERCENT = 100;
@@ -26,15 +27,17 @@ const SCHOOL_WORDS: Record<(typeof MIXING_SCHOOLS)[number], string> = {
   'yogurt-leavener': 'Yogurt and leavener',
 };
 
+const FAT_WORDS: Record<(typeof FATS_IN)[number], string> = {
+  rubbed: 'rubbed into the flour',
+  creamed: 'creamed first',
+  whisked: 'whisked into the liquid',
+  worked: 'worked into the dough',
+};
+
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' },
   half: { flex: 1, minWidth: 130 },
 });
-
-const HANDS = [
-  ['hand', 'By hand'],
-  ['machine', 'In the mixer'],
-] as const;
 
 /** How the dough is made: school, water, kneading and its test, rests, shaping, holding. */
 export function MethodTab() {
@@ -49,6 +52,20 @@ export function MethodTab() {
           value={method.school}
           options={MIXING_SCHOOLS.map((id) => [id, SCHOOL_WORDS[id]])}
           onChange={(school) => edit((d) => void (d.method.school = school))}
+        />
+        <Choices
+          label="Fat goes in"
+          value={method.fatIn ?? 'school'}
+          options={[
+            ['school', 'as the school does'],
+            ...FATS_IN.map((way) => [way, FAT_WORDS[way]] as const),
+          ]}
+          onChange={(way) =>
+            edit((d) => {
+              if (way === 'school') delete d.method.fatIn;
+              else d.method.fatIn = way;
+            })
+          }
         />
         <Segments
           labelled
@@ -85,27 +102,9 @@ export function MethodTab() {
           options={HANDS}
           onChange={(by) => edit((d) => void (d.method.mix.by = by))}
         />
-        <Minutes label="Mix" of="mix" />
+        <WorkMinutes label="Mix" path="method.mix" of={(d) => d.method.mix} />
       </Ticket>
-      <Ticket>
-        <Heading>Knead</Heading>
-        <Segments
-          label="Knead by"
-          value={method.knead.by}
-          options={HANDS}
-          onChange={(by) => edit((d) => void (d.method.knead.by = by))}
-        />
-        <Minutes label="Knead" of="knead" />
-        <Choices
-          label="Done when"
-          value={method.knead.test}
-          options={KNEAD_TESTS.map((test) => [
-            test,
-            kneadTestWords({ formula: { method: { knead: { test } } } }),
-          ])}
-          onChange={(test) => edit((d) => void (d.method.knead.test = test))}
-        />
-      </Ticket>
+      <KneadTicket />
       {method.rests.map((rest, index) => (
         <RestFields key={index} rest={rest} index={index} />
       ))}
@@ -155,27 +154,6 @@ export function MethodTab() {
         />
       </Ticket>
     </>
-  );
-}
-
-/** From when to test, and the longest: the clock is a guard rail. */
-function Minutes({ label, of }: { label: string; of: 'mix' | 'knead' }) {
-  const { draft } = useEditing();
-  return (
-    <View style={styles.row}>
-      {(['minS', 'maxS'] as const).map((end) => (
-        <DraftFigure
-          key={end}
-          label={end === 'minS' ? `${label} from` : 'to'}
-          path={`method.${of}.${end}`}
-          unit="min"
-          shown={PER_MINUTE}
-          value={draft.method[of][end]}
-          set={(d, value) => (d.method[of][end] = Math.round(value))}
-          style={styles.half}
-        />
-      ))}
-    </View>
   );
 }
 

@@ -74,7 +74,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
           <GriddleTicket formula={formula} foods={ingredients} />
         </View>
         <View style={styles.column}>
-          <MethodTicket formula={formula} />
+          <MethodTicket formula={formula} facts={facts} />
           {formula.notes ? (
             <Ticket>
               <Heading>As it was told</Heading>

@@ -145,13 +145,13 @@ export function GriddleTicket({ formula, foods }: { formula: Formula; foods: rea
 }
 
 /** The method, step by step. */
-export function MethodTicket({ formula }: { formula: Formula }) {
+export function MethodTicket({ formula, facts }: { formula: Formula; facts: FormulaFacts }) {
   const format = useFormat();
   return (
     <Ticket>
       <Heading>Method</Heading>
-      {methodWords(formula, format.temp).map(({ name, text }, index) => (
-        <View key={name} style={styles.step}>
+      {methodWords({ formula, lines: facts.lines }, format.temp).map(({ name, text }, index) => (
+        <View key={index} style={styles.step}>
           <View style={styles.number}>
             <Figure value={`${index + 1}`} size={22} tone="soot" />
           </View>

@@ -1,3 +1,4 @@
+import { formulaFacts } from '@kettle-scale/core/formula';
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
@@ -47,7 +48,7 @@ beforeEach(() => {
 });
 
 test('the method is told in the order of work, with its windows', () => {
-  const steps = methodWords(formula, (tempC) => `${tempC} °C`);
+  const steps = methodWords({ formula, lines: formulaFacts(formula, foods).lines }, (tempC) => `${tempC} °C`);
   expect(steps.map(({ name }) => name)).toEqual([
     ...['Mix', 'Knead', 'Rest the dough', 'Divide', 'Flatten', 'Good bread', 'Hold'],
   ]);

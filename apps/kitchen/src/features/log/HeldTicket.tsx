@@ -1,14 +1,15 @@
-import { DEFAULT_FRIDGE_DOUGH_H } from '@kettle-scale/core/kitchen';
-import { heldBread, holdState, reheatWords } from '@kettle-scale/core/log';
+import { DEFAULT_FRIDGE_DOUGH_H, type Holding } from '@kettle-scale/core/kitchen';
+import { beforeReheating, heldBread, holdState, reheatings } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import type { LiveBatch } from '../../batch/useBatch';
 import { useDays } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
-import { Ticket } from '../../ui/layout/Ticket';
+import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { useNow } from '../../ui/useNow';
@@ -16,6 +17,26 @@ import { useNow } from '../../ui/useNow';
 const MINUTE_MS = 60_000;
 const S_PER_H = 3600;
 const TONE = { good: 'sage', soon: 'ember', over: 'plum' } as const;
+
+/** The ways back to hot, folded until somebody asks. */
+function Reheat({ how, thicknessMm }: { how: Holding; thicknessMm: number }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Body tone="soot">{beforeReheating(how)}</Body>
+      <Action label={open ? 'Fold the ways to reheat' : 'Ways to reheat'} onPress={() => setOpen(!open)} />
+      {open
+        ? reheatings(how, thicknessMm).map(({ way, time, text, caution }) => (
+            <View key={way}>
+              <Leader name={way} value={time} />
+              <Body>{text}</Body>
+              <Label>{caution}</Label>
+            </View>
+          ))
+        : null}
+    </>
+  );
+}
 
 /** Bread that was put away with its clock, dough that was left over with its own, and the way to a label. */
 export function HeldTicket({ live }: { live: LiveBatch }) {
@@ -43,7 +64,7 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
             <Strong tone={TONE[stands]}>
               {stands === 'over' ? `over for ${formatSpan(-leftS)}` : `${formatSpan(leftS)} left`}
             </Strong>
-            <Body tone="soot">{reheatWords(bread.how, thicknessMm)}</Body>
+            <Reheat how={bread.how} thicknessMm={thicknessMm} />
           </View>
         );
       })}

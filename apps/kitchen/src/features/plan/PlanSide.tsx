@@ -1,7 +1,8 @@
-import { planCost } from '@kettle-scale/core/plan';
+import { pastClosing, planCost } from '@kettle-scale/core/plan';
 import { formatMoney } from '@kettle-scale/core/quantity';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useDays } from '../../shared/useDays';
 import { Ask } from '../../ui/layout/Why';
 import { SPACE } from '../../ui/tokens';
 import { Label, Strong } from '../../ui/type';
@@ -26,11 +27,13 @@ export function PlanSide({
   onAsk: (asked: Asked) => void;
 }) {
   const format = useFormat();
-  const { plan, planned, today, history, needs } = planner;
+  const { plan, planned, today, history, needs, short } = planner;
+  const { clock } = useDays();
   const cost = useMemo(() => (plan ? planCost(plan) : null), [plan]);
   if (!plan) return null;
   const askPlan = (figure: Extract<Asked, { of: 'plan' }>['figure']) => onAsk({ of: 'plan', figure });
   const { currency } = plan.kitchen;
+  const late = pastClosing(plan, clock(nowMs), plan.kitchen.closesAt);
   return (
     <View style={styles.stack}>
       {planned ? null : <Strong tone="plum">Below is the last plan that works.</Strong>}
@@ -46,7 +49,7 @@ export function PlanSide({
         />
       ) : null}
       <TodayTicket plan={plan} onWhy={(figure) => onAsk({ of: 'today', figure })} />
-      {plan.warnings.map(({ message }) => (
+      {[...plan.warnings.map(({ message }) => message), ...short, ...(late ? [late] : [])].map((message) => (
         <Strong key={message} tone="plum">
           {message}
         </Strong>

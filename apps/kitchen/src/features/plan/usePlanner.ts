@@ -3,7 +3,7 @@ import type { LotState } from '@kettle-scale/core/flourLot';
 import { type Formula, resolveLines } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
-import { type Adjustment, type Plan, planHash } from '@kettle-scale/core/plan';
+import { type Adjustment, type Plan, planHash, stockShort } from '@kettle-scale/core/plan';
 import { discDiameterMm, doughDensity } from '@kettle-scale/core/portion';
 import type { UnitSystem } from '@kettle-scale/core/quantity';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -76,6 +76,7 @@ export function usePlanner(props: PlannerProps) {
   /** The plan that was refused, beside the one that the kitchen makes. */
   const [stale, setStale] = useState<{ seen: Plan; now: Plan } | null>(null);
 
+  const plan = planned ?? last;
   const begin = () => {
     if (!planned || start.isPending) return;
     start.mutate(
@@ -101,7 +102,14 @@ export function usePlanner(props: PlannerProps) {
     );
   };
   return {
-    ...{ needs, today, history, planned, plan: planned ?? last, problem, stale, begin },
+    short: plan
+      ? stockShort(
+          plan,
+          props.lots.filter(({ closed }) => !closed),
+          lot?.id,
+        )
+      : [],
+    ...{ needs, today, history, planned, plan, problem, stale, begin },
     starting: start.isPending,
     startError: stale ? null : start.error,
     closeStale: () => {

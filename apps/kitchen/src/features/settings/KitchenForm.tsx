@@ -22,6 +22,7 @@ type Field = Exclude<
   | 'fridgeDoughH'
   | 'lessonsOff'
   | 'griddles'
+  | 'closesAt'
 >;
 type Text = Record<Field, string>;
 
@@ -43,6 +44,7 @@ const FIELDS: readonly FieldSpec[] = [
   { name: 'bowlMinimumG', label: 'Least dough it mixes well', unit: 'g', shown: 1 },
   { name: 'bowlLoss', label: 'Stays in bowl and on hands', unit: '%', shown: PERCENT },
   { name: 'benchLoss', label: 'Lost on the bench', unit: '%', shown: PERCENT },
+  { name: 'benchMm', label: 'Bench, its shorter side', unit: 'mm', shown: 1 },
   { name: 'altitudeM', label: 'Altitude above the sea', unit: 'm', shown: 1 },
 ];
 
@@ -51,10 +53,12 @@ const styles = StyleSheet.create({
   field: { flexGrow: 1, flexBasis: 260 },
 });
 
+/** A bench that nobody measured has no figure; everything else starts from one. */
+const shownText = (name: Field, value: number | undefined, shown: number): string =>
+  value === undefined && name === 'benchMm' ? '' : String(Number(((value ?? 0) * shown).toFixed(6)));
+
 const asText = (kitchen: Kitchen): Text =>
-  Object.fromEntries(
-    FIELDS.map(({ name, shown }) => [name, String(Number(((kitchen[name] ?? 0) * shown).toFixed(6)))]),
-  ) as Text;
+  Object.fromEntries(FIELDS.map(({ name, shown }) => [name, shownText(name, kitchen[name], shown)])) as Text;
 
 const read = (text: Text): unknown =>
   Object.fromEntries(

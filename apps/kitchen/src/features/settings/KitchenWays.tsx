@@ -7,6 +7,7 @@ import { Ticket } from '../../ui/layout/Ticket';
 import { Heading } from '../../ui/type';
 import { WordField } from '../../ui/input/WordField';
 
+const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/;
 const CURRENCY = /^[A-Z]{3}$/;
 
 /** Where the kitchen's clock hangs; days, use-by times and the log's filters follow it. */
@@ -26,6 +27,30 @@ function ZoneField({ kitchen }: { kitchen: Kitchen }) {
       onText={typed}
       placeholder="Europe/Lisbon"
       error={isZone(zone.trim()) ? save.error?.message : 'A time zone is named like Europe/Lisbon.'}
+    />
+  );
+}
+
+/** When work ends; a plan says so when it would run past it. */
+function ClosingField({ kitchen }: { kitchen: Kitchen }) {
+  const save = useSaveKitchen();
+  const [text, setText] = useState(kitchen.closesAt ?? '');
+  const isRight = text.trim() === '' || CLOCK.test(text.trim());
+  const typed = (changed: string) => {
+    setText(changed);
+    const time = changed.trim();
+    const { closesAt, ...rest } = kitchen;
+    if (time === '' && closesAt !== undefined) save.mutate(rest);
+    if (CLOCK.test(time) && time !== closesAt) save.mutate({ ...rest, closesAt: time });
+  };
+  return (
+    <WordField
+      name="closesAt"
+      label="Kitchen closes at"
+      value={text}
+      onText={typed}
+      placeholder="22:30"
+      error={isRight ? save.error?.message : 'A time is written like 22:30.'}
     />
   );
 }
@@ -60,6 +85,7 @@ export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
         error={CURRENCY.test(currency) ? save.error?.message : 'Three letters, like EUR or USD.'}
       />
       <ZoneField kitchen={kitchen} />
+      <ClosingField kitchen={kitchen} />
     </Ticket>
   );
 }

@@ -20,6 +20,7 @@ const FILL: Record<StepKind, keyof Colours> = {
   weigh: 'ink',
   mix: 'ink',
   knead: 'soot',
+  pause: 'maize',
   rest: 'maize',
   divide: 'soot',
   flatten: 'soot',

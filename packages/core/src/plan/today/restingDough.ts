@@ -25,7 +25,9 @@ export const wantedSpringBack = ({ product }: Formula): number => Math.max(CALME
 export const relaxingKind = ({ method: { knead } }: Formula, fat: number, factor = 1): RelaxingKind => ({
   fat,
   factor,
-  lightlyKneaded: (knead.minS + knead.maxS) / 2 < LIGHT_KNEADING_S,
+  lightlyKneaded:
+    [knead, ...(knead.again ?? [])].reduce((sum, { minS, maxS }) => sum + (minS + maxS) / 2, 0) <
+    LIGHT_KNEADING_S,
 });
 
 /** A dough at rest somewhere. */

@@ -34,7 +34,7 @@ export function todayOf(
     airC: conditions.airC,
     relaxingFactor: relaxingFactor(plan.adjustments),
     beforeS: planSteps(formula, sheet, bowls, plan.pieces)
-      .filter(({ kind }) => kind === 'mix' || kind === 'knead')
+      .filter(({ kind }) => kind === 'mix' || kind === 'knead' || kind === 'pause')
       .reduce((sum, { expectedS }) => sum + expectedS, 0),
   });
   return {

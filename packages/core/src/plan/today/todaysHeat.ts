@@ -7,6 +7,7 @@ import {
   mixedTemperature,
   waterForDough,
 } from '../../dough/heatBalance';
+import { fatIsInBefore } from '../../formula/fatWay';
 import type { Formula, ResolvedLine } from '../../formula/formulaSchema';
 import type { Conditions } from '../../kitchen/conditionsSchema';
 import type { Mixer } from '../../kitchen/kitchenSchema';
@@ -46,7 +47,10 @@ function tempOf(line: ResolvedLine, { airC, flourC, liquidC }: Conditions): numb
 
 /** Minutes that the mixer works the dough. */
 const workedMin = ({ method: { mix, knead } }: Formula): number =>
-  [mix, knead].reduce((sum, { by, minS, maxS }) => sum + (by === 'machine' ? (minS + maxS) / 2 / 60 : 0), 0);
+  [mix, knead, ...(knead.again ?? [])].reduce(
+    (sum, { by, minS, maxS }) => sum + (by === 'machine' ? (minS + maxS) / 2 / 60 : 0),
+    0,
+  );
 
 const finite = (seconds: number): number | null => (Number.isFinite(seconds) ? seconds : null);
 
@@ -56,6 +60,7 @@ function coolingOf(
   parts: readonly HeatPart[],
   mixer: Mixer | null,
   densityGMl: number,
+  isSpread: boolean,
 ): Today['cooling'] {
   if (fromC <= HAND_SAFE_C) return null;
   const massG = parts.reduce((sum, part) => sum + part.massG, 0);
@@ -68,7 +73,7 @@ function coolingOf(
   return {
     fromC,
     toC: HAND_SAFE_C,
-    waitS: finite(inBowlS),
+    waitS: finite(isSpread ? Math.min(spreadS, inBowlS) : inBowlS),
     // A little dough lies thinner in its bowl than on the bench.
     spreadS: spreadS < inBowlS ? finite(spreadS) : null,
   };
@@ -106,7 +111,11 @@ export function heatToday(setting: HeatSetting): TodaysHeat {
   const tempC = Math.min(LIQUID_C.hottest, Math.max(LIQUID_C.coldest, answer.liquidC));
   const all = [...dry, ...liquidAt(tempC)];
   // Boiling water meets the flour before any kneading warms it.
-  const cooling = coolingOf(mixedTemperature(all, hydrationKJ), conditions.airC, all, mixer, doughDensityGMl);
+  // With the fat in it already, it does not wait in its bowl for hands to work the fat in.
+  const cooling = coolingOf(
+    ...([mixedTemperature(all, hydrationKJ), conditions.airC, all, mixer, doughDensityGMl] as const),
+    fatIsInBefore(formula.method),
+  );
   const mixedC =
     conditions.doughC !== undefined && liquid
       ? (answer.bestDoughC ?? conditions.doughC)

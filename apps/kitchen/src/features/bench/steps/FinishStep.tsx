@@ -1,4 +1,4 @@
-import type { EventBody, Reject } from '@kettle-scale/core/batch';
+import { type EventBody, type Reject, ballsMade } from '@kettle-scale/core/batch';
 import type { Holding } from '@kettle-scale/core/kitchen';
 import { textField } from '@kettle-scale/core/message';
 import type { Step } from '@kettle-scale/core/plan';
@@ -52,7 +52,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
   const [looking, setLooking] = useState(false);
   const [how, setHow] = useState<Holding | null>(formula.method.holdIn ?? null);
   const shorts = state.leftovers.reduce((sum, { pieces = 0 }) => sum + pieces, 0);
-  const made = state.piecesOff || (state.divided?.pieces ?? live.batch.plan.pieces) + shorts;
+  const made = state.piecesOff || ballsMade(live.batch.plan, state) + shorts;
   const bad = rejectedPieces(state);
   const form = useForm<Finish>({
     resolver: zodResolver(finishSchema),

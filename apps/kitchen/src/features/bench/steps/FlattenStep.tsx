@@ -1,3 +1,4 @@
+import { ballsAtHand } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Step } from '@kettle-scale/core/plan';
 import { discDiameterMm, DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
@@ -8,6 +9,7 @@ import { useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { LiveBatch } from '../../../batch/useBatch';
+import { ColdBalls } from '../../../shared/ColdBalls';
 import { Action } from '../../../ui/input/actions';
 import { Disc } from '../../../ui/chart/Disc';
 import { useColours } from '../../../ui/theme';
@@ -94,7 +96,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const px = Math.round(Math.min(width * PICTURE_SHARE.ofWidth, height * PICTURE_SHARE.ofHeight));
   const { springBack } = plan.formula.product;
   const { shaping } = plan.formula.method;
-  const pieces = state.divided?.pieces ?? plan.pieces;
+  const pieces = Math.max(1, ballsAtHand(plan, state));
   const bakeS = bakePhases(plan.formula.bake).reduce((sum, { seconds }) => sum + seconds, 0);
   const ahead = rollAhead({
     pieces,
@@ -149,6 +151,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
           : `${AHEAD_VERB[shaping.how]} ${ahead.before} before the first goes on, then stay ${ahead.ahead} ahead: ${AHEAD_WHY[ahead.limit]}.`}
       </Strong>
       <OnBreadNow plan={plan} at={['on the bench']} />
+      <ColdBalls live={live} />
       <ShapingWords live={live} step={step} />
     </StepFrame>
   );

@@ -1,3 +1,4 @@
+import { ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Step } from '@kettle-scale/core/plan';
@@ -10,6 +11,8 @@ import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useOwnSeconds } from '../../../shared/useOwnSeconds';
+import { ColdBalls } from '../../../shared/ColdBalls';
+import { PlateCareNow } from '../../../shared/PlateCareNow';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { OnBreadNow } from '../OnBreadNow';
 import { StepCautions } from '../StepCautions';
@@ -33,14 +36,16 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const size = useRingSize();
   const phases = bakePhases(plan.formula.bake);
   const own = useOwnSeconds(plan.formula, plan.ingredients as readonly Ingredient[]);
-  const pieces = state.divided?.pieces ?? plan.pieces;
+  const pieces = ballsMade(plan, state);
+  const atHand = ballsAtHand(plan, state);
+  const { balls: cold } = coldStore(plan, state);
   const { piecesOff } = state;
   // One at a time; several at once are worked on the live griddle.
   const griddle = state.onPlate.at(0) ?? null;
   const piece = griddle?.piece ?? piecesOff + 1;
   const phase = griddle ? phases[griddle.side - 1] : undefined;
   const following = griddle ? phases[griddle.side] : undefined;
-  const allOff = !griddle && piecesOff >= pieces;
+  const allOff = !griddle && atHand === 0;
 
   const side = griddle && phase ? { sinceMs: griddle.sinceMs, seconds: phase.seconds } : null;
   const due = useDue(side);
@@ -51,17 +56,23 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   );
   const done = () => act({ type: 'done', stepId: step.id });
 
-  const primary = allOff
-    ? { label: 'All pieces are off', onPress: done }
-    : griddle
+  const primary =
+    allOff && cold
       ? {
-          label: `${cue}: piece ${griddle.piece}`,
-          onPress: () =>
-            following
-              ? act({ type: 'flipped', piece: griddle.piece, side: griddle.side + 1 })
-              : act({ type: 'piece-off', piece: griddle.piece }),
+          label: `Take out ${cold.pieces} balls`,
+          onPress: () => act({ type: 'taken-out', pieces: cold.pieces }),
         }
-      : { label: `Piece ${piece} on`, onPress: () => act({ type: 'piece-on', piece }) };
+      : allOff
+        ? { label: 'All pieces are off', onPress: done }
+        : griddle
+          ? {
+              label: `${cue}: piece ${griddle.piece}`,
+              onPress: () =>
+                following
+                  ? act({ type: 'flipped', piece: griddle.piece, side: griddle.side + 1 })
+                  : act({ type: 'piece-off', piece: griddle.piece }),
+            }
+          : { label: `Piece ${piece} on`, onPress: () => act({ type: 'piece-on', piece }) };
 
   return (
     <StepFrame
@@ -69,13 +80,15 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       step={step}
       title={
         allOff
-          ? 'All off'
+          ? cold
+            ? `${cold.pieces} balls in the fridge`
+            : 'All off'
           : griddle
             ? `${phase?.name ?? ''}, piece ${griddle.piece} of ${pieces}`
             : `Piece ${piece} of ${pieces}`
       }
       primary={primary}
-      others={allOff || griddle ? [] : [{ key: 'end', label: 'No more pieces', onPress: done }]}
+      others={(allOff && !cold) || griddle ? [] : [{ key: 'end', label: 'No more pieces', onPress: done }]}
       {...(due ? { alarm: { ...alarm, words: `${cue} now` } } : {})}
     >
       <View style={styles.facts}>
@@ -96,6 +109,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         <GriddleTimer {...{ size, side, cue, piecesOff }} />
         {phase?.act ? <Heading>{phase.act}</Heading> : null}
       </View>
+      <PlateCareNow live={live} />
       <Body tone="soot">{plan.formula.product.look}</Body>
       <OnBreadNow plan={plan} at={['on the face', 'on the pan', 'after the turn', 'at the end']} />
       <TakeTemp
@@ -107,6 +121,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         label="Several at once: the live griddle"
         onPress={() => router.push(`/griddle/live/${batch.id}`)}
       />
+      <ColdBalls live={live} />
       <StepCautions plan={plan} kind="griddle" />
       {startedMs ? <OnGriddleFor startedMs={startedMs} /> : null}
     </StepFrame>

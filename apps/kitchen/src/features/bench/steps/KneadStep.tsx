@@ -1,4 +1,4 @@
-import { type Correction, FEELS, type Feel } from '@kettle-scale/core/dough';
+import { type Correction, FEELS, type Feel, feelWord } from '@kettle-scale/core/dough';
 import {
   type StepState,
   type RunningDough,
@@ -7,6 +7,7 @@ import {
   runningDough,
 } from '@kettle-scale/core/batch';
 import { kneadTestWords } from '@kettle-scale/core/formula';
+import { lateLines } from '@kettle-scale/core/plan';
 import { formatPercent, formatSpan, roundToStep } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
@@ -58,6 +59,7 @@ function CorrectionTicket({ live, now, feel, dough, correction }: AdviceProps) {
   const pourG = Math.max(line.stepG, roundToStep(correction.additionG, line.stepG));
   const pour = format.mass(pourG, line.stepG);
   const name = line.name.toLowerCase();
+  const word = feelWord(feel, batch.plan.formula.method.knead.aim);
   const topUps = correction.topUps.flatMap((topUp) => {
     const row = batch.plan.sheet.find(({ lineId }) => lineId === topUp.lineId);
     const massG = row ? roundToStep(topUp.massG / correction.additions, row.stepG) : 0;
@@ -65,7 +67,7 @@ function CorrectionTicket({ live, now, feel, dough, correction }: AdviceProps) {
   });
   return (
     <Ticket>
-      <Heading>{`${feel[0]?.toUpperCase()}${feel.slice(1)}`}</Heading>
+      <Heading>{`${word.slice(0, 1).toUpperCase()}${word.slice(1)}`}</Heading>
       {correction.waitFirst ? (
         <Strong tone="sage">
           Wait first: the flour still drinks. Knead or rest a few minutes and feel again.
@@ -107,6 +109,9 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const ring = useRingSize() * RING_SHARE;
   const { nowMs, window, running, alarm } = useStepClock(live, now);
   const { knead } = plan.formula.method;
+  const round = now.step.round === undefined ? undefined : knead.again?.[now.step.round];
+  const { by } = round ?? knead;
+  const late = now.step.round === 0 ? lateLines(plan) : [];
   const stepId = now.step.id;
   const phase = running?.phase;
   const dough = runningDough(plan, state, now.step.bowl ?? 1);
@@ -132,7 +137,10 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
               quiet: phase === 'early',
               onPress: right,
             }
-          : { label: 'Start kneading', onPress: () => act({ type: 'started', stepId }) }
+          : {
+              label: late.length > 0 ? 'It goes in now' : 'Start kneading',
+              onPress: () => act({ type: 'started', stepId }),
+            }
       }
       {...(phase
         ? { others: [{ key: 'stop', label: 'Stop as it is', onPress: () => act({ type: 'done', stepId }) }] }
@@ -141,15 +149,20 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
     >
       <View style={styles.middle}>
         <TimerRing size={ring} running={running} earliestS={window.earliestS} words={PHASE} label={span} />
-        <Label>{`By ${knead.by}, ${span}`}</Label>
+        <Label>{`By ${by}, ${span}`}</Label>
       </View>
+      {late.map(({ lineId, name, massG, stepG }) => (
+        <Strong
+          key={lineId}
+        >{`${format.mass(massG, stepG)} ${name.toLowerCase()}, a third at a time`}</Strong>
+      ))}
       {phase ? (
         <View style={styles.stack}>
           <Choices
             label="How does it feel?"
             value={feel}
             onChange={(felt) => act({ type: 'felt', stepId, feel: felt })}
-            options={FEELS.map((name) => [name, name] as const)}
+            options={FEELS.map((name) => [name, feelWord(name, knead.aim)] as const)}
           />
           {correction && dough && feel ? (
             <CorrectionTicket live={live} now={now} dough={dough} feel={feel} correction={correction} />

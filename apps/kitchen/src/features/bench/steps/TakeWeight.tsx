@@ -95,6 +95,9 @@ function LineWords({ plan, line, inBowl }: { plan: Plan } & Pick<WeighPart, 'lin
           ? `${formatPercent(line.fraction, 1)} of flour, on the ${line.scale} scale, to ${format.mass(line.stepG, line.stepG)}`
           : `to ${format.mass(inBowl.targetG, line.stepG)}: the batch follows the over-pour`}
       </Body>
+      {line.late ? (
+        <Body tone={tone}>Beside the bowl: it is worked in when the dough is kneaded again.</Body>
+      ) : null}
       {heldG > 0 ? (
         <Body tone={tone}>
           {`To start with. ${format.mass(heldG, line.stepG)} more is kept ready and goes in by feel.`}

@@ -4,6 +4,8 @@ import { type ReactNode, memo, useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { useReading } from '../../../live/useReading';
+import { ColdBalls } from '../../../shared/ColdBalls';
+import { PlateCareNow } from '../../../shared/PlateCareNow';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { AlarmBar } from '../../../ui/alarm/AlarmBar';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
@@ -65,6 +67,10 @@ function useForward(
     return { label: `Piece on, place ${place}`, onPress: () => griddle.act.on(place) };
   }
   if (act !== 'finish') return null;
+  if (griddle.cold) {
+    const { pieces } = griddle.cold;
+    return { label: `Take out ${pieces} balls`, onPress: () => live.act({ type: 'taken-out', pieces }) };
+  }
   const finish = () => {
     const step = live.state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
     if (step) live.act({ type: 'done', stepId: step.id });
@@ -173,6 +179,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
         plate={
           <>
             <LiveWords griddle={griddle} wait={wait} />
+            {left > 0 ? <PlateCareNow live={live} /> : null}
             <LivePlate
               {...{ pieces, onPlace }}
               nextPlace={
@@ -194,6 +201,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
               <Action label="Reject a piece on the plate" onPress={() => setRejecting(first ?? null)} />
             ) : null}
             <Action label="Undo" icon="undo" onPress={live.undo} disabled={!state.lastAct} />
+            <ColdBalls live={live} />
             {step ? (
               <TakeTemp
                 kind="thermometer"

@@ -1,4 +1,4 @@
-import type { BatchState, EventBody } from '@kettle-scale/core/batch';
+import { type BatchState, type EventBody, ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
 import {
   type LivePiece,
   type Trim,
@@ -70,7 +70,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       }),
     [state, formula.bake, times, readC, wantedC, offsets],
   );
-  const total = state.divided?.pieces ?? batch.plan.pieces;
+  const total = ballsMade(batch.plan, state);
   const begun = state.piecesOff + state.onPlate.length;
   const others = useOthersOnPlate(batch.id);
   const taken = [...others.keys()].map((place) => ({ place }));
@@ -138,7 +138,8 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
     },
     griddle: subject.griddle,
     failed: times.failed,
-    left: total - begun,
+    left: ballsAtHand(batch.plan, state),
+    cold: coldStore(batch.plan, state).balls,
   };
 }
 

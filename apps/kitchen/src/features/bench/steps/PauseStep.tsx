@@ -1,0 +1,58 @@
+import type { StepState } from '@kettle-scale/core/batch';
+import { lateLines } from '@kettle-scale/core/plan';
+import { formatSpan } from '@kettle-scale/core/quantity';
+import { StyleSheet, View } from 'react-native';
+import type { LiveBatch } from '../../../batch/useBatch';
+import { SPACE } from '../../../ui/tokens';
+import { Body } from '../../../ui/type';
+import { ColdChainLine } from '../ColdChainLine';
+import { StepFrame } from '../StepFrame';
+import { TimerRing } from '../TimerRing';
+import { useStepClock } from '../useStepClock';
+import { useRingSize } from '../useStepWidth';
+
+const PHASE = { early: 'to go', open: 'go on now', late: 'waits for hands' } as const;
+const ALARM = { open: 'The dough has had its pause', late: 'The dough waits to be kneaded' } as const;
+
+const styles = StyleSheet.create({ middle: { alignItems: 'center', gap: SPACE.s } });
+
+/** The dough is left in peace between two kneadings. */
+export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
+  const { plan } = live.batch;
+  const { nowMs, window, running, alarm } = useStepClock(live, now);
+  const stepId = now.step.id;
+  const phase = running?.phase;
+  const late = now.step.round === 0 ? lateLines(plan) : [];
+  const next =
+    late.length > 0
+      ? `Then ${late.map(({ name }) => name.toLowerCase()).join(' and ')} is worked in.`
+      : 'Then it is kneaded again.';
+  return (
+    <StepFrame
+      live={live}
+      step={now.step}
+      primary={
+        phase
+          ? {
+              label: phase === 'early' ? 'Knead it already' : 'On with the kneading',
+              quiet: phase === 'early',
+              onPress: () => live.act({ type: 'done', stepId }),
+            }
+          : { label: 'Covered: start the pause', onPress: () => live.act({ type: 'started', stepId }) }
+      }
+      {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}
+    >
+      <View style={styles.middle}>
+        <TimerRing
+          size={useRingSize()}
+          running={running}
+          earliestS={window.earliestS}
+          words={PHASE}
+          label={formatSpan(window.earliestS)}
+        />
+      </View>
+      <Body>{`Under a cover: an open skin dries and tears. ${next}`}</Body>
+      <ColdChainLine live={live} nowMs={nowMs} />
+    </StepFrame>
+  );
+}

@@ -1,0 +1,123 @@
+import { ballsAtHand, coldStore, workableAtMs } from '@kettle-scale/core/batch';
+import { useState } from 'react';
+import type { LiveBatch } from '../batch/useBatch';
+import { Action, PrimaryAction } from '../ui/input/actions';
+import { StepperField } from '../ui/input/StepperField';
+import { Sheet } from '../ui/layout/Sheet';
+import { Ticket } from '../ui/layout/Ticket';
+import { Heading, Label, Strong } from '../ui/type';
+import { useFormat } from '../ui/useFormat';
+import { useNow } from '../ui/useNow';
+import { useDays } from './useDays';
+
+const MINUTE_MS = 60_000;
+
+interface Ask {
+  title: string;
+  label: string;
+  most: number;
+  onCount: (pieces: number) => void;
+}
+
+/** How many: all of them, until somebody says otherwise. */
+function CountSheet({ ask, onClose }: { ask: Ask; onClose: () => void }) {
+  const [text, setText] = useState(String(ask.most));
+  const pieces = /^\d+$/.test(text.trim()) ? Number(text) : NaN;
+  const right = pieces >= 1 && pieces <= ask.most;
+  const clamp = (value: number) => Math.min(ask.most, Math.max(1, value || 1));
+  return (
+    <Sheet open onClose={onClose} label={ask.title}>
+      <Heading>{ask.title}</Heading>
+      <StepperField
+        name="cold-count"
+        label="Balls"
+        size={64}
+        text={text}
+        onText={setText}
+        onStep={(direction) => setText(String(clamp(pieces + direction)))}
+        error={right ? undefined : `Balls must be a whole number from 1 to ${ask.most}.`}
+      />
+      <PrimaryAction
+        label={ask.label}
+        disabled={!right}
+        onPress={() => {
+          ask.onCount(pieces);
+          onClose();
+        }}
+      />
+    </Sheet>
+  );
+}
+
+/** Part now, part later: balls and dough of the batch that wait in the fridge, taken out as they are needed. */
+export function ColdBalls({ live }: { live: LiveBatch }) {
+  const { batch, state, act } = live;
+  const { plan } = batch;
+  const format = useFormat();
+  const nowMs = useNow(MINUTE_MS);
+  const { clock, write, dayOf } = useDays();
+  const [ask, setAsk] = useState<Ask | null>(null);
+  const { balls, dough } = coldStore(plan, state);
+  const atHand = ballsAtHand(plan, state);
+  const ballG = state.divided?.ballG ?? plan.ballG;
+  const fromDough = dough ? Math.floor(dough.massG / ballG) : 0;
+  const when = (ms: number) => (dayOf(ms) === dayOf(nowMs) ? clock(ms) : write(ms, 'moment'));
+  const workableMs = workableAtMs(plan, state);
+  const bestBy = (ms: number) => (ms < nowMs ? `its time was over ${when(ms)}` : `best by ${when(ms)}`);
+  return (
+    <>
+      {balls || dough ? (
+        <Ticket>
+          {balls ? (
+            <>
+              <Strong>{`${balls.pieces} balls in the fridge since ${when(balls.sinceMs)}, ${bestBy(balls.bestByMs)}`}</Strong>
+              <Action
+                label="Take balls out"
+                onPress={() =>
+                  setAsk({
+                    ...{ title: 'How many come out?', label: 'Take them out', most: balls.pieces },
+                    onCount: (pieces) => act({ type: 'taken-out', pieces }),
+                  })
+                }
+              />
+            </>
+          ) : null}
+          {dough ? (
+            <Strong>{`${format.mass(dough.massG)} of its dough in the fridge since ${when(dough.sinceMs)}, ${bestBy(dough.bestByMs)}`}</Strong>
+          ) : null}
+          {fromDough > 0 ? (
+            <Action
+              label="Make balls of it"
+              onPress={() =>
+                setAsk({
+                  ...{ title: `Balls of ${format.mass(ballG)}`, label: 'They are made', most: fromDough },
+                  onCount: (pieces) => act({ type: 'drawn', pieces, massG: pieces * ballG }),
+                })
+              }
+            />
+          ) : null}
+          <Label>Airtight. Follow your local food code; the person in charge decides.</Label>
+        </Ticket>
+      ) : null}
+      {workableMs !== null && workableMs > nowMs ? (
+        <Label>
+          {Number.isFinite(workableMs)
+            ? `The balls that came out are warm enough to roll about ${when(workableMs)}.`
+            : 'This room is too cold to warm the balls: they roll stiff.'}
+        </Label>
+      ) : null}
+      {atHand > 0 ? (
+        <Action
+          label="Keep balls for later, cold"
+          onPress={() =>
+            setAsk({
+              ...{ title: 'How many into the fridge?', label: 'They are in the fridge', most: atHand },
+              onCount: (pieces) => act({ type: 'chilled', pieces }),
+            })
+          }
+        />
+      ) : null}
+      {ask ? <CountSheet ask={ask} onClose={() => setAsk(null)} /> : null}
+    </>
+  );
+}

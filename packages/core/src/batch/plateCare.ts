@@ -1,0 +1,12 @@
+import type { PlateCare } from '../formula/methodSchema';
+import type { BatchState } from './foldBatch';
+
+/** What the plate is due before the next piece goes on; nothing before the first, which meets a clean plate. */
+export const careDue = (
+  care: readonly PlateCare[] | undefined,
+  { cared, piecesOff, onPlate }: Pick<BatchState, 'cared' | 'piecesOff' | 'onPlate'>,
+): PlateCare[] =>
+  (care ?? []).filter(({ what, every }) => {
+    const last = cared.findLast((one) => one.what === what)?.afterPieces ?? 0;
+    return piecesOff + onPlate.length - last >= every;
+  });

@@ -1,0 +1,23 @@
+import type { FatIn, Method, MixingSchool } from './methodSchema';
+
+/** Where the fat goes: through the flour, with the liquid, or one of the ways that a formula can ask for. */
+export type FatWay = FatIn | 'through' | 'with the liquid';
+
+const OF_SCHOOL: Record<MixingSchool, FatWay> = {
+  'hold-back': 'through',
+  'flour-back': 'with the liquid',
+  'rubbed-in': 'rubbed',
+  creamed: 'creamed',
+  oil: 'whisked',
+  'boiling-water': 'worked',
+  milk: 'through',
+  'yogurt-leavener': 'with the liquid',
+};
+
+/** How the fat gets into the dough: as the formula says, else as its school does. */
+export const fatWay = ({ fatIn, school }: Pick<Method, 'fatIn' | 'school'>): FatWay =>
+  fatIn ?? OF_SCHOOL[school];
+
+/** Whether the fat is in before hot liquid goes on, so that hands have nothing to work in after the scald. */
+export const fatIsInBefore = (method: Pick<Method, 'fatIn' | 'school'>): boolean =>
+  fatWay(method) !== 'worked';

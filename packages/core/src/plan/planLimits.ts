@@ -1,0 +1,75 @@
+import { formatMass, formatSpan } from '../quantity/formatQuantity';
+import { sumG } from '../quantity/roundToStep';
+import type { Plan } from './planSchema';
+
+/** Flour of a lot that is in the kitchen. */
+export interface LotInStock {
+  id: string;
+  name: string;
+  ingredient: string;
+  leftG: number;
+}
+
+const split = (pieces: number, fit: number, rest: string): string =>
+  fit >= 1 && fit < pieces ? `${fit} pieces now, ${pieces - fit} ${rest}` : `all ${pieces} pieces ${rest}`;
+
+/**
+ * What the stock does not cover, a sentence each, with the split that would hold. Ingredients that no lot is kept of are not
+ * known, and nothing is said of them.
+ * @param lotId the lot that the batch is to be made of, where one was chosen
+ */
+export function stockShort(plan: Plan, lots: readonly LotInStock[], lotId?: string): string[] {
+  return [...new Set(plan.sheet.map(({ ingredient }) => ingredient))].flatMap((ingredient) => {
+    const inStock = lots.filter((lot) => lot.ingredient === ingredient);
+    const [row] = plan.sheet.filter((line) => line.ingredient === ingredient);
+    if (inStock.length === 0 || !row) return [];
+    const needG = sumG(
+      plan.sheet.flatMap((line) => (line.ingredient === ingredient ? [line.massG * plan.bowls] : [])),
+    );
+    const fitting = (leftG: number) => Math.floor((plan.pieces * leftG) / needG);
+    const leftG = sumG(inStock.map((lot) => lot.leftG));
+    if (needG > leftG) {
+      const how = split(plan.pieces, fitting(leftG), 'when more has come in');
+      return [`${row.name}: ${formatMass(needG)} is needed and ${formatMass(leftG)} is in stock: ${how}.`];
+    }
+    const lot = inStock.find(({ id }) => id === lotId);
+    if (!lot || needG <= lot.leftG) return [];
+    const how = split(plan.pieces, fitting(lot.leftG), 'of the next lot');
+    return [`${lot.name} has ${formatMass(lot.leftG)} left and ${formatMass(needG)} is needed: ${how}.`];
+  });
+}
+
+const MIN_PER_H = 60;
+const MIN_PER_DAY = 24 * MIN_PER_H;
+const S_PER_MIN = 60;
+
+/** Minutes after midnight of a clock like "22:30". */
+const minutesOf = (clock: string): number => {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
+  return hours * MIN_PER_H + minutes;
+};
+
+/**
+ * How far a batch begun now would run past the hour at which the kitchen closes, with the pieces that are ready by then.
+ * @param startClock local time, "21:05"
+ * @param closesAt local time; before `startClock` it is the next day's
+ * @returns null where it ends in time, or the kitchen has not said when it closes
+ */
+export function pastClosing(
+  plan: Pick<Plan, 'pieces' | 'steps' | 'expectedS'>,
+  startClock: string,
+  closesAt: string | undefined,
+): string | null {
+  if (closesAt === undefined) return null;
+  const open = minutesOf(closesAt) - minutesOf(startClock);
+  const openS = (open < 0 ? open + MIN_PER_DAY : open) * S_PER_MIN;
+  const overS = plan.expectedS - openS;
+  if (overS <= 0) return null;
+  const griddleS = plan.steps.find(({ kind }) => kind === 'griddle')?.expectedS ?? 0;
+  const fit = griddleS > 0 ? Math.floor(plan.pieces * (1 - overS / griddleS)) : 0;
+  const how =
+    fit >= 1
+      ? `${fit} pieces are ready by then: plan those, and the rest for another day`
+      : 'none are ready by then: keep it for another day, or let the dough rest in the fridge over night';
+  return `Begun now it ends ${formatSpan(overS)} after the kitchen closes at ${closesAt}: ${how}.`;
+}
