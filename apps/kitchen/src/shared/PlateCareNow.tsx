@@ -14,8 +14,13 @@ export function PlateCareNow({ live }: { live: LiveBatch }) {
   if (due.length === 0) return null;
   return (
     <View style={{ gap: SPACE.xs }}>
+      <Label>Before the next piece; tap what is done.</Label>
       {due.map(({ what }) => (
-        <Action key={what} label={`The plate: ${what}`} onPress={() => act({ type: 'cared', what })} />
+        <Action
+          key={what}
+          label={`${what.slice(0, 1).toUpperCase()}${what.slice(1)}`}
+          onPress={() => act({ type: 'cared', what })}
+        />
       ))}
       {due.some(({ what }) => WET.has(what)) ? <Label>It spits: from the side, face away.</Label> : null}
     </View>

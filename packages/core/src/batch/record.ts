@@ -32,11 +32,17 @@ function judgedRight(state: BatchState): boolean {
   });
 }
 
+/** The balls in the fridge, where nothing else of the batch is left to do. */
+function waitsCold(plan: Plan, state: BatchState): ReturnType<typeof coldStore>['balls'] {
+  const { balls } = coldStore(plan, state);
+  return state.onPlate.length === 0 && ballsAtHand(plan, state) === 0 ? balls : null;
+}
+
 /** The present step with the marks of its clock. */
 function nowOf(plan: Plan, state: BatchState, now: StepState): NonNullable<BatchRecord['now']> {
   const { step, startedMs } = now;
-  const { balls } = coldStore(plan, state);
-  if (balls && state.onPlate.length === 0 && ballsAtHand(plan, state) === 0) {
+  const balls = waitsCold(plan, state);
+  if (balls) {
     return {
       ...{ stepId: step.id, kind: step.kind, startedMs: balls.sinceMs, closesMs: balls.bestByMs },
       title: `${balls.pieces} balls in the fridge`,
@@ -59,6 +65,8 @@ function nowOf(plan: Plan, state: BatchState, now: StepState): NonNullable<Batch
 /** What is still to do, the present step first; weighing and bowls that follow each other in one. */
 function aheadOf(plan: Plan, state: BatchState): NonNullable<BatchRecord['ahead']> {
   const ahead: NonNullable<BatchRecord['ahead']> = [];
+  // Nobody knows when what is in the fridge comes out.
+  if (waitsCold(plan, state)) return ahead;
   for (const { step, status } of state.steps) {
     if (status === 'done') continue;
     const title = step.kind === 'weigh' ? 'Weigh' : stepTitle(plan, step);

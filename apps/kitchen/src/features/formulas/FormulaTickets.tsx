@@ -71,10 +71,10 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
     <Ticket>
       <Heading>Shares of flour</Heading>
       <View>
-        {lines.map(({ id, food, fraction, note }) => (
+        {lines.map(({ id, food, fraction, note, late }) => (
           <Leader
             key={id}
-            name={note ? `${food.name}, ${note}` : food.name}
+            name={[food.name, note, late && 'late'].filter(Boolean).join(', ')}
             value={formatPercent(fraction, 1)}
             tone={food.kind === 'water' || food.kind === 'dairy' ? 'water' : 'ink'}
           />

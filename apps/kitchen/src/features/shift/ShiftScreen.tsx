@@ -1,6 +1,7 @@
+import type { BatchSummary } from '@kettle-scale/core/batch';
 import type { LotState } from '@kettle-scale/core/flourLot';
 import type { SavedPlan } from '@kettle-scale/core/plan';
-import { daysBetween, formatClock } from '@kettle-scale/core/quantity';
+import { daysBetween, formatClock, formatSpan } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useFormulas, useRunning, useSavedPlans } from '../../api/queries';
@@ -32,12 +33,18 @@ const STATE_WORDS = { late: 'late by', due: 'ready', running: 'in' } as const;
 const TONE = { late: 'plum', due: 'sage', running: 'ink' } as const;
 /** Lots with less than this many days of flour are named. */
 const SOON_DAYS = 3;
+/** Seconds beyond this are said in hours, not counted down. */
+const LONG_S = 10 * 3600;
+
+/** A batch whose balls lie in the fridge has nothing on the clock. */
+const goesOn = ({ record: { ahead = [] } }: BatchSummary): boolean => ahead.length > 0;
 
 function BoardTicket({ row: { batch, state, seconds } }: { row: BoardRow }) {
   const days = useDays();
   const { record } = batch;
   const tone = TONE[state];
-  const clock = seconds === null ? null : formatClock(Math.floor(seconds));
+  const clock =
+    seconds === null ? null : seconds < LONG_S ? formatClock(Math.floor(seconds)) : formatSpan(seconds);
   return (
     <Link href={`/bench/${batch.id}`} style={styles.link}>
       <Ticket>
@@ -119,6 +126,7 @@ export function ShiftScreen() {
       ? 'Shift'
       : `${board.length} ${board.length === 1 ? 'batch' : 'batches'}, ${pieces} pieces${late > 0 ? `, ${late} late` : ''}`;
 
+  const goingOn = board.map(({ batch }) => batch).filter(goesOn);
   const main = running.data ? (
     <>
       {board.length === 0 ? (
@@ -127,10 +135,10 @@ export function ShiftScreen() {
       {board.map((row) => (
         <BoardTicket key={row.batch.id} row={row} />
       ))}
-      {board.length > 0 ? (
+      {goingOn.length > 0 ? (
         <Ticket>
           <Heading>How it goes on from here</Heading>
-          <Timeline batches={board.map(({ batch }) => batch)} nowMs={nowMs} />
+          <Timeline batches={goingOn} nowMs={nowMs} />
         </Ticket>
       ) : null}
       {board.length > 0 ? <AllowAlarms /> : null}

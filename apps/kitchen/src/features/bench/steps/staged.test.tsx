@@ -96,7 +96,7 @@ describe('part now, part later', () => {
   test('the plate is seen to when it is due, and that is kept', () => {
     const { live, now, acts } = at('griddle', ...pieces(2));
     draw(<GriddleStep live={live} step={now.step} />);
-    press('The plate: wipe it with oil');
+    press('Wipe it with oil');
     expect(acts).toEqual([{ type: 'cared', what: 'wipe it with oil' }]);
   });
 });

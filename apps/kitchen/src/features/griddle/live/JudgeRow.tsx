@@ -7,6 +7,8 @@ import { Body, Heading, Label } from '../../../ui/type';
 
 type Judged = Extract<EventBody, { type: 'judged' }>;
 
+const PERCENT = 100;
+
 const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
 
 const COLOUR_OPTIONS = [
@@ -14,6 +16,12 @@ const COLOUR_OPTIONS = [
   ['right', 'Right'],
   ['dark', 'Dark'],
 ] as const;
+
+/** "side 1 5 % longer", or nothing where it is as before. */
+function longer(side: string, factor: number): string[] {
+  const percent = Math.round(PERCENT * (factor - 1));
+  return percent === 0 ? [] : [`${side} ${Math.abs(percent)} % ${percent > 0 ? 'longer' : 'shorter'}`];
+}
 
 interface JudgeRowProps {
   state: BatchState;
@@ -31,6 +39,11 @@ export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
   const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen).words : [];
   const judge = (part: PieceSeen) => onJudge({ type: 'judged', piece: last.piece, ...part } as Judged);
   const heat = Math.round(trim.heatC);
+  const trimmed = [
+    ...longer('side 1', trim.first.factor),
+    ...(last.sidesS.length > 1 ? longer('side 2', trim.later.factor) : []),
+    ...(heat === 0 ? [] : [`plate ${Math.abs(heat)} °C ${heat > 0 ? 'hotter' : 'cooler'}`]),
+  ];
   return (
     <View style={styles.stack}>
       <Heading>{`Piece ${last.piece}`}</Heading>
@@ -71,9 +84,7 @@ export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
         {words.map((line) => (
           <Body key={line}>{line}</Body>
         ))}
-        <Label>
-          {`Next piece: side 1 × ${trim.first.factor.toFixed(2)}, side 2 × ${trim.later.factor.toFixed(2)}${heat === 0 ? '' : `, plate ${Math.abs(heat)} °C ${heat > 0 ? 'hotter' : 'cooler'}`}.`}
-        </Label>
+        {trimmed.length > 0 ? <Label>{`Next piece: ${trimmed.join(', ')}.`}</Label> : null}
       </View>
     </View>
   );
