@@ -55,13 +55,13 @@ export function ColdBalls({ live }: { live: LiveBatch }) {
   const { plan } = batch;
   const format = useFormat();
   const nowMs = useNow(MINUTE_MS);
-  const { clock, write, dayOf } = useDays();
+  const days = useDays();
   const [ask, setAsk] = useState<Ask | null>(null);
   const { balls, dough } = coldStore(plan, state);
   const atHand = ballsAtHand(plan, state);
   const ballG = state.divided?.ballG ?? plan.ballG;
   const fromDough = dough ? Math.floor(dough.massG / ballG) : 0;
-  const when = (ms: number) => (dayOf(ms) === dayOf(nowMs) ? clock(ms) : write(ms, 'moment'));
+  const when = (ms: number) => days.when(ms, nowMs);
   const workableMs = workableAtMs(plan, state);
   const bestBy = (ms: number) => (ms < nowMs ? `its time was over ${when(ms)}` : `best by ${when(ms)}`);
   return (

@@ -19,6 +19,11 @@ export function useDays() {
       write,
       /** 14:05 */
       clock: (ms: number) => write(ms, 'time'),
+      /** 14:05, and with its day where that is another than the one it is read on. */
+      when: (ms: number, nowMs: number) => {
+        const time = write(ms, 'time');
+        return dayOf(ms, zone) === dayOf(nowMs, zone) ? time : `${write(ms, 'weekday')} ${time}`;
+      },
       /** 4 Mar */
       day: (at: number | string) => write(at, 'short'),
       /** The kitchen's day of an instant: 2026-03-04. */

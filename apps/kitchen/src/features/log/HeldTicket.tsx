@@ -42,8 +42,7 @@ function Reheat({ how, thicknessMm }: { how: Holding; thicknessMm: number }) {
 export function HeldTicket({ live }: { live: LiveBatch }) {
   const router = useRouter();
   const format = useFormat();
-  const { clock, write, dayOf } = useDays();
-  const until = (ms: number, from: number) => (dayOf(ms) === dayOf(from) ? clock(ms) : write(ms, 'moment'));
+  const { when: until } = useDays();
   const kitchen = useKitchen();
   const nowMs = useNow(MINUTE_MS / 2);
   const { state, batch } = live;

@@ -17,10 +17,8 @@ export function ClockTicket({
   nowMs: number;
   onWhy: (figure: FigureId) => void;
 }) {
-  const { clock, dayOf, write } = useDays();
-  /** Past midnight the day is named. */
-  const named = (ms: number) =>
-    dayOf(ms) === dayOf(nowMs) ? clock(ms) : `${write(ms, 'weekday')} ${clock(ms)}`;
+  const { when } = useDays();
+  const named = (ms: number) => when(ms, nowMs);
   return (
     <Ticket>
       <Heading>Begun now</Heading>
@@ -30,7 +28,7 @@ export function ClockTicket({
             key={title}
             name={title}
             value={named(startMs)}
-            aside={latestMs === null ? formatSpan((endMs - startMs) / 1000) : `by ${clock(latestMs)}`}
+            aside={latestMs === null ? formatSpan((endMs - startMs) / 1000) : `by ${named(latestMs)}`}
           />
         ))}
         <Leader name="Last piece off" value={named(nowMs + plan.expectedS * 1000)} tone="sage" />

@@ -43,13 +43,13 @@ function TwoPanes({ children }: { children: readonly [ReactNode, ReactNode] }) {
 function Planner(props: PlannerProps) {
   const { formula, kitchen, ingredients } = props;
   const { units } = useFormat();
-  const { clock } = useDays();
+  const { when } = useDays();
   const planner = usePlanner(props);
   const { plan, planned, problem, needs } = planner;
   const [asked, setAsked] = useState<Asked | null>(null);
   const closeWhy = useCallback(() => setAsked(null), []);
   const now = useNow(MINUTE_MS / 2);
-  const ready = plan ? clock(now + plan.expectedS * 1000) : '–';
+  const ready = plan ? when(now + plan.expectedS * 1000, now) : '–';
   useKeys({ primary: planner.begin });
 
   const why =
