@@ -25,23 +25,66 @@ const withTag = (version: FormulaVersion, status: number) => ({
 /** The number in a tag of ours; 0, which no version has, for any other. */
 const versionOf = (tag: string): number => Number(/^(?:W\/)?"(\d+)"$/.exec(tag.trim())?.[1] ?? 0);
 
-export function formulaRoutes(
-  store: FormulaStore,
-  ingredients: IngredientStore,
-  { hub, now }: Around,
-): Route[] {
+/** Reading the book: what is current, and what was. */
+const readingRoutes = (store: FormulaStore): Route[] => [
+  route({
+    method: 'get',
+    path: '/formulas',
+    summary: 'The current version of every formula that is not put away',
+    response: z.array(formulaSchema),
+    run: () => store.list(),
+  }),
+  route({
+    method: 'get',
+    path: '/formulas/:id',
+    summary: 'The current version of a formula',
+    params: idParams,
+    response: formulaSchema,
+    run: async ({ params }) => {
+      const found = await store.current(params.id);
+      if (!found) throw notFound('This formula');
+      return { status: 200, body: found.formula, etag: etagOf(found) };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/formulas/:id/versions',
+    summary: 'All versions of a formula, the newest first',
+    params: idParams,
+    response: z.array(formulaVersionSchema),
+    run: async ({ params }) => {
+      const history = await store.history(params.id);
+      if (history.length === 0) throw notFound('This formula');
+      return history;
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/formulas/:id/versions/:version',
+    summary: 'One version of a formula',
+    params: versionParams,
+    response: formulaVersionSchema,
+    run: async ({ params }) => {
+      const found = await store.get(params.id, params.version);
+      if (!found) throw notFound('This version');
+      return found;
+    },
+  }),
+];
+
+/** A formula is stored only when this kitchen can work it. */
+async function check(formula: Formula, ingredients: IngredientStore): Promise<void> {
+  try {
+    resolveLines(formula, await ingredients.list());
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw new InputError(error.problems.map((p) => ({ ...p, path: `formula.${p.path}` })));
+  }
+}
+
+/** Writing the book; whatever is stored is told to every screen. */
+function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, now }: Around): Route[] {
   const changed = () => hub.publish({ type: 'book' });
-
-  /** A formula is stored only when this kitchen can work it. */
-  const check = async (formula: Formula): Promise<void> => {
-    try {
-      resolveLines(formula, await ingredients.list());
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      throw new InputError(error.problems.map((p) => ({ ...p, path: `formula.${p.path}` })));
-    }
-  };
-
   return [
     route({
       method: 'put',
@@ -59,13 +102,6 @@ export function formulaRoutes(
       },
     }),
     route({
-      method: 'get',
-      path: '/formulas',
-      summary: 'The current version of every formula that is not put away',
-      response: z.array(formulaSchema),
-      run: () => store.list(),
-    }),
-    route({
       method: 'post',
       path: '/formulas',
       summary: 'Add a formula; it becomes version 1',
@@ -73,7 +109,7 @@ export function formulaRoutes(
       response: formulaVersionSchema,
       status: 201,
       run: async ({ body }) => {
-        await check(body.formula);
+        await check(body.formula, ingredients);
         const saved = await store.create(body.formula, body.reason, now().toISOString());
         if (saved.as === 'saved') {
           changed();
@@ -82,30 +118,6 @@ export function formulaRoutes(
         throw new HttpProblem(409, `There is already a formula “${body.formula.id}”.`, [
           { path: 'formula.id', message: 'This id is taken; choose another or save a new version.' },
         ]);
-      },
-    }),
-    route({
-      method: 'get',
-      path: '/formulas/:id',
-      summary: 'The current version of a formula',
-      params: idParams,
-      response: formulaSchema,
-      run: async ({ params }) => {
-        const found = await store.current(params.id);
-        if (!found) throw notFound('This formula');
-        return { status: 200, body: found.formula, etag: etagOf(found) };
-      },
-    }),
-    route({
-      method: 'get',
-      path: '/formulas/:id/versions',
-      summary: 'All versions of a formula, the newest first',
-      params: idParams,
-      response: z.array(formulaVersionSchema),
-      run: async ({ params }) => {
-        const history = await store.history(params.id);
-        if (history.length === 0) throw notFound('This formula');
-        return history;
       },
     }),
     route({
@@ -120,7 +132,7 @@ export function formulaRoutes(
         if (body.formula.id !== params.id) {
           throw InputError.at('formula.id', 'The id in the document and in the address differ.');
         }
-        await check(body.formula);
+        await check(body.formula, ingredients);
         if (ifMatch === null) {
           throw new HttpProblem(
             428,
@@ -142,17 +154,10 @@ export function formulaRoutes(
         );
       },
     }),
-    route({
-      method: 'get',
-      path: '/formulas/:id/versions/:version',
-      summary: 'One version of a formula',
-      params: versionParams,
-      response: formulaVersionSchema,
-      run: async ({ params }) => {
-        const found = await store.get(params.id, params.version);
-        if (!found) throw notFound('This version');
-        return found;
-      },
-    }),
   ];
 }
+
+export const formulaRoutes = (store: FormulaStore, ingredients: IngredientStore, around: Around): Route[] => [
+  ...savingRoutes(store, ingredients, around),
+  ...readingRoutes(store),
+];

@@ -1,0 +1,107 @@
+import {
+  type BatchEvent,
+  type BatchRecord,
+  type BatchStart,
+  batchRecord,
+  foldBatch,
+  isSimulated,
+} from '@kettle-scale/core/batch';
+import type { Plan } from '@kettle-scale/core/plan';
+import type { Transaction } from 'sequelize';
+import { ENDING, TURNING } from './ending';
+import { keepFind } from './facts';
+import type { LiveBatch } from './liveBatches';
+import { summaryText } from './logPages';
+import type { Sql } from './sql';
+
+/** Flour of the lot that a plan asks for, of a batch whose record does not say. */
+const PLANNED_LOT_FLOUR = `
+  SELECT SUM(line.value ->> 'massG') * ($9 ->> '$.bowls')
+  FROM json_each($9, '$.sheet') AS line, flour_lots AS lot
+  WHERE lot.id = $6 AND line.value ->> 'ingredient' = lot.ingredientId`;
+const INSERT_EVENT = 'INSERT INTO batch_events (id, batchId, document, receivedAt) VALUES ($1, $2, $3, $4)';
+
+/** The rows of a batch: its head, its events, what it is found by; each change in one transaction. */
+export function batchRows(sql: Sql, demo: boolean) {
+  /** Points that a batch teaches its flour lot: none while it runs, was given up, or was made up. */
+  const pointsOf = (events: readonly BatchEvent[], record: BatchRecord): number | null =>
+    record.status === 'finished' && (demo || !events.some(isSimulated)) ? (record.lotPoints ?? null) : null;
+
+  async function insert(
+    start: BatchStart,
+    plan: Plan,
+    events: BatchEvent[],
+    transaction: Transaction,
+    receivedAt: readonly string[] = events.map(({ at }) => at),
+  ): Promise<void> {
+    const state = foldBatch(plan, events);
+    const record = batchRecord(plan, state);
+    const { id, at, formulaId, formulaVersion, flourLotId = null } = start;
+    const over = record.status !== 'running';
+    await sql.run(
+      `INSERT INTO batches (id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, status, start, plan, record, lotFlourG, lotPoints)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, COALESCE($11, (${PLANNED_LOT_FLOUR})), $12)`,
+      [
+        ...[id, at, formulaId, plan.formula.name, formulaVersion, flourLotId, record.status],
+        ...[JSON.stringify(start), JSON.stringify(plan), over ? summaryText(record) : null],
+        ...[record.lotFlourG ?? null, pointsOf(events, record)],
+      ],
+      transaction,
+    );
+    const batch = { id, startedAt: at, plan, flourLotId, events };
+    await keepFind(sql, batch, state, record, transaction);
+    if (events.length === 0) return;
+    await sql.run(
+      `INSERT INTO batch_events (id, batchId, document, receivedAt)
+       SELECT e.value ->> 'id', $1, e.value, r.value
+       FROM json_each($2) AS e JOIN json_each($3) AS r ON r.key = e.key ORDER BY e.key`,
+      [id, JSON.stringify(events), JSON.stringify(receivedAt)],
+      transaction,
+    );
+  }
+
+  /** Stores an event; one that ends a batch, or takes its end back, changes the batch in the same transaction. */
+  async function store(id: string, event: BatchEvent, receivedAt: string, batch: LiveBatch): Promise<number> {
+    const row = [event.id, id, JSON.stringify(event), receivedAt];
+    // A late act of a batch that is over changes its record too.
+    const over = batch.events.some(({ type }) => ENDING.has(type));
+    if (!over && !TURNING.has(event.type)) return sql.insert(INSERT_EVENT, row);
+    const events = [...batch.events, event];
+    const state = foldBatch(batch.plan, events);
+    const record = batchRecord(batch.plan, state);
+    const [head] = await sql.select<{ startedAt: string; flourLotId: string | null }>(
+      'SELECT startedAt, flourLotId FROM batches WHERE id = $1',
+      [id],
+    );
+    if (!head) throw new Error(`the batch ${id} is gone`);
+    return sql.transaction(async (transaction) => {
+      const seq = await sql.insert(INSERT_EVENT, row, transaction);
+      const kept = record.status === 'running' ? null : summaryText(record);
+      await sql.run(
+        `UPDATE batches SET status = $1, record = $2, lotFlourG = COALESCE($4, lotFlourG), lotPoints = $5
+         WHERE id = $3`,
+        [record.status, kept, id, record.lotFlourG ?? null, pointsOf(events, record)],
+        transaction,
+      );
+      await keepFind(sql, { id, ...head, plan: batch.plan, events }, state, record, transaction);
+      return seq;
+    });
+  }
+
+  /** What an event with this id is already, and the last event of the batch. */
+  async function seenBefore(batchId: string, eventId: string) {
+    const [found] = await sql.select<{
+      last: number | null;
+      known: string | null;
+      knownBatch: string | null;
+    }>(
+      `SELECT (SELECT MAX(seq) FROM batch_events WHERE batchId = $1) AS last,
+         (SELECT document FROM batch_events WHERE id = $2) AS known,
+         (SELECT batchId FROM batch_events WHERE id = $2) AS knownBatch`,
+      [batchId, eventId],
+    );
+    return found;
+  }
+
+  return { insert, store, seenBefore };
+}
