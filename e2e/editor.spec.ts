@@ -37,7 +37,8 @@ test.describe('the percent editor', () => {
     await page.reload();
     await expect(grams(page, 'Fine wholemeal')).toHaveValue('2,000');
     await expect.poll(() => names(page)).not.toEqual(before);
-    await press(page, 'Give this work up');
+    await press(page, 'Discard changes');
+    await press(page, 'Press again to discard the changes');
     await expect(page).toHaveURL(/lantern-round$/);
     await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible();
   });
@@ -70,7 +71,8 @@ test.describe('the percent editor', () => {
     await expect(salt).toHaveValue('lots');
     await salt.fill('5');
     await expect(page.getByText(/Salt is 5 %.*taste salty/)).toBeVisible();
-    await press(page, 'Give this work up');
+    await press(page, 'Discard changes');
+    await press(page, 'Press again to discard the changes');
   });
 });
 

@@ -64,8 +64,9 @@ test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a 
   await expect(page.getByText(/^Held back by/)).toBeVisible();
   await page.getByLabel('Mark', { exact: true }).fill('7');
   await page.getByRole('button', { name: /^Take 26\d °C, plate at mark 7, simulated$/ }).click();
-  const seven = page.getByRole('button', { name: /^7: 26\d °C, forget this mark$/ });
+  const seven = page.getByRole('button', { name: /^Mark 7: 26\d °C$/ });
   await seven.click();
+  await page.getByRole('button', { name: 'Delete mark 7' }).click();
   await expect(seven).toHaveCount(0);
   await page.getByRole('button', { name: 'Fit the model' }).click();
   const use = page.getByRole('button', { name: 'Use it for Lantern round on this plate' });

@@ -12,6 +12,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { QueueState } from './eventQueue';
 import { kitchenQueue } from './kitchenQueue';
 import { useBatchQuery } from '../api/queries';
+import { tellUndone } from './undone';
 
 const useQueue = (): QueueState =>
   useSyncExternalStore(kitchenQueue.subscribe, kitchenQueue.state, kitchenQueue.state);
@@ -62,10 +63,13 @@ export function useBatch(id: string): {
   );
   const act = useCallback((...bodies: EventBody[]) => actAt(Date.now(), ...bodies), [actAt]);
   const events = batch?.events;
+  const plan = batch?.plan;
   const undo = useCallback(() => {
     const last = lastPress(events ?? []);
-    if (last.length > 0) act(...last.map(({ id: eventId }): EventBody => ({ type: 'void', eventId })));
-  }, [act, events]);
+    if (last.length === 0 || !plan) return;
+    act(...last.map(({ id: eventId }): EventBody => ({ type: 'void', eventId })));
+    tellUndone({ acts: [...last].reverse(), plan });
+  }, [act, events, plan]);
 
   return {
     live: batch && state ? { batch, state, act, actAt, undo, queue } : null,

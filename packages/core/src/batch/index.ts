@@ -1,3 +1,4 @@
+export { undoneWords } from './actWords';
 export { type Batch, batchSchema, type BatchStart, batchStartSchema } from './batchSchema';
 export { coldChain } from './coldChain';
 export { ballsAtHand, ballsMade, coldStore, workableAtMs } from './coldStore';

@@ -7,8 +7,10 @@ import { ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Screen } from '../../ui/layout/Screen';
 import { Thread } from '../../ui/layout/Thread';
 import { SPACE } from '../../ui/tokens';
-import { Label } from '../../ui/type';
+import { UndoneBar } from '../../shared/UndoneBar';
+import { Label, Strong } from '../../ui/type';
 import { useKeys } from '../../ui/input/useKeys';
+import { usePressTwice } from '../../ui/input/usePressTwice';
 import { WhySheet } from '../../ui/layout/Why';
 import { AlarmBar } from '../../ui/alarm/AlarmBar';
 import { BatchExtras } from './BatchExtras';
@@ -27,7 +29,14 @@ interface StepFrameProps {
   step: Step;
   /** Instead of the step's own title. */
   title?: string;
-  primary: { label: string; onPress: () => void; disabled?: boolean; quiet?: boolean };
+  primary: {
+    label: string;
+    onPress: () => void;
+    disabled?: boolean;
+    quiet?: boolean;
+    /** What a pedal must press twice for: "end the rest 6 min early". */
+    twice?: string | null;
+  };
   /** Besides undo. */
   others?: StepAction[];
   /** Answers "why this number" for the figure of this step. */
@@ -60,7 +69,9 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
     primary.onPress();
   };
   const canUndo = state.lastAct !== null;
-  useKeys({ primary: primary.disabled ? undefined : act, undo: canUndo ? live.undo : undefined });
+  const { twice = null, ...button } = primary;
+  const keyed = usePressTwice(twice, act);
+  useKeys({ primary: primary.disabled ? undefined : keyed.press, undo: canUndo ? live.undo : undefined });
 
   return (
     <Screen
@@ -86,7 +97,8 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
               { key: 'undo', label: 'Undo', icon: 'undo' as const, onPress: live.undo, disabled: !canUndo },
             ]}
           />
-          <PrimaryAction {...primary} onPress={act} />
+          <PrimaryAction {...button} onPress={act} />
+          <View role="status">{keyed.words ? <Strong tone="plum">{keyed.words}</Strong> : null}</View>
           <Label>{next ? `Next: ${stepTitle(plan, next).toLowerCase()}` : 'Last step'}</Label>
         </>
       }
@@ -99,6 +111,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
       />
       <View style={styles.body}>{children}</View>
       <BatchExtras live={live} />
+      <UndoneBar />
       <WhySheet why={asked ? (why?.() ?? null) : null} onClose={closeWhy} />
     </Screen>
   );

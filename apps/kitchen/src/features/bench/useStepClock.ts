@@ -1,9 +1,22 @@
-import { type StepState, liveWindow, windowAt } from '@kettle-scale/core/batch';
+import { type StepState, type TimeWindow, liveWindow, windowAt } from '@kettle-scale/core/batch';
+import { formatSpan } from '@kettle-scale/core/quantity';
 import type { LiveBatch } from '../../batch/useBatch';
 import { useAlarm } from '../../ui/alarm/useAlarm';
 import { useNow } from '../../ui/useNow';
 
 const SECOND_MS = 1000;
+/** A rest that is ended with less than this share of it to go is as good as over. */
+const NEARLY = 0.1;
+
+/** What ending it now would do, where that is more than a tenth early; else null. */
+export function endsEarly(
+  running: TimeWindow | null,
+  { earliestS }: { earliestS: number },
+  what: 'rest' | 'pause',
+): string | null {
+  if (running?.phase !== 'early' || running.remainingS <= NEARLY * earliestS) return null;
+  return `end the ${what} ${formatSpan(running.remainingS)} early`;
+}
 
 /** The clock of a timed step, from its stored start, with the alarm of its marks. */
 export function useStepClock({ batch }: LiveBatch, now: StepState) {

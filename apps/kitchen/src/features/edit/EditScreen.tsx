@@ -8,7 +8,8 @@ import { IconButton } from 'react-native-paper';
 import type { BookEntry } from '@kettle-scale/core/document';
 import { draftStore, dropDraft, openDraft, useDraft, useUndo } from '../../drafts/drafts';
 import { useBookAndKitchen } from '../../api/queries';
-import { Action, PrimaryAction } from '../../ui/input/actions';
+import { DeleteAction } from '../../ui/input/DeleteAction';
+import { PrimaryAction } from '../../ui/input/actions';
 import { CostTicket } from '../../shared/CostTicket';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -149,7 +150,7 @@ function Editor({ entries, foods, id }: EditorProps) {
             {facts ? (
               <CostTicket facts={facts} currency={kitchen.currency} onWhy={() => setFigure('cost')} />
             ) : null}
-            <Action label="Give this work up" icon="trash" onPress={giveUp} />
+            <DeleteAction label="Discard changes" means="discard the changes" onPress={giveUp} />
           </View>
         </View>
       ) : (
@@ -157,7 +158,7 @@ function Editor({ entries, foods, id }: EditorProps) {
           <FactsStrip onWhy={setFigure} />
           <Segments label="Part" value={tab} options={TABS} onChange={setTab} />
           {part}
-          <Action label="Give this work up" icon="trash" onPress={giveUp} />
+          <DeleteAction label="Discard changes" means="discard the changes" onPress={giveUp} />
         </>
       )}
       <WhySheet

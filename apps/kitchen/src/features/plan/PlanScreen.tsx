@@ -6,6 +6,8 @@ import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { FieldError } from '../../ui/input/Field';
 import { useKeys } from '../../ui/input/useKeys';
+import { usePressTwice } from '../../ui/input/usePressTwice';
+import { Strong } from '../../ui/type';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { useWide } from '../../ui/layout/useWide';
@@ -50,7 +52,8 @@ function Planner(props: PlannerProps) {
   const closeWhy = useCallback(() => setAsked(null), []);
   const now = useNow(MINUTE_MS / 2);
   const ready = plan ? when(now + plan.expectedS * 1000, now) : '–';
-  useKeys({ primary: planner.begin });
+  const keyed = usePressTwice('start the batch', planner.begin);
+  useKeys({ primary: keyed.press });
 
   const why =
     plan && asked
@@ -70,6 +73,7 @@ function Planner(props: PlannerProps) {
             onPress={planner.begin}
             disabled={!planned || planner.starting}
           />
+          <View role="status">{keyed.words ? <Strong tone="plum">{keyed.words}</Strong> : null}</View>
         </>
       }
     >

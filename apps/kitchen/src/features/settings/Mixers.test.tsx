@@ -39,7 +39,8 @@ test('a measured warming is written where the mixer stands', async () => {
 
 test('one can be taken away', async () => {
   press(/^Spiral/);
-  press('Take it away');
+  press('Delete');
+  press('Press again to delete this bowl');
   expect((await sent())?.mixers).toEqual([]);
 });
 

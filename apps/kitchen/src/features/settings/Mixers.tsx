@@ -9,6 +9,7 @@ import {
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../api/queries';
+import { DeleteAction } from '../../ui/input/DeleteAction';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
@@ -98,7 +99,7 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
       <Body tone="soot">Warming: probe the dough, run five minutes, probe again, divide by five.</Body>
       {problem ? <FieldError id="mixer-error" message={problem} /> : null}
       <PrimaryAction label="Save" onPress={submit(onSave)} />
-      {onRemove ? <Action label="Take it away" onPress={onRemove} /> : null}
+      {onRemove ? <DeleteAction label="Delete" means="delete this bowl" onPress={onRemove} /> : null}
     </>
   );
 }

@@ -94,6 +94,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
       step={batchStep}
       primary={{
         label: 'Finish batch',
+        twice: 'finish the batch',
         onPress: () => void finish(),
         disabled: Object.keys(errors).length > 0,
       }}

@@ -8,7 +8,7 @@ import { Body } from '../../../ui/type';
 import { ColdChainLine } from '../ColdChainLine';
 import { StepFrame } from '../StepFrame';
 import { TimerRing } from '../TimerRing';
-import { useStepClock } from '../useStepClock';
+import { endsEarly, useStepClock } from '../useStepClock';
 import { useRingSize } from '../useStepWidth';
 
 const PHASE = { early: 'to go', open: 'go on now', late: 'waits for hands' } as const;
@@ -36,6 +36,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
           ? {
               label: phase === 'early' ? 'Knead it already' : 'On with the kneading',
               quiet: phase === 'early',
+              twice: endsEarly(running, window, 'pause'),
               onPress: () => live.act({ type: 'done', stepId }),
             }
           : { label: 'Covered: start the pause', onPress: () => live.act({ type: 'started', stepId }) }

@@ -18,7 +18,7 @@ import { ColdChainLine } from '../ColdChainLine';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { StepFrame } from '../StepFrame';
 import { TimerRing } from '../TimerRing';
-import { useStepClock } from '../useStepClock';
+import { endsEarly, useStepClock } from '../useStepClock';
 import { useRingSize } from '../useStepWidth';
 
 const PHASE = { early: 'to go', open: 'ready; this long left', late: 'past its best' } as const;
@@ -112,7 +112,12 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
       }
       primary={
         phase
-          ? { label: DONE[phase], quiet: phase === 'early', onPress: () => act({ type: 'done', stepId }) }
+          ? {
+              label: DONE[phase],
+              quiet: phase === 'early',
+              twice: endsEarly(running, window, 'rest'),
+              onPress: () => act({ type: 'done', stepId }),
+            }
           : { label: 'Covered: start the rest', onPress: () => act({ type: 'started', stepId }) }
       }
       {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}

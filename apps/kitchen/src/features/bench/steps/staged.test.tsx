@@ -2,8 +2,9 @@ import { type EventBody, foldBatch } from '@kettle-scale/core/batch';
 import { formulaSchema } from '@kettle-scale/core/formula';
 import { ORDINARY_DAY, DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { planBatch } from '@kettle-scale/core/plan';
-import { fireEvent, screen, within } from '@testing-library/react';
-import { atTheBench, draw, formula, liveBatchOf, press, see } from '../../../test/liveBatch';
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { tellUndone } from '../../../batch/undone';
+import { START_MS, atTheBench, draw, formula, liveBatchOf, press, see } from '../../../test/liveBatch';
 import { GriddleStep } from './GriddleStep';
 import { KneadStep } from './KneadStep';
 import { PauseStep } from './PauseStep';
@@ -42,6 +43,10 @@ function at(stepId: string, ...bodies: EventBody[]) {
   if (!now) throw new Error(`no step ${stepId}`);
   return { live, acts, now };
 }
+
+/** Acts that only let minutes go by. */
+const idle = (minutes: number): EventBody[] =>
+  Array.from({ length: minutes }, () => ({ type: 'note', text: 'a guest' }));
 
 describe('work in stages', () => {
   test('the feels are called as the formula wants the dough, and stored as steps from it', () => {
@@ -98,5 +103,30 @@ describe('part now, part later', () => {
     draw(<GriddleStep live={live} step={now.step} />);
     press('Wipe it with oil');
     expect(acts).toEqual([{ type: 'cared', what: 'wipe it with oil' }]);
+  });
+});
+
+describe('a slip costs nothing', () => {
+  const pedal = () => fireEvent.keyDown(document.body, { key: 'PageDown' });
+
+  test('a pedal alone does not end a pause: the first press says by how much it would be early', () => {
+    jest.useFakeTimers({ now: START_MS + 12 * 60_000 });
+    const { live, acts, now } = at('pause-1-1', ...idle(9 - weighed.length), {
+      ...{ type: 'started', stepId: 'pause-1-1' },
+    });
+    draw(<PauseStep live={live} now={now} />);
+    pedal();
+    expect(acts).toEqual([]);
+    expect(see(/^Press again to end the pause \d+\smin( \d+\ss)? early$/)).toBeTruthy();
+    pedal();
+    expect(acts).toEqual([{ type: 'done', stepId: 'pause-1-1' }]);
+    jest.useRealTimers();
+  });
+
+  test('an undo says what it took back', () => {
+    const { live, now } = at('griddle', { type: 'divided', doughG: 1000, pieces: 10, ballG: 99.5 });
+    draw(<GriddleStep live={live} step={now.step} />);
+    act(() => tellUndone({ acts: live.batch.events.slice(-1), plan }));
+    expect(see('Undone: divided into 10.')).toBeTruthy();
   });
 });

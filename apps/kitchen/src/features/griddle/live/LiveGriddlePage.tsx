@@ -13,6 +13,7 @@ import { Action, PrimaryAction } from '../../../ui/input/actions';
 import { useKeys } from '../../../ui/input/useKeys';
 import { Caution } from '../../../ui/layout/Caution';
 import { Screen } from '../../../ui/layout/Screen';
+import { UndoneBar } from '../../../shared/UndoneBar';
 import { useWide } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
 import { Figure, Label } from '../../../ui/type';
@@ -220,6 +221,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
         onBurnt={(piece) => act.reject(piece, 'burnt')}
         onClose={endDoubt}
       />
+      <UndoneBar />
       <RejectSheet pieces={pieces} piece={rejecting} onPiece={setRejecting} onReject={act.reject} />
     </Screen>
   );

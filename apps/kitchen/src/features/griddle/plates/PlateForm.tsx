@@ -7,7 +7,8 @@ import {
   griddleSchema,
 } from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
-import { Action, PrimaryAction } from '../../../ui/input/actions';
+import { DeleteAction } from '../../../ui/input/DeleteAction';
+import { PrimaryAction } from '../../../ui/input/actions';
 import { Choices } from '../../../ui/input/Choices';
 import { numberTyped } from '../../../ui/input/FigureField';
 import { FieldError } from '../../../ui/input/Field';
@@ -152,7 +153,7 @@ export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFo
       </View>
       {problem ? <FieldError id="plate-error" message={problem} /> : null}
       <PrimaryAction label="Save" onPress={submit(onSave)} />
-      {onRemove ? <Action label="Take it away" onPress={onRemove} /> : null}
+      {onRemove ? <DeleteAction label="Delete" means="delete this plate" onPress={onRemove} /> : null}
     </>
   );
 }

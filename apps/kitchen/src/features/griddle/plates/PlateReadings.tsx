@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { TakeTemp, type TakenTemp } from '../../../shared/TakeTemp';
 import { Action } from '../../../ui/input/actions';
 import { FigureField, numberTyped } from '../../../ui/input/FigureField';
+import { AskSheet, type Asked } from '../../../ui/layout/AskSheet';
 import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Heading } from '../../../ui/type';
@@ -28,6 +29,14 @@ const styles = StyleSheet.create({
   spot: { flexGrow: 1, flexBasis: 200 },
 });
 
+/** A reading that would take the place of another. */
+const replacing = (what: string, before: string, now: string, onYes: () => void): Asked => ({
+  title: `${what} was ${before}`,
+  text: `Replace it with ${now}?`,
+  yes: 'Replace',
+  onYes,
+});
+
 interface PlateReadingsProps {
   griddle: Griddle;
   onChange: (griddle: Griddle) => void;
@@ -37,6 +46,7 @@ interface PlateReadingsProps {
 export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
   const format = useFormat();
   const [mark, setMark] = useState('5');
+  const [asked, setAsked] = useState<Asked | null>(null);
   const number = numberTyped(mark);
   const known = griddle.marks.filter((one) => one.mark !== number);
   return (
@@ -52,10 +62,15 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
           <Action
             key={one.mark}
             icon="trash"
-            label={`${one.mark}: ${format.temp(one.tempC)}`}
-            hint={`${one.mark}: ${format.temp(one.tempC)}, forget this mark`}
+            label={`Mark ${one.mark}: ${format.temp(one.tempC)}`}
             onPress={() =>
-              onChange({ ...griddle, marks: griddle.marks.filter(({ mark: m }) => m !== one.mark) })
+              setAsked({
+                title: `Delete mark ${one.mark}?`,
+                text: `${format.temp(one.tempC)} was measured there.`,
+                yes: `Delete mark ${one.mark}`,
+                onYes: () =>
+                  onChange({ ...griddle, marks: griddle.marks.filter(({ mark: m }) => m !== one.mark) }),
+              })
             }
           />
         ))}
@@ -73,11 +88,15 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
         <TakeTemp
           kind="thermometer"
           label={`Plate at mark ${mark}`}
-          onTake={({ tempC, source }) =>
-            onChange({ ...griddle, marks: [...known, { mark: number, tempC, source }] })
-          }
+          onTake={({ tempC, source }) => {
+            const keep = () => onChange({ ...griddle, marks: [...known, { mark: number, tempC, source }] });
+            const before = griddle.marks.find((one) => one.mark === number);
+            if (!before) keep();
+            else setAsked(replacing(`Mark ${number}`, format.temp(before.tempC), format.temp(tempC), keep));
+          }}
         />
       ) : null}
+      <AskSheet asked={asked} onClose={() => setAsked(null)} />
     </Ticket>
   );
 }
@@ -86,6 +105,10 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
 export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
   const format = useFormat();
   const [spot, setSpot] = useState<number | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  // The first reading stands for all places until each has its own: nothing is lost by taking those.
+  const [wasRead] = useState(griddle.readings !== undefined);
+  const [fresh, setFresh] = useState<ReadonlySet<number>>(new Set());
   const grid = griddle.readings ?? { ...GRID, tempsC: [] };
   const spots = hotSpots(griddle);
   const standard = grid.columns === GRID.columns && grid.rows === GRID.rows;
@@ -95,6 +118,7 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
     );
     const madeUp = source === 'simulated' || grid.source === 'simulated';
     onChange({ ...griddle, readings: { ...GRID, tempsC, source: madeUp ? 'simulated' : source } });
+    setFresh(new Set([...fresh, at]));
     setSpot(at + 1 < PLACE_NAMES.length ? at + 1 : null);
   };
   return (
@@ -125,9 +149,18 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
         <TakeTemp
           kind="thermometer"
           label={`Plate at the ${PLACE_NAMES[spot] ?? ''}`}
-          onTake={(taken) => take(spot, taken)}
+          onTake={(taken) => {
+            const before = standard && !fresh.has(spot) ? grid.tempsC[spot] : undefined;
+            const keep = () => take(spot, taken);
+            if (before === undefined || !wasRead) keep();
+            else {
+              const name = PLACE_NAMES[spot] ?? '';
+              setAsked(replacing(`The ${name}`, format.temp(before), format.temp(taken.tempC), keep));
+            }
+          }}
         />
       )}
+      <AskSheet asked={asked} onClose={() => setAsked(null)} />
     </Ticket>
   );
 }
