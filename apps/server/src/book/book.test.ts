@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { BOOK_FORMAT } from '@kettle-scale/core/document';
-import type { Formula } from '@kettle-scale/core/formula';
+import { type Formula, FORMULA_FORMAT_VERSION } from '@kettle-scale/core/formula';
 import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
@@ -196,7 +196,7 @@ test('a kitchen of the first release opens with all it had', async () => {
     .expect(201);
   expect((await opened.api.get('/api/v1/formulas/deckhand-wrap')).body).toMatchObject({
     version: 2,
-    formatVersion: 3,
+    formatVersion: FORMULA_FORMAT_VERSION,
   });
   await opened.close();
 });

@@ -1,21 +1,14 @@
-import { type Correction, FEELS, type Feel, feelWord } from '@kettle-scale/core/dough';
-import {
-  type StepState,
-  type RunningDough,
-  correctionFor,
-  correctionLines,
-  runningDough,
-} from '@kettle-scale/core/batch';
+import { FEELS, feelWord } from '@kettle-scale/core/dough';
+import { type StepState, runningDough } from '@kettle-scale/core/batch';
 import { kneadTestWords } from '@kettle-scale/core/formula';
 import { lateLines } from '@kettle-scale/core/plan';
-import { formatPercent, formatSpan, roundToStep } from '@kettle-scale/core/quantity';
+import { formatSpan } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action, ActionRow } from '../../../ui/input/actions';
 import { Choices } from '../../../ui/input/Choices';
-import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
-import { Body, Heading, Label, Strong } from '../../../ui/type';
+import { Body, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { ColdChainLine } from '../ColdChainLine';
 import { DoughTicket } from '../DoughTicket';
@@ -25,6 +18,7 @@ import { StepFrame } from '../StepFrame';
 import { TimerRing } from '../TimerRing';
 import { useStepClock } from '../useStepClock';
 import { useRingSize } from '../useStepWidth';
+import { type Fix, useFix } from './useFix';
 
 const PHASE = { early: 'to the first test', open: 'test it now', late: 'over the guard rail' } as const;
 const ALARM = { open: 'Test the dough', late: 'Stop and test' } as const;
@@ -37,67 +31,22 @@ const styles = StyleSheet.create({
   stack: { gap: SPACE.s },
 });
 
-interface AdviceProps {
-  live: LiveBatch;
-  now: StepState;
-  dough: RunningDough;
-  feel: Feel;
-  correction: Correction;
-}
-
-/** What to do about the feel: how much, in what pours, and what flour alone would do. */
-function CorrectionTicket({ live, now, feel, dough, correction }: AdviceProps) {
-  const { batch, act } = live;
-  const format = useFormat();
-  const { liquid, flour } = correctionLines(batch.plan);
-  const line = correction.kind === 'water' ? liquid : flour;
-  if (correction.kind === 'none' || !line) return null;
-  const add = (lineId: string, massG: number, why: 'correction' | 'top-up') => ({
-    ...{ type: 'added' as const, stepId: now.step.id, lineId, massG },
-    why,
-  });
-  const pourG = Math.max(line.stepG, roundToStep(correction.additionG, line.stepG));
-  const pour = format.mass(pourG, line.stepG);
-  const name = line.name.toLowerCase();
-  const word = feelWord(feel, batch.plan.formula.method.knead.aim);
-  const topUps = correction.topUps.flatMap((topUp) => {
-    const row = batch.plan.sheet.find(({ lineId }) => lineId === topUp.lineId);
-    const massG = row ? roundToStep(topUp.massG / correction.additions, row.stepG) : 0;
-    return row && massG >= row.stepG ? [{ ...topUp, massG, stepG: row.stepG }] : [];
-  });
+/** The fix in words; its button is the step's own, unless waiting comes first. */
+function FixWords({ fix }: { fix: Fix }) {
   return (
-    <Ticket>
-      <Heading>{`${word.slice(0, 1).toUpperCase()}${word.slice(1)}`}</Heading>
-      {correction.waitFirst ? (
-        <Strong tone="sage">
-          Wait first: the flour still drinks. Knead or rest a few minutes and feel again.
-        </Strong>
+    <View style={styles.stack}>
+      {fix.waitFirst ? (
+        <Strong tone="sage">Wait first: the flour still drinks. Knead on, then feel again.</Strong>
       ) : null}
-      <Body>
-        {`${format.mass(correction.massG, line.stepG)} of ${name} in all, in ${correction.additions} ${correction.additions === 1 ? 'pour' : 'pours'} of about ${pour}; feel after each.`}
-      </Body>
-      <Action
-        label={
-          topUps.length > 0
-            ? `Add ${pour} ${name} with ${topUps.map(({ name: other, massG, stepG }) => `${format.mass(massG, stepG)} ${other.toLowerCase()}`).join(', ')}`
-            : `Add ${pour} ${name}`
-        }
-        onPress={() =>
-          act(
-            add(line.lineId, pourG, 'correction'),
-            ...topUps.map(({ lineId, massG }) => add(lineId, massG, 'top-up')),
-          )
-        }
-      />
-      {topUps.length > 0 ? (
+      <Body>{fix.words}</Body>
+      {fix.waitFirst ? <Action label={fix.label} onPress={fix.add} /> : null}
+      {fix.alone ? (
         <>
-          <Action label={`Only ${pour} ${name}`} onPress={() => act(add(line.lineId, pourG, 'correction'))} />
-          <Label>
-            {`Flour alone, all of it: ${correction.topUps.map(({ name: other, fractionWithout, lineId }) => `${other.toLowerCase()} ${formatPercent(dough.lines.find((row) => row.line.lineId === lineId)?.fraction ?? 0, 1)} → ${formatPercent(fractionWithout, 1)}`).join(', ')}.`}
-          </Label>
+          <Action label={fix.alone.label} onPress={fix.alone.add} />
+          <Label>{fix.alone.drift}</Label>
         </>
       ) : null}
-    </Ticket>
+    </View>
   );
 }
 
@@ -118,7 +67,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
   // An addition answers the feel before it: the dough is felt again.
   const last = now.seen.filter(({ type }) => type === 'felt' || type === 'added').at(-1);
   const feel = last?.type === 'felt' ? last.feel : null;
-  const correction = feel && dough ? correctionFor(plan, dough, feel, phase !== 'late') : null;
+  const fix = useFix(live, now, dough, feel, phase === 'late');
   const tested = now.seen.flatMap((event) => (event.type === 'tested' ? [event] : [])).at(-1);
   const span = `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`;
   const right = () =>
@@ -126,24 +75,32 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
       type: 'done',
       stepId,
     });
+  const isRight = {
+    label: phase === 'early' ? 'It is right already' : 'It is right',
+    quiet: phase === 'early',
+    onPress: right,
+  };
   return (
     <StepFrame
       live={live}
       step={now.step}
       primary={
-        phase
+        !phase
           ? {
-              label: phase === 'early' ? 'It is right already' : 'It is right',
-              quiet: phase === 'early',
-              onPress: right,
-            }
-          : {
               label: late.length > 0 ? 'It goes in now' : 'Start kneading',
               onPress: () => act({ type: 'started', stepId }),
             }
+          : fix && !fix.waitFirst
+            ? { label: fix.label, onPress: fix.add }
+            : isRight
       }
       {...(phase
-        ? { others: [{ key: 'stop', label: 'Stop as it is', onPress: () => act({ type: 'done', stepId }) }] }
+        ? {
+            others: [
+              ...(fix && !fix.waitFirst ? [{ key: 'right', label: isRight.label, onPress: right }] : []),
+              { key: 'stop', label: 'Stop as it is', onPress: () => act({ type: 'done', stepId }) },
+            ],
+          }
         : {})}
       {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}
     >
@@ -158,15 +115,13 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
       ))}
       {phase ? (
         <View style={styles.stack}>
+          {fix ? <FixWords fix={fix} /> : null}
           <Choices
             label="How does it feel?"
             value={feel}
             onChange={(felt) => act({ type: 'felt', stepId, feel: felt })}
             options={FEELS.map((name) => [name, feelWord(name, knead.aim)] as const)}
           />
-          {correction && dough && feel ? (
-            <CorrectionTicket live={live} now={now} dough={dough} feel={feel} correction={correction} />
-          ) : null}
           <Label>{`Its test: ${kneadTestWords(plan)}.`}</Label>
           <ActionRow
             actions={[

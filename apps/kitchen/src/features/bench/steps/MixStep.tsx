@@ -134,11 +134,30 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
         }
       : { label: 'Mixed', onPress: () => act({ type: 'done', stepId }) };
   const late = running?.phase === 'late' && !part;
+  // With doughy hands: start, then all of it at once. A scalded dough is waited for.
+  const mustWait = guide.some(({ kind, id }) => kind === 'wait' && !done.has(id));
+  const line = correctionLines(plan).liquid;
+  const heldG = dough && line && plan.holdBack?.lineId === line.lineId ? dough.heldLeftG : 0;
+  const allMixed = () =>
+    act(
+      ...(line && heldG >= line.stepG
+        ? [
+            {
+              ...{ type: 'added' as const, stepId, lineId: line.lineId, massG: heldG },
+              why: 'hold-back' as const,
+            },
+          ]
+        : []),
+      { type: 'done', stepId },
+    );
   return (
     <StepFrame
       live={live}
       step={now.step}
       primary={primary}
+      others={
+        running && part && !mustWait ? [{ key: 'all', label: 'All in and mixed', onPress: allMixed }] : []
+      }
       {...(cooled.ringing
         ? { alarm: { ...cooled, words: 'Cool enough for hands' } }
         : late

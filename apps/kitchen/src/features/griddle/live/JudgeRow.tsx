@@ -1,9 +1,10 @@
 import type { BatchState, EventBody } from '@kettle-scale/core/batch';
 import { type PieceSeen, type Trim, seenPieces, trimBy, trimOf } from '@kettle-scale/core/bake';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Choices } from '../../../ui/input/Choices';
 import { SPACE } from '../../../ui/tokens';
-import { Body, Heading, Label } from '../../../ui/type';
+import { Body, Label } from '../../../ui/type';
 
 type Judged = Extract<EventBody, { type: 'judged' }>;
 
@@ -12,8 +13,8 @@ const PERCENT = 100;
 const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
 
 const COLOUR_OPTIONS = [
-  ['pale', 'Pale'],
   ['right', 'Right'],
+  ['pale', 'Pale'],
   ['dark', 'Dark'],
 ] as const;
 
@@ -29,8 +30,9 @@ interface JudgeRowProps {
   onJudge: (judged: Judged) => void;
 }
 
-/** The last piece that came off, a tap for each side; the next piece's times follow, and it is said how. */
+/** The last piece that came off, one tap for the whole of it, or each side, bite and puff; the next piece's times follow. */
 export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
+  const [openFor, setOpenFor] = useState<number | null>(null);
   const last = state.baked.at(-1);
   if (!last) return null;
   const seen = seenPieces(state.judged.filter(({ piece }) => piece === last.piece))[0] ?? {};
@@ -38,6 +40,9 @@ export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
   const lastSeen = all.at(-1);
   const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen).words : [];
   const judge = (part: PieceSeen) => onJudge({ type: 'judged', piece: last.piece, ...part } as Judged);
+  const open = openFor === last.piece;
+  const alike = last.sidesS.length < 2 || seen.firstSide === seen.secondSide;
+  const whole = alike ? (seen.firstSide ?? null) : null;
   const heat = Math.round(trim.heatC);
   const trimmed = [
     ...longer('side 1', trim.first.factor),
@@ -46,40 +51,53 @@ export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
   ];
   return (
     <View style={styles.stack}>
-      <Heading>{`Piece ${last.piece}`}</Heading>
       <Choices
-        label="Side 1"
-        value={seen.firstSide ?? null}
-        options={COLOUR_OPTIONS}
-        onChange={(firstSide) => judge({ firstSide })}
+        label={`Piece ${last.piece}`}
+        value={open ? 'more' : whole}
+        options={[...COLOUR_OPTIONS, ['more', 'More']]}
+        onChange={(choice) => {
+          setOpenFor(choice === 'more' && !open ? last.piece : null);
+          if (choice !== 'more')
+            judge({ firstSide: choice, ...(last.sidesS.length > 1 ? { secondSide: choice } : {}) });
+        }}
       />
-      {last.sidesS.length > 1 ? (
-        <Choices
-          label="Side 2"
-          value={seen.secondSide ?? null}
-          options={COLOUR_OPTIONS}
-          onChange={(secondSide) => judge({ secondSide })}
-        />
+      {open ? (
+        <>
+          <Choices
+            label="Side 1"
+            value={seen.firstSide ?? null}
+            options={COLOUR_OPTIONS}
+            onChange={(firstSide) => judge({ firstSide })}
+          />
+          {last.sidesS.length > 1 ? (
+            <Choices
+              label="Side 2"
+              value={seen.secondSide ?? null}
+              options={COLOUR_OPTIONS}
+              onChange={(secondSide) => judge({ secondSide })}
+            />
+          ) : null}
+          <Choices
+            label="Bite"
+            value={seen.bite ?? null}
+            options={[
+              ['soft', 'Soft inside'],
+              ['right', 'Right'],
+              ['stiff', 'Stiff'],
+            ]}
+            onChange={(bite) => judge({ bite })}
+          />
+          <Choices
+            label="Puff"
+            value={seen.puffed === undefined ? null : seen.puffed ? 'yes' : 'no'}
+            options={[
+              ['yes', 'Puffed'],
+              ['no', 'Stayed flat'],
+            ]}
+            onChange={(puffed) => judge({ puffed: puffed === 'yes' })}
+          />
+        </>
       ) : null}
-      <Choices
-        label="Bite"
-        value={seen.bite ?? null}
-        options={[
-          ['soft', 'Soft inside'],
-          ['right', 'Right'],
-          ['stiff', 'Stiff'],
-        ]}
-        onChange={(bite) => judge({ bite })}
-      />
-      <Choices
-        label="Puff"
-        value={seen.puffed === undefined ? null : seen.puffed ? 'yes' : 'no'}
-        options={[
-          ['yes', 'Puffed'],
-          ['no', 'Stayed flat'],
-        ]}
-        onChange={(puffed) => judge({ puffed: puffed === 'yes' })}
-      />
       <View role="status">
         {words.map((line) => (
           <Body key={line}>{line}</Body>

@@ -9,7 +9,7 @@ import { PlateCareNow } from '../../../shared/PlateCareNow';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { AlarmBar } from '../../../ui/alarm/AlarmBar';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
-import { Action, PrimaryAction } from '../../../ui/input/actions';
+import { ActionRow, PrimaryAction } from '../../../ui/input/actions';
 import { useKeys } from '../../../ui/input/useKeys';
 import { Caution } from '../../../ui/layout/Caution';
 import { Screen } from '../../../ui/layout/Screen';
@@ -171,7 +171,22 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
       eyebrow={`${batch.plan.formula.name} · ${state.piecesOff} of ${total} off`}
       title={<LiveTitle stands={stands} pieces={pieces} />}
       aside={<PlateHeat typedC={typedC} />}
-      foot={primary ? <PrimaryAction {...primary} quiet={early} /> : undefined}
+      foot={
+        <>
+          <ActionRow
+            actions={[
+              {
+                key: 'reject',
+                label: 'Reject a piece',
+                onPress: () => setRejecting(first ?? pieces[0] ?? null),
+                disabled: pieces.length === 0,
+              },
+              { key: 'undo', label: 'Undo', icon: 'undo', onPress: live.undo, disabled: !state.lastAct },
+            ]}
+          />
+          {primary ? <PrimaryAction {...primary} quiet={early} /> : null}
+        </>
+      }
     >
       {first && hands.due && alarm.ringing ? (
         <AlarmBar words={`${forwardWords(first)} now`} onAct={alarm.quiet} />
@@ -198,10 +213,6 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
           <>
             <LiveFacts griddle={griddle} first={first} sides={batch.plan.formula.bake.sides.length} />
             <JudgeRow state={state} trim={griddle.trim} onJudge={(judged) => live.act(judged)} />
-            {pieces.length > 0 ? (
-              <Action label="Reject a piece on the plate" onPress={() => setRejecting(first ?? null)} />
-            ) : null}
-            <Action label="Undo" icon="undo" onPress={live.undo} disabled={!state.lastAct} />
             <ColdBalls live={live} />
             {step ? (
               <TakeTemp

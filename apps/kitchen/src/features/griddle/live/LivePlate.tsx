@@ -11,7 +11,7 @@ import { BusyPlace, LOOK_MS } from './BusyPlace';
 const MS_PER_S = 1000;
 const MOST_PX = 760;
 /** Title, action and bar above and below the plate. */
-const AROUND_PX = 210;
+const AROUND_PX = 275;
 /** A place is at least so large, for a wet finger. */
 const SMALLEST_PX = 104;
 /** Places no farther apart than this from back to front lie in one row. */

@@ -1,3 +1,4 @@
+import type { BatchSummary } from '@kettle-scale/core/batch';
 import { SMOKES_FROM_C } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -27,6 +28,19 @@ const styles = StyleSheet.create({
   links: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
   link: { minHeight: TOUCH.other, display: 'flex', alignItems: 'center', textDecorationLine: 'underline' },
 });
+
+/** The way from a running batch to its plate. */
+function LiveLink({ batch: { id, formulaName, record } }: { batch: BatchSummary }) {
+  return (
+    <Link href={`/griddle/live/${id}`} style={{ display: 'flex', flexDirection: 'column' }}>
+      <Ticket>
+        <Label>{`Running, ${record.piecesPlanned} pieces`}</Label>
+        <Heading>{`${formulaName}: live griddle`}</Heading>
+        <Strong tone="ember">{`Now: ${record.nowTitle?.toLowerCase() ?? ''}`}</Strong>
+      </Ticket>
+    </Link>
+  );
+}
 
 /** How long on each side, how sure that is, and what would change it; with the way to plates, window and live plate. */
 export function GriddleScreen() {
@@ -75,15 +89,11 @@ export function GriddleScreen() {
       ) : null}
     </View>
   );
-  const live = (running.data ?? []).map(({ id, formulaName, record }) => (
-    <Link key={id} href={`/griddle/live/${id}`} style={{ display: 'flex', flexDirection: 'column' }}>
-      <Ticket>
-        <Label>{`Running, ${record.piecesPlanned} pieces`}</Label>
-        <Heading>{`${formulaName}: live griddle`}</Heading>
-        <Strong tone="ember">{`Now: ${record.nowTitle?.toLowerCase() ?? ''}`}</Strong>
-      </Ticket>
-    </Link>
-  ));
+  const isBaking = ({ record: { now } }: BatchSummary) => now?.kind === 'griddle';
+  const batches = running.data ?? [];
+  const live = (of: readonly BatchSummary[]) => of.map((batch) => <LiveLink key={batch.id} batch={batch} />);
+  const baking = live(batches.filter(isBaking));
+  const others = live(batches.filter((batch) => !isBaking(batch)));
   const times = solved ? (
     <TimesTicket robustError={robust.error} subject={subject} solved={solved} robust={robust.data} />
   ) : (
@@ -131,17 +141,19 @@ export function GriddleScreen() {
             {more}
           </View>
           <View style={styles.pane}>
+            {baking}
             {links}
             {choose}
-            {live}
+            {others}
             <WhatIf subject={subject} />
           </View>
         </View>
       ) : (
         <>
+          {baking}
           {links}
           {times}
-          {live}
+          {others}
           <WhatIf subject={subject} />
           {pan}
           {ways}
