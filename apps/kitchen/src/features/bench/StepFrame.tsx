@@ -89,6 +89,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
       foot={
         <>
           <RefusedActs queue={queue} />
+          <UndoneBar />
           {alarm?.ringing ? <AlarmBar words={alarm.words} onAct={alarm.quiet} /> : null}
           <ActionRow
             actions={[
@@ -111,7 +112,6 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
       />
       <View style={styles.body}>{children}</View>
       <BatchExtras live={live} />
-      <UndoneBar />
       <WhySheet why={asked ? (why?.() ?? null) : null} onClose={closeWhy} />
     </Screen>
   );

@@ -97,7 +97,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
       {...(phase
         ? {
             others: [
-              ...(fix && !fix.waitFirst ? [{ key: 'right', label: isRight.label, onPress: right }] : []),
+              ...(fix && !fix.waitFirst ? [{ key: 'right', label: 'It is right', onPress: right }] : []),
               { key: 'stop', label: 'Stop as it is', onPress: () => act({ type: 'done', stepId }) },
             ],
           }

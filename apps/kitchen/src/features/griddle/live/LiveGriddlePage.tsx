@@ -173,6 +173,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
       aside={<PlateHeat typedC={typedC} />}
       foot={
         <>
+          <UndoneBar />
           <ActionRow
             actions={[
               {
@@ -232,7 +233,6 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
         onBurnt={(piece) => act.reject(piece, 'burnt')}
         onClose={endDoubt}
       />
-      <UndoneBar />
       <RejectSheet pieces={pieces} piece={rejecting} onPiece={setRejecting} onReject={act.reject} />
     </Screen>
   );
