@@ -86,9 +86,9 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   await cook.mix();
   await cook.press('Start kneading');
   await page.getByRole('radio', { name: 'sticky' }).click();
-  await expect(page.getByText(/in all, in \d pours? of about/)).toBeVisible();
+  await expect(page.getByText(/in all, in \d pours?; feel after each/)).toBeVisible();
   expect(await seriousOn(page), 'knead').toEqual([]);
-  await cook.press('It is right already');
+  await cook.press('It is right');
   await cook.press('Covered: start the rest');
   await page.getByRole('radio', { name: 'fills slowly' }).click();
   expect(await seriousOn(page), 'rest').toEqual([]);

@@ -1,3 +1,4 @@
+import { formatLength, formatMass, formatTempDifference, type UnitSystem } from '../quantity/formatQuantity';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import { roundToStep } from '../quantity/roundToStep';
 import type { CaseFile } from './evidence';
@@ -35,10 +36,10 @@ const step = (what: Stepped, off: number): number =>
   roundToStep(Math.min(STEP[what].most, Math.max(STEP[what].least, off)), GRAIN[what]);
 
 const by =
-  (what: Stepped, direction: 1 | -1, words: (value: number) => string) =>
-  (off: number): Change => {
+  (what: Stepped, direction: 1 | -1, words: (value: number, units: UnitSystem) => string) =>
+  (off: number, { units }: CaseFile): Change => {
     const value = step(what, off);
-    return { words: words(value), adjust: { what, value: direction * value } };
+    return { words: words(value, units), adjust: { what, value: direction * value } };
   };
 const say =
   (words: string | ((file: CaseFile) => string)) =>
@@ -59,15 +60,24 @@ export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
   'rest-short': by('rest', 1, (value) => `Rest ${value} min longer before rolling.`),
   'over-kneaded': by('knead', -1, (value) => `Knead ${value} s less, and stop at the test.`),
   'dough-cold': by('rest', 1, (value) => `Warmer liquid, or ${value} min more rest in the warm.`),
-  'plate-cold': by('plate', 1, (value) => `Plate ${value} °C hotter, and wait until it is there.`),
-  'plate-hot': by('plate', -1, (value) => `Plate ${value} °C cooler; wipe it damp between batches.`),
+  'plate-cold': by(
+    'plate',
+    1,
+    (value, units) => `Plate ${formatTempDifference(value, units)} hotter, and wait until it is there.`,
+  ),
+  'plate-hot': by(
+    'plate',
+    -1,
+    (value, units) => `Plate ${formatTempDifference(value, units)} cooler; wipe it damp between batches.`,
+  ),
   'time-long': by('sides', -1, (value) => `${value} s less on each side.`),
   'time-short': by('sides', 1, (value) => `${value} s more on each side.`),
-  thick: by('thickness', -1, (value) => `Roll ${value} mm thinner.`),
-  thin: by('thickness', 1, (value) => `Roll ${value} mm thicker.`),
+  thick: by('thickness', -1, (value, units) => `Roll ${formatLength(value, units)} thinner.`),
+  thin: by('thickness', 1, (value, units) => `Roll ${formatLength(value, units)} thicker.`),
   uneven: say('Roll from the middle outwards, a quarter turn each time; stop short of the edge.'),
   'balls-uneven': say(
-    ({ facts }) => `Weigh each ball to ${facts.balls.targetG.toFixed(0)} g, or cut by the guide.`,
+    ({ facts, units }) =>
+      `Weigh each ball to ${formatMass(facts.balls.targetG, 1, units)}, or cut by the guide.`,
   ),
   'loose-flour': say('Brush the discs, and wipe the plate with a damp cloth every few pieces.'),
   'skin-dried': say(

@@ -46,7 +46,7 @@ const CASES: [Symptom, Cause, RegExp, Batch, Batch | null][] = [
     batch(wiped, ...[1, 2, 3].flatMap((n) => piece(n)), { type: 'cared', what: 'wipe burnt flour off' }),
   ],
   [
-    ...(['misshapen', 'ball-not-round', /a disc of 231 × 205 mm/] as const),
+    ...(['misshapen', 'ball-not-round', /a disc of 231\smm × 205\smm/] as const),
     batch(formula, disc(231, 205)),
     batch(formula, disc(231, 228)),
   ],
@@ -62,7 +62,7 @@ const CASES: [Symptom, Cause, RegExp, Batch, Batch | null][] = [
     batch(formula, ...piece(1)),
   ],
   [
-    ...(['rim-blisters', 'plate-uneven', /pieces met a plate 35 °C apart/] as const),
+    ...(['rim-blisters', 'plate-uneven', /pieces met a plate 35\s°C apart/] as const),
     batch(formula, ...piece(1, 215), ...piece(2, 250)),
     batch(formula, ...piece(1, 229), ...piece(2, 232)),
   ],

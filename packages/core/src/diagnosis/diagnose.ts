@@ -1,4 +1,5 @@
 import type { Batch } from '../batch/batchSchema';
+import type { UnitSystem } from '../quantity/formatQuantity';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import { type Change, CHANGES } from './changes';
 import { EVIDENCE, type CaseFile, caseFile } from './evidence';
@@ -56,8 +57,9 @@ export function diagnose(
   batch: Batch,
   symptoms: readonly Symptom[],
   answers: CaseFile['answers'] = {},
+  units: UnitSystem = 'metric',
 ): Diagnosis {
-  const file = caseFile(batch, answers);
+  const file = caseFile(batch, answers, units);
   const weighed = CAUSE_IDS.map((cause) => {
     const evidence = EVIDENCE[cause](file);
     const table = symptoms.reduce(
@@ -92,7 +94,8 @@ export function diagnose(
     )
     .map(({ cause, probability }) => ({
       cause,
-      ...TESTS[cause],
+      question: TESTS[cause].question(units),
+      minutes: TESTS[cause].minutes,
       // A test tells most where a cause is as likely as not.
       worth: (probability * (1 - probability)) / TESTS[cause].minutes,
     }))

@@ -9,7 +9,14 @@ import { batchFacts } from '../log/batchFacts';
 import type { BatchFacts } from '../log/factsSchema';
 import { measuredDisc } from '../portion/measuredDisc';
 import { ballSample } from '../quality/ballSample';
-import { formatPercent, formatSpan } from '../quantity/formatQuantity';
+import {
+  formatLength,
+  formatMass,
+  formatPercent,
+  formatSpan,
+  formatTempDifference,
+  type UnitSystem,
+} from '../quantity/formatQuantity';
 import {
   faceDry,
   holed,
@@ -30,9 +37,14 @@ export interface CaseFile {
   startedMs: number;
   /** What a cook answered to the tests that were asked for. */
   answers: Partial<Record<Cause, boolean>>;
+  units: UnitSystem;
 }
 
-export function caseFile(batch: Batch, answers: CaseFile['answers'] = {}): CaseFile {
+export function caseFile(
+  batch: Batch,
+  answers: CaseFile['answers'] = {},
+  units: UnitSystem = 'metric',
+): CaseFile {
   const state = foldBatch(batch.plan, batch.events);
   return {
     plan: batch.plan,
@@ -40,6 +52,7 @@ export function caseFile(batch: Batch, answers: CaseFile['answers'] = {}): CaseF
     facts: batchFacts(batch, state),
     startedMs: Date.parse(batch.startedAt),
     answers,
+    units,
   };
 }
 
@@ -102,6 +115,12 @@ function restCut({ plan, state, startedMs }: CaseFile): { shortMin: number; word
 const signed = (value: number, unit: string, digits = 1): string =>
   `${Math.abs(value).toFixed(digits)} ${unit} ${value < 0 ? 'under' : 'over'} plan`;
 
+const against = (off: number): string => (off < 0 ? 'under plan' : 'over plan');
+const degrees = (kelvin: number, units: UnitSystem): string =>
+  `${formatTempDifference(kelvin, units)} ${against(kelvin)}`;
+const millimetres = (mm: number, units: UnitSystem): string =>
+  `${formatLength(Math.abs(mm), units)} ${against(mm)}`;
+
 /** For each cause, how a batch's own record speaks of it. */
 export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
   'too-dry': (file) => {
@@ -145,7 +164,7 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
       worst,
     );
   },
-  'dough-cold': ({ plan, state }) => {
+  'dough-cold': ({ plan, state, units }) => {
     const reads = state.steps.flatMap(({ step, seen }) =>
       step.kind === 'mix'
         ? []
@@ -154,15 +173,15 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
     const last = reads.at(-1);
     const wantedC = plan.today?.doughC;
     if (last === undefined || wantedC === undefined) return UNKNOWN;
-    return found(last < wantedC - WORTH.doughC, `dough ${signed(last - wantedC, '°C', 0)}`, wantedC - last);
+    return found(last < wantedC - WORTH.doughC, `dough ${degrees(last - wantedC, units)}`, wantedC - last);
   },
   'plate-cold': (file) => {
     const off = plateOff(file);
-    return off === null ? UNKNOWN : found(off < -WORTH.plateC, `plate ${signed(off, '°C', 0)}`, -off);
+    return off === null ? UNKNOWN : found(off < -WORTH.plateC, `plate ${degrees(off, file.units)}`, -off);
   },
   'plate-hot': (file) => {
     const off = plateOff(file);
-    return off === null ? UNKNOWN : found(off > WORTH.plateC, `plate ${signed(off, '°C', 0)}`, off);
+    return off === null ? UNKNOWN : found(off > WORTH.plateC, `plate ${degrees(off, file.units)}`, off);
   },
   'time-long': (file) => {
     const off = sideOff(file);
@@ -174,11 +193,15 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
   },
   thick: (file) => {
     const off = thicknessOff(file);
-    return off === null ? UNKNOWN : found(off > WORTH.thicknessMm, `discs ${signed(off, 'mm')}`, off);
+    return off === null
+      ? UNKNOWN
+      : found(off > WORTH.thicknessMm, `discs ${millimetres(off, file.units)}`, off);
   },
   thin: (file) => {
     const off = thicknessOff(file);
-    return off === null ? UNKNOWN : found(off < -WORTH.thicknessMm, `discs ${signed(off, 'mm')}`, -off);
+    return off === null
+      ? UNKNOWN
+      : found(off < -WORTH.thicknessMm, `discs ${millimetres(off, file.units)}`, -off);
   },
   uneven: ({ state }) => {
     const worst = state.discs
@@ -188,12 +211,12 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
     const most = Math.max(...worst);
     return found(most > WORTH.uneven, `thickness of a disc varies by ${formatPercent(most)}`, most);
   },
-  'balls-uneven': ({ facts: { balls } }) => {
+  'balls-uneven': ({ facts: { balls }, units }) => {
     if (balls.massesG.length < 2) return UNKNOWN;
     const { sdG, cp } = ballSample(balls.massesG, { ...balls, costPerG: 0 });
     return found(
       (cp ?? 1) < 1,
-      `balls spread by ${(sdG ?? 0).toFixed(1)} g, ${balls.toleranceG} g allowed`,
+      `balls spread by ${formatMass(sdG ?? 0, 0.1, units)}, ${formatMass(balls.toleranceG, 0.1, units)} allowed`,
       sdG ?? 0,
     );
   },

@@ -1,6 +1,11 @@
 import { mean } from 'simple-statistics';
 import type { BatchState } from '../batch/foldBatch';
-import { formatPercent } from '../quantity/formatQuantity';
+import {
+  formatLength,
+  formatPercent,
+  formatTempDifference,
+  type UnitSystem,
+} from '../quantity/formatQuantity';
 import type { Plan } from '../plan/planSchema';
 import { type Evidence, UNKNOWN, found } from './found';
 
@@ -8,6 +13,7 @@ import { type Evidence, UNKNOWN, found } from './found';
 interface Seen {
   plan: Plan;
   state: BatchState;
+  units: UnitSystem;
 }
 
 /** Differences smaller than these are not blamed. */
@@ -54,7 +60,7 @@ export function unwiped({ plan, state }: Seen): Evidence {
 }
 
 /** A disc that is longer one way than the other. */
-export function outOfRound({ state }: Seen): Evidence {
+export function outOfRound({ state, units }: Seen): Evidence {
   const ratios = state.discs.map(({ diametersMm: [a, b] }) => ({
     a,
     b,
@@ -62,7 +68,7 @@ export function outOfRound({ state }: Seen): Evidence {
   }));
   const [worst] = [...ratios].sort((one, other) => other.by - one.by);
   if (!worst) return UNKNOWN;
-  const words = `a disc of ${Math.round(worst.a)} × ${Math.round(worst.b)} mm`;
+  const words = `a disc of ${formatLength(worst.a, units)} × ${formatLength(worst.b, units)}`;
   return found(worst.by > WORTH.outOfRound, words, worst.by);
 }
 
@@ -80,11 +86,15 @@ export function unequalSides({ plan, state }: Seen): Evidence {
 }
 
 /** Places of the plate that differ in heat, as pieces met them. */
-export function unevenPlate({ state }: Seen): Evidence {
+export function unevenPlate({ state, units }: Seen): Evidence {
   const met = [...state.baked, ...state.onPlate].flatMap(({ plateC }) => (plateC === null ? [] : [plateC]));
   if (met.length < 2) return UNKNOWN;
   const spread = Math.max(...met) - Math.min(...met);
-  return found(spread > WORTH.placeC, `pieces met a plate ${spread.toFixed(0)} °C apart`, spread);
+  return found(
+    spread > WORTH.placeC,
+    `pieces met a plate ${formatTempDifference(spread, units)} apart`,
+    spread,
+  );
 }
 
 /** Pieces that tore are counted as they are taken out. */

@@ -203,7 +203,7 @@ describe('diagnosis', () => {
   test('black spots on a plate that was read too hot: the plate, with the next change in degrees', () => {
     const [first] = diagnose(wrong, ['black-spots']).suspects;
     expect(first?.cause).toBe('plate-hot');
-    expect(first?.evidence.words).toBe('plate 32 °C over plan');
+    expect(first?.evidence.words).toBe('plate 32\u00a0°C over plan');
     expect(first?.adjustment).toMatchObject({ what: 'plate', value: -25, from: 'diagnosis' });
   });
 

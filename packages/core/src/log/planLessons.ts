@@ -1,4 +1,10 @@
-import { type UnitSystem, formatMass, formatPercent, formatTemp } from '../quantity/formatQuantity';
+import {
+  type UnitSystem,
+  formatMass,
+  formatPercent,
+  formatTemp,
+  formatTempDifference,
+} from '../quantity/formatQuantity';
 import { roundToStep } from '../quantity/roundToStep';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import type { Plan } from '../plan/planSchema';
@@ -36,7 +42,7 @@ const EFFECT: Record<Adjustment['what'], (plan: Plan, value: number, units: Unit
   'least-rest': (_plan, value) => `${Math.round(value)} min of rest in all, at least`,
   knead: (_plan, value) => `Knead ${Math.abs(value)} s ${moreOrLess(value, 'longer', 'shorter')}`,
   plate: (plan, value, units) =>
-    `Plate at ${formatTemp(plan.formula.bake.plateC, units)}: ${Math.abs(value)} °C ${moreOrLess(value, 'hotter', 'cooler')}`,
+    `Plate at ${formatTemp(plan.formula.bake.plateC, units)}: ${formatTempDifference(value, units)} ${moreOrLess(value, 'hotter', 'cooler')}`,
   sides: (_plan, value) => `Each side ${Math.abs(value)} s ${moreOrLess(value, 'longer', 'shorter')}`,
   thickness: (_plan, value) =>
     `Rolled ${Math.abs(value).toFixed(1)} mm ${moreOrLess(value, 'thicker', 'thinner')}`,

@@ -1,4 +1,5 @@
 import type { Holding } from '../kitchen/holdings';
+import { formatTemp, type UnitSystem } from '../quantity/formatQuantity';
 
 /** How held bread is brought back. */
 export const REHEAT_WAYS = ['plate', 'flame', 'oven', 'microwave', 'toaster', 'steam'] as const;
@@ -35,11 +36,13 @@ const TIME: Record<ReheatWay, Record<'thin' | 'thick', readonly [kept: string, f
   steam: { thin: ['20 to 40 s', '1 to 2 min'], thick: ['1 to 2 min', '3 to 4 min'] },
 };
 
-const TEXT: Record<ReheatWay, (thick: boolean) => string> = {
-  plate: (thick) =>
-    `A dab of water on each side, plate at about ${thick ? '180 °C, under a lid' : '200 °C'}.`,
+const TEXT: Record<ReheatWay, (thick: boolean, units: UnitSystem) => string> = {
+  plate: (thick, units) =>
+    thick
+      ? `A dab of water on each side, plate at about ${formatTemp(180, units)}, under a lid.`
+      : `A dab of water on each side, plate at about ${formatTemp(200, units)}.`,
   flame: () => 'One at a time, kept moving, turned with tongs.',
-  oven: () => 'A stack of six in foil, oven at 180 °C.',
+  oven: (_thick, units) => `A stack of six in foil, oven at ${formatTemp(180, units)}.`,
   microwave: () => 'One at a time between damp paper, then a moment to stand.',
   toaster: () => 'One at a time, low, dry.',
   steam: () => 'A stack wrapped in cloth over boiling water, until it bends.',
@@ -55,12 +58,12 @@ const CAUTION: Record<ReheatWay, string> = {
 };
 
 /** Every way to bring held bread back, with its time by thickness and by how it was kept. */
-export function reheatings(how: Holding, thicknessMm: number): Reheating[] {
+export function reheatings(how: Holding, thicknessMm: number, units: UnitSystem = 'metric'): Reheating[] {
   const thick = thicknessMm >= THICK_MM;
   return REHEAT_WAYS.map((way) => ({
     way,
     time: TIME[way][thick ? 'thick' : 'thin'][FROZEN.has(how) ? 1 : 0],
-    text: TEXT[way](thick),
+    text: TEXT[way](thick, units),
     caution: CAUTION[way],
   }));
 }

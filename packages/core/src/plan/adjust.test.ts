@@ -81,5 +81,5 @@ test('the plan says what each lesson did to it, with grams and minutes', () => {
   const grams = Math.round((0.02 * told.flourG) / 5) * 5;
   expect(words[0]).toMatch(new RegExp(`^Start ${grams}\\sg lower: last 4 batches of Quay 13$`));
   expect(words[1]).toMatch(/^1\.6\s% of the dough counted as lost in the bowl/);
-  expect(words[2]).toMatch(/^Plate at 220\s°C: 10 °C cooler/);
+  expect(words[2]).toMatch(/^Plate at 220\s°C: 10\s°C cooler/);
 });

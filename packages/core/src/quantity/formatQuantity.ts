@@ -5,6 +5,8 @@ import { type Measures, unitsFor } from './units';
 
 /** How a person reads measures: remembered per person, not per kitchen. */
 export type UnitSystem = 'metric' | 'us';
+/** Degrees Fahrenheit in a difference of one degree Celsius. */
+const F_PER_C = 1.8;
 
 const number = (value: number, decimals: number): string =>
   value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
@@ -59,6 +61,14 @@ export const formatLength = (mm: number, system: UnitSystem = 'metric'): string 
 
 export const formatTemp = (tempC: number, system: UnitSystem = 'metric'): string =>
   figureText(tempFigure(tempC, system));
+
+/** A difference of temperatures, its size only: 12 °C or 22 °F. */
+export const formatTempDifference = (kelvin: number, system: UnitSystem = 'metric'): string =>
+  figureText(
+    system === 'metric'
+      ? { value: number(Math.abs(kelvin), 0), unit: '°C' }
+      : { value: number(Math.abs(kelvin) * F_PER_C, 0), unit: '°F' },
+  );
 
 /** A share of flour for people: 0.5402 → "54 %"; with one decimal "54.0 %". */
 export const formatPercent = (fraction: number, decimals = 0): string =>

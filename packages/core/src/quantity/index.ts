@@ -19,6 +19,7 @@ export {
   formatPercent,
   formatSpan,
   formatTemp,
+  formatTempDifference,
   GRAMS_PER_OUNCE,
   lengthFigure,
   massFigure,

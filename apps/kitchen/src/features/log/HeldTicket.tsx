@@ -21,12 +21,13 @@ const TONE = { good: 'sage', soon: 'ember', over: 'plum' } as const;
 /** The ways back to hot, folded until somebody asks. */
 function Reheat({ how, thicknessMm }: { how: Holding; thicknessMm: number }) {
   const [open, setOpen] = useState(false);
+  const { units } = useFormat();
   return (
     <>
       <Body tone="soot">{beforeReheating(how)}</Body>
       <Action label={open ? 'Fold the ways to reheat' : 'Ways to reheat'} onPress={() => setOpen(!open)} />
       {open
-        ? reheatings(how, thicknessMm).map(({ way, time, text, caution }) => (
+        ? reheatings(how, thicknessMm, units).map(({ way, time, text, caution }) => (
             <View key={way}>
               <Leader name={way} value={time} />
               <Body>{text}</Body>

@@ -22,6 +22,7 @@ import { Ticket } from '../../ui/layout/Ticket';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
 
 /** Causes less likely than this are left out; some always stand. */
 const SHOWN = { least: 0.03, most: 6 } as const;
@@ -114,11 +115,12 @@ function SuspectTicket({ suspect, batch }: { suspect: Suspect; batch: Batch }) {
 
 function Diagnose({ batch }: { batch: Batch }) {
   const router = useRouter();
+  const { units } = useFormat();
   const [seen, setSeen] = useState<Symptom[]>([]);
   const [answers, setAnswers] = useState<Partial<Record<Cause, boolean>>>({});
   const found = useMemo(
-    () => (seen.length > 0 ? diagnose(batch, seen, answers) : null),
-    [batch, seen, answers],
+    () => (seen.length > 0 ? diagnose(batch, seen, answers, units) : null),
+    [batch, seen, answers, units],
   );
   const suspects = found?.suspects.filter(
     ({ probability }, index) => index < 2 || probability >= SHOWN.least,

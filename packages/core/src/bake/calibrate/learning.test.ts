@@ -52,10 +52,10 @@ describe('trim', () => {
 
   test('what time cannot cure goes to the heat', () => {
     expect(trimBy(NO_TRIM, { firstSide: 'dark', bite: 'soft' }).words).toEqual([
-      'Dark before it is done: the plate 4 °C cooler.',
+      'Dark before it is done: the plate 4\u00a0°C cooler.',
     ]);
     expect(trimBy(NO_TRIM, { secondSide: 'pale', bite: 'stiff' }).words).toEqual([
-      'Dry before it is brown: the plate 4 °C hotter.',
+      'Dry before it is brown: the plate 4\u00a0°C hotter.',
     ]);
     expect(trimBy(NO_TRIM, { puffed: false }).trim.heatC).toBe(2);
     expect(trimBy(NO_TRIM, { bite: 'soft' }).trim.later.factor).toBeCloseTo(1.04);

@@ -65,8 +65,8 @@ test('two at once: the one that minds waiting more goes first, and the cost is t
 
 test('a plate that is not ready is said so before the first piece', () => {
   expect(notReadyWords(null, 230)).toBeNull();
-  expect(notReadyWords({ tempC: 205, steady: false }, 230)).toBe('Wait: the plate is 25 °C too cold.');
-  expect(notReadyWords({ tempC: 245, steady: true }, 230)).toContain('15 °C too hot');
+  expect(notReadyWords({ tempC: 205, steady: false }, 230)).toBe('Wait: the plate is 25\u00a0°C too cold.');
+  expect(notReadyWords({ tempC: 245, steady: true }, 230)).toContain('15\u00a0°C too hot');
   expect(notReadyWords({ tempC: 226, steady: false }, 230)).toBe('Nearly there: the plate still moves.');
   expect(notReadyWords({ tempC: 229, steady: true }, 230)).toBeNull();
 });

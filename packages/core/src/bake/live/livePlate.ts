@@ -1,3 +1,5 @@
+import { formatTempDifference, type UnitSystem } from '../../quantity/formatQuantity';
+
 /** Seconds that one act of the hands takes: two acts nearer than this collide. */
 export const HAND_S = 4;
 const MS_PER_S = 1000;
@@ -96,12 +98,13 @@ const READY_C = 8;
 export function notReadyWords(
   reading: { tempC: number; steady: boolean } | null,
   wantedC: number,
+  units: UnitSystem = 'metric',
 ): string | null {
   if (!reading) return null;
   const off = reading.tempC - wantedC;
-  if (off < -READY_C) return `Wait: the plate is ${Math.round(-off)} °C too cold.`;
+  if (off < -READY_C) return `Wait: the plate is ${formatTempDifference(off, units)} too cold.`;
   if (off > READY_C)
-    return `Wait: the plate is ${Math.round(off)} °C too hot. Lower it, or wipe it with a damp cloth.`;
+    return `Wait: the plate is ${formatTempDifference(off, units)} too hot. Lower it, or wipe it with a damp cloth.`;
   return reading.steady ? null : 'Nearly there: the plate still moves.';
 }
 

@@ -1,3 +1,4 @@
+import { formatTempDifference, type UnitSystem } from '../../quantity/formatQuantity';
 import type { Colour, PieceSeen } from './judging';
 
 interface SideTrim {
@@ -64,7 +65,7 @@ function sideWords(name: string, seen: Colour, before: SideTrim, after: SideTrim
  * Moves the next piece's times and the heat by what the cook says of this one. Steps are bounded; they shrink when they
  * overshoot and grow when they fall short, so over a shift they settle, and follow a plate that drifts.
  */
-export function trimBy(trim: Trim, seen: PieceSeen): Trimmed {
+export function trimBy(trim: Trim, seen: PieceSeen, units: UnitSystem = 'metric'): Trimmed {
   const words: string[] = [];
   let { first, later, heatC } = trim;
   const colours = [seen.firstSide, seen.secondSide];
@@ -111,7 +112,9 @@ export function trimBy(trim: Trim, seen: PieceSeen): Trimmed {
           : seen.bite === 'stiff'
             ? 'Stiff'
             : 'No puff';
-      words.push(`${why}: the plate ${Math.abs(heatBy)} °C ${heatBy > 0 ? 'hotter' : 'cooler'}.`);
+      words.push(
+        `${why}: the plate ${formatTempDifference(heatBy, units)} ${heatBy > 0 ? 'hotter' : 'cooler'}.`,
+      );
     } else {
       words.push('The heat advice is at its limit: look at the plate and the thickness.');
     }

@@ -1,4 +1,5 @@
 import { browningOf, browningRate } from '../model/browning';
+import { formatTemp, type UnitSystem } from '../../quantity/formatQuantity';
 import { DEFAULT_MODEL } from '../model/model';
 
 /** What a cook without a thermometer calls a heat, and what plates so called have, °C (assumptions). */
@@ -23,12 +24,15 @@ export const flourTansS = (plateC: number): number =>
 const DROP_ROLLS_FROM_C = 195;
 
 /** How to know a heat without a thermometer. */
-export function heatSigns({ fromC, toC }: Pick<(typeof HEAT_WORDS)[number], 'fromC' | 'toC'>): string {
+export function heatSigns(
+  { fromC, toC }: Pick<(typeof HEAT_WORDS)[number], 'fromC' | 'toC'>,
+  units: UnitSystem = 'metric',
+): string {
   const drop =
     fromC >= DROP_ROLLS_FROM_C
       ? 'a drop of water rolls and dances'
       : toC <= DROP_ROLLS_FROM_C
         ? 'a drop of water spreads and hisses away'
         : 'a drop of water just begins to roll';
-  return `${fromC} to ${toC} °C: ${drop}; a pinch of flour is tan in ${Math.round(flourTansS(toC))} to ${Math.round(flourTansS(fromC))} s.`;
+  return `${formatTemp(fromC, units)} to ${formatTemp(toC, units)}: ${drop}; a pinch of flour is tan in ${Math.round(flourTansS(toC))} to ${Math.round(flourTansS(fromC))} s.`;
 }

@@ -220,7 +220,7 @@ describe('a pan on a burner', () => {
   test('flour tans faster on a hotter plate: seconds as a rough thermometer, a range for each word', () => {
     for (const { fromC, toC } of HEAT_WORDS) expect(flourTansS(toC)).toBeLessThan(flourTansS(fromC));
     expect(heatSigns({ fromC: 185, toC: 210 })).toMatch(
-      /^185 to 210 °C: .*just begins to roll; .* in \d+ to \d+ s\.$/,
+      /^185\s°C to 210\s°C: .*just begins to roll; .* in \d+ to \d+ s\.$/,
     );
   });
 });

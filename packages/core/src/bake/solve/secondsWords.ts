@@ -1,5 +1,6 @@
 import type { BakeRequest, Solution } from './bakeRequest';
 import { secondsOf } from './bakeRequest';
+import { formatLength, formatTemp, type UnitSystem } from '../../quantity/formatQuantity';
 import { rangeWords, troubleWords } from './solveText';
 
 const whole = (s: number): number => Math.round(s);
@@ -24,20 +25,23 @@ export interface Differs {
 const NOTICED = { plateC: 1, thicknessMm: 0.05, doughC: 1 } as const;
 
 /** In one line why the seconds shown are not the formula's own; null where they are the same. */
-export function whyNotWritten({ request, shown, keepsSplit, readAt, trimmed }: Differs): string | null {
+export function whyNotWritten(
+  { request, shown, keepsSplit, readAt, trimmed }: Differs,
+  units: UnitSystem = 'metric',
+): string | null {
   const { setup, written, program } = request;
   const own = secondsOf(program);
   if (!written || own.every((s, side) => whole(s) === whole(shown[side] ?? s))) return null;
   const plateC = setup.startC?.under ?? setup.plateC;
   const reasons = [
     Math.abs(plateC - written.plateC) >= NOTICED.plateC
-      ? `${readAt ? `${readAt} has` : 'the plate is set to'} ${Math.round(plateC)} °C, not ${Math.round(written.plateC)}`
+      ? `${readAt ? `${readAt} has` : 'the plate is set to'} ${formatTemp(plateC, units)}, not ${formatTemp(written.plateC, units)}`
       : null,
     Math.abs(setup.thicknessMm - written.thicknessMm) >= NOTICED.thicknessMm
-      ? `the disc is ${setup.thicknessMm.toFixed(2)} mm, not ${written.thicknessMm.toFixed(2)}`
+      ? `the disc is ${formatLength(setup.thicknessMm, units)}, not ${formatLength(written.thicknessMm, units)}`
       : null,
     Math.abs(setup.doughC - written.doughC) >= NOTICED.doughC
-      ? `the dough has ${Math.round(setup.doughC)} °C`
+      ? `the dough has ${formatTemp(setup.doughC, units)}`
       : null,
     trimmed ? 'your taps moved them' : null,
     keepsSplit ? null : 'by the model those do not give good bread on this plate',

@@ -238,8 +238,8 @@ describe('seconds per side', () => {
     const [first, second] = solve(pressed).least;
     expect(Math.abs(first! - 20)).toBeLessThanOrEqual(1.5);
     expect(Math.abs(second! - 15)).toBeLessThanOrEqual(1.5);
-    const words = sensitivities(base, solution).map(sensitivityWords);
-    expect(words[0]).toMatch(/^10 °C hotter: \d s less on the first side, \d s less on the second side\.$/);
+    const words = sensitivities(base, solution).map((one) => sensitivityWords(one));
+    expect(words[0]).toMatch(/^10\s°C hotter: \d s less on the first side, \d s less on the second side\.$/);
     expect(limitWords(solution)).toContain('browning comes last, and any longer and it chars.');
   });
 

@@ -1,3 +1,9 @@
+import {
+  formatLength,
+  formatTemp,
+  formatTempDifference,
+  type UnitSystem,
+} from '../../quantity/formatQuantity';
 import type { Solution, Trouble } from './bakeRequest';
 import type { Over, Short } from './standard';
 import type { Reach, Sensitivity, WayOut } from './waysRound';
@@ -56,12 +62,12 @@ const TROUBLE_WORDS: Record<Trouble, string> = {
 export const troubleWords = (trouble: Trouble): string => TROUBLE_WORDS[trouble];
 
 /** What to change, in words. */
-export function wayOutWords({ what, value, seconds: times }: WayOut): string {
+export function wayOutWords({ what, value, seconds: times }: WayOut, units: UnitSystem = 'metric'): string {
   switch (what) {
     case 'heat':
-      return `At ${Math.round(value)} °C it works: ${listed(times)}.`;
+      return `At ${formatTemp(value, units)} it works: ${listed(times)}.`;
     case 'thickness':
-      return `At ${value.toFixed(2)} mm it works: ${listed(times)}.`;
+      return `At ${formatLength(value, units)} it works: ${listed(times)}.`;
     case 'paler':
       return `Paler, with ${Math.round(value)} % of each face in freckles, it works: ${listed(times)}.`;
     case 'crisper':
@@ -74,11 +80,18 @@ const signed = (s: number): string => {
   return size === 0 ? 'no change' : `${size} s ${s < 0 ? 'less' : 'more'}`;
 };
 
+const CHANGED: Record<Sensitivity['what'], (by: number, units: UnitSystem) => string> = {
+  hotter: (by, units) => `${formatTempDifference(by, units)} hotter`,
+  thicker: (by, units) => `${formatLength(by, units)} thicker`,
+  'dough colder': (by, units) => `Dough ${formatTempDifference(by, units)} colder`,
+};
+
 /** "10 °C hotter: 4 s less on the first side, 3 s less on the second." */
-export function sensitivityWords({ what, changeS }: Sensitivity): string {
-  if (!changeS) return `${what}: no good bread is left.`;
+export function sensitivityWords({ what, by, changeS }: Sensitivity, units: UnitSystem = 'metric'): string {
+  const moved = CHANGED[what](by, units);
+  if (!changeS) return `${moved}: no good bread is left.`;
   const names = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
-  return `${what}: ${changeS.map((s, side) => `${signed(s)} on the ${names[side] ?? 'next'} side`).join(', ')}.`;
+  return `${moved}: ${changeS.map((s, side) => `${signed(s)} on the ${names[side] ?? 'next'} side`).join(', ')}.`;
 }
 
 const SHORT_NAMES: Record<Short, string> = {
@@ -93,21 +106,26 @@ const BEYOND_NAMES: Record<Over | Short, string> = {
   dry: 'it dries below pliable',
 };
 
-/** The range of a heat or a thickness, with what lies beyond its ends. `unit` is "°C" or "mm". */
-export function reachWords({ good, least, most, leastLimit, mostLimit }: Reach, unit: '°C' | 'mm'): string {
-  const figure = (value: number) => `${unit === '°C' ? Math.round(value) : value.toFixed(1)} ${unit}`;
-  const [before, after] = unit === '°C' ? ['below', 'above'] : ['thicker', 'thinner'];
+/** The range of a heat or a thickness, with what lies beyond its ends. */
+export function reachWords(
+  { good, least, most, leastLimit, mostLimit }: Reach,
+  of: 'heat' | 'thickness',
+  units: UnitSystem = 'metric',
+): string {
+  const figure = (value: number) =>
+    of === 'heat' ? formatTemp(value, units) : formatLength(Math.round(10 * value) / 10, units);
+  const [before, after] = of === 'heat' ? ['below', 'above'] : ['thicker', 'thinner'];
   if (!good) {
     const short = leastLimit ? SHORT_NAMES[leastLimit] : 'it is not done';
     const over = mostLimit ? BEYOND_NAMES[mostLimit] : 'it spoils';
-    return `No ${unit === '°C' ? 'heat' : 'thickness'} suits these seconds: ${short} until ${over}. Change the seconds.`;
+    return `No ${of} suits these seconds: ${short} until ${over}. Change the seconds.`;
   }
   const parts = [
     least !== null && leastLimit
-      ? `${before}${unit === 'mm' ? ' than' : ''} ${figure(least)} ${SHORT_NAMES[leastLimit]}`
+      ? `${before}${of === 'thickness' ? ' than' : ''} ${figure(least)} ${SHORT_NAMES[leastLimit]}`
       : '',
     most !== null && mostLimit
-      ? `${after}${unit === 'mm' ? ' than' : ''} ${figure(most)} ${BEYOND_NAMES[mostLimit]}`
+      ? `${after}${of === 'thickness' ? ' than' : ''} ${figure(most)} ${BEYOND_NAMES[mostLimit]}`
       : '',
   ].filter(Boolean);
   const text = parts.join(', ');

@@ -87,7 +87,9 @@ export const thicknessFor = (request: BakeRequest, seconds: readonly number[]): 
 
 /** How one change moves the seconds of the sides. */
 export interface Sensitivity {
-  what: string;
+  what: 'hotter' | 'thicker' | 'dough colder';
+  /** °C, or mm. */
+  by: number;
   /** Change of each side, s; null where no good bread is left. */
   changeS: number[] | null;
 }
@@ -95,9 +97,9 @@ export interface Sensitivity {
 const HOTTER_C = 10;
 const THICKER_MM = 0.2;
 const COLDER_C = 10;
-const CHANGES: { what: string; to: (request: BakeRequest) => BakeRequest }[] = [
+const CHANGES: (Pick<Sensitivity, 'what' | 'by'> & { to: (request: BakeRequest) => BakeRequest })[] = [
   {
-    what: `${HOTTER_C} °C hotter`,
+    ...{ what: 'hotter', by: HOTTER_C },
     to: (r) => ({
       ...r,
       setup: {
@@ -109,19 +111,19 @@ const CHANGES: { what: string; to: (request: BakeRequest) => BakeRequest }[] = [
       },
     }),
   },
-  { what: `${THICKER_MM} mm thicker`, to: (r) => atThickness(r, r.setup.thicknessMm + THICKER_MM) },
+  { what: 'thicker', by: THICKER_MM, to: (r) => atThickness(r, r.setup.thicknessMm + THICKER_MM) },
   {
-    what: `Dough ${COLDER_C} °C colder`,
+    ...{ what: 'dough colder', by: COLDER_C },
     to: (r) => ({ ...r, setup: { ...r.setup, doughC: r.setup.doughC - COLDER_C } }),
   },
 ];
 
 /** What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution. */
 export function sensitivities(request: BakeRequest, { seconds }: Pick<Solution, 'seconds'>): Sensitivity[] {
-  return CHANGES.map(({ what, to }) => {
+  return CHANGES.map(({ what, by, to }) => {
     const changed = solveTimes(to(request));
     return {
-      what,
+      ...{ what, by },
       changeS: changed.good ? changed.seconds.map((s, side) => s - (seconds[side] ?? s)) : null,
     };
   });

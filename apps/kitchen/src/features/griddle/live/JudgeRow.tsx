@@ -1,10 +1,12 @@
 import type { BatchState, EventBody } from '@kettle-scale/core/batch';
 import { type PieceSeen, type Trim, seenPieces, trimBy, trimOf } from '@kettle-scale/core/bake';
+import { formatTempDifference } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Choices } from '../../../ui/input/Choices';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Label } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
 
 type Judged = Extract<EventBody, { type: 'judged' }>;
 
@@ -32,13 +34,14 @@ interface JudgeRowProps {
 
 /** The last piece that came off, one tap for the whole of it, or each side, bite and puff; the next piece's times follow. */
 export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
+  const format = useFormat();
   const [openFor, setOpenFor] = useState<number | null>(null);
   const last = state.baked.at(-1);
   if (!last) return null;
   const seen = seenPieces(state.judged.filter(({ piece }) => piece === last.piece))[0] ?? {};
   const all = seenPieces(state.judged);
   const lastSeen = all.at(-1);
-  const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen).words : [];
+  const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen, format.units).words : [];
   const judge = (part: PieceSeen) => onJudge({ type: 'judged', piece: last.piece, ...part } as Judged);
   const open = openFor === last.piece;
   const alike = last.sidesS.length < 2 || seen.firstSide === seen.secondSide;
@@ -47,7 +50,9 @@ export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
   const trimmed = [
     ...longer('side 1', trim.first.factor),
     ...(last.sidesS.length > 1 ? longer('side 2', trim.later.factor) : []),
-    ...(heat === 0 ? [] : [`plate ${Math.abs(heat)} °C ${heat > 0 ? 'hotter' : 'cooler'}`]),
+    ...(heat === 0
+      ? []
+      : [`plate ${formatTempDifference(heat, format.units)} ${heat > 0 ? 'hotter' : 'cooler'}`]),
   ];
   return (
     <View style={styles.stack}>

@@ -139,12 +139,13 @@ interface AtWorkProps extends PageProps {
 const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: AtWorkProps) {
   const { batch, state } = live;
   const griddle = useLiveGriddle(live, subject, plate);
+  const { units } = useFormat();
   const [rejecting, setRejecting] = useState<LivePiece | null>(null);
   const { pieces, act, nextPlace, nextSeconds, total, left } = griddle;
   const [doubt, setDoubt] = useState<Doubt | null>(null);
   const endDoubt = useCallback(() => setDoubt(null), []);
   const isFirst = state.piecesOff === 0 && pieces.length === 0;
-  const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC) : null;
+  const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC, units) : null;
   const stands = { pieces, left, nextPlace, nextSeconds, waiting: wait !== null };
   const hands = useSampled((nowMs) => ({ ...handsNow(stands, nowMs) }), LOOK_MS);
   const first = pieces.find(({ piece }) => piece === hands.piece);

@@ -17,6 +17,7 @@ import { bakePhases } from '@kettle-scale/core/formula';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useMemo } from 'react';
 import type { LiveBatch } from '../../../batch/useBatch';
+import { useFormat } from '../../../ui/useFormat';
 import type { GriddleSubject } from '../useGriddle';
 import { explainLive } from './explainLive';
 import { useOthersOnPlate } from './useOthersOnPlate';
@@ -53,6 +54,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   const { batch, state } = live;
   const { formula } = batch.plan;
   const wantedC = formula.bake.plateC;
+  const { units } = useFormat();
   const readC = plate?.tempC ?? null;
   const times = useLiveTimes(batch.plan, state.flattened, subject);
   const { spots, placeCount, offsets } = usePlaces(live, subject);
@@ -79,18 +81,21 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   const nextSeconds = times.timesAt(nextC, trim);
   const range = rangeAt(times.table, nextC);
   const differs = times.ready
-    ? whyNotWritten({
-        request: {
-          ...times.request,
-          setup: { ...times.request.setup, startC: { under: nextC, rest: nextC } },
+    ? whyNotWritten(
+        {
+          request: {
+            ...times.request,
+            setup: { ...times.request.setup, startC: { under: nextC, rest: nextC } },
+          },
+          ...{
+            shown: nextSeconds,
+            readAt: readC === null ? undefined : `place ${nextPlace ?? 1}`,
+            keepsSplit: times.table.every((row) => row.keepsSplit || !row.range),
+          },
+          trimmed: trim.first.factor !== 1 || trim.later.factor !== 1,
         },
-        ...{
-          shown: nextSeconds,
-          readAt: readC === null ? undefined : `place ${nextPlace ?? 1}`,
-          keepsSplit: times.table.every((row) => row.keepsSplit || !row.range),
-        },
-        trimmed: trim.first.factor !== 1 || trim.later.factor !== 1,
-      })
+        units,
+      )
     : null;
 
   const act = {

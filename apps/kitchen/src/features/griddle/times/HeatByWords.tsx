@@ -2,6 +2,7 @@ import { HEAT_WORDS, type HeatWord, heatSigns } from '@kettle-scale/core/bake';
 import { Choices } from '../../../ui/input/Choices';
 import { Label } from '../../../ui/type';
 import { useGriddleChoice } from '../griddleSetup';
+import { useFormat } from '../../../ui/useFormat';
 
 const OPTIONS = HEAT_WORDS.map(({ words }) => [words, words] as const);
 
@@ -13,6 +14,7 @@ export function HeatByWords({ plateC }: { plateC: number }) {
     const found = HEAT_WORDS.find((one) => one.words === words);
     if (found) set({ plateC: Math.round((found.fromC + found.toC) / 2) });
   };
+  const { units } = useFormat();
   return (
     <>
       <Choices
@@ -21,7 +23,7 @@ export function HeatByWords({ plateC }: { plateC: number }) {
         options={OPTIONS}
         onChange={choose}
       />
-      {here ? <Label>{heatSigns(here)}</Label> : null}
+      {here ? <Label>{heatSigns(here, units)}</Label> : null}
     </>
   );
 }

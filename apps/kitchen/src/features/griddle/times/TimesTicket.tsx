@@ -18,6 +18,7 @@ import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
 import { Ask, AskWord, WhySheet } from '../../../ui/layout/Why';
 import { explainSeconds } from '../griddleText';
 import type { GriddleSubject } from '../useGriddle';
+import { useFormat } from '../../../ui/useFormat';
 
 const FIGURE_PX = 84;
 const MANY_SIDES = 3;
@@ -44,13 +45,15 @@ interface TimesTicketProps {
 
 /** The seconds of each side, large, with their range; why they are not the formula's; what binds and what moves them. */
 export function TimesTicket({ subject, solved, robust, robustError }: TimesTicketProps) {
+  const format = useFormat();
   const [why, setWhy] = useState<Explanation | null>(null);
   const details = useGriddleWork('details', { request: subject.request, solution: solved });
   const { seconds } = solved;
   const ranges = rangesOf(solved);
-  const differs = whyNotWritten({
-    ...{ request: subject.request, shown: seconds, keepsSplit: solved.keepsSplit ?? true },
-  });
+  const differs = whyNotWritten(
+    { request: subject.request, shown: seconds, keepsSplit: solved.keepsSplit ?? true },
+    format.units,
+  );
   const percent = (share: number) => `${Math.round(100 * share)} of 100`;
   return (
     <Ticket>
@@ -91,7 +94,7 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
           <Body tone="soot">{limitWords(solved)}</Body>
           <View style={styles.lines}>
             {(details.data?.sensitivities ?? []).map((one) => (
-              <Label key={one.what}>{sensitivityWords(one)}</Label>
+              <Label key={one.what}>{sensitivityWords(one, format.units)}</Label>
             ))}
           </View>
         </>
@@ -99,7 +102,7 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
         <View role="status" style={styles.lines}>
           <Heading tone="plum">{solved.trouble ? troubleWords(solved.trouble) : ''}</Heading>
           {(details.data?.waysOut ?? []).map((way) => (
-            <Strong key={way.what}>{wayOutWords(way)}</Strong>
+            <Strong key={way.what}>{wayOutWords(way, format.units)}</Strong>
           ))}
           {details.data && details.data.waysOut.length === 0 ? (
             <Body>

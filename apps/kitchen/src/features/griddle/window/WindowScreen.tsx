@@ -14,6 +14,7 @@ import { SPACE } from '../../../ui/tokens';
 import { Body, Heading, Label } from '../../../ui/type';
 import { useGriddleChoice } from '../griddleSetup';
 import { useGriddleSubject } from '../useGriddle';
+import { useFormat } from '../../../ui/useFormat';
 
 const KINDS = CODES.map((name) => ({ name, words: name === 'good' ? 'good bread' : EDGE_WORDS[name] }));
 /** Every so many rows and columns stand in the table. */
@@ -44,6 +45,7 @@ export function WindowScreen() {
   const set = useGriddleChoice((state) => state.set);
   const [wanted, setWanted] = useState(true);
   const [asTable, setAsTable] = useState(false);
+  const format = useFormat();
   const work = useGriddleWork('window', subject && wanted ? { request: subject.request } : null);
   const reach = useGriddleWork(
     'reach',
@@ -94,8 +96,8 @@ export function WindowScreen() {
       {reach.data ? (
         <Ticket>
           <Heading>{`With ${formula.bake.sides.map(({ seconds }) => `${seconds} s`).join(' + ')}`}</Heading>
-          <Body>{reachWords(reach.data.heat, '°C')}</Body>
-          <Body>{reachWords(reach.data.thickness, 'mm')}</Body>
+          <Body>{reachWords(reach.data.heat, 'heat', format.units)}</Body>
+          <Body>{reachWords(reach.data.thickness, 'thickness', format.units)}</Body>
         </Ticket>
       ) : null}
       <Choices
