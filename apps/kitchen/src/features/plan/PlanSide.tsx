@@ -16,7 +16,7 @@ import { WeighSheet } from './WeighSheet';
 
 const styles = StyleSheet.create({ stack: { gap: SPACE.m } });
 
-/** What the plan comes to: the sheet, what history changes in it, the day, the clock, the cost. */
+/** What the plan comes to: what stands against it, what to weigh and when, then what history and the day change in it. */
 export function PlanSide({
   planner,
   nowMs,
@@ -38,7 +38,13 @@ export function PlanSide({
     <View style={styles.stack}>
       {planned ? null : <Strong tone="plum">Below is the last plan that works.</Strong>}
       {plan.scarcest ? <Strong>{`${plan.scarcest} is what runs out first.`}</Strong> : null}
+      {[...plan.warnings.map(({ message }) => message), ...short, ...(late ? [late] : [])].map((message) => (
+        <Strong key={message} tone="plum">
+          {message}
+        </Strong>
+      ))}
       <WeighSheet plan={plan} onWhy={askPlan} />
+      <ClockTicket plan={plan} nowMs={nowMs} onWhy={askPlan} />
       {today.conditions ? (
         <LessonsTicket
           plan={plan}
@@ -49,12 +55,6 @@ export function PlanSide({
         />
       ) : null}
       <TodayTicket plan={plan} onWhy={(figure) => onAsk({ of: 'today', figure })} />
-      {[...plan.warnings.map(({ message }) => message), ...short, ...(late ? [late] : [])].map((message) => (
-        <Strong key={message} tone="plum">
-          {message}
-        </Strong>
-      ))}
-      <ClockTicket plan={plan} nowMs={nowMs} onWhy={askPlan} />
       {cost ? (
         <Ask onPress={() => askPlan('cost')}>
           <Label>{`Ingredients cost ${formatMoney(cost.perBatch, currency)}, ${formatMoney(cost.perPiece, currency)} a piece.`}</Label>

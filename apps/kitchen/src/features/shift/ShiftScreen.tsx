@@ -108,6 +108,21 @@ function KeptTicket({ plans }: { plans: readonly SavedPlan[] }) {
   );
 }
 
+/** An empty kitchen begins here. */
+function FirstSteps() {
+  const router = useRouter();
+  return (
+    <Ticket>
+      <Heading>Start here</Heading>
+      <Body>A batch is made from a formula: write one as you say it, or import a book.</Body>
+      <Action icon="write" label="Write your first formula" onPress={() => router.push('/write')} />
+      <Action label="Import a book" onPress={() => router.push('/formulas')} />
+      <Action label="Set up scales, bowls and losses" onPress={() => router.push('/settings')} />
+      <Action label="Add your griddle" onPress={() => router.push('/griddle/plates')} />
+    </Ticket>
+  );
+}
+
 /** What is running and due next, over all batches; and what to make next. */
 export function ShiftScreen() {
   const days = useDays();
@@ -130,7 +145,14 @@ export function ShiftScreen() {
   const main = running.data ? (
     <>
       {board.length === 0 ? (
-        <Notice title="Nothing is running" text="Choose what to make; the plan comes first." />
+        <Notice
+          title="Nothing is running"
+          text={
+            formulas.data?.length === 0
+              ? 'The kitchen is empty: begin with a formula.'
+              : 'Choose what to make; the plan comes first.'
+          }
+        />
       ) : null}
       {board.map((row) => (
         <BoardTicket key={row.batch.id} row={row} />
@@ -148,13 +170,16 @@ export function ShiftScreen() {
   );
   const side = (
     <>
-      <Ticket>
-        <Heading>Plan a batch of</Heading>
-        {formulas.data?.map(({ id, name }) => (
-          <Action key={id} label={name} onPress={() => router.push(`/plan/${id}`)} />
-        ))}
-        {formulas.data?.length === 0 ? <Body tone="soot">The formula book is empty.</Body> : null}
-      </Ticket>
+      {formulas.data?.length === 0 ? (
+        <FirstSteps />
+      ) : (
+        <Ticket>
+          <Heading>Plan a batch of</Heading>
+          {formulas.data?.map(({ id, name }) => (
+            <Action key={id} label={name} onPress={() => router.push(`/plan/${id}`)} />
+          ))}
+        </Ticket>
+      )}
       {lots.data ? <StockTicket lots={lots.data} nowMs={nowMs} /> : null}
       <HeldTicket nowMs={nowMs} />
       <KeptTicket plans={plans.data ?? []} />
