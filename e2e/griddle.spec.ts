@@ -42,7 +42,7 @@ test('the heat and thickness picture comes in the background, with its table', a
   });
   await page.getByRole('button', { name: 'As a table' }).click();
   await expect(page.getByRole('table', { name: /^Seconds of the first and the last side/ })).toBeVisible();
-  await expect(page.getByText(/^Below \d+ °C/)).toBeVisible();
+  await expect(page.getByText(/^Below \d+\s°C/)).toBeVisible();
 });
 
 test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a fit to its own pieces that asks first', async ({

@@ -29,7 +29,7 @@ test('the log: found by its words, put right, held against another, and diagnose
   await page.goBack();
   await cook.press('What went wrong?');
   await page.getByRole('checkbox', { name: 'Black spots' }).click();
-  await expect(page.getByText(/This batch says so: plate \d+ °C over plan/)).toBeVisible();
+  await expect(page.getByText(/This batch says so: plate \d+\s°C over plan/)).toBeVisible();
   await page.getByRole('button', { name: 'Carry into the next plan' }).first().click();
   await expect(page.getByRole('button', { name: 'Carried: drop it again' })).toBeVisible();
   await cook.press('Plan it again');

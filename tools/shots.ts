@@ -132,7 +132,7 @@ async function phone(page: Page, url: string): Promise<void> {
   await press(page, 'Start kneading');
   await page.getByRole('radio', { name: 'a bit dry' }).click();
   await shoot(page, 'knead-phone');
-  await press(page, 'It is right already');
+  await press(page, 'It is right');
   await press(page, 'Covered: start the rest');
   await settle(page);
   await page.clock.fastForward('06:06');
@@ -181,7 +181,7 @@ async function times(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/griddle`);
   await page.getByRole('radio', { name: 'Deckhand wrap' }).click();
   await page.getByText(/pieces come out in standard/).waitFor();
-  await page.getByText(/^10 °C hotter/).waitFor();
+  await page.getByText(/^10\s°C hotter/).waitFor();
   await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded();
   await shoot(page, 'times-phone');
 }
