@@ -178,7 +178,7 @@ export function addGriddleCommands(program: Command, io: Io): void {
         const given = secondsOf(request.program);
         const reach = what === 'heat' ? heatFor(request, given) : thicknessFor(request, given);
         const unit = what === 'heat' ? '°C' : 'mm';
-        return io.print({ for: what, unit, seconds: given, ...reach, words: reachWords(reach, unit) });
+        return io.print({ for: what, unit, seconds: given, ...reach, words: reachWords(reach, what) });
       }
       if (what !== 'times') throw InputError.at('for', 'Say times, heat or thickness.');
       const { outcome, ...solution } = solve(request);

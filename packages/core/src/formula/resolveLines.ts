@@ -30,6 +30,10 @@ export function resolveLines(formula: Formula, catalogue: readonly Ingredient[])
   if (flours.every(({ late }) => late)) {
     throw InputError.at('lines', 'All flour goes in late: some of it must be in the mix.');
   }
+  const liquids = lines.filter(({ food }) => food.kind === 'water' || food.kind === 'dairy');
+  if (liquids.length > 0 && liquids.every(({ late }) => late)) {
+    throw InputError.at('lines', 'All of the liquid goes in late: some of it must be in the mix.');
+  }
   const flourSum = flours.reduce((sum, line) => sum + line.fraction, 0);
   if (Math.abs(flourSum - 1) > FLOUR_SUM_TOLERANCE) {
     throw InputError.at(

@@ -92,8 +92,8 @@ describe('work in stages', () => {
     expect(setLate(toDraft(late), 'oil', false).lines.some((line) => line.late)).toBe(false);
   });
 
-  test('flour that is all late is refused in words', () => {
-    const lines = staged.lines.map((line) => (line.id === 'strong' ? { ...line, late: true } : line));
+  test.each(['strong', 'water'])('a dough whose %s is all late is refused in words', (id) => {
+    const lines = staged.lines.map((line) => (line.id === id ? { ...line, late: true } : line));
     expect(() => planBatch(request({ formula: { ...staged, lines } }))).toThrow(
       /some of it must be in the mix/,
     );
