@@ -6,6 +6,7 @@ import { create } from 'zustand';
 interface Undone {
   acts: readonly BatchEvent[];
   plan: Plan;
+  atMs: number;
 }
 
 export const useUndone = create<{ last: Undone | null }>()(() => ({ last: null }));

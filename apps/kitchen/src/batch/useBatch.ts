@@ -68,7 +68,7 @@ export function useBatch(id: string): {
     const last = lastPress(events ?? []);
     if (last.length === 0 || !plan) return;
     act(...last.map(({ id: eventId }): EventBody => ({ type: 'void', eventId })));
-    tellUndone({ acts: [...last].reverse(), plan });
+    tellUndone({ acts: [...last].reverse(), plan, atMs: Date.now() });
   }, [act, events, plan]);
 
   return {

@@ -1,4 +1,4 @@
-import { ballsAtHand, coldStore, workableAtMs } from '@kettle-scale/core/batch';
+import { ballsAtHand, workableAtMs } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import type { LiveBatch } from '../batch/useBatch';
 import { Action, PrimaryAction } from '../ui/input/actions';
@@ -8,6 +8,7 @@ import { Ticket } from '../ui/layout/Ticket';
 import { Heading, Label, Strong } from '../ui/type';
 import { useFormat } from '../ui/useFormat';
 import { useNow } from '../ui/useNow';
+import { useColdWords } from './useColdWords';
 import { useDays } from './useDays';
 
 const MINUTE_MS = 60_000;
@@ -57,20 +58,19 @@ export function ColdBalls({ live }: { live: LiveBatch }) {
   const nowMs = useNow(MINUTE_MS);
   const days = useDays();
   const [ask, setAsk] = useState<Ask | null>(null);
-  const { balls, dough } = coldStore(plan, state);
+  const { balls, dough } = useColdWords(live, nowMs);
   const atHand = ballsAtHand(plan, state);
   const ballG = state.divided?.ballG ?? plan.ballG;
   const fromDough = dough ? Math.floor(dough.massG / ballG) : 0;
   const when = (ms: number) => days.when(ms, nowMs);
   const workableMs = workableAtMs(plan, state);
-  const bestBy = (ms: number) => (ms < nowMs ? `its time was over ${when(ms)}` : `best by ${when(ms)}`);
   return (
     <>
       {balls || dough ? (
         <Ticket>
           {balls ? (
             <>
-              <Strong>{`${balls.pieces} balls in the fridge since ${when(balls.sinceMs)}, ${bestBy(balls.bestByMs)}`}</Strong>
+              <Strong tone={balls.over ? 'plum' : 'ink'}>{balls.text}</Strong>
               <Action
                 label="Take balls out"
                 onPress={() =>
@@ -82,9 +82,7 @@ export function ColdBalls({ live }: { live: LiveBatch }) {
               />
             </>
           ) : null}
-          {dough ? (
-            <Strong>{`${format.mass(dough.massG)} of its dough in the fridge since ${when(dough.sinceMs)}, ${bestBy(dough.bestByMs)}`}</Strong>
-          ) : null}
+          {dough ? <Strong tone={dough.over ? 'plum' : 'ink'}>{dough.text}</Strong> : null}
           {fromDough > 0 ? (
             <Action
               label="Make balls of it"

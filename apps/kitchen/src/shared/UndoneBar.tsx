@@ -14,7 +14,8 @@ export function UndoneBar() {
   const { units } = useFormat();
   useEffect(() => {
     if (!last) return;
-    const timer = setTimeout(() => tellUndone(null), STAYS_MS);
+    // It goes with the cook to the step that the undo leads to, and no further.
+    const timer = setTimeout(() => tellUndone(null), last.atMs + STAYS_MS - Date.now());
     return () => clearTimeout(timer);
   }, [last]);
   return (

@@ -56,6 +56,17 @@ describe('several draws from one dough', () => {
     expect(refused(4)).toBe('Only 26 balls are at hand.');
   });
 
+  test('an hour in the warm makes no dough younger: the limit runs from the first time in the fridge', () => {
+    const again = stateAfter(
+      { type: 'chilled', pieces: 5 },
+      { type: 'taken-out', pieces: 5 },
+      { type: 'chilled', pieces: 4 },
+    );
+    const { sinceMs, bestByMs } = coldStore(plan, again).balls ?? { sinceMs: NaN, bestByMs: NaN };
+    expect(sinceMs).toBe(Date.UTC(2026, 2, 4, 10, 3));
+    expect(bestByMs).toBe(Date.UTC(2026, 2, 4, 10, 1) + DEFAULT_FRIDGE_DOUGH_H * HOUR_MS);
+  });
+
   test('nothing comes out that is not in', () => {
     const [first, out] = eventsOf(divided, { type: 'taken-out', pieces: 1 });
     expect(first && out && refuseEvent(plan, [first], out)?.message).toBe('No balls are in the fridge.');

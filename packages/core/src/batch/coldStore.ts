@@ -17,28 +17,46 @@ export interface ColdStore {
 
 type Chills = Pick<BatchState, 'chilled' | 'drawn' | 'leftovers'>;
 
-/** Balls in the fridge, and since when without a break. */
-function coldBalls({ chilled }: Pick<BatchState, 'chilled'>): { pieces: number; sinceMs: number } {
-  return chilled.reduce(
-    (cold, event) => {
-      const pieces = Math.max(0, cold.pieces + (event.type === 'chilled' ? 1 : -1) * event.pieces);
-      return { pieces, sinceMs: cold.pieces === 0 ? Date.parse(event.at) : cold.sinceMs };
+interface Cold {
+  /** Balls in the fridge, and since when without a break. */
+  pieces: number;
+  sinceMs: number;
+  /** How long there were any, until the last of these events. */
+  totalMs: number;
+  atMs: number;
+}
+
+function coldBalls({ chilled }: Pick<BatchState, 'chilled'>): Cold {
+  return chilled.reduce<Cold>(
+    ({ pieces: before, sinceMs, totalMs, atMs: lastMs }, event) => {
+      const atMs = Date.parse(event.at);
+      return {
+        pieces: Math.max(0, before + (event.type === 'chilled' ? 1 : -1) * event.pieces),
+        sinceMs: before === 0 ? atMs : sinceMs,
+        totalMs: before === 0 ? totalMs : totalMs + atMs - lastMs,
+        atMs,
+      };
     },
-    { pieces: 0, sinceMs: 0 },
+    { pieces: 0, sinceMs: 0, totalMs: 0, atMs: 0 },
   );
 }
 
-/** Balls and dough of a batch in the fridge; the kitchen's limit for fridge dough says until when. */
+/**
+ * Balls and dough of a batch in the fridge. The kitchen's limit for fridge dough runs from the first time that any of it went
+ * there: an hour in the warm in between makes no dough younger.
+ */
 export function coldStore({ kitchen }: Pick<Plan, 'kitchen'>, state: Chills): ColdStore {
   const limitMs = (kitchen.fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H) * MS_PER_H;
   const { pieces, sinceMs } = coldBalls(state);
   const kept = state.leftovers.filter(({ as }) => as === 'fridge dough');
   const massG = sumG([...kept.map((one) => one.massG), ...state.drawn.map((one) => -one.massG)]);
   const [first] = kept;
-  const doughMs = first ? Date.parse(first.at) : 0;
+  const doughMs = first ? Date.parse(first.at) : Infinity;
+  const ballsMs = Math.min(...state.chilled.slice(0, 1).map(({ at }) => Date.parse(at)));
+  const bestByMs = Math.min(doughMs, ballsMs) + limitMs;
   return {
-    balls: pieces > 0 ? { pieces, sinceMs, bestByMs: sinceMs + limitMs } : null,
-    dough: first && massG > 0 ? { massG, sinceMs: doughMs, bestByMs: doughMs + limitMs } : null,
+    balls: pieces > 0 ? { pieces, sinceMs, bestByMs } : null,
+    dough: first && massG > 0 ? { massG, sinceMs: doughMs, bestByMs } : null,
   };
 }
 
@@ -69,14 +87,6 @@ export function workableAtMs(plan: Plan, { chilled, divided }: BatchState): numb
 /** Time in the fridge of a batch whose balls at hand are all baked: what is left of it was there all the while, ms. */
 export function chilledMs(plan: Plan, state: BatchState, nowMs: number): number {
   if (state.chilled.length === 0 || ballsAtHand(plan, state) > 0) return 0;
-  let pieces = 0;
-  let sinceMs = 0;
-  let totalMs = 0;
-  for (const event of state.chilled) {
-    const atMs = Date.parse(event.at);
-    if (pieces > 0) totalMs += atMs - sinceMs;
-    pieces = Math.max(0, pieces + (event.type === 'chilled' ? 1 : -1) * event.pieces);
-    sinceMs = atMs;
-  }
-  return pieces > 0 ? totalMs + Math.max(0, nowMs - sinceMs) : totalMs;
+  const { pieces, totalMs, atMs } = coldBalls(state);
+  return pieces > 0 ? totalMs + Math.max(0, nowMs - atMs) : totalMs;
 }

@@ -105,9 +105,10 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
   const actual = doughTotals(parts);
   const lot = plan.today?.conditions.lot;
   const { finished, divided } = state;
+  const now = state.now && nowOf(plan, state, state.now);
   return {
     status: state.status,
-    nowTitle: state.now ? nowOf(plan, state, state.now).title : null,
+    nowTitle: now?.title ?? null,
     piecesPlanned: plan.pieces,
     piecesExpected: piecesFor(mixedG * keptShare(plan.kitchen), ballStandard(plan)),
     piecesMade: finished?.pieces ?? null,
@@ -136,7 +137,7 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
             POINTS * (actual.hydration - plan.today.hydration.formula - plan.today.hydration.byMoisture),
         }
       : {}),
-    ...(state.now ? { now: nowOf(plan, state, state.now), ahead: aheadOf(plan, state) } : {}),
+    ...(now ? { now, ahead: aheadOf(plan, state) } : {}),
     finishedMs: finished ? Date.parse(finished.at) : null,
     ...(state.held.length > 0
       ? { held: state.held.map(({ how, pieces, at }) => ({ how, pieces, atMs: Date.parse(at) })) }

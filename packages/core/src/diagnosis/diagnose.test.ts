@@ -93,6 +93,32 @@ describe('each cause has the batch’s own evidence', () => {
     if (innocent) expect(of(innocent)?.evidence.says).toBe('no');
   });
 
+  test('but only for what shows in a symptom: a bread that wets no face is not salty for that', () => {
+    const { suspects } = diagnose(batch(formula), ['salty']);
+    const of = (cause: Cause) => suspects.find((suspect) => suspect.cause === cause)?.probability ?? NaN;
+    expect(of('face-dry')).toBeCloseTo(of('plate-uneven'), 9);
+    expect(suspects[0]?.cause).toBe('salt-high');
+  });
+
+  test('and goes by the feel that the formula aims for', () => {
+    const aiming = (aim: 'slightly tacky' | 'stiff'): Formula => ({
+      ...formula,
+      method: { ...formula.method, knead: { ...formula.method.knead, aim } },
+    });
+    const says = (aim: 'slightly tacky' | 'stiff', feel: 'right' | 'a bit tacky') =>
+      diagnose(batch(aiming(aim), { type: 'felt', stepId: 'knead-1', feel }), ['holes']).suspects.find(
+        ({ cause }) => cause === 'little-bench-flour',
+      )?.evidence;
+    expect(says('slightly tacky', 'right')).toMatchObject({
+      says: 'yes',
+      words: expect.stringMatching(/slightly tacky: right/) as string,
+    });
+    expect(says('stiff', 'a bit tacky')).toMatchObject({
+      says: 'no',
+      words: expect.stringMatching(/“soft”/) as string,
+    });
+  });
+
   test('and is asked for by a cheap test where the record is silent', () => {
     const { ask } = diagnose(batch(formula), ['gummy']);
     expect(ask.map(({ cause }) => cause)).toEqual(expect.arrayContaining(['time-short', 'thick', 'holed']));

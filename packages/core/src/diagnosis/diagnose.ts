@@ -66,7 +66,10 @@ export function diagnose(
       (product, symptom) => product * OFTEN[LIKELIHOOD[symptom][cause] ?? 'rarely'],
       COMMON[cause],
     );
-    return { cause, evidence, weight: table * weightOf(cause, evidence, file) };
+    // What shows in none of the symptoms is not made likely by being there.
+    const shows = symptoms.some((symptom) => LIKELIHOOD[symptom][cause] !== undefined);
+    const weight = weightOf(cause, evidence, file);
+    return { cause, evidence, weight: table * (shows ? weight : Math.min(1, weight)) };
   });
   const all = weighed.reduce((sum, { weight }) => sum + weight, 0);
   const seen = symptoms.map((symptom) => SYMPTOMS[symptom].toLowerCase()).join(', ');

@@ -1,5 +1,6 @@
 import { mean } from 'simple-statistics';
 import type { BatchState } from '../batch/foldBatch';
+import { type DoughAim, type Feel, feelWord } from '../dough/feel';
 import {
   formatLength,
   formatPercent,
@@ -27,10 +28,15 @@ const WORTH = {
   /** Pieces beyond the number that the formula asks for. */
   overdue: 1.5,
 } as const;
-const TACKY: ReadonlySet<string> = new Set(['a bit tacky', 'sticky', 'batter']);
+/** Feels at which a dough sticks to a bare bench, by what its formula aims for. */
+const TACKY: Record<DoughAim, ReadonlySet<Feel>> = {
+  'slightly tacky': new Set(['right', 'a bit tacky', 'sticky', 'batter']),
+  soft: new Set(['a bit tacky', 'sticky', 'batter']),
+  stiff: new Set(['sticky', 'batter']),
+};
 const WIPES: ReadonlySet<string> = new Set(['wipe it dry', 'wipe burnt flour off']);
 
-const lastFeel = ({ steps }: BatchState): string | undefined =>
+const lastFeel = ({ steps }: BatchState): Feel | undefined =>
   steps.flatMap(({ seen }) => seen.flatMap((event) => (event.type === 'felt' ? [event.feel] : []))).at(-1);
 
 /** A tacky dough that was rolled with next to no flour. */
@@ -39,8 +45,9 @@ export function littleBenchFlour({ plan, state }: Seen): Evidence {
   const share = state.dustedG / plan.flourG;
   if (share > 2 * WORTH.dust) return found(false, `${formatPercent(share, 1)} of bench flour went in`, 0);
   if (feel === undefined) return UNKNOWN;
-  const bare = `last felt “${feel}”, ${state.dustedG === 0 ? 'no' : formatPercent(share, 1)} bench flour counted`;
-  return found(TACKY.has(feel) && share < WORTH.dust, bare, 1);
+  const { aim = 'soft' } = plan.formula.method.knead;
+  const bare = `last felt “${feelWord(feel, aim)}”, ${state.dustedG === 0 ? 'no' : formatPercent(share, 1)} bench flour counted`;
+  return found(TACKY[aim].has(feel) && share < WORTH.dust, bare, 1);
 }
 
 /** How long the plate went without a wipe, against what the formula asks for. */
@@ -61,12 +68,9 @@ export function unwiped({ plan, state }: Seen): Evidence {
 
 /** A disc that is longer one way than the other. */
 export function outOfRound({ state, units }: Seen): Evidence {
-  const ratios = state.discs.map(({ diametersMm: [a, b] }) => ({
-    a,
-    b,
-    by: (2 * Math.abs(a - b)) / (a + b),
-  }));
-  const [worst] = [...ratios].sort((one, other) => other.by - one.by);
+  const [worst] = state.discs
+    .map(({ diametersMm: [a, b] }) => ({ a, b, by: (2 * Math.abs(a - b)) / (a + b) }))
+    .sort((one, other) => other.by - one.by);
   if (!worst) return UNKNOWN;
   const words = `a disc of ${formatLength(worst.a, units)} × ${formatLength(worst.b, units)}`;
   return found(worst.by > WORTH.outOfRound, words, worst.by);

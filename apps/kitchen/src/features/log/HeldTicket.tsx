@@ -1,4 +1,4 @@
-import { DEFAULT_FRIDGE_DOUGH_H, type Holding } from '@kettle-scale/core/kitchen';
+import type { Holding } from '@kettle-scale/core/kitchen';
 import { beforeReheating, heldBread, holdState, reheatings } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import type { LiveBatch } from '../../batch/useBatch';
+import { useColdWords } from '../../shared/useColdWords';
 import { useDays } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
@@ -15,7 +16,6 @@ import { useFormat } from '../../ui/useFormat';
 import { useNow } from '../../ui/useNow';
 
 const MINUTE_MS = 60_000;
-const S_PER_H = 3600;
 const TONE = { good: 'sage', soon: 'ember', over: 'plum' } as const;
 
 /** The ways back to hot, folded until somebody asks. */
@@ -49,8 +49,10 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
   const { state, batch } = live;
   const held = heldBread(kitchen.data ?? {}, batchRecord(batch.plan, state));
   const { thicknessMm } = batch.plan.relaxed;
-  const fridgeH = kitchen.data?.fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H;
-  if (held.length === 0 && state.leftovers.length === 0) return null;
+  const { balls, dough } = useColdWords(live, nowMs);
+  // What is in the fridge is told as it stands now, after every draw.
+  const leftovers = state.leftovers.filter(({ as }) => as !== 'fridge dough');
+  if (held.length + leftovers.length === 0 && !balls && !dough) return null;
   return (
     <Ticket>
       {held.map((bread) => {
@@ -68,21 +70,16 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
           </View>
         );
       })}
-      {state.leftovers.map(({ id, massG, as, at }) => {
-        const endMs = Date.parse(at) + fridgeH * S_PER_H * 1000;
-        return (
-          <View key={id}>
-            <Strong>{`${format.mass(massG)} of dough left over: ${as}`}</Strong>
-            {as === 'fridge dough' ? (
-              <Body tone={nowMs > endMs ? 'plum' : 'soot'}>
-                {nowMs > endMs
-                  ? `Its time was over ${until(endMs, nowMs)}.`
-                  : `Use by ${until(endMs, nowMs)}.`}
-              </Body>
-            ) : null}
-          </View>
-        );
-      })}
+      {leftovers.map(({ id, massG, as }) => (
+        <Strong key={id}>{`${format.mass(massG)} of dough left over: ${as}`}</Strong>
+      ))}
+      {[balls, dough].map((cold) =>
+        cold ? (
+          <Strong key={cold.text} tone={cold.over ? 'plum' : 'ink'}>
+            {cold.text}
+          </Strong>
+        ) : null,
+      )}
       <Label>
         Limits are the kitchen’s own setting. Follow your local food code; the person in charge decides.
       </Label>

@@ -134,8 +134,8 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
         }
       : { label: 'Mixed', onPress: () => act({ type: 'done', stepId }) };
   const late = running?.phase === 'late' && !part;
-  // With doughy hands: start, then all of it at once. A scalded dough is waited for.
-  const mustWait = guide.some(({ kind, id }) => kind === 'wait' && !done.has(id));
+  // With doughy hands: start, then all of it at once. A scalded dough is waited for; flour that goes back goes by feel.
+  const atOnce = !guide.some(({ kind, id }) => (kind === 'wait' && !done.has(id)) || id === 'flour-back');
   const line = correctionLines(plan).liquid;
   const heldG = dough && line && plan.holdBack?.lineId === line.lineId ? dough.heldLeftG : 0;
   const allMixed = () =>
@@ -155,9 +155,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       live={live}
       step={now.step}
       primary={primary}
-      others={
-        running && part && !mustWait ? [{ key: 'all', label: 'All in and mixed', onPress: allMixed }] : []
-      }
+      others={running && part && atOnce ? [{ key: 'all', label: 'All in and mixed', onPress: allMixed }] : []}
       {...(cooled.ringing
         ? { alarm: { ...cooled, words: 'Cool enough for hands' } }
         : late

@@ -126,7 +126,7 @@ describe('a slip costs nothing', () => {
   test('an undo says what it took back', () => {
     const { live, now } = at('griddle', { type: 'divided', doughG: 1000, pieces: 10, ballG: 99.5 });
     draw(<GriddleStep live={live} step={now.step} />);
-    act(() => tellUndone({ acts: live.batch.events.slice(-1), plan }));
+    act(() => tellUndone({ acts: live.batch.events.slice(-1), plan, atMs: Date.now() }));
     expect(see('Undone: divided into 10.')).toBeTruthy();
   });
 });
