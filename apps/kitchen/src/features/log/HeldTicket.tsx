@@ -4,19 +4,22 @@ import { formatSpan } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import type { LiveBatch } from '../../batch/useBatch';
 import { useColdWords } from '../../shared/useColdWords';
 import { useDays } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
+import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { useNow } from '../../ui/useNow';
 
 const MINUTE_MS = 60_000;
 const TONE = { good: 'sage', soon: 'ember', over: 'plum' } as const;
+
+const styles = StyleSheet.create({ way: { marginTop: SPACE.s } });
 
 /** The ways back to hot, folded until somebody asks. */
 function Reheat({ how, thicknessMm }: { how: Holding; thicknessMm: number }) {
@@ -28,7 +31,7 @@ function Reheat({ how, thicknessMm }: { how: Holding; thicknessMm: number }) {
       <Action label={open ? 'Fold the ways to reheat' : 'Ways to reheat'} onPress={() => setOpen(!open)} />
       {open
         ? reheatings(how, thicknessMm, units).map(({ way, time, text, caution }) => (
-            <View key={way}>
+            <View key={way} style={styles.way}>
               <Leader name={way} value={time} />
               <Body>{text}</Body>
               <Label>{caution}</Label>
@@ -66,7 +69,11 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
             <Strong tone={TONE[stands]}>
               {stands === 'over' ? `over for ${formatSpan(-leftS)}` : `${formatSpan(leftS)} left`}
             </Strong>
-            <Reheat how={bread.how} thicknessMm={thicknessMm} />
+            {stands === 'over' ? (
+              <Body>Past its limit it is not reheated; the person in charge decides.</Body>
+            ) : (
+              <Reheat how={bread.how} thicknessMm={thicknessMm} />
+            )}
           </View>
         );
       })}
