@@ -193,7 +193,7 @@ test('a lot is received and counted; bad figures are said at their field', async
   const mine = page.getByRole('group', { name: lot });
   await mine.getByRole('button', { name: 'Count it' }).click();
   await page.getByLabel('Left now, kg').fill('-2');
-  await expect(page.getByText('Left must be between 0 and 100,000,000 g.')).toBeVisible();
+  await expect(page.getByText('Left must be between 0 and 100,000 kg.')).toBeVisible();
   await page.getByLabel('Left now, kg').fill('12.5');
   await cook.press('Keep the count');
   await expect(mine.getByText('12.5 kg')).toBeVisible();

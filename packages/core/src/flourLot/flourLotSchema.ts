@@ -4,6 +4,9 @@ import { choiceField, countField, fractionField, numberField, slugField, textFie
 
 const dayField = (label: string) => z.iso.date(`${label} must be a date like 2026-03-04.`);
 
+/** What is counted in a bin, kg, as it is typed. */
+export const countedKgField = numberField('Left', { min: 0, max: 100_000, unit: 'kg' });
+
 /** A delivery of one flour: lots drink differently, so a batch remembers which it was. */
 export const flourLotSchema = z.strictObject({
   id: slugField('Lot id'),

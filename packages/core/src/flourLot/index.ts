@@ -1,4 +1,11 @@
-export { type FlourLot, flourLotSchema, type LotState, lotStateSchema, type LotUse } from './flourLotSchema';
+export {
+  countedKgField,
+  type FlourLot,
+  flourLotSchema,
+  type LotState,
+  lotStateSchema,
+  type LotUse,
+} from './flourLotSchema';
 export {
   kitchenMean,
   learnLotOffset,

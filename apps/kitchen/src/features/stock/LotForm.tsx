@@ -1,5 +1,5 @@
 import type { Day } from '@kettle-scale/core/quantity';
-import { type FlourLot, type LotState, flourLotSchema } from '@kettle-scale/core/flourLot';
+import { type FlourLot, type LotState, countedKgField, flourLotSchema } from '@kettle-scale/core/flourLot';
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useState } from 'react';
@@ -132,7 +132,7 @@ interface CountFormProps {
 export function CountForm({ lot, onSave, onDone }: CountFormProps) {
   const save = useSaveFlourLot();
   const [text, setText] = useState((lot.leftG / G_PER_KG).toFixed(1));
-  const checked = flourLotSchema.shape.counted.unwrap().shape.leftG.safeParse(numberTyped(text) * G_PER_KG);
+  const checked = countedKgField.safeParse(numberTyped(text));
   return (
     <>
       <Heading>{`Count ${lot.name}`}</Heading>
@@ -150,7 +150,7 @@ export function CountForm({ lot, onSave, onDone }: CountFormProps) {
       <PrimaryAction
         label="Keep the count"
         disabled={!checked.success || save.isPending}
-        onPress={() => checked.success && save.mutate(onSave(checked.data), { onSuccess: onDone })}
+        onPress={() => checked.success && save.mutate(onSave(checked.data * G_PER_KG), { onSuccess: onDone })}
       />
     </>
   );

@@ -22,51 +22,56 @@ const styles = StyleSheet.create({
   inside: { padding: SPACE.l, gap: SPACE.m },
 });
 
-/** A sheet over the screen: takes the focus, closes with Escape, gives the focus back. */
-export function Sheet({ open, onClose, label, children }: SheetProps) {
-  const colours = useColours();
+/** What a sheet holds: takes the focus when it comes, closes with Escape, gives the focus back when it goes. */
+function Held({ onClose, label, children }: Omit<SheetProps, 'open'>) {
   const { height } = useWindowDimensions();
   const dialog = useRef<View>(null);
   useEffect(() => {
-    if (!open) return undefined;
     const before = document.activeElement;
+    (dialog.current as unknown as HTMLElement | null)?.focus();
+    return () => {
+      if (before instanceof HTMLElement) before.focus();
+    };
+  }, []);
+  useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key === 'Escape') onClose();
     };
     window.addEventListener('keydown', onKey);
-    (dialog.current as unknown as HTMLElement | null)?.focus();
-    return () => {
-      window.removeEventListener('keydown', onKey);
-      if (before instanceof HTMLElement) before.focus();
-    };
-  }, [open, onClose]);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [onClose]);
+  return (
+    <View ref={dialog} role="dialog" aria-modal aria-label={label} tabIndex={-1} style={{ outlineWidth: 0 }}>
+      <ScrollView
+        // A sheet with nothing to press must still scroll by keyboard.
+        tabIndex={0}
+        style={{ maxHeight: height * TALLEST }}
+        contentContainerStyle={styles.inside}
+      >
+        {children}
+        <Action label="Close" onPress={onClose} />
+      </ScrollView>
+    </View>
+  );
+}
+
+/**
+ * A sheet over the screen. It is mounted when it opens: Paper's modal that is asked back while it still fades out makes
+ * its content anew when the fade ends, and what was typed by then is gone.
+ */
+export function Sheet({ open, onClose, label, children }: SheetProps) {
+  const colours = useColours();
+  if (!open) return null;
   return (
     <Portal>
       <Modal
-        visible={open}
+        visible
         onDismiss={onClose}
         overlayAccessibilityLabel="Back to the screen"
         style={styles.place}
         contentContainerStyle={[styles.sheet, { backgroundColor: colours.surface }]}
       >
-        <View
-          ref={dialog}
-          role="dialog"
-          aria-modal
-          aria-label={label}
-          tabIndex={-1}
-          style={{ outlineWidth: 0 }}
-        >
-          <ScrollView
-            // A sheet with nothing to press must still scroll by keyboard.
-            tabIndex={0}
-            style={{ maxHeight: height * TALLEST }}
-            contentContainerStyle={styles.inside}
-          >
-            {children}
-            <Action label="Close" onPress={onClose} />
-          </ScrollView>
-        </View>
+        <Held {...{ onClose, label }}>{children}</Held>
       </Modal>
     </Portal>
   );
