@@ -122,7 +122,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await page.waitForURL(/\/log\//);
 
   await expect(page.getByText('10 pieces, cloth')).toBeVisible();
-  await expect(page.getByText(/of dough in the fridge/)).toBeVisible();
+  await expect(page.getByText(/of its dough in the fridge/)).toBeVisible();
   await cook.press('Label to print');
   const label = page.frameLocator('iframe');
   await expect(label.getByText('10 pieces, cloth')).toBeVisible();

@@ -120,7 +120,7 @@ export function runGriddle(): Measured[] {
   const pieces = loggedPieces(CALIBRATED);
   const fit = timed(() => finish(calibrate(REQUEST, pieces)));
   return [
-    row('one bake of 50 s, 16 cells, 0.25 s', bakeMs, 1),
+    row('one bake of 50 s, 16 cells, steps of 0.25 to 0.5 s', bakeMs, 1),
     againstIntegrator('implicit', bakeMs),
     againstIntegrator('odex', bakeMs),
     row('seconds per side solved', solveMs, 30),

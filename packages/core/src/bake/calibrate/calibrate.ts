@@ -1,8 +1,7 @@
-import { Matrix, inverse, solve as solveLinear } from 'ml-matrix';
 import { bake } from '../model/bake';
 import { type BakeRequest, firstStages, stagesWith } from '../solve/bakeRequest';
-import { type FittedParameter, MOST_SD, fitPuff, intervalOf } from './fitPuff';
-import { FITTED, type Fitted } from '../../kitchen/fittedNames';
+import { type FittedName, fitLogs, mostRuns } from './fitLogs';
+import { type FittedParameter, fitPuff, intervalOf } from './fitPuff';
 import { DEFAULT_MODEL, type ModelConstants } from '../model/model';
 import { withFactors } from '../model/withFactors';
 import type { BakeOutcome } from '../model/outcome';
@@ -25,17 +24,8 @@ const WORD_LIGHTNESS: Record<SideColour, number> = {
   'deep freckles': 50,
   burnt: 25,
 };
-/** Differences are taken towards less of a parameter: towards more, bubbles may suddenly never come. */
-const STEP = -0.1;
-/** Nothing counts as further off than this many sd. */
-const FURTHEST = 5;
-const ITERATIONS = 8;
-const SMALLEST_SHARE = 1 / 8;
-const CONVERGED = 5e-3;
 /** Linear theory takes the model for perfect; intervals are made so many times wider. */
 const MODEL_FORM = 2;
-/** Huber: further off than this many sd a piece counts less. */
-const HUBER = 1.5;
 /** A draught is told from browning only where weight and bubbles are both known of so many pieces. */
 const DRAUGHT_NEEDS = 4;
 
@@ -136,6 +126,9 @@ function withThickness(row: Seen, nominal: BakeOutcome, thicker: BakeOutcome): S
   return here === null || there === null ? row : { ...row, noise: Math.hypot(row.noise, there - here) };
 }
 
+/** Nothing counts as further off than this many sd. */
+const FURTHEST = 5;
+
 const residuals = (seen: readonly Seen[], outcomes: readonly BakeOutcome[]): number[] =>
   seen.map(({ piece, value, noise, of }) => {
     const computed = of(outcomes[piece]!);
@@ -145,19 +138,10 @@ const residuals = (seen: readonly Seen[], outcomes: readonly BakeOutcome[]): num
 
 const rootMeanSquare = (values: readonly number[]): number =>
   Math.sqrt(values.reduce((sum, r) => sum + r * r, 0) / Math.max(1, values.length));
-const huberWeight = (r: number): number => (Math.abs(r) <= HUBER ? 1 : HUBER / Math.abs(r));
-
-/** What the fit makes small: Huber's loss of the residuals, and how far the parameters are from what was believed. */
-function cost(r: readonly number[], logs: readonly number[], names: readonly Fitted[]): number {
-  const loss = (x: number) => (Math.abs(x) <= HUBER ? (x * x) / 2 : HUBER * (Math.abs(x) - HUBER / 2));
-  const prior = names.reduce((sum, name, i) => sum + (logs[i]! / FITTED[name].priorSd) ** 2 / 2, 0);
-  return r.reduce((sum, x) => sum + loss(x), prior);
-}
 
 /**
  * Refits the model to a kitchen's own pieces: contact, blisters and browning always, the draught where weight and bubbles are
- * known, the puff by itself. Maximum a posteriori by Gauss-Newton on ln p, with finite differences and Huber weights; no
- * parameter moves by more than two prior sd. Yields the share of the work done.
+ * known, the puff by itself. No parameter moves by more than two prior sd. Yields the share of the work done.
  */
 export function* calibrate(
   request: BakeRequest,
@@ -166,15 +150,13 @@ export function* calibrate(
   const base = request.setup.model ?? DEFAULT_MODEL;
   const told = seenOf(pieces);
   const count = (what: string) => told.filter((row) => row.what === what).length;
-  const names: Exclude<Fitted, 'puff'>[] = ['contact', 'films', 'browning'];
+  const names: FittedName[] = ['contact', 'films', 'browning'];
   if (count('weight loss') >= DRAUGHT_NEEDS && count('bubbles') >= DRAUGHT_NEEDS) names.push('convection');
-  const logs = names.map(() => 0);
-  const factorsOf = (ln: readonly number[]) =>
-    Object.fromEntries(names.map((name, i) => [name, Math.exp(ln[i]!)])) as Partial<Record<Fitted, number>>;
-  const total = pieces.length * ((names.length + 1) * ITERATIONS + 3);
+  const total = pieces.length * mostRuns(names.length);
   let baked = 0;
   function* run(ln: readonly number[], of = pieces): Generator<number, BakeOutcome[], void> {
-    const steps = bakeAll(request, of, withFactors(base, factorsOf(ln)));
+    const factors = Object.fromEntries(names.map((name, i) => [name, Math.exp(ln[i]!)]));
+    const steps = bakeAll(request, of, withFactors(base, factors));
     for (;;) {
       const { done, value } = steps.next();
       if (done) return value;
@@ -182,60 +164,24 @@ export function* calibrate(
       yield Math.min(1, baked / total);
     }
   }
-  const before = yield* run(logs);
+  const unmoved = names.map(() => 0);
+  const before = yield* run(unmoved);
   const thicker = yield* run(
-    logs,
+    unmoved,
     pieces.map((piece) => ({ ...piece, thicknessMm: piece.thicknessMm * (1 + THICKNESS_SD) })),
   );
   const seen = told.map((row) => withThickness(row, before[row.piece]!, thicker[row.piece]!));
-  let outcomes = before;
-  let covariance = Matrix.diag(names.map((name) => FITTED[name].priorSd ** 2));
-  for (let iteration = 0; iteration < ITERATIONS; iteration += 1) {
-    const r = residuals(seen, outcomes);
-    const slopes: number[][] = [];
-    for (const [i] of names.entries()) {
-      const moved = residuals(seen, yield* run(logs.map((ln, j) => (i === j ? ln + STEP : ln))));
-      slopes.push(moved.map((value, k) => (r[k]! - value) / STEP));
-    }
-    const normal = Matrix.zeros(names.length, names.length);
-    const right = Matrix.zeros(names.length, 1);
-    for (const [i, name] of names.entries()) {
-      const prior = FITTED[name].priorSd ** -2;
-      for (const [j] of names.entries()) {
-        const sum = r.reduce((s, value, k) => s + huberWeight(value) * slopes[i]![k]! * slopes[j]![k]!, 0);
-        normal.set(i, j, sum + (i === j ? prior : 0));
-      }
-      right.set(
-        i,
-        0,
-        r.reduce((s, value, k) => s + huberWeight(value) * slopes[i]![k]! * value, 0) - prior * logs[i]!,
-      );
-    }
-    const step = solveLinear(normal, right);
-    covariance = inverse(normal);
-    // A full step may overshoot where bubbles hardly come at all: halve it until the fit is better.
-    const here = cost(r, logs, names);
-    let largest = Infinity;
-    for (let share = 1; share >= SMALLEST_SHARE; share /= 2) {
-      const tried = names.map((name, i) => {
-        const most = MOST_SD * FITTED[name].priorSd;
-        return Math.max(-most, Math.min(most, logs[i]! + share * step.get(i, 0)));
-      });
-      const then = yield* run(tried);
-      if (cost(residuals(seen, then), tried, names) > here) continue;
-      largest = Math.max(...tried.map((ln, i) => Math.abs(ln - logs[i]!)));
-      logs.splice(0, logs.length, ...tried);
-      outcomes = then;
-      break;
-    }
-    if (largest < CONVERGED || largest === Infinity) break;
-  }
-  const misfitAfter = rootMeanSquare(residuals(seen, outcomes));
+  const fit = yield* fitLogs(names, { outcomes: before, residuals: residuals(seen, before) }, function* (ln) {
+    const outcomes = yield* run(ln);
+    return { outcomes, residuals: residuals(seen, outcomes) };
+  });
+  const { outcomes } = fit.at;
+  const misfitAfter = rootMeanSquare(fit.at.residuals);
   // The model is not perfect, and where pieces scatter more than their noise the interval is as much wider.
   const wider = Math.max(MODEL_FORM, misfitAfter);
   const puff = fitPuff(pieces, outcomes);
   const parameters: FittedParameter[] = [
-    ...names.map((what, i) => ({ what, ...intervalOf(logs[i]!, wider * Math.sqrt(covariance.get(i, i))) })),
+    ...names.map((what, i) => ({ what, ...intervalOf(fit.logs[i]!, wider * fit.sds[i]!) })),
     ...(puff ? [puff] : []),
   ];
   return {

@@ -2,7 +2,7 @@ import { type Column, enthalpyJM2, openColumn } from './column';
 import type { DoughProperties } from './composition';
 import { MM_PER_M } from './constants';
 import { type FaceTerms, openFaceTerms } from './faces';
-import { type Films, openFilms } from './films';
+import { type Films, copyFilms, openFilms } from './films';
 import { type Air, DEFAULT_AIR, DEFAULT_MODEL, type ModelConstants } from './model';
 import { type PlateProperties, type PlateState, plateAt, STEEL_GRIDDLE } from './plate';
 import { type Stage, platenS } from './stages';
@@ -90,5 +90,27 @@ export function startBaking(setup: BakeSetup, cells: number): Baking {
     ...{ browningA: 0, browningB: 0, rateA: 0, rateB: 0, timeS: -platenS(setup.stages), stage: 0, down: 0 },
     ...{ plateFlux: 0, middleC: doughC, gelatinised: 0, cookedS: null, bubblesS: null },
     ...{ puffIndex: 0, puffIndexNow: 0, puffDoseS: 0, puffS: null, plateDipC: 0, lost: false },
+  };
+}
+
+/** The state as it stands now, to go on from later. Properties and scratch, which every step works out anew, are shared. */
+export function copyBaking(baking: Baking): Baking {
+  const { column, plate, filmsA, filmsB, ledger } = baking;
+  return {
+    ...baking,
+    column: {
+      ...column,
+      tempC: column.tempC.slice(),
+      water: column.water.slice(),
+      raw: column.raw.slice(),
+      boiling: column.boiling.slice(),
+      waterFlux: column.waterFlux.slice(),
+      carriedJ: column.carriedJ.slice(),
+      faceC: [...column.faceC],
+    },
+    plate: { ...plate, underC: plate.underC.slice() },
+    filmsA: copyFilms(filmsA),
+    filmsB: copyFilms(filmsB),
+    ledger: { ...ledger },
   };
 }

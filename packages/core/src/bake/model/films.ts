@@ -63,6 +63,16 @@ export function openFilms({ model, dough, tempC }: Column): Films {
   };
 }
 
+export const copyFilms = (films: Films): Films => ({
+  ...films,
+  tempC: films.tempC.slice(),
+  water: films.water.slice(),
+  boiling: films.boiling.slice(),
+  surfaceC: films.surfaceC.slice(),
+  browning: films.browning.slice(),
+  rate: films.rate.slice(),
+});
+
 /**
  * Whether blisters form in this step: over heat on a set skin with boiling below it, on the open face over a boiling
  * middle. Returns when, found between the two steps, or null.

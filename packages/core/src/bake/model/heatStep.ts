@@ -9,7 +9,8 @@ import { solveTridiagonal } from './tridiagonal';
 /** Rate of boiling for each unit of vapour pressure above ambient, 1/s. */
 export const BOILING_RATE_1_S = 2;
 const PASSES = 3;
-const CONVERGED_C = 2e-2;
+/** The next pass would change a small part of it: Newton converges quadratically. */
+const CONVERGED_C = 0.1;
 /** Cells this close to boiling are looked at. */
 const NEAR_BOILING_C = 1;
 /** A cell cannot boil off more than this share of its water in a step. */

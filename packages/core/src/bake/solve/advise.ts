@@ -1,25 +1,15 @@
-import { bake } from '../model/bake';
 import { crossing } from '../model/crossing';
-import { pastChar, pastCover } from '../model/films';
-import {
-  type BakeRequest,
-  INTO_RANGE,
-  type Solution,
-  asWritten,
-  firstStages,
-  secondsOf,
-} from './bakeRequest';
-import { BEFORE_CHAR } from './firstSide';
+import { type BakeRequest, INTO_RANGE, type Solution, asWritten, secondsOf } from './bakeRequest';
+import { BEFORE_CHAR, type FirstTrack, openFirst } from './firstSide';
 import { remembered } from './remembered';
-import { type OneFlip, solveOneFlip, solveSecond } from './solveOneFlip';
-import { darkCover } from './standard';
+import { type OneFlip, canTurnAt, solveOneFlip, solveSecond } from './solveOneFlip';
 
 /** The latest first side is looked for as far past the earliest as the second side's range is wide, and half as much. */
 const BEYOND = 1.5;
 const HALVINGS = 3;
 /** A first side is tried up to so many times its earliest, at these shares of the way. */
 const LATER = 2.5;
-const LATER_SHARES = [0.2, 0.4, 0.6, 0.8] as const;
+const LATER_SHARES = [0.05, 0.1, 0.2, 0.4, 0.6, 0.8] as const;
 /** Never nearer to the start of its range than this share of it, however dark that is. */
 const LEAST_INTO_RANGE = 0.2;
 /** A range narrower than this leaves no room for a split of one's own, s. */
@@ -28,20 +18,14 @@ const WIDE_S = 4;
 const ROUNDING_S = 1;
 
 /** When the first side is darker than asked, and when it must be turned before it chars; watched for so long. */
-function firstSpoils({ setup, program, standard }: BakeRequest, forS: number) {
+function firstSpoils(track: FirstTrack, forS: number) {
   const darkened = crossing();
   const charred = crossing();
-  const dark = darkCover(standard.coverAim[0]);
-  bake(
-    { ...setup, stages: firstStages(program, forS) },
-    {
-      watch: ({ timeS, filmsA }) => {
-        darkened.look(timeS, pastCover(filmsA, dark));
-        charred.look(timeS, pastChar(filmsA, standard.charMost));
-        return charred.at === null ? 'on' : 'end';
-      },
-    },
-  );
+  for (const { timeS, dark, charred: past } of track.steps(forS)) {
+    darkened.look(timeS, dark);
+    charred.look(timeS, past);
+    if (charred.at !== null) break;
+  }
   return { darkS: darkened.at ?? forS, latestS: charred.at === null ? forS : BEFORE_CHAR * charred.at };
 }
 
@@ -49,13 +33,13 @@ function firstSpoils({ setup, program, standard }: BakeRequest, forS: number) {
  * The earliest times that are good. A face may be coloured before the bread is warm enough for what comes next, a fire
  * above all: later first sides are tried before it is said that there is none.
  */
-function earliestGood(request: BakeRequest): OneFlip {
-  const earliest = solveOneFlip(request);
+function earliestGood(request: BakeRequest, track: FirstTrack): OneFlip {
+  const earliest = solveOneFlip(request, track);
   if (earliest.good || earliest.firstLimit === 'char') return earliest;
   const fromS = earliest.least[0]!;
-  const { latestS } = firstSpoils(request, LATER * fromS);
+  const { latestS } = firstSpoils(track, LATER * fromS);
   for (const share of LATER_SHARES) {
-    const later = solveSecond(request, fromS + share * (latestS - fromS));
+    const later = solveSecond(request, fromS + share * (latestS - fromS), track);
     if (later.good)
       return {
         ...later,
@@ -81,23 +65,27 @@ const roomOf = (leastS: number, mostS: number, darkS: number): Room => ({
 });
 
 /** The room of the first side: to the latest turn after which the second can still become good. */
-function firstRoom(request: BakeRequest, earliest: OneFlip): Room {
+function firstRoom(request: BakeRequest, track: FirstTrack, earliest: OneFlip): Room {
   const [leastS, secondS] = [earliest.least[0]!, earliest.least[1]!];
   const widthS = earliest.most[1]! - secondS;
-  const spoils = firstSpoils(request, leastS + BEYOND * widthS);
+  const spoils = firstSpoils(track, leastS + BEYOND * widthS);
   let high = Math.max(leastS, spoils.latestS);
   let low = leastS;
-  if (solveSecond(request, high).good) low = high;
+  if (canTurnAt(request, high, track)) low = high;
   for (let i = 0; i < HALVINGS && low < high; i += 1) {
     const middle = (low + high) / 2;
-    if (solveSecond(request, middle).good) low = middle;
+    if (canTurnAt(request, middle, track)) low = middle;
     else high = middle;
   }
   return roomOf(leastS, low, spoils.darkS);
 }
 
-function secondRoom(request: BakeRequest, firstS: number): { room: Room; solved: OneFlip } {
-  const solved = solveSecond(request, firstS);
+function secondRoom(
+  request: BakeRequest,
+  firstS: number,
+  track?: FirstTrack,
+): { room: Room; solved: OneFlip } {
+  const solved = solveSecond(request, firstS, track);
   const [leastS, mostS] = [solved.least[1]!, Math.max(solved.least[1]!, solved.most[1]!)];
   return { solved, room: roomOf(leastS, mostS, solved.darkS ?? mostS) };
 }
@@ -121,11 +109,12 @@ function ownSplit(request: BakeRequest): Split {
 }
 
 function splitOf(there: BakeRequest): Split {
-  const earliest = earliestGood(there);
+  const track = openFirst(there);
+  const earliest = earliestGood(there, track);
   const [firstS, secondS] = secondsOf(there.program);
   if (!earliest.good || firstS === undefined || secondS === undefined) return null;
-  const first = shareOf(firstS, firstRoom(there, earliest));
-  const second = first === null ? null : shareOf(secondS, secondRoom(there, firstS).room);
+  const first = shareOf(firstS, firstRoom(there, track, earliest));
+  const second = first === null ? null : shareOf(secondS, secondRoom(there, firstS, track).room);
   return first === null || second === null ? null : [first, second];
 }
 
@@ -147,12 +136,13 @@ export function adviseSecond(request: BakeRequest, firstS: number): number {
  * middle of what most pieces bear.
  */
 export function adviseOneFlip(request: BakeRequest): Solution {
-  const earliest = earliestGood(request);
+  const track = openFirst(request);
+  const earliest = earliestGood(request, track);
   if (!earliest.good) return earliest;
   const split = ownSplit(request);
-  const first = firstRoom(request, earliest);
+  const first = firstRoom(request, track, earliest);
   const firstS = within(first, split?.[0]);
-  const { room: second, solved } = secondRoom(request, firstS);
+  const { room: second, solved } = secondRoom(request, firstS, track);
   return {
     ...earliest,
     seconds: [firstS, within(second, split?.[1])],

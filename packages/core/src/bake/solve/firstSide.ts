@@ -1,4 +1,4 @@
-import { bake } from '../model/bake';
+import type { BakeOptions } from '../model/bake';
 import type { Baking } from '../model/baking';
 import {
   type BakeRequest,
@@ -11,10 +11,46 @@ import {
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
 import { fatFreeMoistureOf } from '../model/outcome';
-import { type BakeStandard, pliableFrom } from './standard';
+import { type Track, followFirst } from '../model/track';
+import { type BakeStandard, darkCover, pliableFrom } from './standard';
 
 /** The first side never goes past this share of the time at which it chars. */
 export const BEFORE_CHAR = 0.95;
+
+/** What is kept of every step of a first side. */
+export interface FirstSeen {
+  timeS: number;
+  gelatinised: number;
+  /** Of the bread without its fat, percent. */
+  moisture: number;
+  puffIndex: number;
+  bubblesS: number | null;
+  /** How far the face is past its colour, past what is darker than asked, and past its char; above 0 it is. */
+  coloured: number;
+  dark: number;
+  charred: number;
+}
+
+export const seeFirst =
+  ({ coverAim, charMost }: BakeStandard) =>
+  ({ timeS, gelatinised, column, puffIndex, bubblesS, filmsA }: Baking): FirstSeen => ({
+    timeS,
+    gelatinised,
+    puffIndex,
+    bubblesS,
+    moisture: fatFreeMoistureOf(column),
+    coloured: pastCover(filmsA, coverAim[0]),
+    dark: pastCover(filmsA, darkCover(coverAim[0])),
+    charred: pastChar(filmsA, charMost),
+  });
+
+export type FirstTrack = Track<FirstSeen>;
+
+/** The first side of a request, to be followed as far as it is asked for, and turned at any moment. */
+export const openFirst = (
+  { program, setup, standard }: BakeRequest,
+  grid?: Required<Pick<BakeOptions, 'cells' | 'stepS'>>,
+): FirstTrack => followFirst({ ...setup, stages: firstStages(program, LONGEST_S) }, seeFirst(standard), grid);
 
 /** Watches the first side: until its colour is there and bubbles are seen, unless it chars or dries out before. */
 export function firstSideEye(standard: BakeStandard, thicknessMm: number) {
@@ -26,11 +62,11 @@ export function firstSideEye(standard: BakeStandard, thicknessMm: number) {
     charred,
     bubblesS: null as number | null,
     dry: false,
-    look(baking: Baking): 'on' | 'ready' | 'charred' | 'dry' {
-      coloured.look(baking.timeS, pastCover(baking.filmsA, standard.coverAim[0]));
-      charred.look(baking.timeS, pastChar(baking.filmsA, standard.charMost));
-      eye.bubblesS = baking.bubblesS;
-      eye.dry = fatFreeMoistureOf(baking.column) < driest;
+    look(seen: FirstSeen): 'on' | 'ready' | 'charred' | 'dry' {
+      coloured.look(seen.timeS, seen.coloured);
+      charred.look(seen.timeS, seen.charred);
+      eye.bubblesS = seen.bubblesS;
+      eye.dry = seen.moisture < driest;
       if (coloured.at !== null && eye.bubblesS !== null) return 'ready';
       if (charred.at !== null) return 'charred';
       return eye.dry && coloured.at === null ? 'dry' : 'on';
@@ -65,11 +101,8 @@ export function firstSideOf({ coloured, charred, bubblesS, dry }: Eye): FirstSid
 }
 
 /** Bakes the first side alone and says how long it takes. */
-export function firstSide({ program, setup, standard }: BakeRequest): FirstSide {
+export function firstSide({ setup, standard }: BakeRequest, track: FirstTrack): FirstSide {
   const eye = firstSideEye(standard, setup.thicknessMm);
-  bake(
-    { ...setup, stages: firstStages(program, LONGEST_S) },
-    { watch: (baking) => (eye.look(baking) === 'on' ? 'on' : 'end') },
-  );
+  for (const seen of track.steps(LONGEST_S)) if (eye.look(seen) !== 'on') break;
   return firstSideOf(eye);
 }

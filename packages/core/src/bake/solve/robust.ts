@@ -1,8 +1,8 @@
-import { bake } from '../model/bake';
 import { type BakeRequest, LONGEST_S, firstStages, stagesWith, turnsOnce } from './bakeRequest';
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
 import { fatFreeMoistureOf } from '../model/outcome';
+import { type Track, followFirst } from '../model/track';
 import { NODES, type RobustTimes, THINNEST_MM, mostCovered, withPiece } from './pieceSpread';
 import { type Surface, readSurface, surface } from './responseSurface';
 import { robustByScale } from './robustByScale';
@@ -25,25 +25,56 @@ interface Moments {
   spoilt: Surface[];
 }
 
+/** What is kept of a first side. */
+interface FirstStep {
+  timeS: number;
+  gelatinised: number;
+  /** How far it is past dry, past the least colour, past its char. */
+  dry: number;
+  puffIndex: number;
+  coloured: number;
+  charred: number;
+}
+
+const followPiece = ({ setup, program, standard }: BakeRequest): Track<FirstStep> => {
+  const driest = pliableFrom(standard, setup.thicknessMm);
+  return followFirst({ ...setup, stages: firstStages(program, LATE_S) }, (baking) => ({
+    timeS: baking.timeS,
+    gelatinised: baking.gelatinised,
+    puffIndex: baking.puffIndex,
+    dry: driest - fatFreeMoistureOf(baking.column),
+    coloured: pastCover(baking.filmsA, standard.coverLeast[0]),
+    charred: pastChar(baking.filmsA, standard.charMost),
+  }));
+};
+
 /** What one second side needs and stands, s after the flip. */
-function lastSide(request: BakeRequest, firstS: number): { doneS: number; spoiltS: number } {
-  const { setup, program, standard } = request;
+function lastSide(
+  { setup, program, standard }: BakeRequest,
+  track: Track<FirstStep>,
+  firstS: number,
+): { doneS: number; spoiltS: number } {
   const coloured = crossing();
   const gelatinised = crossing();
   const spoilt = crossing();
   const driest = pliableFrom(standard, setup.thicknessMm);
   let puffS: number | null = standard.puffLeast > 0 ? null : 0;
-  bake(
-    { ...setup, stages: stagesWith(program, [firstS, LATE_S]) },
+  const look = (timeS: number, cooked: number, puffIndex: number, past: number) => {
+    gelatinised.look(timeS, cooked - standard.gelatinised);
+    if (puffS === null && puffIndex >= standard.puffLeast) puffS = timeS;
+    spoilt.look(timeS, past);
+  };
+  track.turn(
+    firstS,
+    { stages: stagesWith(program, [firstS, LATE_S]) },
     {
-      watch: (baking) => {
-        const { timeS, stage, column } = baking;
-        gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
-        if (puffS === null && baking.puffIndex >= standard.puffLeast) puffS = timeS;
+      replay: (seen) => look(seen.timeS, seen.gelatinised, seen.puffIndex, seen.dry),
+      watch: ({ timeS, stage, column, filmsB, gelatinised: cooked, puffIndex }) => {
         const dry = driest - fatFreeMoistureOf(column);
-        spoilt.look(timeS, Math.max(dry, stage > 0 ? pastChar(baking.filmsB, standard.charMost) : -1));
-        if (stage <= 0) return 'on';
-        coloured.look(timeS, pastCover(baking.filmsB, standard.coverLeast[1]));
+        const turned = stage > 0;
+        look(timeS, cooked, puffIndex, Math.max(dry, turned ? pastChar(filmsB, standard.charMost) : -1));
+        if (!turned) return 'on';
+        coloured.look(timeS, pastCover(filmsB, standard.coverLeast[1]));
         return spoilt.at !== null && spoilt.at < timeS ? 'end' : 'on';
       },
     },
@@ -53,19 +84,14 @@ function lastSide(request: BakeRequest, firstS: number): { doneS: number; spoilt
 }
 
 /** What one first side needs and stands. */
-function firstMoments({ setup, program, standard }: BakeRequest): { colouredS: number; charredS: number } {
+function firstMoments(track: Track<FirstStep>): { colouredS: number; charredS: number } {
   const coloured = crossing();
   const charred = crossing();
-  bake(
-    { ...setup, stages: firstStages(program, LATE_S) },
-    {
-      watch: ({ timeS, filmsA }) => {
-        coloured.look(timeS, pastCover(filmsA, standard.coverLeast[0]));
-        charred.look(timeS, pastChar(filmsA, standard.charMost));
-        return charred.at === null ? 'on' : 'end';
-      },
-    },
-  );
+  for (const seen of track.steps(LATE_S)) {
+    coloured.look(seen.timeS, seen.coloured);
+    charred.look(seen.timeS, seen.charred);
+    if (charred.at !== null) break;
+  }
   return { colouredS: coloured.at ?? LATE_S, charredS: charred.at ?? LATE_S };
 }
 
@@ -81,8 +107,9 @@ function* momentsOf(
   for (const [at, mm] of thicknesses.entries()) {
     for (const [along, plateC] of plates.entries()) {
       const piece = withPiece(request, mm, plateC);
-      firstOf.set(`${mm}/${plateC}`, firstMoments(piece));
-      for (const firstS of firsts) lastOf.set(`${mm}/${plateC}/${firstS}`, lastSide(piece, firstS));
+      const track = followPiece(piece);
+      firstOf.set(`${mm}/${plateC}`, firstMoments(track));
+      for (const firstS of firsts) lastOf.set(`${mm}/${plateC}/${firstS}`, lastSide(piece, track, firstS));
       yield (at * plates.length + along + 1) / total;
     }
   }

@@ -8,7 +8,7 @@ import {
   secondsOf,
 } from './bakeRequest';
 import { COARSE } from '../model/bake';
-import { type FirstSide, firstSide } from './firstSide';
+import { type FirstSide, firstSide, openFirst } from './firstSide';
 import { remembered } from './remembered';
 import { type Over, type Short, type Verdict, judge } from './standard';
 
@@ -101,7 +101,7 @@ function placeOf(there: BakeRequest): number | null {
 export function solveByScale(request: BakeRequest, coarse = false): Solution {
   const own = coarse ? null : ownPlace(request);
   const first: FirstSide | null =
-    own === null && request.program.sides.length === 2 ? firstSide(request) : null;
+    own === null && request.program.sides.length === 2 ? firstSide(request, openFirst(request)) : null;
   const secondsAt = scaledSeconds(request, first?.seconds ?? null);
   const { least, most, leastLimit, mostLimit, spoils } = scaleRange(
     request,

@@ -1,4 +1,4 @@
-import { COARSE, bake } from '../model/bake';
+import { bake } from '../model/bake';
 import type { Baking } from '../model/baking';
 import {
   type BakeRequest,
@@ -11,7 +11,16 @@ import {
 } from './bakeRequest';
 import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
-import { type FirstSide, firstSide, firstSideEye, firstSideOf } from './firstSide';
+import {
+  type FirstSeen,
+  type FirstSide,
+  type FirstTrack,
+  firstSide,
+  firstSideEye,
+  firstSideOf,
+  openFirst,
+  seeFirst,
+} from './firstSide';
 import { fatFreeMoistureOf } from '../model/outcome';
 import { type BakeStandard, type Over, type Short, darkCover, pliableFrom } from './standard';
 
@@ -23,6 +32,8 @@ const COOKS_FROM_C = 75;
 const LOOK_ON_S = { range: 20, least: 4 };
 /** What counts as far from a limit: moisture in shares, and the logarithm of browning. */
 const FAR = { moisture: 2, char: 0.5 } as const;
+/** A window asks for hundreds of places, and shows them as a picture: here it is as often right as on 16 cells. */
+const PICTURE = { cells: 14, stepS: 0.25 } as const;
 /** In a window nobody waits longer for bubbles on the first side, and for the second side. */
 const PATIENCE_S = 170;
 const LONGEST_SECOND_S = 200;
@@ -48,11 +59,16 @@ function secondSideEye(standard: BakeStandard, thicknessMm: number, onlyLeast: b
     settled: false,
     puffS: standard.puffLeast > 0 ? null : (0 as number | null),
     room: null as number | null,
-    look(baking: Baking): 'on' | 'end' {
+    /** Either side. */
+    replay(seen: Pick<FirstSeen, 'timeS' | 'gelatinised' | 'moisture' | 'puffIndex'>): void {
+      gelatinised.look(seen.timeS, seen.gelatinised - standard.gelatinised);
+      dried.look(seen.timeS, driest - seen.moisture);
+      if (eye.puffS === null && seen.puffIndex >= standard.puffLeast) eye.puffS = seen.timeS;
+    },
+    watch(baking: Baking): 'on' | 'end' {
       const { timeS, middleC } = baking;
-      gelatinised.look(timeS, baking.gelatinised - standard.gelatinised);
-      dried.look(timeS, driest - fatFreeMoistureOf(baking.column));
-      if (eye.puffS === null && baking.puffIndex >= standard.puffLeast) eye.puffS = timeS;
+      const moisture = fatFreeMoistureOf(baking.column);
+      eye.replay({ timeS, moisture, gelatinised: baking.gelatinised, puffIndex: baking.puffIndex });
       if (baking.stage <= 0) return 'on';
       coloured.look(timeS, pastCover(baking.filmsB, standard.coverAim[1]));
       darkened.look(timeS, pastCover(baking.filmsB, dark));
@@ -64,7 +80,7 @@ function secondSideEye(standard: BakeStandard, thicknessMm: number, onlyLeast: b
       const overS = Math.min(charred.at ?? Infinity, dried.at ?? Infinity);
       const all = coloured.at !== null && gelatinised.at !== null && eye.puffS !== null;
       if (all && eye.room === null && timeS > eye.flippedS + SHORTEST_SIDE_S) {
-        const dryRoom = (fatFreeMoistureOf(baking.column) - driest) / FAR.moisture;
+        const dryRoom = (moisture - driest) / FAR.moisture;
         eye.room = Math.min(dryRoom, -pastCharring / FAR.char);
       }
       if (timeS > overS && (all || eye.settled || timeS > overS + lookOnS)) return 'end';
@@ -129,17 +145,17 @@ function solutionOf(first: FirstSide, eye: ReturnType<typeof secondSideEye>): On
 }
 
 /** The second side after a first side that is known. */
-function afterFirst(request: BakeRequest, first: FirstSide, onlyLeast: boolean): OneFlip {
+function afterFirst(request: BakeRequest, track: FirstTrack, first: FirstSide, onlyLeast: boolean): OneFlip {
   const { standard, setup, program } = request;
   const eye = secondSideEye(standard, setup.thicknessMm, onlyLeast);
   eye.flippedS = first.seconds;
-  const stages = stagesWith(program, [first.seconds, LONGEST_S]);
-  bake({ ...setup, stages }, { ...(onlyLeast ? COARSE : {}), watch: eye.look });
+  track.turn(first.seconds, { stages: stagesWith(program, [first.seconds, LONGEST_S]) }, eye);
   return solutionOf(first, eye);
 }
 
-/** The earliest: two runs, no iteration, one long first contact, then the first side and one long second. */
-export const solveOneFlip = (request: BakeRequest): OneFlip => afterFirst(request, firstSide(request), false);
+/** The earliest: no iteration, one long first contact, then from its moment one long second. */
+export const solveOneFlip = (request: BakeRequest, track = openFirst(request)): OneFlip =>
+  afterFirst(request, track, firstSide(request, track), false);
 
 /**
  * One run: flips at the step where the first side is ready, and stops when the second is. For windows, where the
@@ -149,16 +165,16 @@ export function solveOneFlipFast(request: BakeRequest): Solution {
   const { standard, setup, program } = request;
   const firstEye = firstSideEye(standard, setup.thicknessMm);
   const eye = secondSideEye(standard, setup.thicknessMm, true);
+  const see = seeFirst(standard);
   const last = { seen: 'on' as ReturnType<typeof firstEye.look> };
   bake(
     { ...setup, stages: stagesWith(program, [PATIENCE_S, LONGEST_SECOND_S]) },
     {
-      // A window asks for hundreds, and shows them as a picture.
-      ...COARSE,
+      ...PICTURE,
       watch: (baking) => {
-        const then = eye.look(baking);
+        const then = eye.watch(baking);
         if (baking.stage !== 0) return then;
-        const seen = firstEye.look(baking);
+        const seen = firstEye.look(see(baking));
         last.seen = seen;
         eye.flippedS = baking.timeS;
         if (seen === 'on') return baking.timeS < PATIENCE_S ? 'on' : 'end';
@@ -168,14 +184,20 @@ export function solveOneFlipFast(request: BakeRequest): Solution {
   );
   const first = firstSideOf(firstEye);
   // A first side that must end just before it chars is known only afterwards.
-  if (last.seen === 'charred') return afterFirst(request, first, true);
+  if (last.seen === 'charred') return afterFirst(request, openFirst(request, PICTURE), first, true);
   return solutionOf(last.seen === 'on' ? { ...first, trouble: first.trouble ?? TROUBLE_OF.raw } : first, eye);
 }
 
+const turned = (firstS: number): FirstSide => ({
+  seconds: firstS,
+  limit: 'program',
+  ...{ colouredS: null, bubblesS: null, trouble: null },
+});
+
 /** What is left for the second side when the first lay for so long, early or late. */
-export const solveSecond = (request: BakeRequest, firstS: number): OneFlip =>
-  afterFirst(
-    request,
-    { seconds: firstS, limit: 'program', colouredS: null, bubblesS: null, trouble: null },
-    false,
-  );
+export const solveSecond = (request: BakeRequest, firstS: number, track = openFirst(request)): OneFlip =>
+  afterFirst(request, track, turned(firstS), false);
+
+/** Whether the second side can still become good when the first lay for so long. */
+export const canTurnAt = (request: BakeRequest, firstS: number, track: FirstTrack): boolean =>
+  afterFirst(request, track, turned(firstS), true).good;

@@ -74,7 +74,7 @@ describe('robust times', () => {
       const { least: earliest } = solveOneFlip(asked);
       const robust = finish(robustTimes(asked, USUAL_SPREADS, earliest));
       expect(robust.share).toBeGreaterThan(robust.givenShare + 0.1);
-      const draws = evenDraws(150);
+      const draws = evenDraws(400);
       const oneByOne = (seconds: readonly number[]) => bruteShare(asked, USUAL_SPREADS, seconds, draws);
       expect(Math.abs(oneByOne(robust.seconds) - robust.share)).toBeLessThan(0.04);
       expect(Math.abs(oneByOne(earliest) - robust.givenShare)).toBeLessThan(0.05);
