@@ -36,6 +36,13 @@ export default tseslint.config(
     },
   },
   {
+    // More than this has more than three ideas.
+    ignores: ['**/*.test.ts', '**/*.test.tsx', '**/*.spec.ts', '**/test/**'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
     files: ['packages/core/src/**'],
     ignores: ['**/*.test.ts', 'packages/core/src/test/**'],
     rules: {

@@ -141,24 +141,7 @@ function wordOf(code: number): string {
   return name === 'good' ? 'good' : EDGE_WORDS[name];
 }
 
-/** The question options that every griddle command takes. */
-function asking(command: Command): Command {
-  command.argument('[file]', 'a bake request; “-” is standard input');
-  for (const [flag, description] of OPTIONS) command.option(flag, description);
-  return command
-    .option('--seconds <s,s>', 'seconds of each side')
-    .option('--held', 'a plate that never dips')
-    .option('--constants <set>', 'in use, or reference');
-}
-
-const plateSchema = z.object({
-  diameter: option('Diameter', { min: 40, max: 900, unit: 'mm' }),
-  gap: option('Gap', { min: 0, max: 200, unit: 'mm' }),
-  from: option('Plate at the start', { min: -20, max: 380, unit: '°C' }),
-  rolling: option('Rolling', { min: 0, max: 600, unit: 's' }),
-});
-
-export function addGriddleCommands(program: Command, io: Io): void {
+function addBake(program: Command, io: Io): void {
   asking(program.command('bake').description('bake a disc: what it goes through and comes to'))
     .option('--csv', 'the series as CSV')
     .action((file: string | undefined, options: Options) => {
@@ -168,7 +151,9 @@ export function addGriddleCommands(program: Command, io: Io): void {
       if (options['csv']) io.out(csv(moments.map(csvRow)));
       else io.print({ setup: { ...request.setup, stages }, grid, outcome, edgesMm, series: moments });
     });
+}
 
+function addSolve(program: Command, io: Io): void {
   asking(program.command('solve').description('seconds per side, or the heat or thickness for given seconds'))
     .option('--for <what>', 'times, heat or thickness', 'times')
     .action((file: string | undefined, options: Options) => {
@@ -197,7 +182,9 @@ export function addGriddleCommands(program: Command, io: Io): void {
         outcome,
       });
     });
+}
 
+function addWindow(program: Command, io: Io): void {
   asking(program.command('window').description('good bread over heat and thickness'))
     .option('--csv', 'a row for each place')
     .action((file: string | undefined, options: Options) => {
@@ -206,7 +193,9 @@ export function addGriddleCommands(program: Command, io: Io): void {
       if (options['csv']) io.out(csv(windowRows(window)));
       else io.print({ ...window, codes: window.codes.map(wordOf) });
     });
+}
 
+function addPlate(program: Command, io: Io): void {
   asking(program.command('plate').description('a griddle: preheat, pieces, pace, hot spots, knob'))
     .requiredOption('--griddle <file>', 'the griddle, as JSON')
     .option('--diameter <mm>', 'diameter of the pieces', '180')
@@ -247,4 +236,28 @@ export function addGriddleCommands(program: Command, io: Io): void {
         preheat: warming,
       });
     });
+}
+
+/** The question options that every griddle command takes. */
+function asking(command: Command): Command {
+  command.argument('[file]', 'a bake request; “-” is standard input');
+  for (const [flag, description] of OPTIONS) command.option(flag, description);
+  return command
+    .option('--seconds <s,s>', 'seconds of each side')
+    .option('--held', 'a plate that never dips')
+    .option('--constants <set>', 'in use, or reference');
+}
+
+const plateSchema = z.object({
+  diameter: option('Diameter', { min: 40, max: 900, unit: 'mm' }),
+  gap: option('Gap', { min: 0, max: 200, unit: 'mm' }),
+  from: option('Plate at the start', { min: -20, max: 380, unit: '°C' }),
+  rolling: option('Rolling', { min: 0, max: 600, unit: 's' }),
+});
+
+export function addGriddleCommands(program: Command, io: Io): void {
+  addBake(program, io);
+  addSolve(program, io);
+  addWindow(program, io);
+  addPlate(program, io);
 }

@@ -40,6 +40,48 @@ function createListeners() {
   };
 }
 
+/** What the other tabs want to hear; a tab that says nothing for long is gone. */
+function createWishes() {
+  const wishes = new Map<string, Wish>();
+  return {
+    add: (tab: string, kinds: readonly DeviceKind[]) => wishes.set(tab, { kinds, saidMs: Date.now() }),
+    clear: () => wishes.clear(),
+    /** The query of the stream's address for these kinds of device and those that were wished. */
+    query: (own: readonly DeviceKind[]): string => {
+      const since = Date.now() - GONE_AFTER_MS;
+      for (const [other, { saidMs }] of wishes) if (saidMs < since) wishes.delete(other);
+      const kinds = new Set([...own, ...[...wishes.values()].flatMap((wish) => wish.kinds)]);
+      return kinds.size > 0 ? `?devices=${[...kinds].sort().join(',')}` : '';
+    },
+  };
+}
+
+/** Counts who needs the stream: it runs from the first to the last. */
+function counted({ begin, stop }: { begin: () => void; stop: () => void }) {
+  let users = 0;
+  function join(): () => void {
+    users += 1;
+    if (users === 1) begin();
+    let used = true;
+    return () => {
+      if (!used) return;
+      used = false;
+      users -= 1;
+      if (users === 0) stop();
+    };
+  }
+  /** What is undone when whoever asked is done with it. */
+  const whileJoined = (start: () => () => void): (() => void) => {
+    const end = start();
+    const done = join();
+    return () => {
+      end();
+      done();
+    };
+  };
+  return { join, whileJoined };
+}
+
 /**
  * The one stream of a browser: browsers allow six connections to a server, and every tab with a stream of its own would take
  * one for good. The tab that holds the lock listens and hands on; where a browser has no locks every tab listens for itself.
@@ -47,10 +89,9 @@ function createListeners() {
 export function createKitchenStream() {
   const tab = Math.random().toString(36).slice(2);
   const listeners = createListeners();
-  const wishes = new Map<string, Wish>();
+  const wishes = createWishes();
   let tabs: Tabs | null = null;
   let leading = false;
-  let users = 0;
   let isOpen = false;
 
   const post = (message: BetweenTabs): void => tabs?.post(message);
@@ -59,12 +100,7 @@ export function createKitchenStream() {
     listeners.tell(open);
   };
 
-  function address(): string {
-    const since = Date.now() - GONE_AFTER_MS;
-    for (const [other, { saidMs }] of wishes) if (saidMs < since) wishes.delete(other);
-    const kinds = new Set([...listeners.kinds(), ...[...wishes.values()].flatMap((wish) => wish.kinds)]);
-    return `${ROOT}/stream${kinds.size > 0 ? `?devices=${[...kinds].sort().join(',')}` : ''}`;
-  }
+  const address = () => `${ROOT}/stream${wishes.query(listeners.kinds())}`;
 
   const source = createStreamSource({
     address,
@@ -87,7 +123,7 @@ export function createKitchenStream() {
     if (message.say === 'who') return wish();
     if (leading) {
       if (message.say !== 'want') return;
-      wishes.set(message.tab, { kinds: message.kinds, saidMs: Date.now() });
+      wishes.add(message.tab, message.kinds);
       source.listen();
     } else if (message.say === 'heard') listeners.hear(message.type, message.data);
     else if (message.say === 'state') setOpen(message.open);
@@ -112,32 +148,14 @@ export function createKitchenStream() {
     tabs = null;
   }
 
-  /** Counts who needs the stream: it runs from the first to the last. */
-  function join(): () => void {
-    users += 1;
-    if (users === 1) {
+  const { join, whileJoined } = counted({
+    begin: () => {
       const farewell = () => ({ say: 'want' as const, tab, kinds: [] });
       tabs = joinTabs({ onMessage, onLead, onSayAgain: wish, farewell });
       if (!leading) wish();
-    }
-    let used = true;
-    return () => {
-      if (!used) return;
-      used = false;
-      users -= 1;
-      if (users === 0) stop();
-    };
-  }
-
-  /** What is undone when whoever asked is done with it. */
-  const whileJoined = (begin: () => () => void): (() => void) => {
-    const end = begin();
-    const done = join();
-    return () => {
-      end();
-      done();
-    };
-  };
+    },
+    stop,
+  });
 
   return {
     /** Hears messages of a type until the returned function is called. */

@@ -1,4 +1,11 @@
-import { batchSchema, batchStartSchema, batchSummarySchema, eventSchema } from '@kettle-scale/core/batch';
+import {
+  type BatchEvent,
+  type BatchStart,
+  batchSchema,
+  batchStartSchema,
+  batchSummarySchema,
+  eventSchema,
+} from '@kettle-scale/core/batch';
 import { slugField } from '@kettle-scale/core/message';
 import { loggedPieceSchema } from '@kettle-scale/core/bake';
 import { z } from 'zod';
@@ -13,14 +20,46 @@ import { type BatchStores, batchRules } from './rules';
 /** Older batches were baked on another plate, or by other hands. */
 const PIECES_FROM_BATCHES = 30;
 
+/** A start and an event, checked, stored once, and told to who listens. */
+function batchActs(stores: BatchStores, around: Around) {
+  const { hub, now } = around;
+  const { batches } = stores;
+  const { checkTime, checkSource, planFor, checkSeen } = batchRules(stores, around);
+  const start = async (body: BatchStart) => {
+    checkTime(body.at);
+    checkSource({ source: body.conditions?.airFrom }, 'conditions.airFrom');
+    const plan = await planFor(body);
+    await checkSeen(body, plan);
+    const stored = await batches.start(body, plan);
+    if (stored.outcome === 'clash') throw taken('Another batch was started with this id.');
+    if (stored.outcome === 'new') hub.publish({ type: 'batch', batchId: body.id });
+    return { status: stored.outcome === 'new' ? 201 : 200, body: stored.value };
+  };
+
+  const append = async (id: string, body: BatchEvent) => {
+    checkTime(body.at);
+    checkSource(body, 'source');
+    const result = await batches.append(id, body, now().toISOString());
+    if (result.outcome === 'no-batch') throw notFound('This batch');
+    if (result.outcome === 'clash') throw taken('Another event has this id.');
+    if (result.outcome === 'refused') {
+      const { reason, path, message } = result.refusal;
+      throw new HttpProblem(reason === 'over' ? 409 : 422, message, [{ path, message }]);
+    }
+    if (result.outcome === 'new') hub.publish({ type: 'event', batchId: id, event: body });
+    return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
+  };
+  return { start, append };
+}
+
 /** Two different things under one id. */
 const taken = (sentence: string) =>
   new HttpProblem(409, sentence, [{ path: 'id', message: 'This id is taken.' }]);
 
 export function batchRoutes(stores: BatchStores, around: Around): Route[] {
-  const { hub, now, demo } = around;
+  const { demo } = around;
   const { batches } = stores;
-  const { checkTime, checkSource, planFor, checkSeen } = batchRules(stores, around);
+  const { start, append } = batchActs(stores, around);
   const zone = async () => (await stores.kitchen.get()).timeZone;
 
   return [
@@ -48,16 +87,7 @@ export function batchRoutes(stores: BatchStores, around: Around): Route[] {
       body: batchStartSchema,
       response: batchSchema,
       status: 201,
-      run: async ({ body }) => {
-        checkTime(body.at);
-        checkSource({ source: body.conditions?.airFrom }, 'conditions.airFrom');
-        const plan = await planFor(body);
-        await checkSeen(body, plan);
-        const stored = await batches.start(body, plan);
-        if (stored.outcome === 'clash') throw taken('Another batch was started with this id.');
-        if (stored.outcome === 'new') hub.publish({ type: 'batch', batchId: body.id });
-        return { status: stored.outcome === 'new' ? 201 : 200, body: stored.value };
-      },
+      run: ({ body }) => start(body),
     }),
     route({
       method: 'get',
@@ -91,19 +121,7 @@ export function batchRoutes(stores: BatchStores, around: Around): Route[] {
       body: eventSchema,
       response: eventSchema,
       status: 201,
-      run: async ({ params, body }) => {
-        checkTime(body.at);
-        checkSource(body, 'source');
-        const result = await batches.append(params.id, body, now().toISOString());
-        if (result.outcome === 'no-batch') throw notFound('This batch');
-        if (result.outcome === 'clash') throw taken('Another event has this id.');
-        if (result.outcome === 'refused') {
-          const { reason, path, message } = result.refusal;
-          throw new HttpProblem(reason === 'over' ? 409 : 422, message, [{ path, message }]);
-        }
-        if (result.outcome === 'new') hub.publish({ type: 'event', batchId: params.id, event: body });
-        return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
-      },
+      run: ({ params, body }) => append(params.id, body),
     }),
   ];
 }

@@ -62,6 +62,26 @@ export function openDevices({ now, standIns = new Map(), demo }: DeviceOptions) 
     );
   }
 
+  function follow(kind: DeviceKind, send: Send): () => void {
+    const tell = () => {
+      const now = heard(kind);
+      if (now) send('reading', now);
+    };
+    tell();
+    const standIn = standIns.get(kind);
+    const timer = standIn
+      ? setInterval(() => {
+          if (!posted.has(kind)) tell();
+        }, PERIOD_MS[kind])
+      : null;
+    timer?.unref();
+    emitter.on(kind, send);
+    return () => {
+      if (timer) clearInterval(timer);
+      emitter.off(kind, send);
+    };
+  }
+
   return {
     heard,
     list: (): Device[] => DEVICE_KINDS.map((kind) => ({ kind, ...ABOUT[kind], heard: heard(kind) })),
@@ -98,25 +118,7 @@ export function openDevices({ now, standIns = new Map(), demo }: DeviceOptions) 
     play: (kind: DeviceKind, script: readonly ScriptedAct[]): void => standInOf(kind).play(script),
 
     /** Sends readings as they come and commands as they are given, until the returned function is called. */
-    follow: (kind: DeviceKind, send: Send): (() => void) => {
-      const tell = () => {
-        const now = heard(kind);
-        if (now) send('reading', now);
-      };
-      tell();
-      const standIn = standIns.get(kind);
-      const timer = standIn
-        ? setInterval(() => {
-            if (!posted.has(kind)) tell();
-          }, PERIOD_MS[kind])
-        : null;
-      timer?.unref();
-      emitter.on(kind, send);
-      return () => {
-        if (timer) clearInterval(timer);
-        emitter.off(kind, send);
-      };
-    },
+    follow,
   };
 }
 

@@ -19,8 +19,7 @@ export type Saved =
   /** Somebody else saved in between: this is theirs. */
   | { as: 'newer'; current: FormulaVersion };
 
-/** Formulas and all their versions. Versions are never changed or removed. */
-export function openFormulaStore({ sequelize, write }: Database) {
+function tablesOf(sequelize: Database['sequelize']) {
   const options = { timestamps: false };
   const heads = sequelize.define(
     'formulas',
@@ -43,13 +42,18 @@ export function openFormulaStore({ sequelize, write }: Database) {
     options,
   );
   versions.belongsTo(heads, { foreignKey: 'formulaId' });
+  return { heads, versions };
+}
 
-  const asVersion = (row: { get: () => unknown }): FormulaVersion => {
-    const { document, reason, savedAt } = row.get() as VersionRow;
-    return { formula: document, reason, savedAt };
-  };
-  const archivedAtOf = (row: { get: (key: string) => unknown }): string | null =>
-    (row.get('formula') as { get: (key: string) => string | null }).get('archivedAt');
+const asVersion = (row: { get: () => unknown }): FormulaVersion => {
+  const { document, reason, savedAt } = row.get() as VersionRow;
+  return { formula: document, reason, savedAt };
+};
+const archivedAtOf = (row: { get: (key: string) => unknown }): string | null =>
+  (row.get('formula') as { get: (key: string) => string | null }).get('archivedAt');
+
+/** What is read of them. */
+function readsOf(sequelize: Database['sequelize'], { heads, versions }: ReturnType<typeof tablesOf>) {
   const entries = async (transaction?: Transaction): Promise<BookEntry[]> => {
     const rows = await versions.findAll({
       include: [{ model: heads, required: true, attributes: ['archivedAt'] }],
@@ -69,6 +73,37 @@ export function openFormulaStore({ sequelize, write }: Database) {
     });
     return row ? asVersion(row) : null;
   };
+  return {
+    entries,
+    current,
+    list: async (): Promise<Formula[]> =>
+      (await entries()).filter(({ archived }) => !archived).map(({ formula }) => formula),
+    get: async (id: string, version: number): Promise<FormulaVersion | null> => {
+      const row = await versions.findOne({ where: { formulaId: id, version } });
+      return row ? asVersion(row) : null;
+    },
+    history: async (id: string): Promise<FormulaVersion[]> =>
+      (await versions.findAll({ where: { formulaId: id }, order: [['version', 'DESC']] })).map(asVersion),
+    /** Names of the formulas whose current version uses an ingredient. */
+    using: async (ingredient: string): Promise<string[]> =>
+      (await entries())
+        .filter(({ formula }) => ingredientsOf(formula).has(ingredient))
+        .map(({ formula }) => formula.name),
+    /** Names of the formulas any of whose versions uses an ingredient: old ones are opened and restored too. */
+    everUsing: async (ingredient: string): Promise<string[]> => {
+      const all = (await versions.findAll()).map((row) => asVersion(row).formula);
+      return [...new Set(all.filter((one) => ingredientsOf(one).has(ingredient)).map(({ name }) => name))];
+    },
+  };
+}
+
+/** Formulas and all their versions. Versions are never changed or removed. */
+export function openFormulaStore({ sequelize, write }: Database) {
+  const tables = tablesOf(sequelize);
+  const { heads, versions } = tables;
+  const reads = readsOf(sequelize, tables);
+  const { current } = reads;
+
   /** Adds the next version, whatever number the document carries. */
   const append = async (
     formula: Formula,
@@ -95,27 +130,8 @@ export function openFormulaStore({ sequelize, write }: Database) {
   };
 
   return {
-    entries,
-    list: async (): Promise<Formula[]> =>
-      (await entries()).filter(({ archived }) => !archived).map(({ formula }) => formula),
-    current,
+    ...reads,
     append,
-    get: async (id: string, version: number): Promise<FormulaVersion | null> => {
-      const row = await versions.findOne({ where: { formulaId: id, version } });
-      return row ? asVersion(row) : null;
-    },
-    history: async (id: string): Promise<FormulaVersion[]> =>
-      (await versions.findAll({ where: { formulaId: id }, order: [['version', 'DESC']] })).map(asVersion),
-    /** Names of the formulas whose current version uses an ingredient. */
-    using: async (ingredient: string): Promise<string[]> =>
-      (await entries())
-        .filter(({ formula }) => ingredientsOf(formula).has(ingredient))
-        .map(({ formula }) => formula.name),
-    /** Names of the formulas any of whose versions uses an ingredient: old ones are opened and restored too. */
-    everUsing: async (ingredient: string): Promise<string[]> => {
-      const all = (await versions.findAll()).map((row) => asVersion(row).formula);
-      return [...new Set(all.filter((one) => ingredientsOf(one).has(ingredient)).map(({ name }) => name))];
-    },
     create: (formula: Formula, reason: string, savedAt: string): Promise<Saved> =>
       write(async (transaction) => {
         if (await heads.findByPk(formula.id, { transaction })) return { as: 'taken' };

@@ -14,6 +14,43 @@ import type { Around } from '../live/hub';
 import { keepLessons } from './keptLessons';
 import type { CarriedStore } from './carried';
 
+/** Changes that are carried into the next plans. */
+const carriedRoutes = ({ carried, hub }: Pick<LogStores, 'carried'> & Pick<Around, 'hub'>): Route[] => [
+  route({
+    method: 'get',
+    path: '/carried',
+    summary: 'Changes carried into the next plans, the newest first',
+    response: z.array(carriedSchema),
+    run: () => carried.list(),
+  }),
+  route({
+    method: 'put',
+    path: '/carried/:id',
+    summary: 'Carry a change into the next plan of a formula',
+    params: idParams,
+    body: carriedSchema,
+    response: carriedSchema,
+    run: async ({ params, body }) => {
+      if (params.id !== body.id) throw InputError.at('id', 'This is not the id in the address.');
+      const kept = await carried.put(body);
+      hub.publish({ type: 'plans' });
+      return kept;
+    },
+  }),
+  route({
+    method: 'delete',
+    path: '/carried/:id',
+    summary: 'Drop a carried change',
+    params: idParams,
+    response: z.array(carriedSchema),
+    run: async ({ params }) => {
+      if (!(await carried.remove(params.id))) throw notFound('This change');
+      hub.publish({ type: 'plans' });
+      return carried.list();
+    },
+  }),
+];
+
 /** More batches than a kitchen makes in that time; all of an export. */
 const ALL = 1_000_000;
 const NOTES_AT_ONCE = 5000;
@@ -84,38 +121,6 @@ export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, a
           'kettle-scale-log.json',
         ),
     }),
-    route({
-      method: 'get',
-      path: '/carried',
-      summary: 'Changes carried into the next plans, the newest first',
-      response: z.array(carriedSchema),
-      run: () => carried.list(),
-    }),
-    route({
-      method: 'put',
-      path: '/carried/:id',
-      summary: 'Carry a change into the next plan of a formula',
-      params: idParams,
-      body: carriedSchema,
-      response: carriedSchema,
-      run: async ({ params, body }) => {
-        if (params.id !== body.id) throw InputError.at('id', 'This is not the id in the address.');
-        const kept = await carried.put(body);
-        hub.publish({ type: 'plans' });
-        return kept;
-      },
-    }),
-    route({
-      method: 'delete',
-      path: '/carried/:id',
-      summary: 'Drop a carried change',
-      params: idParams,
-      response: z.array(carriedSchema),
-      run: async ({ params }) => {
-        if (!(await carried.remove(params.id))) throw notFound('This change');
-        hub.publish({ type: 'plans' });
-        return carried.list();
-      },
-    }),
+    ...carriedRoutes({ carried, hub }),
   ];
 }

@@ -1,5 +1,5 @@
 import { chilledMs } from './coldStore';
-import type { BatchState } from './foldBatch';
+import type { BatchState } from './batchState';
 import { DEFAULT_COLD_LIMIT_H } from '../kitchen/kitchenDefaults';
 import { isPerishable } from '../ingredient/perishable';
 import type { Plan } from '../plan/planSchema';

@@ -4,7 +4,7 @@ import { DEFAULT_FRIDGE_DOUGH_H } from '../kitchen/kitchenDefaults';
 import type { Plan } from '../plan/planSchema';
 import { workableC } from '../plan/today/restingDough';
 import { sumG } from '../quantity/roundToStep';
-import type { BatchState } from './foldBatch';
+import type { BatchState } from './batchState';
 
 const MS_PER_S = 1000;
 const MS_PER_H = 3_600_000;

@@ -14,7 +14,8 @@ export {
   REJECTS,
   TEARS,
 } from './eventSchema';
-export { type BatchState, type BowlState, foldBatch, type StepState } from './foldBatch';
+export { foldBatch } from './foldBatch';
+export { type BatchState, type BowlState, type StepState } from './batchState';
 export { lastPress, liveEvents } from './liveEvents';
 export { checkWeight, fractionIfKept, offerRescale, type WeighCheck } from './overPour';
 export { ballForCountG, batchRecord } from './record';

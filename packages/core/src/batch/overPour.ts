@@ -2,7 +2,7 @@ import { bakersFractions } from '../formula/percentages';
 import { piecesFor } from '../portion/piecesFor';
 import { ballStandard } from './skippedWater';
 import { roundToStep, sumG } from '../quantity/roundToStep';
-import { type BatchState, inBowlG, startG, weighingToleranceG } from './foldBatch';
+import { type BatchState, inBowlG, startG, weighingToleranceG } from './batchState';
 import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan, SheetLine, Step } from '../plan/planSchema';
 

@@ -1,5 +1,5 @@
 import type { PlateCare } from '../formula/methodSchema';
-import type { BatchState } from './foldBatch';
+import type { BatchState } from './batchState';
 
 /** What the plate is due before the next piece goes on; nothing before the first, which meets a clean plate. */
 export const careDue = (

@@ -2,7 +2,7 @@ import { doughTotals } from '../formula/percentages';
 import { piecesFor } from '../portion/piecesFor';
 import { wholePieces } from '../portion/wholePieces';
 import { sumG } from '../quantity/roundToStep';
-import { type BatchState, type StepState, inBowlG } from './foldBatch';
+import { type BatchState, type StepState, inBowlG } from './batchState';
 import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan } from '../plan/planSchema';
 import type { BatchRecord } from './recordSchema';

@@ -11,7 +11,7 @@ import {
   springBackAfter,
 } from '../dough/springBack';
 import { relaxingFactor } from '../plan/adjust';
-import type { BatchState, StepState } from './foldBatch';
+import type { BatchState, StepState } from './batchState';
 import type { Plan } from '../plan/planSchema';
 import { type RestingDough, relaxingKind, restingDough, wantedSpringBack } from '../plan/today/restingDough';
 

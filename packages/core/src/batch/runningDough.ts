@@ -1,7 +1,7 @@
 import { type Correction, type Feel, correctFeel } from '../dough/feel';
 import { type DoughTotals, doughTotals } from '../formula/percentages';
 import { roundToStep, sumG } from '../quantity/roundToStep';
-import type { BatchState } from './foldBatch';
+import type { BatchState } from './batchState';
 import type { Plan, SheetLine } from '../plan/planSchema';
 import { mainLiquid } from '../formula/mainLiquid';
 

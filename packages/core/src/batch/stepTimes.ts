@@ -1,6 +1,6 @@
 import type { Plan, Step } from '../plan/planSchema';
 import { stepTitle, stepWindow } from '../plan/stepText';
-import type { BatchState, StepState } from './foldBatch';
+import type { BatchState, StepState } from './batchState';
 
 /** The window of a step as it runs: a rest that was made longer opens later. */
 export function liveWindow(

@@ -1,6 +1,7 @@
 import { mean } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
-import { type BatchState, foldBatch } from '../batch/foldBatch';
+import { foldBatch } from '../batch/foldBatch';
+import { type BatchState } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
 import { batchRecord } from '../batch/record';
 import { wantedHydration } from '../batch/runningDough';

@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics';
-import type { BatchState } from '../batch/foldBatch';
+import type { BatchState } from '../batch/batchState';
 import { type DoughAim, type Feel, feelWord } from '../dough/feel';
 import {
   formatLength,

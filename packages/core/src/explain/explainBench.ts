@@ -2,7 +2,7 @@ import { discDiameterMm } from '../portion/disc';
 import { type UnitSystem, formatLength, formatMass, formatPercent } from '../quantity/formatQuantity';
 import { explainLine } from './explain';
 import { type Explanation } from '../message/explanation';
-import type { BatchState } from '../batch/foldBatch';
+import type { BatchState } from '../batch/batchState';
 import type { Plan, Step } from '../plan/planSchema';
 
 /** Why a bowl asks for this much of a line now: the planned mass, and the over-pour the batch follows, if any. */

@@ -1,7 +1,8 @@
 import { mean } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
 import { isSimulated } from '../batch/eventSchema';
-import { type BatchState, type StepState, foldBatch, inBowlG } from '../batch/foldBatch';
+import { foldBatch } from '../batch/foldBatch';
+import { type BatchState, type StepState, inBowlG } from '../batch/batchState';
 import { planCost } from '../plan/planCost';
 import type { Plan } from '../plan/planSchema';
 import { liveEvents } from '../batch/liveEvents';

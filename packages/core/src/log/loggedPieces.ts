@@ -1,4 +1,4 @@
-import type { BatchState } from '../batch/foldBatch';
+import type { BatchState } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
 import { sourceUsable } from '../device/freshness';
 import type { LoggedPiece } from '../bake/calibrate/loggedPieceSchema';

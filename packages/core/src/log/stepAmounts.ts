@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics';
-import { type BatchState, type StepState, weighingToleranceG } from '../batch/foldBatch';
+import { type BatchState, type StepState, weighingToleranceG } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
 import { type StepTime, stepTimes } from '../batch/stepTimes';
 import { type UnitSystem, formatLength, formatMass, formatTemp } from '../quantity/formatQuantity';

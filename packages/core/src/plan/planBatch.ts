@@ -1,4 +1,5 @@
 import type { ResolvedLine } from '../formula/formulaSchema';
+import type { ProductStandard } from '../formula/methodSchema';
 import { doughTotals } from '../formula/percentages';
 import { type ResolvedOnBread, resolveOnBread } from '../formula/onBread';
 import { resolveLines } from '../formula/resolveLines';
@@ -53,6 +54,49 @@ function roundingOf(sheet: readonly SheetLine[]): Plan['rounding'] {
   };
 }
 
+const sumOf = (rows: readonly SheetLine[]) => sumG(rows.map((row) => row.massG));
+const flourOf = (rows: readonly SheetLine[]) => sumOf(rows.filter((row) => row.kind === 'flour'));
+
+/** The weigh sheet of one bowl, as the kitchen's scales read it and within what stock and bowl hold. */
+function bowlRows(
+  lines: readonly ResolvedLine[],
+  flourG: number,
+  kitchen: Kitchen,
+  limits: readonly Ceiling[],
+  bowls: number,
+): SheetLine[] {
+  const ceilings: Ceiling[] = [
+    ...limits.map(({ covers, maxG }) => ({ covers, maxG: maxG / bowls })),
+    { covers: () => true, maxG: kitchen.bowlCapacityG },
+  ];
+  const rows = weighSheet(lines, flourG, kitchen, ceilings);
+  if (flourOf(rows) === 0) {
+    throw InputError.at(
+      'kitchen.benchStepG',
+      `The flour of one bowl is less than the scale's step of ${formatMass(kitchen.benchStepG, kitchen.benchStepG)}; use a finer scale or make more.`,
+    );
+  }
+  return rows;
+}
+
+/** The disc that a ball becomes, as it is rolled and as it goes on the griddle. */
+function discOf(
+  product: ProductStandard,
+  need: PlanRequest['need'],
+  ballG: number,
+  parts: Parameters<typeof doughDensity>[0],
+): Pick<Plan, 'doughDensityGMl' | 'rolled' | 'relaxed'> {
+  const doughDensityGMl = doughDensity(parts, product.air);
+  const thicknessMm = need.by === 'discs' ? need.thicknessMm : product.thicknessMm;
+  const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, doughDensityGMl), thicknessMm };
+  return { doughDensityGMl, rolled: rolledFromRelaxed(relaxed, product.springBack), relaxed };
+}
+
+/** What is frozen of the foods: each once, without what only the kitchen's own list needs. */
+const foodsOf = (lines: readonly { food: Ingredient }[]) => [
+  ...new Map(lines.map(({ food }) => [food.id, composition(food)])).values(),
+];
+
 /**
  * Plans a batch: what to weigh in each bowl, the balls, the disc, the steps; with conditions, the day's water, temperatures
  * and rests. Pure: the same request gives the same plan.
@@ -73,34 +117,19 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const asParts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
   const { doughPerFlour } = doughTotals(asParts);
   const densityGMl = doughDensity(asParts, formula.product.air);
-  const {
-    pieces,
-    ballG,
-    doughG: neededG,
-    limits,
-    scarcest,
-  } = amountsFor(need, { lines, doughPerFlour, densityGMl, kitchen });
+  const amounts = amountsFor(need, { lines, doughPerFlour, densityGMl, kitchen });
+  const { pieces, ballG, doughG: neededG, limits, scarcest } = amounts;
   const bowls = bowlsFor(neededG, ballG, kitchen);
 
-  const ceilings: Ceiling[] = [
-    ...limits.map(({ covers, maxG }) => ({ covers, maxG: maxG / bowls })),
-    { covers: () => true, maxG: kitchen.bowlCapacityG },
-  ];
-  const rows = weighSheet(
+  const rows = bowlRows(
     withoutOldTemperature(lines, conditions),
     neededG / doughPerFlour / bowls,
     kitchen,
-    ceilings,
+    limits,
+    bowls,
   );
-  const sumOf = (of: readonly SheetLine[]) => sumG(of.map((row) => row.massG));
   const bowlG = sumOf(rows);
-  const bowlFlourG = sumOf(rows.filter((row) => row.kind === 'flour'));
-  if (bowlFlourG === 0) {
-    throw InputError.at(
-      'kitchen.benchStepG',
-      `The flour of one bowl is less than the scale's step of ${formatMass(kitchen.benchStepG, kitchen.benchStepG)}; use a finer scale or make more.`,
-    );
-  }
+  const bowlFlourG = flourOf(rows);
   const { holdBack, sheet } = keepBack(
     formula,
     rows,
@@ -116,9 +145,6 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   });
 
   const ballsG = doughG * keptShare(kitchen);
-  const doughDensityGMl = doughDensity(parts, formula.product.air);
-  const thicknessMm = need.by === 'discs' ? need.thicknessMm : formula.product.thicknessMm;
-  const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, doughDensityGMl), thicknessMm };
   const plan: PlanSoFar = {
     format: PLAN_FORMAT,
     formatVersion: 4,
@@ -126,9 +152,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     need,
     kitchen: withoutGriddles(kitchen),
     mixer,
-    ingredients: [
-      ...new Map([...lines, ...onBread].map(({ food }) => [food.id, composition(food)])).values(),
-    ],
+    ingredients: foodsOf([...lines, ...onBread]),
     pieces,
     ballG,
     bowls,
@@ -143,9 +167,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     rounding: roundingOf(sheet),
     totals: doughTotals(parts),
     holdBack,
-    doughDensityGMl,
-    rolled: rolledFromRelaxed(relaxed, formula.product.springBack),
-    relaxed,
+    ...discOf(formula.product, need, ballG, parts),
     ...(scarcest === undefined ? {} : { scarcest }),
     ...(adjustments.length > 0 ? { adjustments } : {}),
   };

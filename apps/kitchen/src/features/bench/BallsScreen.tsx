@@ -28,20 +28,74 @@ const BALL_STEP_G = 0.1;
 const NO_SCALE = 'no scale is heard: key it in';
 
 const G_PER_KG = 1000;
+interface KeyOrUndoProps {
+  live: LiveBatch;
+  typed: string | null;
+  setTyped: (typed: string | null) => void;
+}
+
+function KeyOrUndo({ live, typed, setTyped }: KeyOrUndoProps) {
+  const { state } = live;
+  return (
+    <ActionRow
+      actions={[
+        {
+          key: 'key',
+          label: typed === null ? 'Key it in' : 'Back',
+          onPress: () => setTyped(typed === null ? '' : null),
+        },
+        {
+          key: 'undo',
+          label: 'Undo',
+          icon: 'undo' as const,
+          onPress: live.undo,
+          disabled: state.lastAct?.type !== 'ball-sampled',
+        },
+      ]}
+    />
+  );
+}
+
+interface OnScaleProps extends Pick<ReturnType<typeof useAutoTake>, 'phase' | 'heard' | 'there'> {
+  standard: { targetG: number; toleranceG: number };
+  typed: string | null;
+  shown: string;
+  reads: boolean;
+}
+
+/** What is wanted, what the scale shows, and where that comes from. */
+function OnScale({ standard, typed, shown, phase, heard, there, reads }: OnScaleProps) {
+  const format = useFormat();
+  const width = useStepWidth();
+  return (
+    <View>
+      <Label>{`${format.mass(standard.targetG, BALL_STEP_G)} ± ${format.mass(standard.toleranceG, BALL_STEP_G)} wanted`}</Label>
+      <BigFigure value={shown || '0'} unit="g" width={width} />
+      <View role="status">
+        <Strong tone={there ? 'ink' : 'soot'}>
+          {typed !== null ? 'by hand' : reads ? PHASE_WORDS[phase] : NO_SCALE}
+        </Strong>
+        {heard ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
+      </View>
+    </View>
+  );
+}
+
+/** What the balls are held to, and what giving dough away costs. */
+const standardOf = ({ batch: { plan }, state }: LiveBatch) => ({
+  targetG: batchRecord(plan, state).ballG ?? plan.ballG,
+  toleranceG: plan.formula.product.ballToleranceG,
+  costPerG: planCost(plan).perKg / G_PER_KG,
+});
+
 function Balls({ live }: { live: LiveBatch }) {
   const router = useRouter();
   const format = useFormat();
-  const width = useStepWidth();
   const { plan, id } = live.batch;
   const { state, act } = live;
   const [auto, setAuto] = useState(true);
   const [typed, setTyped] = useState<string | null>(null);
-  const cost = planCost(plan);
-  const standard = {
-    targetG: batchRecord(plan, state).ballG ?? plan.ballG,
-    toleranceG: plan.formula.product.ballToleranceG,
-    costPerG: cost.perKg / G_PER_KG,
-  };
+  const standard = standardOf(live);
   const take = (massG: number, source: ReadingSource) =>
     act({ type: 'ball-sampled', massG: roundToStep(massG, BALL_STEP_G), source });
   const { heard, reading, phase, there } = useAutoTake(auto && typed === null, standard.targetG, take);
@@ -84,36 +138,15 @@ function Balls({ live }: { live: LiveBatch }) {
       }
       foot={
         <>
-          <ActionRow
-            actions={[
-              {
-                key: 'key',
-                label: typed === null ? 'Key it in' : 'Back',
-                onPress: () => setTyped(typed === null ? '' : null),
-              },
-              {
-                key: 'undo',
-                label: 'Undo',
-                icon: 'undo' as const,
-                onPress: live.undo,
-                disabled: state.lastAct?.type !== 'ball-sampled',
-              },
-            ]}
-          />
+          <KeyOrUndo {...{ live, typed, setTyped }} />
           <PrimaryAction {...primary} quiet={typed === null && !enough} />
         </>
       }
     >
-      <View>
-        <Label>{`${format.mass(standard.targetG, BALL_STEP_G)} ± ${format.mass(standard.toleranceG, BALL_STEP_G)} wanted`}</Label>
-        <BigFigure value={shown || '0'} unit="g" width={width} />
-        <View role="status">
-          <Strong tone={there ? 'ink' : 'soot'}>
-            {typed !== null ? 'by hand' : reading ? PHASE_WORDS[phase] : NO_SCALE}
-          </Strong>
-          {heard ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
-        </View>
-      </View>
+      <OnScale
+        {...{ standard, typed, shown, phase, heard, there }}
+        reads={reading !== null && reading !== undefined}
+      />
       {typed === null ? null : <Keypad text={typed} onChange={setTyped} />}
       <BallStrip ballsG={ballsG} {...standard} />
       {advice ? (

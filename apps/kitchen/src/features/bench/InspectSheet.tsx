@@ -1,6 +1,6 @@
 import { type EventBody, FOLDED, TEARS } from '@kettle-scale/core/batch';
 import { colourAsked } from '@kettle-scale/core/bake';
-import { PUFFS } from '@kettle-scale/core/formula';
+import { PUFFS, type ProductStandard } from '@kettle-scale/core/formula';
 import { GRAMS_PER_OUNCE, MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -19,6 +19,50 @@ type Inspected = Omit<Extract<EventBody, { type: 'inspected' }>, 'type'>;
 const same = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
 /** Baked pieces this long or heavy are a slip of the finger; the server has the last word. */
 const inside = (value: number, low: number, high: number) => value >= low && value <= high;
+
+interface SeenChoicesProps {
+  seen: Inspected;
+  put: (changes: Inspected) => void;
+  product: ProductStandard;
+}
+
+/** What eyes and hands tell: both sides, fold, tear, puff. */
+function SeenChoices({ seen, put, product }: SeenChoicesProps) {
+  return (
+    <>
+      <SwatchChoice
+        label="First side"
+        value={seen.firstSide ?? null}
+        wanted={product.spots && colourAsked(product, 0)}
+        onChange={(firstSide) => put({ firstSide })}
+      />
+      <SwatchChoice
+        label="Second side"
+        value={seen.secondSide ?? null}
+        wanted={product.spots && colourAsked(product, 1)}
+        onChange={(secondSide) => put({ secondSide })}
+      />
+      <Choices
+        label={`Fold test${product.fold ? `, wanted: ${product.fold}` : ''}`}
+        value={seen.fold ?? null}
+        options={same(FOLDED)}
+        onChange={(fold) => put({ fold })}
+      />
+      <Choices
+        label="Tear test"
+        value={seen.tear ?? null}
+        options={same(TEARS)}
+        onChange={(tear) => put({ tear })}
+      />
+      <Choices
+        label={`Puff${product.puff ? `, wanted: ${product.puff}` : ''}`}
+        value={seen.puff ?? null}
+        options={same(PUFFS)}
+        onChange={(puff) => put({ puff })}
+      />
+    </>
+  );
+}
 
 /** One piece looked at: both sides, fold, tear, puff, size and weight; what is not looked at is left open. */
 export function InspectSheet({
@@ -55,36 +99,7 @@ export function InspectSheet({
   return (
     <Sheet open={open} onClose={onClose} label="Look at one piece">
       <Heading>Look at one piece</Heading>
-      <SwatchChoice
-        label="First side"
-        value={seen.firstSide ?? null}
-        wanted={product.spots && colourAsked(product, 0)}
-        onChange={(firstSide) => put({ firstSide })}
-      />
-      <SwatchChoice
-        label="Second side"
-        value={seen.secondSide ?? null}
-        wanted={product.spots && colourAsked(product, 1)}
-        onChange={(secondSide) => put({ secondSide })}
-      />
-      <Choices
-        label={`Fold test${product.fold ? `, wanted: ${product.fold}` : ''}`}
-        value={seen.fold ?? null}
-        options={same(FOLDED)}
-        onChange={(fold) => put({ fold })}
-      />
-      <Choices
-        label="Tear test"
-        value={seen.tear ?? null}
-        options={same(TEARS)}
-        onChange={(tear) => put({ tear })}
-      />
-      <Choices
-        label={`Puff${product.puff ? `, wanted: ${product.puff}` : ''}`}
-        value={seen.puff ?? null}
-        options={same(PUFFS)}
-        onChange={(puff) => put({ puff })}
-      />
+      <SeenChoices {...{ seen, put }} product={product} />
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <FigureField
           name="baked-size"

@@ -20,15 +20,10 @@ const styles = StyleSheet.create({
 
 type Found = 'ball' | 'width' | 'thickness';
 
-/** Ball, width and thickness are one equation: two are chosen, the third follows from the dough. */
-function Size() {
-  const { draft, facts } = useEditing();
-  const format = useFormat();
-  const [found, setFound] = useState<Found>('width');
-  const { product } = draft;
-  const density = facts?.densityGMl;
-  const width = facts?.relaxed.diameterMm;
-  const fields = {
+/** The three figures of a disc; width changes the one that is worked out. */
+function useSizeFields(found: Found, density: number | undefined, width: number | undefined) {
+  const { product } = useEditing().draft;
+  return {
     ball: (
       <DraftFigure
         key="ball"
@@ -70,6 +65,17 @@ function Size() {
       />
     ),
   };
+}
+
+/** Ball, width and thickness are one equation: two are chosen, the third follows from the dough. */
+function Size() {
+  const { draft, facts } = useEditing();
+  const format = useFormat();
+  const [found, setFound] = useState<Found>('width');
+  const { product } = draft;
+  const density = facts?.densityGMl;
+  const width = facts?.relaxed.diameterMm;
+  const fields = useSizeFields(found, density, width);
   const answers = {
     ball: format.massFigure(product.ballG, 0.1),
     thickness: format.lengthFigure(product.thicknessMm),

@@ -10,6 +10,7 @@ import { draftStore, dropDraft, openDraft, useDraft, useUndo } from '../../draft
 import { useBookAndKitchen } from '../../api/queries';
 import { DeleteAction } from '../../ui/input/DeleteAction';
 import { PrimaryAction } from '../../ui/input/actions';
+import { Columns } from '../../ui/layout/Columns';
 import { CostTicket } from '../../shared/CostTicket';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -31,8 +32,6 @@ import { SaveSheet } from './SaveSheet';
 import { SharesTab } from './SharesTab';
 
 const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
-  column: { flex: 1, minWidth: 0, gap: SPACE.m },
   foot: { flexDirection: 'row', gap: SPACE.s },
   button: { width: 60, height: TOUCH.primary, margin: 0, borderRadius: CORNER, borderWidth: 2 },
   save: { flex: 1 },
@@ -73,21 +72,82 @@ function useUndoKeys(undo: () => void, redo: () => void): void {
   }, [undo, redo]);
 }
 
+function UndoButtons({
+  undo,
+  redo,
+  canUndo,
+  canRedo,
+}: Pick<ReturnType<typeof useUndo>, 'undo' | 'redo' | 'canUndo' | 'canRedo'>) {
+  const colours = useColours();
+  return (
+    <>
+      {(
+        [
+          ['undo', 'Undo', undo, canUndo],
+          ['redo', 'Redo', redo, canRedo],
+        ] as const
+      ).map(([icon, label, onPress, can]) => (
+        <IconButton
+          key={icon}
+          icon={icon}
+          size={26}
+          iconColor={colours.ink}
+          accessibilityLabel={label}
+          onPress={onPress}
+          disabled={!can}
+          style={[styles.button, { borderColor: can ? colours.ink : colours.rule }]}
+        />
+      ))}
+    </>
+  );
+}
+
+interface FootProps {
+  store: ReturnType<typeof draftStore>;
+  onSave: () => void;
+}
+
+/** The first problem, undo and redo, save. */
+function Foot({ store, onSave }: FootProps) {
+  const { after } = useDraft(store);
+  const { formula, problems } = useEditing();
+  const { canUndo, canRedo, undo, redo } = useUndo(store);
+  const [firstProblem] = problems;
+  useUndoKeys(undo, redo);
+  useKeys({ undo });
+  return (
+    <>
+      {firstProblem ? <FieldError id="draft-error" message={firstProblem[1]} /> : null}
+      <View style={styles.foot}>
+        <UndoButtons {...{ undo, redo, canUndo, canRedo }} />
+        <PrimaryAction
+          label={after > 0 ? `Save version ${after + 1}` : 'Put it in the book'}
+          onPress={onSave}
+          disabled={!formula}
+          style={styles.save}
+        />
+      </View>
+    </>
+  );
+}
+
+/** The figure that is explained. */
+function useFigure() {
+  const [figure, setFigure] = useState<FormulaFigure | null>(null);
+  const closeWhy = useCallback(() => setFigure(null), []);
+  return { figure, setFigure, closeWhy };
+}
+
 function Editor({ entries, foods, id }: EditorProps) {
   const router = useRouter();
   const wide = useWide();
-  const colours = useColours();
   const store = draftStore(id);
   const { after, reason } = useDraft(store);
-  const { draft, formula, facts, kitchen, problems } = useEditing();
-  const { canUndo, canRedo, undo, redo } = useUndo(store);
+  const { draft, formula, facts, kitchen } = useEditing();
   const [tab, setTab] = useState<Tab>('shares');
   const [saving, setSaving] = useState(false);
-  const [figure, setFigure] = useState<FormulaFigure | null>(null);
+  const { figure, setFigure, closeWhy } = useFigure();
   const { units } = useFormat();
-  const closeWhy = useCallback(() => setFigure(null), []);
-  useUndoKeys(undo, redo);
-  useKeys({ undo });
   const entry = entries.find((candidate) => candidate.formula.id === id);
   const base = entry && after > 0 ? { ...entry.formula, version: after } : null;
   const taken = useMemo(() => new Set(entries.map((candidate) => candidate.formula.id)), [entries]);
@@ -99,66 +159,41 @@ function Editor({ entries, foods, id }: EditorProps) {
     dropDraft(id);
     router.replace(entry ? `/formulas/${id}` : '/formulas');
   };
-  const [firstProblem] = problems;
   const Part = PARTS[tab];
   const part = <Part />;
+  const discard = <DeleteAction label="Discard changes" means="discard the changes" onPress={giveUp} />;
   return (
     <Screen
       eyebrow={after > 0 ? `Working on version ${after}, not saved` : 'New formula, not saved'}
       title={draft.name}
-      foot={
-        <>
-          {firstProblem ? <FieldError id="draft-error" message={firstProblem[1]} /> : null}
-          <View style={styles.foot}>
-            {(
-              [
-                ['undo', 'Undo', undo, canUndo],
-                ['redo', 'Redo', redo, canRedo],
-              ] as const
-            ).map(([icon, label, onPress, can]) => (
-              <IconButton
-                key={icon}
-                icon={icon}
-                size={26}
-                iconColor={colours.ink}
-                accessibilityLabel={label}
-                onPress={onPress}
-                disabled={!can}
-                style={[styles.button, { borderColor: can ? colours.ink : colours.rule }]}
-              />
-            ))}
-            <PrimaryAction
-              label={after > 0 ? `Save version ${after + 1}` : 'Put it in the book'}
-              onPress={() => setSaving(true)}
-              disabled={!formula}
-              style={styles.save}
-            />
-          </View>
-        </>
-      }
+      foot={<Foot onSave={() => setSaving(true)} {...{ store }} />}
     >
       {wide ? (
-        <View style={styles.columns}>
-          <View style={styles.column}>
-            <Segments label="Part" value={tab} options={TABS} onChange={setTab} />
-            {part}
-          </View>
-          <View style={styles.column}>
-            <Ticket>
-              <FactsStrip large onWhy={setFigure} />
-            </Ticket>
-            {facts ? (
-              <CostTicket facts={facts} currency={kitchen.currency} onWhy={() => setFigure('cost')} />
-            ) : null}
-            <DeleteAction label="Discard changes" means="discard the changes" onPress={giveUp} />
-          </View>
-        </View>
+        <Columns
+          left={
+            <>
+              <Segments label="Part" value={tab} options={TABS} onChange={setTab} />
+              {part}
+            </>
+          }
+          right={
+            <>
+              <Ticket>
+                <FactsStrip large onWhy={setFigure} />
+              </Ticket>
+              {facts ? (
+                <CostTicket facts={facts} currency={kitchen.currency} onWhy={() => setFigure('cost')} />
+              ) : null}
+              {discard}
+            </>
+          }
+        />
       ) : (
         <>
           <FactsStrip onWhy={setFigure} />
           <Segments label="Part" value={tab} options={TABS} onChange={setTab} />
           {part}
-          <DeleteAction label="Discard changes" means="discard the changes" onPress={giveUp} />
+          {discard}
         </>
       )}
       <WhySheet

@@ -1,3 +1,4 @@
+import type { BakeProgram } from '@kettle-scale/core/formula';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
 import { BakeBars } from '../../shared/BakeBars';
@@ -27,6 +28,8 @@ const DONE_TO_A_SIDE = [
   ['butter', 'buttered'],
   ['wetFace', 'wet face down'],
 ] as const;
+
+type BakeSide = BakeProgram['sides'][number];
 
 const styles = StyleSheet.create({
   checks: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
@@ -62,6 +65,108 @@ function HotPress() {
             />
           ))
         : null}
+    </>
+  );
+}
+
+/** One side: its seconds, what is done to it, and a heat of its own. */
+function SideFields({ side, index }: { side: BakeSide; index: number }) {
+  const { edit } = useEditing();
+  return (
+    <View style={styles.side}>
+      <DraftFigure
+        label={`Side ${index + 1}`}
+        path={`bake.sides[${index}].seconds`}
+        unit="s"
+        decimals={0}
+        value={side.seconds}
+        set={(d, value) => {
+          const found = d.bake.sides[index];
+          if (found) found.seconds = Math.round(value);
+        }}
+      />
+      <View style={styles.checks}>
+        {DONE_TO_A_SIDE.map(([key, words]) => (
+          <Check
+            key={key}
+            label={words}
+            value={side[key] ?? false}
+            onChange={(value) =>
+              edit((d) => {
+                const found = d.bake.sides[index];
+                if (found) found[key] = value || undefined;
+              })
+            }
+          />
+        ))}
+        <Check
+          label="a heat of its own"
+          value={side.plateC !== undefined}
+          onChange={(own) =>
+            edit((d) => {
+              const found = d.bake.sides[index];
+              if (found) found.plateC = own ? d.bake.plateC - USUAL_COOLER_C : undefined;
+            })
+          }
+        />
+      </View>
+      {side.plateC === undefined ? null : (
+        <DraftFigure
+          label={`Side ${index + 1} on a place at`}
+          path={`bake.sides[${index}].plateC`}
+          unit="°C"
+          decimals={0}
+          value={side.plateC}
+          set={(d, value) => {
+            const found = d.bake.sides[index];
+            if (found) found.plateC = value;
+          }}
+        />
+      )}
+    </View>
+  );
+}
+
+/** A fire at the end. */
+function FinishFields() {
+  const { draft, edit } = useEditing();
+  const { bake } = draft;
+  return (
+    <>
+      <Segments
+        labelled
+        label="Finish"
+        value={bake.finish?.kind ?? 'none'}
+        options={[
+          ['none', 'None'],
+          ['flame', 'Flame'],
+          ['grill', 'Grill'],
+        ]}
+        onChange={(kind) =>
+          edit((d) => {
+            if (kind === 'none') delete d.bake.finish;
+            else d.bake.finish = { kind, seconds: d.bake.finish?.seconds ?? USUAL_FINISH_S };
+          })
+        }
+      />
+      {bake.finish ? (
+        <>
+          <DraftFigure
+            label="Finish for"
+            path="bake.finish.seconds"
+            unit="s"
+            decimals={0}
+            value={bake.finish.seconds}
+            set={(d, value) => {
+              if (d.bake.finish) d.bake.finish.seconds = Math.round(value);
+            }}
+          />
+          <Caution
+            lead="Open flame."
+            text="Tongs, no loose sleeves; steam bursts from a puffed bread. Never a non-stick pan over a flame."
+          />
+        </>
+      ) : null}
     </>
   );
 }
@@ -103,57 +208,7 @@ export function GriddleTab() {
       <Ticket>
         <Heading>Sides</Heading>
         {bake.sides.map((side, index) => (
-          <View key={index} style={styles.side}>
-            <DraftFigure
-              label={`Side ${index + 1}`}
-              path={`bake.sides[${index}].seconds`}
-              unit="s"
-              decimals={0}
-              value={side.seconds}
-              set={(d, value) => {
-                const found = d.bake.sides[index];
-                if (found) found.seconds = Math.round(value);
-              }}
-            />
-            <View style={styles.checks}>
-              {DONE_TO_A_SIDE.map(([key, words]) => (
-                <Check
-                  key={key}
-                  label={words}
-                  value={side[key] ?? false}
-                  onChange={(value) =>
-                    edit((d) => {
-                      const found = d.bake.sides[index];
-                      if (found) found[key] = value || undefined;
-                    })
-                  }
-                />
-              ))}
-              <Check
-                label="a heat of its own"
-                value={side.plateC !== undefined}
-                onChange={(own) =>
-                  edit((d) => {
-                    const found = d.bake.sides[index];
-                    if (found) found.plateC = own ? d.bake.plateC - USUAL_COOLER_C : undefined;
-                  })
-                }
-              />
-            </View>
-            {side.plateC === undefined ? null : (
-              <DraftFigure
-                label={`Side ${index + 1} on a place at`}
-                path={`bake.sides[${index}].plateC`}
-                unit="°C"
-                decimals={0}
-                value={side.plateC}
-                set={(d, value) => {
-                  const found = d.bake.sides[index];
-                  if (found) found.plateC = value;
-                }}
-              />
-            )}
-          </View>
+          <SideFields key={index} {...{ side, index }} />
         ))}
         <Action
           label="Add a side"
@@ -167,40 +222,7 @@ export function GriddleTab() {
           disabled={bake.sides.length <= 1}
           onPress={() => edit((d) => void d.bake.sides.pop())}
         />
-        <Segments
-          labelled
-          label="Finish"
-          value={bake.finish?.kind ?? 'none'}
-          options={[
-            ['none', 'None'],
-            ['flame', 'Flame'],
-            ['grill', 'Grill'],
-          ]}
-          onChange={(kind) =>
-            edit((d) => {
-              if (kind === 'none') delete d.bake.finish;
-              else d.bake.finish = { kind, seconds: d.bake.finish?.seconds ?? USUAL_FINISH_S };
-            })
-          }
-        />
-        {bake.finish ? (
-          <>
-            <DraftFigure
-              label="Finish for"
-              path="bake.finish.seconds"
-              unit="s"
-              decimals={0}
-              value={bake.finish.seconds}
-              set={(d, value) => {
-                if (d.bake.finish) d.bake.finish.seconds = Math.round(value);
-              }}
-            />
-            <Caution
-              lead="Open flame."
-              text="Tongs, no loose sleeves; steam bursts from a puffed bread. Never a non-stick pan over a flame."
-            />
-          </>
-        ) : null}
+        <FinishFields />
       </Ticket>
       <PlateCareTicket />
       <OnBreadTicket />

@@ -128,9 +128,42 @@ function Handle({ line, name, sortable, onStep }: HandleProps) {
   );
 }
 
+/** Its name and how it was measured; lock and more. */
+function LineName({ line, name, onMore }: Pick<LineEditorProps, 'line' | 'onMore'> & { name: string }) {
+  const { replace } = useEditing();
+  const colours = useColours();
+  return (
+    <>
+      <View style={styles.words}>
+        <Strong>{name}</Strong>
+        {line.measure ? <Label>{line.measure.text}</Label> : line.note ? <Label>{line.note}</Label> : null}
+        {line.late ? <Label>goes in late</Label> : null}
+      </View>
+      <IconButton
+        role="switch"
+        aria-checked={line.locked}
+        accessibilityLabel={`Lock ${name}`}
+        icon={line.locked ? 'lock' : 'open'}
+        size={22}
+        iconColor={line.locked ? colours.ground : colours.soot}
+        onPress={() => replace((now) => ({ ...now, lines: setLocked(now.lines, line.id, !line.locked) }))}
+        style={[styles.button, line.locked ? { backgroundColor: colours.ink } : null]}
+      />
+      <IconButton
+        accessibilityLabel={`More for ${name}`}
+        icon="more"
+        size={22}
+        iconColor={colours.ink}
+        onPress={() => onMore(line)}
+        style={styles.button}
+      />
+    </>
+  );
+}
+
 /** One ingredient: its share and its grams, either can be typed; lock, drag, and more. */
 export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
-  const { draft, foodOf, replace, problems } = useEditing();
+  const { draft, foodOf, problems } = useEditing();
   const colours = useColours();
   const format = useFormat();
   const food = foodOf(line.ingredient);
@@ -161,33 +194,7 @@ export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
       >
         <View style={styles.name}>
           <Handle {...{ line, name, sortable, onStep }} />
-          <View style={styles.words}>
-            <Strong>{name}</Strong>
-            {line.measure ? (
-              <Label>{line.measure.text}</Label>
-            ) : line.note ? (
-              <Label>{line.note}</Label>
-            ) : null}
-            {line.late ? <Label>goes in late</Label> : null}
-          </View>
-          <IconButton
-            role="switch"
-            aria-checked={line.locked}
-            accessibilityLabel={`Lock ${name}`}
-            icon={line.locked ? 'lock' : 'open'}
-            size={22}
-            iconColor={line.locked ? colours.ground : colours.soot}
-            onPress={() => replace((now) => ({ ...now, lines: setLocked(now.lines, line.id, !line.locked) }))}
-            style={[styles.button, line.locked ? { backgroundColor: colours.ink } : null]}
-          />
-          <IconButton
-            accessibilityLabel={`More for ${name}`}
-            icon="more"
-            size={22}
-            iconColor={colours.ink}
-            onPress={() => onMore(line)}
-            style={styles.button}
-          />
+          <LineName {...{ line, name, onMore }} />
         </View>
         <View style={styles.figures}>
           <FigureField

@@ -39,71 +39,124 @@ const styles = StyleSheet.create({
   half: { flex: 1, minWidth: 130 },
 });
 
+/** School, where fat and salt go, water, and the hands that mix. */
+function MixTicket() {
+  const { draft, edit } = useEditing();
+  const { method } = draft;
+  return (
+    <Ticket>
+      <Heading>Mix</Heading>
+      <Choices
+        label="Mixing school"
+        value={method.school}
+        options={MIXING_SCHOOLS.map((id) => [id, SCHOOL_WORDS[id]])}
+        onChange={(school) => edit((d) => void (d.method.school = school))}
+      />
+      <Choices
+        label="Fat goes in"
+        value={method.fatIn ?? 'school'}
+        options={[['school', 'as the school does'], ...FATS_IN.map((way) => [way, FAT_WORDS[way]] as const)]}
+        onChange={(way) =>
+          edit((d) => {
+            if (way === 'school') delete d.method.fatIn;
+            else d.method.fatIn = way;
+          })
+        }
+      />
+      <Segments
+        labelled
+        label="Salt goes into"
+        value={method.saltIn}
+        options={[
+          ['water', 'the water'],
+          ['flour', 'the flour'],
+        ]}
+        onChange={(saltIn) => edit((d) => void (d.method.saltIn = saltIn))}
+      />
+      <View style={styles.row}>
+        <DraftFigure
+          label="Liquid at"
+          path="method.liquidTempC"
+          unit="°C"
+          value={method.liquidTempC}
+          set={(d, value) => (d.method.liquidTempC = value)}
+          style={styles.half}
+        />
+        <DraftFigure
+          label="Liquid held back"
+          path="method.holdBack"
+          unit="%"
+          shown={PERCENT}
+          value={method.holdBack}
+          set={(d, value) => (d.method.holdBack = value)}
+          style={styles.half}
+        />
+      </View>
+      <Segments
+        label="Mix by"
+        value={method.mix.by}
+        options={HANDS}
+        onChange={(by) => edit((d) => void (d.method.mix.by = by))}
+      />
+      <WorkMinutes label="Mix" path="method.mix" of={(d) => d.method.mix} />
+    </Ticket>
+  );
+}
+
+/** How discs are made, and what the bread is held in. */
+function FlattenTicket() {
+  const { draft, edit } = useEditing();
+  const { method } = draft;
+  return (
+    <Ticket>
+      <Heading>Flatten and hold</Heading>
+      <Choices
+        label="Flatten with"
+        value={method.shaping.how}
+        options={[
+          ['pin', 'a pin'],
+          ['hot-press', 'the hot press'],
+          ['hand-stretch', 'the hands'],
+          ['sheet-thin', 'the long pin, sheet-thin'],
+        ]}
+        onChange={(how) => edit((d) => void (d.method.shaping.how = how))}
+      />
+      <Check
+        label="With bench flour"
+        value={method.shaping.benchFlour ?? false}
+        onChange={(value) => edit((d) => void (d.method.shaping.benchFlour = value))}
+      />
+      <DraftWords
+        label="How"
+        path="method.shaping.note"
+        value={method.shaping.note}
+        rows={2}
+        set={(d, text) => (d.method.shaping.note = text)}
+      />
+      <Choices
+        label="Held in"
+        value={method.holdIn ?? null}
+        options={HOLDINGS.map((place) => [place, place])}
+        onChange={(place) => edit((d) => void (d.method.holdIn = place))}
+      />
+      <DraftWords
+        label="Holding, in words"
+        path="method.hold"
+        value={method.hold}
+        rows={2}
+        set={(d, text) => (d.method.hold = text)}
+      />
+    </Ticket>
+  );
+}
+
 /** How the dough is made: school, water, kneading and its test, rests, shaping, holding. */
 export function MethodTab() {
   const { draft, edit } = useEditing();
   const { method } = draft;
   return (
     <>
-      <Ticket>
-        <Heading>Mix</Heading>
-        <Choices
-          label="Mixing school"
-          value={method.school}
-          options={MIXING_SCHOOLS.map((id) => [id, SCHOOL_WORDS[id]])}
-          onChange={(school) => edit((d) => void (d.method.school = school))}
-        />
-        <Choices
-          label="Fat goes in"
-          value={method.fatIn ?? 'school'}
-          options={[
-            ['school', 'as the school does'],
-            ...FATS_IN.map((way) => [way, FAT_WORDS[way]] as const),
-          ]}
-          onChange={(way) =>
-            edit((d) => {
-              if (way === 'school') delete d.method.fatIn;
-              else d.method.fatIn = way;
-            })
-          }
-        />
-        <Segments
-          labelled
-          label="Salt goes into"
-          value={method.saltIn}
-          options={[
-            ['water', 'the water'],
-            ['flour', 'the flour'],
-          ]}
-          onChange={(saltIn) => edit((d) => void (d.method.saltIn = saltIn))}
-        />
-        <View style={styles.row}>
-          <DraftFigure
-            label="Liquid at"
-            path="method.liquidTempC"
-            unit="°C"
-            value={method.liquidTempC}
-            set={(d, value) => (d.method.liquidTempC = value)}
-            style={styles.half}
-          />
-          <DraftFigure
-            label="Liquid held back"
-            path="method.holdBack"
-            unit="%"
-            shown={PERCENT}
-            value={method.holdBack}
-            set={(d, value) => (d.method.holdBack = value)}
-            style={styles.half}
-          />
-        </View>
-        <Segments
-          label="Mix by"
-          value={method.mix.by}
-          options={HANDS}
-          onChange={(by) => edit((d) => void (d.method.mix.by = by))}
-        />
-        <WorkMinutes label="Mix" path="method.mix" of={(d) => d.method.mix} />
-      </Ticket>
+      <MixTicket />
       <KneadTicket />
       {method.rests.map((rest, index) => (
         <RestFields key={index} rest={rest} index={index} />
@@ -114,45 +167,7 @@ export function MethodTab() {
         disabled={method.rests.length >= MOST_RESTS}
         onPress={() => edit((d) => void d.method.rests.push({ ...NEW_REST }))}
       />
-      <Ticket>
-        <Heading>Flatten and hold</Heading>
-        <Choices
-          label="Flatten with"
-          value={method.shaping.how}
-          options={[
-            ['pin', 'a pin'],
-            ['hot-press', 'the hot press'],
-            ['hand-stretch', 'the hands'],
-            ['sheet-thin', 'the long pin, sheet-thin'],
-          ]}
-          onChange={(how) => edit((d) => void (d.method.shaping.how = how))}
-        />
-        <Check
-          label="With bench flour"
-          value={method.shaping.benchFlour ?? false}
-          onChange={(value) => edit((d) => void (d.method.shaping.benchFlour = value))}
-        />
-        <DraftWords
-          label="How"
-          path="method.shaping.note"
-          value={method.shaping.note}
-          rows={2}
-          set={(d, text) => (d.method.shaping.note = text)}
-        />
-        <Choices
-          label="Held in"
-          value={method.holdIn ?? null}
-          options={HOLDINGS.map((place) => [place, place])}
-          onChange={(place) => edit((d) => void (d.method.holdIn = place))}
-        />
-        <DraftWords
-          label="Holding, in words"
-          path="method.hold"
-          value={method.hold}
-          rows={2}
-          set={(d, text) => (d.method.hold = text)}
-        />
-      </Ticket>
+      <FlattenTicket />
     </>
   );
 }

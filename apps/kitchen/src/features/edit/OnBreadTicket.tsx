@@ -1,4 +1,11 @@
-import { ON_BREAD_WHEN, type OnBreadWhen, freeId, resolveOnBread } from '@kettle-scale/core/formula';
+import {
+  type Formula,
+  ON_BREAD_WHEN,
+  type OnBreadWhen,
+  freeId,
+  resolveOnBread,
+} from '@kettle-scale/core/formula';
+import { GRAMS_PER_OUNCE } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
@@ -13,23 +20,56 @@ import { useEditing } from './editing';
 
 const MOST_ON_BREAD = 12;
 const USUAL_G = 2;
-const OZ_PER_G = 0.03527396195;
 const WHENS = ON_BREAD_WHEN.map((when) => [when, when] as const);
 
 const styles = StyleSheet.create({ line: { gap: SPACE.s } });
 
+/** One of them: how much, and when. */
+function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[number]; index: number }) {
+  const { edit, foodOf } = useEditing();
+  const { units } = useFormat();
+  const name = foodOf(line.ingredient)?.name ?? line.ingredient;
+  return (
+    <View style={styles.line}>
+      <Strong>{name}</Strong>
+      <DraftFigure
+        label={`${name}, a piece`}
+        path={`onBread[${index}].gPerPiece`}
+        unit={units === 'us' ? 'oz' : 'g'}
+        shown={units === 'us' ? 1 / GRAMS_PER_OUNCE : 1}
+        decimals={units === 'us' ? 3 : 2}
+        value={line.gPerPiece}
+        set={(d, value) => {
+          const found = d.onBread?.[index];
+          if (found) found.gPerPiece = value;
+        }}
+      />
+      <Choices<OnBreadWhen>
+        label={`When the ${name.toLowerCase()} goes on`}
+        value={line.when}
+        options={WHENS}
+        onChange={(when) =>
+          edit((d) => {
+            const found = d.onBread?.[index];
+            if (found) found.when = when;
+          })
+        }
+      />
+      <Action
+        label={`Remove ${name.toLowerCase()}`}
+        icon="trash"
+        onPress={() => edit((d) => void d.onBread?.splice(index, 1))}
+      />
+    </View>
+  );
+}
+
 /** What goes on the bread and not into the dough: by the piece, at its moment. It counts in cost and allergens. */
 export function OnBreadTicket() {
-  const { draft, edit, foods, foodOf, formula } = useEditing();
-  const { units } = useFormat();
+  const { draft, edit, foods, formula } = useEditing();
   const [adding, setAdding] = useState(false);
   const lines = draft.onBread ?? [];
   const implied = formula ? resolveOnBread(formula, foods).filter(({ assumed }) => assumed) : [];
-  const change = (index: number, to: Partial<(typeof lines)[number]>) =>
-    edit((d) => {
-      const found = d.onBread?.[index];
-      if (found) Object.assign(found, to);
-    });
   return (
     <Ticket>
       <Heading>On the bread</Heading>
@@ -37,37 +77,9 @@ export function OnBreadTicket() {
         Butter, oil, a topping, flour on the bench, salt water on the pan: grams a piece. It counts in cost
         and allergens, not in the dough.
       </Body>
-      {lines.map((line, index) => {
-        const name = foodOf(line.ingredient)?.name ?? line.ingredient;
-        return (
-          <View key={line.id} style={styles.line}>
-            <Strong>{name}</Strong>
-            <DraftFigure
-              label={`${name}, a piece`}
-              path={`onBread[${index}].gPerPiece`}
-              unit={units === 'us' ? 'oz' : 'g'}
-              shown={units === 'us' ? OZ_PER_G : 1}
-              decimals={units === 'us' ? 3 : 2}
-              value={line.gPerPiece}
-              set={(d, value) => {
-                const found = d.onBread?.[index];
-                if (found) found.gPerPiece = value;
-              }}
-            />
-            <Choices<OnBreadWhen>
-              label={`When the ${name.toLowerCase()} goes on`}
-              value={line.when}
-              options={WHENS}
-              onChange={(when) => change(index, { when })}
-            />
-            <Action
-              label={`Remove ${name.toLowerCase()}`}
-              icon="trash"
-              onPress={() => edit((d) => void d.onBread?.splice(index, 1))}
-            />
-          </View>
-        );
-      })}
+      {lines.map((line, index) => (
+        <OnBreadFields key={line.id} {...{ line, index }} />
+      ))}
       {implied.map(({ id, food, gPerPiece, when }) => (
         <Body key={id} tone="plum">
           {`${food.name}, ${when}: the method says so and no amount is named. ${gPerPiece} g a piece is assumed until you add it.`}

@@ -28,6 +28,49 @@ interface SaveSheetProps {
 
 const CHANGED_MEANWHILE = 412;
 
+interface TheirsProps extends Pick<
+  SaveSheetProps,
+  'open' | 'formula' | 'foods' | 'onClose' | 'onTakeTheirs'
+> {
+  theirs: FormulaVersion;
+  problem: string | undefined;
+  onSaveYours: (after: number) => void;
+  asCopy: () => void;
+}
+
+/** Somebody saved in between: where the two differ, and what can become of yours. */
+function Theirs({
+  open,
+  theirs,
+  formula,
+  foods,
+  problem,
+  onClose,
+  onTakeTheirs,
+  onSaveYours,
+  asCopy,
+}: TheirsProps) {
+  const { formula: current, reason: why } = theirs;
+  return (
+    <Sheet open={open} onClose={onClose} label="Somebody saved meanwhile">
+      <Heading>{`Somebody saved version ${current.version} meanwhile`}</Heading>
+      <Body>{`“${why}”. Nothing of yours is lost: here is where the two differ.`}</Body>
+      <DifferenceTable
+        differences={compareFormulas(current, formula, foods)}
+        before={`theirs, ${current.version}`}
+        after="yours"
+      />
+      <PrimaryAction
+        label={`Save yours as version ${current.version + 1}`}
+        onPress={() => onSaveYours(current.version)}
+      />
+      <Action label="Keep both: yours as a formula of its own" icon="copy" onPress={asCopy} />
+      <Action label="Take theirs and give yours up" onPress={onTakeTheirs} />
+      {problem ? <FieldError id="save-error" message={problem} /> : null}
+    </Sheet>
+  );
+}
+
 /** Saves the next version with its reason. When somebody saved in between, both are shown to choose from. */
 export function SaveSheet({
   open,
@@ -65,24 +108,12 @@ export function SaveSheet({
     );
   const refused = save.error && !(save.error instanceof Refused && save.error.status === CHANGED_MEANWHILE);
   if (theirs) {
-    const { formula: current, reason: why } = theirs;
     return (
-      <Sheet open={open} onClose={onClose} label="Somebody saved meanwhile">
-        <Heading>{`Somebody saved version ${current.version} meanwhile`}</Heading>
-        <Body>{`“${why}”. Nothing of yours is lost: here is where the two differ.`}</Body>
-        <DifferenceTable
-          differences={compareFormulas(current, formula, foods)}
-          before={`theirs, ${current.version}`}
-          after="yours"
-        />
-        <PrimaryAction
-          label={`Save yours as version ${current.version + 1}`}
-          onPress={() => send(formula, current.version)}
-        />
-        <Action label="Keep both: yours as a formula of its own" icon="copy" onPress={asCopy} />
-        <Action label="Take theirs and give yours up" onPress={onTakeTheirs} />
-        {save.error && refused ? <FieldError id="save-error" message={save.error.message} /> : null}
-      </Sheet>
+      <Theirs
+        {...{ open, theirs, formula, foods, onClose, onTakeTheirs, asCopy }}
+        problem={refused ? save.error?.message : undefined}
+        onSaveYours={(after) => send(formula, after)}
+      />
     );
   }
   return (

@@ -28,15 +28,15 @@ import { useEditing } from './editing';
 /** A finger that moves less than this scrolls or taps; one that moves more drags. */
 const DRAG_FROM_PX = 6;
 
-/** The ingredients: percent, grams or the whole dough, each changes the rest. */
-export function SharesTab() {
-  const { draft, foods, foodOf, replace, problems } = useEditing();
-  const format = useFormat();
-  const [more, setMore] = useState<DraftLine | null>(null);
-  const [adding, setAdding] = useState(false);
-  const [blending, setBlending] = useState(false);
-  const [moved, setMoved] = useState('');
-  const [totalProblem, setTotalProblem] = useState<string>();
+interface SortableLinesProps {
+  onMore: (line: DraftLine) => void;
+  /** Where a line stands now, said aloud. */
+  onMoved: (words: string) => void;
+}
+
+/** The lines, moved by dragging or by the keyboard. */
+function SortableLines({ onMore, onMoved }: SortableLinesProps) {
+  const { draft, foodOf, replace } = useEditing();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
   const { lines } = draft;
   const nameOf = (id: string | number) => {
@@ -53,9 +53,46 @@ export function SharesTab() {
     const to = lines.indexOf(line) + by;
     if (to < 0 || to >= lines.length) return;
     replace((now) => ({ ...now, lines: moveLine(now.lines, line.id, to) }));
-    setMoved(`${nameOf(line.id)}: place ${to + 1} of ${lines.length}`);
+    onMoved(`${nameOf(line.id)}: place ${to + 1} of ${lines.length}`);
     requestAnimationFrame(() => document.getElementById(handleId(line.id))?.focus());
   };
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={drop}
+      accessibility={{
+        announcements: {
+          onDragStart: ({ active }) => `${nameOf(active.id)} picked up.`,
+          onDragOver: ({ active, over }) =>
+            over ? `${nameOf(active.id)} is over ${nameOf(over.id)}.` : undefined,
+          onDragEnd: ({ active, over }) =>
+            over ? `${nameOf(active.id)} put at ${nameOf(over.id)}.` : `${nameOf(active.id)} put back.`,
+          onDragCancel: ({ active }) => `${nameOf(active.id)} put back.`,
+        },
+        screenReaderInstructions: { draggable: 'Arrow up and down move the line.' },
+      }}
+    >
+      <SortableContext items={lines.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+        {lines.map((line, index) => (
+          <LineEditor
+            key={line.id}
+            line={line}
+            index={index}
+            onMore={onMore}
+            onStep={(by) => step(line, by)}
+          />
+        ))}
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+/** The whole dough, typed: every line that is not locked goes with it. */
+function TotalField() {
+  const { draft, replace } = useEditing();
+  const format = useFormat();
+  const [totalProblem, setTotalProblem] = useState<string>();
   const typeTotal = (text: string) => {
     try {
       const read = parseQuantity(text, { defaultUnit: format.units === 'us' ? 'oz' : 'g' });
@@ -69,52 +106,38 @@ export function SharesTab() {
       setTotalProblem(error.problems[0]?.message);
     }
   };
-  const total = format.massFigure(draftDoughG(lines));
+  const total = format.massFigure(draftDoughG(draft.lines));
+  return (
+    <FigureField
+      labelled
+      name="total"
+      label="Dough in all"
+      unit={total.unit}
+      value={total.value}
+      onText={typeTotal}
+      onDone={endGroup}
+      error={totalProblem}
+    />
+  );
+}
+
+/** The ingredients: percent, grams or the whole dough, each changes the rest. */
+export function SharesTab() {
+  const { draft, foods, foodOf, replace, problems } = useEditing();
+  const [more, setMore] = useState<DraftLine | null>(null);
+  const [adding, setAdding] = useState(false);
+  const [blending, setBlending] = useState(false);
+  const [moved, setMoved] = useState('');
+  const { lines } = draft;
   const floursCount = lines.filter(({ ingredient }) => foodOf(ingredient)?.kind === 'flour').length;
   const noFlour = problems.get('lines');
   return (
     <Ticket>
       <Heading>Shares of flour</Heading>
-      <DndContext
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragEnd={drop}
-        accessibility={{
-          announcements: {
-            onDragStart: ({ active }) => `${nameOf(active.id)} picked up.`,
-            onDragOver: ({ active, over }) =>
-              over ? `${nameOf(active.id)} is over ${nameOf(over.id)}.` : undefined,
-            onDragEnd: ({ active, over }) =>
-              over ? `${nameOf(active.id)} put at ${nameOf(over.id)}.` : `${nameOf(active.id)} put back.`,
-            onDragCancel: ({ active }) => `${nameOf(active.id)} put back.`,
-          },
-          screenReaderInstructions: { draggable: 'Arrow up and down move the line.' },
-        }}
-      >
-        <SortableContext items={lines.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-          {lines.map((line, index) => (
-            <LineEditor
-              key={line.id}
-              line={line}
-              index={index}
-              onMore={setMore}
-              onStep={(by) => step(line, by)}
-            />
-          ))}
-        </SortableContext>
-      </DndContext>
+      <SortableLines onMore={setMore} onMoved={setMoved} />
       <View role="status">{moved ? <Label>{moved}</Label> : null}</View>
       {noFlour ? <FieldError id="lines-error" message={noFlour} /> : null}
-      <FigureField
-        labelled
-        name="total"
-        label="Dough in all"
-        unit={total.unit}
-        value={total.value}
-        onText={typeTotal}
-        onDone={endGroup}
-        error={totalProblem}
-      />
+      <TotalField />
       <Label>A lock keeps a line’s weight whatever else changes.</Label>
       <ActionRow
         actions={[

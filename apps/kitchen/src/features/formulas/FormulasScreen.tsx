@@ -32,6 +32,35 @@ interface Parts {
   TakeBook: ComponentType<ComponentProps<typeof TakeBook>>;
 }
 
+/** Find, order, and the formulas that were put away. */
+function BookTools({ putAway }: { putAway: number }) {
+  const { find, sort, archived } = useBookView();
+  return (
+    <View style={styles.tools}>
+      <WordField
+        name="find"
+        label="Find by name or ingredient"
+        value={find}
+        onText={(text) => useBookView.setState({ find: text })}
+      />
+      <Choices
+        quiet
+        label="Order"
+        value={sort}
+        options={SORTS}
+        onChange={(next) => useBookView.setState({ sort: next })}
+      />
+      {putAway > 0 || archived ? (
+        <Check
+          label={`Put away (${putAway})`}
+          value={archived}
+          onChange={(next) => useBookView.setState({ archived: next })}
+        />
+      ) : null}
+    </View>
+  );
+}
+
 /** The formula book: write, find, and open; tickets, and the page of one beside them where there is room. */
 export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: Parts }) {
   const wide = useWide();
@@ -63,30 +92,7 @@ export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: 
   const list = (
     <Screen title="Formulas">
       <Action icon="write" label="Write a formula as you say it" onPress={() => router.push('/write')} />
-      {entries.length >= FIND_FROM ? (
-        <View style={styles.tools}>
-          <WordField
-            name="find"
-            label="Find by name or ingredient"
-            value={view.find}
-            onText={(text) => useBookView.setState({ find: text })}
-          />
-          <Choices
-            quiet
-            label="Order"
-            value={sort}
-            options={SORTS}
-            onChange={(next) => useBookView.setState({ sort: next })}
-          />
-          {putAway > 0 || archived ? (
-            <Check
-              label={`Put away (${putAway})`}
-              value={archived}
-              onChange={(next) => useBookView.setState({ archived: next })}
-            />
-          ) : null}
-        </View>
-      ) : null}
+      {entries.length >= FIND_FROM ? <BookTools putAway={putAway} /> : null}
       {entries.length === 0 ? (
         <Notice title="The book is empty" text="Write a formula down, or bring in a file, to begin." />
       ) : (

@@ -12,6 +12,7 @@ import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { FieldError } from '../../ui/input/Field';
 import { useColours } from '../../ui/theme';
+import { Columns } from '../../ui/layout/Columns';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE, TOUCH } from '../../ui/tokens';
 import { Figure, Heading, Label, Strong } from '../../ui/type';
@@ -33,8 +34,6 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     borderWidth: 2,
   },
-  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
-  column: { flex: 1, minWidth: 0, gap: SPACE.m },
 });
 
 interface PickProps {
@@ -62,33 +61,18 @@ function Pick({ label, hint, chosen, onPress }: PickProps) {
   );
 }
 
-function History({ versions }: { versions: readonly FormulaVersion[] }) {
+interface TwoVersionsProps {
+  versions: readonly FormulaVersion[];
+  chosen: { before: number; after: number };
+  setChosen: (chosen: TwoVersionsProps['chosen']) => void;
+}
+
+/** All versions, two of them picked. */
+function TwoVersions({ versions, chosen, setChosen }: TwoVersionsProps) {
   const { write } = useDays();
   const when = (iso: string) => write(iso, 'stamp');
-  const router = useRouter();
-  const wide = useWide();
   const colours = useColours();
-  const foods = useIngredients();
-  const save = useSaveFormula();
-  const [newest] = versions;
-  const [chosen, setChosen] = useState({
-    before: versions[1]?.formula.version ?? 1,
-    after: newest?.formula.version ?? 1,
-  });
-  const find = (version: number) => versions.find(({ formula }) => formula.version === version)?.formula;
-  const [before, after] = [find(chosen.before), find(chosen.after)];
-  const differences = useMemo(
-    () => (before && after && foods.data ? compareFormulas(before, after, foods.data) : []),
-    [before, after, foods.data],
-  );
-  if (!newest || !before || !after) return null;
-  const latest = newest.formula;
-  const restore = () =>
-    save.mutate(
-      { formula: before, reason: `Back to version ${before.version}`, after: latest.version },
-      { onSuccess: () => router.replace(`/formulas/${latest.id}`) },
-    );
-  const list = (
+  return (
     <Ticket>
       <Heading>Choose two to compare</Heading>
       {versions.map(({ formula: { version }, reason, savedAt }) => (
@@ -114,6 +98,32 @@ function History({ versions }: { versions: readonly FormulaVersion[] }) {
       ))}
     </Ticket>
   );
+}
+
+function History({ versions }: { versions: readonly FormulaVersion[] }) {
+  const router = useRouter();
+  const wide = useWide();
+  const foods = useIngredients();
+  const save = useSaveFormula();
+  const [newest] = versions;
+  const [chosen, setChosen] = useState({
+    before: versions[1]?.formula.version ?? 1,
+    after: newest?.formula.version ?? 1,
+  });
+  const find = (version: number) => versions.find(({ formula }) => formula.version === version)?.formula;
+  const [before, after] = [find(chosen.before), find(chosen.after)];
+  const differences = useMemo(
+    () => (before && after && foods.data ? compareFormulas(before, after, foods.data) : []),
+    [before, after, foods.data],
+  );
+  if (!newest || !before || !after) return null;
+  const latest = newest.formula;
+  const restore = () =>
+    save.mutate(
+      { formula: before, reason: `Back to version ${before.version}`, after: latest.version },
+      { onSuccess: () => router.replace(`/formulas/${latest.id}`) },
+    );
+  const list = <TwoVersions {...{ versions, chosen, setChosen }} />;
   const compared = (
     <Ticket>
       <DifferenceTable
@@ -134,10 +144,7 @@ function History({ versions }: { versions: readonly FormulaVersion[] }) {
     </Ticket>
   );
   return wide ? (
-    <View style={styles.columns}>
-      <View style={styles.column}>{list}</View>
-      <View style={styles.column}>{compared}</View>
-    </View>
+    <Columns left={list} right={compared} />
   ) : (
     <>
       {list}

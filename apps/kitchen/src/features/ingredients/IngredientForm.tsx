@@ -27,11 +27,8 @@ function heatOf(schema: ReturnType<typeof ingredientForm>, text: IngredientText)
   return read.success ? heatCapacity(read.data) : null;
 }
 
-/** Everything the kitchen knows of an ingredient, to be changed; its own, or laid over the catalogue's. */
-export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientFormProps) {
-  const router = useRouter();
-  const save = useSaveIngredient();
-  const reset = useResetIngredient();
+/** The form of an ingredient, checked as it is typed; a new one gets an id from its name. */
+function useIngredientForm(food: Ingredient | null, foods: readonly Ingredient[]) {
   const schema = useMemo(() => {
     const taken = new Set(foods.map((entry) => entry.id));
     return ingredientForm((typed) => food?.id ?? freeId(slugOf(typed.name || 'ingredient'), taken), food);
@@ -41,6 +38,15 @@ export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientForm
     defaultValues: useMemo(() => textOf(food), [food]),
     resolver: zodResolver(schema),
   });
+  return { form, schema };
+}
+
+/** Everything the kitchen knows of an ingredient, to be changed; its own, or laid over the catalogue's. */
+export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientFormProps) {
+  const router = useRouter();
+  const save = useSaveIngredient();
+  const reset = useResetIngredient();
+  const { form, schema } = useIngredientForm(food, foods);
   const text = useWatch({ control: form.control }) as IngredientText;
   const { errors, isDirty, isValid } = form.formState;
   const problem = (field: string) => (get(errors, field) as { message?: string } | undefined)?.message;

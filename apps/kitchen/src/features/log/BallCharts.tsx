@@ -31,6 +31,62 @@ function usualSize(batches: readonly BatchFacts[]): number | null {
   return best?.[0] ?? null;
 }
 
+interface MeanAndRangeProps {
+  chart: ReturnType<typeof controlChart>;
+  x: { label: string; format: (at: number) => string; ticks?: number[] };
+  table: { columns: string[]; rows: string[][] };
+  dayOfBatch: (index: number) => string;
+}
+
+/** The chart of means over the chart of ranges, each with its limits. */
+function MeanAndRange({ chart, x, table, dayOfBatch }: MeanAndRangeProps) {
+  return (
+    <View style={styles.grid}>
+      <View style={styles.cell}>
+        <Label>Mean of the balls, off target</Label>
+        <XyChart
+          label="Mean of the balls of each batch, grams off target"
+          joined
+          points={chart.points.map(({ mean, rules }, index) => ({
+            x: index,
+            y: mean,
+            flagged: rules.length > 0,
+            words: `${dayOfBatch(index)}: ${signed(mean)} g off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
+          }))}
+          y={{ label: 'g', format: signed }}
+          x={x}
+          levels={[
+            { y: chart.means.centre, name: 'middle', tone: 'ink' },
+            { y: chart.means.high, name: 'limit', tone: 'plum', dashed: true },
+            { y: chart.means.low, name: 'limit ', tone: 'plum', dashed: true },
+          ]}
+          table={table}
+        />
+      </View>
+      <View style={styles.cell}>
+        <Label>Lightest to heaviest within a batch</Label>
+        <XyChart
+          label="Range of the balls within each batch, grams"
+          joined
+          points={chart.points.map(({ range, wide }, index) => ({
+            x: index,
+            y: range,
+            flagged: wide,
+            words: `${dayOfBatch(index)}: ${grams(range)} g from lightest to heaviest`,
+          }))}
+          y={{ label: 'g', format: grams, zero: true }}
+          x={x}
+          levels={[
+            { y: chart.ranges.centre, name: 'middle', tone: 'ink' },
+            { y: chart.ranges.high, name: 'limit', tone: 'plum', dashed: true },
+          ]}
+          table={table}
+        />
+      </View>
+    </View>
+  );
+}
+
 /**
  * X̄-R chart of the balls: how far each batch's mean is off its own target, and the range within it, with limits and
  * zone rules in plain words.
@@ -87,49 +143,7 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
           ))}
         </View>
       )}
-      <View style={styles.grid}>
-        <View style={styles.cell}>
-          <Label>Mean of the balls, off target</Label>
-          <XyChart
-            label="Mean of the balls of each batch, grams off target"
-            joined
-            points={chart.points.map(({ mean, rules }, index) => ({
-              x: index,
-              y: mean,
-              flagged: rules.length > 0,
-              words: `${dayOfBatch(index)}: ${signed(mean)} g off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
-            }))}
-            y={{ label: 'g', format: signed }}
-            x={x}
-            levels={[
-              { y: chart.means.centre, name: 'middle', tone: 'ink' },
-              { y: chart.means.high, name: 'limit', tone: 'plum', dashed: true },
-              { y: chart.means.low, name: 'limit ', tone: 'plum', dashed: true },
-            ]}
-            table={table}
-          />
-        </View>
-        <View style={styles.cell}>
-          <Label>Lightest to heaviest within a batch</Label>
-          <XyChart
-            label="Range of the balls within each batch, grams"
-            joined
-            points={chart.points.map(({ range, wide }, index) => ({
-              x: index,
-              y: range,
-              flagged: wide,
-              words: `${dayOfBatch(index)}: ${grams(range)} g from lightest to heaviest`,
-            }))}
-            y={{ label: 'g', format: grams, zero: true }}
-            x={x}
-            levels={[
-              { y: chart.ranges.centre, name: 'middle', tone: 'ink' },
-              { y: chart.ranges.high, name: 'limit', tone: 'plum', dashed: true },
-            ]}
-            table={table}
-          />
-        </View>
-      </View>
+      <MeanAndRange {...{ chart, x, table, dayOfBatch }} />
       {left > 0 ? (
         <Label>{`${left} batches with another number of balls are not in the chart.`}</Label>
       ) : null}

@@ -85,15 +85,52 @@ function Words({ live }: { live: LiveBatch }) {
   );
 }
 
+/** What came of it, against the plan. */
+function Facts({ live: { batch, state } }: { live: LiveBatch }) {
+  const format = useFormat();
+  const { plan } = batch;
+  const record = batchRecord(plan, state);
+  return (
+    <View style={styles.facts}>
+      <Fact
+        label="Good pieces"
+        value={record.good === null ? '–' : `${record.good}`}
+        planned={`${record.piecesPlanned}`}
+      />
+      <Fact
+        label="Made"
+        value={record.piecesMade === null ? '–' : `${record.piecesMade}`}
+        planned={`${record.piecesPlanned}`}
+      />
+      <Fact label="Dough" value={format.mass(record.doughG)} planned={format.mass(record.doughPlannedG)} />
+      <Fact
+        label="Ball"
+        value={record.ballG === null ? '–' : format.mass(record.ballG, 0.1)}
+        planned={format.mass(record.ballPlannedG, 0.1)}
+      />
+      <Fact
+        label="Hydration"
+        value={formatPercent(record.actual.hydration, 1)}
+        planned={formatPercent(record.planned.hydration, 1)}
+      />
+      {state.flattened ? (
+        <Fact
+          label="Rolled"
+          value={format.length(state.flattened.diameterMm)}
+          planned={format.length(plan.rolled.diameterMm)}
+        />
+      ) : null}
+    </View>
+  );
+}
+
 function Page({ live }: { live: LiveBatch }) {
   const days = useDays();
   const router = useRouter();
-  const format = useFormat();
   const lots = useFlourLots();
   const [sheet, setSheet] = useState<'correct' | 'note' | null>(null);
   const { batch, state } = live;
   const { plan, id } = batch;
-  const record = batchRecord(plan, state);
   const lot = lots.data?.find((candidate) => candidate.id === batch.flourLotId)?.name;
   const when = days.write(batch.startedAt, 'full');
   const close = () => setSheet(null);
@@ -110,36 +147,7 @@ function Page({ live }: { live: LiveBatch }) {
         />
       }
     >
-      <View style={styles.facts}>
-        <Fact
-          label="Good pieces"
-          value={record.good === null ? '–' : `${record.good}`}
-          planned={`${record.piecesPlanned}`}
-        />
-        <Fact
-          label="Made"
-          value={record.piecesMade === null ? '–' : `${record.piecesMade}`}
-          planned={`${record.piecesPlanned}`}
-        />
-        <Fact label="Dough" value={format.mass(record.doughG)} planned={format.mass(record.doughPlannedG)} />
-        <Fact
-          label="Ball"
-          value={record.ballG === null ? '–' : format.mass(record.ballG, 0.1)}
-          planned={format.mass(record.ballPlannedG, 0.1)}
-        />
-        <Fact
-          label="Hydration"
-          value={formatPercent(record.actual.hydration, 1)}
-          planned={formatPercent(record.planned.hydration, 1)}
-        />
-        {state.flattened ? (
-          <Fact
-            label="Rolled"
-            value={format.length(state.flattened.diameterMm)}
-            planned={format.length(plan.rolled.diameterMm)}
-          />
-        ) : null}
-      </View>
+      <Facts live={live} />
       <View style={{ gap: SPACE.s }}>
         <ActionRow
           actions={[

@@ -24,6 +24,34 @@ const styles = StyleSheet.create({
   bar: { height: 6 },
 });
 
+/** One figure of both batches, with a bar that is as long as the difference is unusual. */
+function DifferenceRow({ what, a, b, weight }: ReturnType<typeof compareBatches>[number]) {
+  const colours = useColours();
+  const big = weight >= STANDS_OUT;
+  return (
+    <View role="row" style={[styles.row, { borderColor: colours.rule }]}>
+      <View role="cell" style={styles.name}>
+        {big ? <Strong>{what}</Strong> : <Body tone="soot">{what}</Body>}
+        <View
+          style={[
+            styles.bar,
+            {
+              width: `${(Math.min(LONGEST_BAR, weight) / LONGEST_BAR) * 100}%`,
+              backgroundColor: big ? colours.ember : colours.rule,
+            },
+          ]}
+        />
+      </View>
+      <View role="cell" style={styles.cell}>
+        <Figure value={a} size={19} tone="soot" />
+      </View>
+      <View role="cell" style={styles.cell}>
+        <Figure value={b} size={19} tone={big ? 'ink' : 'soot'} />
+      </View>
+    </View>
+  );
+}
+
 /** Two batches of one formula, what differs most first. */
 export function CompareScreen({ id }: { id: string }) {
   const colours = useColours();
@@ -82,31 +110,9 @@ export function CompareScreen({ id }: { id: string }) {
               <Label>{day(first.data.startedAt)}</Label>
             </View>
           </View>
-          {rows.map(({ what, a, b, weight }) => {
-            const big = weight >= STANDS_OUT;
-            return (
-              <View key={what} role="row" style={[styles.row, { borderColor: colours.rule }]}>
-                <View role="cell" style={styles.name}>
-                  {big ? <Strong>{what}</Strong> : <Body tone="soot">{what}</Body>}
-                  <View
-                    style={[
-                      styles.bar,
-                      {
-                        width: `${(Math.min(LONGEST_BAR, weight) / LONGEST_BAR) * 100}%`,
-                        backgroundColor: big ? colours.ember : colours.rule,
-                      },
-                    ]}
-                  />
-                </View>
-                <View role="cell" style={styles.cell}>
-                  <Figure value={a} size={19} tone="soot" />
-                </View>
-                <View role="cell" style={styles.cell}>
-                  <Figure value={b} size={19} tone={big ? 'ink' : 'soot'} />
-                </View>
-              </View>
-            );
-          })}
+          {rows.map((row) => (
+            <DifferenceRow key={row.what} {...row} />
+          ))}
         </View>
         <Label>A bar is the difference against what is ordinary for that figure.</Label>
       </Ticket>

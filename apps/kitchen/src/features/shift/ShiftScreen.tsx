@@ -123,16 +123,38 @@ function FirstSteps() {
   );
 }
 
+/** What can be begun, and what lies ready: formulas, flour, bread that is held, kept plans. */
+function Beside({ nowMs }: { nowMs: number }) {
+  const router = useRouter();
+  const formulas = useFormulas();
+  const lots = useFlourLots();
+  const plans = useSavedPlans();
+  return (
+    <>
+      {formulas.data?.length === 0 ? (
+        <FirstSteps />
+      ) : (
+        <Ticket>
+          <Heading>Plan a batch of</Heading>
+          {formulas.data?.map(({ id, name }) => (
+            <Action key={id} label={name} onPress={() => router.push(`/plan/${id}`)} />
+          ))}
+        </Ticket>
+      )}
+      {lots.data ? <StockTicket lots={lots.data} nowMs={nowMs} /> : null}
+      <HeldTicket nowMs={nowMs} />
+      <KeptTicket plans={plans.data ?? []} />
+    </>
+  );
+}
+
 /** What is running and due next, over all batches; and what to make next. */
 export function ShiftScreen() {
   const days = useDays();
-  const router = useRouter();
   const wide = useWide();
   const nowMs = useNow(500);
   const running = useRunning();
   const formulas = useFormulas();
-  const lots = useFlourLots();
-  const plans = useSavedPlans();
   const board = boardOf(running.data ?? [], nowMs);
   const late = board.filter(({ state }) => state === 'late').length;
   const pieces = board.reduce((sum, { batch }) => sum + batch.record.piecesPlanned, 0);
@@ -168,23 +190,7 @@ export function ShiftScreen() {
   ) : (
     <Waiting what="the batches" error={running.error} onRetry={() => void running.refetch()} />
   );
-  const side = (
-    <>
-      {formulas.data?.length === 0 ? (
-        <FirstSteps />
-      ) : (
-        <Ticket>
-          <Heading>Plan a batch of</Heading>
-          {formulas.data?.map(({ id, name }) => (
-            <Action key={id} label={name} onPress={() => router.push(`/plan/${id}`)} />
-          ))}
-        </Ticket>
-      )}
-      {lots.data ? <StockTicket lots={lots.data} nowMs={nowMs} /> : null}
-      <HeldTicket nowMs={nowMs} />
-      <KeptTicket plans={plans.data ?? []} />
-    </>
-  );
+  const side = <Beside nowMs={nowMs} />;
   return (
     <Screen
       eyebrow={days.write(nowMs, 'heading')}

@@ -28,11 +28,8 @@ const FILL: Record<StepKind, keyof Colours> = {
   finish: 'sage',
 };
 
-/** The shift as it would go on from now: a row for each running batch, its steps as bars. */
-export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[]; nowMs: number }) {
-  const { clock } = useDays();
-  const colours = useColours();
-  const { width, onLayout } = useStripWidth();
+/** When each step of each batch would begin and end, and the stretch of time that shows them all. */
+function timelineOf(batches: readonly BatchSummary[], nowMs: number) {
   const rows = batches.map((batch) => {
     const { now, ahead = [] } = batch.record;
     let atMs = now?.startedMs ?? nowMs;
@@ -51,6 +48,64 @@ export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[];
   const toMs =
     Math.max(fromMs + LEAST_SPAN_MS, ...rows.flatMap(({ bars }) => bars.map((bar) => bar.endMs))) +
     HALF_HOUR_MS / 6;
+  return { rows, fromMs, toMs };
+}
+
+type Bars = ReturnType<typeof timelineOf>['rows'][number]['bars'];
+
+interface BatchRowProps {
+  batch: BatchSummary;
+  bars: Bars;
+  /** Top of the row. */
+  y: number;
+  x: (ms: number) => number;
+}
+
+/** A batch's name over its steps; the present one is filled. */
+function BatchRow({ batch, bars, y, x }: BatchRowProps) {
+  const colours = useColours();
+  return (
+    <>
+      <SvgText x={2} y={y + NAME_PX} fill={colours.ink} fontFamily={FONT.figure} fontSize={NAME_PX}>
+        {`${batch.formulaName}, ${batch.record.piecesPlanned} pieces`}
+      </SvgText>
+      {bars.map((bar, index) => (
+        <Rect
+          key={`${batch.id}${index}`}
+          x={x(bar.startMs) + 1}
+          y={y + NAME_PX + 6}
+          width={Math.max(2, x(bar.endMs) - x(bar.startMs) - 2)}
+          height={BAR}
+          fill={bar.now ? colours[FILL[bar.kind]] : 'none'}
+          stroke={colours[FILL[bar.kind]]}
+          strokeWidth={2}
+        />
+      ))}
+      {bars.map((bar, index) =>
+        x(bar.endMs) - x(bar.startMs) >= WORD_FROM_PX ? (
+          <SvgText
+            key={`w${batch.id}${index}`}
+            x={(x(bar.startMs) + x(bar.endMs)) / 2}
+            y={y + NAME_PX + 27}
+            textAnchor="middle"
+            fill={bar.now ? (bar.kind === 'rest' ? colours.onMaize : colours.ground) : colours.ink}
+            fontFamily={FONT.figure}
+            fontSize={15}
+          >
+            {bar.kind === 'rest' ? 'rest' : bar.kind}
+          </SvgText>
+        ) : null,
+      )}
+    </>
+  );
+}
+
+/** The shift as it would go on from now: a row for each running batch, its steps as bars. */
+export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[]; nowMs: number }) {
+  const { clock } = useDays();
+  const colours = useColours();
+  const { width, onLayout } = useStripWidth();
+  const { rows, fromMs, toMs } = timelineOf(batches, nowMs);
   const x = (ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width;
   const everyMs =
     HALF_HOUR_MS * Math.max(1, Math.ceil((toMs - fromMs) / HALF_HOUR_MS / Math.max(2, width / 90)));
@@ -91,48 +146,9 @@ export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[];
               {clock(ms)}
             </SvgText>
           ))}
-          {rows.map(({ batch, bars }, row) => {
-            const y = HEAD + row * ROW;
-            return [
-              <SvgText
-                key={`n${batch.id}`}
-                x={2}
-                y={y + NAME_PX}
-                fill={colours.ink}
-                fontFamily={FONT.figure}
-                fontSize={NAME_PX}
-              >
-                {`${batch.formulaName}, ${batch.record.piecesPlanned} pieces`}
-              </SvgText>,
-              ...bars.map((bar, index) => (
-                <Rect
-                  key={`${batch.id}${index}`}
-                  x={x(bar.startMs) + 1}
-                  y={y + NAME_PX + 6}
-                  width={Math.max(2, x(bar.endMs) - x(bar.startMs) - 2)}
-                  height={BAR}
-                  fill={bar.now ? colours[FILL[bar.kind]] : 'none'}
-                  stroke={colours[FILL[bar.kind]]}
-                  strokeWidth={2}
-                />
-              )),
-              ...bars.map((bar, index) =>
-                x(bar.endMs) - x(bar.startMs) >= WORD_FROM_PX ? (
-                  <SvgText
-                    key={`w${batch.id}${index}`}
-                    x={(x(bar.startMs) + x(bar.endMs)) / 2}
-                    y={y + NAME_PX + 27}
-                    textAnchor="middle"
-                    fill={bar.now ? (bar.kind === 'rest' ? colours.onMaize : colours.ground) : colours.ink}
-                    fontFamily={FONT.figure}
-                    fontSize={15}
-                  >
-                    {bar.kind === 'rest' ? 'rest' : bar.kind}
-                  </SvgText>
-                ) : null,
-              ),
-            ];
-          })}
+          {rows.map(({ batch, bars }, row) => (
+            <BatchRow key={batch.id} {...{ batch, bars, x }} y={HEAD + row * ROW} />
+          ))}
           {rows.map(({ batch }, row) => (
             <Line
               key={`now${batch.id}`}

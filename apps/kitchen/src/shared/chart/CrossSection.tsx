@@ -1,4 +1,4 @@
-import type { BakeSeries } from '@kettle-scale/core/bake';
+import type { BakeMoment, BakeSeries } from '@kettle-scale/core/bake';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -34,26 +34,19 @@ const waterColour = scaleLinear<string>()
   .range(['#F7EFDD', '#CFE0E4', '#27637F'])
   .clamp(true);
 
-/** The bread cut open while it bakes, drawn from the model: heat on the left, water on the right, freckles on its faces. */
-export function CrossSection({ series }: { series: BakeSeries }) {
+/** The faces below and above. */
+const facesOf = ({ down }: BakeMoment) => (down === 0 ? ([0, 1] as const) : ([1, 0] as const));
+
+interface SliceProps {
+  moment: BakeMoment;
+  edgesMm: readonly number[];
+  width: number;
+}
+
+/** The slice on its plate. */
+function Slice({ moment, edgesMm, width }: SliceProps) {
   const colours = useColours();
   const format = useFormat();
-  const { width, onLayout } = useStripWidth();
-  const { moments, edgesMm } = series;
-  const endS = moments.at(-1)?.timeS ?? 0;
-  const [timeS, setTimeS] = useState<number | null>(null);
-  const [playing, setPlaying] = useState(false);
-  useEffect(() => {
-    if (!playing) return undefined;
-    const timer = setInterval(
-      () => setTimeS((was) => ((was ?? 0) + FRAME_MS / 1000 >= endS ? 0 : (was ?? 0) + FRAME_MS / 1000)),
-      FRAME_MS,
-    );
-    return () => clearInterval(timer);
-  }, [playing, endS]);
-  const at = Math.min(timeS ?? endS, endS);
-  const moment = moments.find((one) => one.timeS >= at - 1e-6) ?? moments.at(-1);
-  if (!moment) return null;
   const thickness = edgesMm.at(-1) ?? 1;
   const y = (mm: number) =>
     GAP_PX + (moment.down === 0 ? BREAD_PX - (mm / thickness) * BREAD_PX : (mm / thickness) * BREAD_PX);
@@ -62,9 +55,8 @@ export function CrossSection({ series }: { series: BakeSeries }) {
     const [a, b] = [y(edgesMm[i] ?? 0), y(edgesMm[i + 1] ?? 0)];
     return { top: Math.min(a, b), height: Math.abs(b - a) + 0.5, tempC, water: moment.profileWater[i] ?? 0 };
   });
-  const [below, above] = moment.down === 0 ? ([0, 1] as const) : ([1, 0] as const);
+  const [below, above] = facesOf(moment);
   const freckles = (face: 0 | 1) => Math.round((FRECKLES * (moment.cover[face] ?? 0)) / BLISTER_COVER);
-  const words = `After ${moment.timeS.toFixed(0)} s: plate ${format.temp(moment.plateC)}, face below ${format.temp(moment.faceC[below])}, middle ${format.temp(moment.middleC)}, face above ${format.temp(moment.faceC[above])}, water left ${moment.moisture.toFixed(0)} %`;
   const height = GAP_PX * 2 + BREAD_PX + PLATE_PX;
   const label = (
     text: string,
@@ -78,66 +70,78 @@ export function CrossSection({ series }: { series: BakeSeries }) {
     </SvgText>
   );
   return (
+    <Svg width={width} height={height}>
+      {bands.map((band, i) => (
+        <G key={i}>
+          <Rect x={0} y={band.top} width={half} height={band.height} fill={heatColour(band.tempC)} />
+          <Rect x={half} y={band.top} width={half} height={band.height} fill={waterColour(band.water)} />
+          {band.water < SKIN_WATER ? (
+            <Rect x={half - 5} y={band.top} width={10} height={band.height} fill={colours.crust} />
+          ) : null}
+        </G>
+      ))}
+      <Line x1={half} x2={half} y1={GAP_PX} y2={GAP_PX + BREAD_PX} stroke={colours.ink} strokeWidth={1} />
+      {[below, above].map((face) => {
+        const edge = face === below ? GAP_PX + BREAD_PX - 4 : GAP_PX + 4;
+        return Array.from({ length: freckles(face) }, (_, i) => (
+          <Circle
+            key={`${face}-${i}`}
+            cx={((i * 0.618 + face * 0.3) % 1) * width}
+            cy={edge}
+            r={4}
+            fill={moment.char[face] > 1 && i % 3 === 0 ? colours.ink : colours.crust}
+          />
+        ));
+      })}
+      <Rect x={0} y={GAP_PX + BREAD_PX + 2} width={width} height={PLATE_PX} fill="#3A362F" />
+      <SvgText
+        x={8}
+        y={GAP_PX + BREAD_PX + PLATE_PX - 3}
+        fontFamily={FONT.figure}
+        fontSize={TEXT_PX + 1}
+        fill="#F6EEDF"
+      >
+        {`plate ${format.temp(moment.plateC)}, face on it ${format.temp(moment.faceC[below])}`}
+      </SvgText>
+      {label(`face above ${format.temp(moment.faceC[above])}`, 4, GAP_PX - 8)}
+      {label(`water left ${moment.moisture.toFixed(0)} %`, width - 4, GAP_PX - 8, 'end')}
+      {label(`middle ${format.temp(moment.middleC)}`, 8, GAP_PX + BREAD_PX / 2 + 6, 'start', INK_ON_DOUGH)}
+    </Svg>
+  );
+}
+
+/** A moment that is chosen, or plays from the start to the end and again. */
+function usePlayed(endS: number) {
+  const [timeS, setTimeS] = useState<number | null>(null);
+  const [playing, setPlaying] = useState(false);
+  useEffect(() => {
+    if (!playing) return undefined;
+    const timer = setInterval(
+      () => setTimeS((was) => ((was ?? 0) + FRAME_MS / 1000 >= endS ? 0 : (was ?? 0) + FRAME_MS / 1000)),
+      FRAME_MS,
+    );
+    return () => clearInterval(timer);
+  }, [playing, endS]);
+  return { timeS, setTimeS, playing, setPlaying };
+}
+
+/** The bread cut open while it bakes, drawn from the model: heat on the left, water on the right, freckles on its faces. */
+export function CrossSection({ series }: { series: BakeSeries }) {
+  const format = useFormat();
+  const { width, onLayout } = useStripWidth();
+  const { moments, edgesMm } = series;
+  const endS = moments.at(-1)?.timeS ?? 0;
+  const { timeS, setTimeS, playing, setPlaying } = usePlayed(endS);
+  const at = Math.min(timeS ?? endS, endS);
+  const moment = moments.find((one) => one.timeS >= at - 1e-6) ?? moments.at(-1);
+  if (!moment) return null;
+  const thickness = edgesMm.at(-1) ?? 1;
+  const [below, above] = facesOf(moment);
+  const words = `After ${moment.timeS.toFixed(0)} s: plate ${format.temp(moment.plateC)}, face below ${format.temp(moment.faceC[below])}, middle ${format.temp(moment.middleC)}, face above ${format.temp(moment.faceC[above])}, water left ${moment.moisture.toFixed(0)} %`;
+  return (
     <View style={styles.stack}>
       <View onLayout={onLayout} role="img" aria-label={words}>
-        {width > 0 ? (
-          <Svg width={width} height={height}>
-            {bands.map((band, i) => (
-              <G key={i}>
-                <Rect x={0} y={band.top} width={half} height={band.height} fill={heatColour(band.tempC)} />
-                <Rect
-                  x={half}
-                  y={band.top}
-                  width={half}
-                  height={band.height}
-                  fill={waterColour(band.water)}
-                />
-                {band.water < SKIN_WATER ? (
-                  <Rect x={half - 5} y={band.top} width={10} height={band.height} fill={colours.crust} />
-                ) : null}
-              </G>
-            ))}
-            <Line
-              x1={half}
-              x2={half}
-              y1={GAP_PX}
-              y2={GAP_PX + BREAD_PX}
-              stroke={colours.ink}
-              strokeWidth={1}
-            />
-            {[below, above].map((face) => {
-              const edge = face === below ? GAP_PX + BREAD_PX - 4 : GAP_PX + 4;
-              return Array.from({ length: freckles(face) }, (_, i) => (
-                <Circle
-                  key={`${face}-${i}`}
-                  cx={((i * 0.618 + face * 0.3) % 1) * width}
-                  cy={edge}
-                  r={4}
-                  fill={moment.char[face] > 1 && i % 3 === 0 ? colours.ink : colours.crust}
-                />
-              ));
-            })}
-            <Rect x={0} y={GAP_PX + BREAD_PX + 2} width={width} height={PLATE_PX} fill="#3A362F" />
-            <SvgText
-              x={8}
-              y={GAP_PX + BREAD_PX + PLATE_PX - 3}
-              fontFamily={FONT.figure}
-              fontSize={TEXT_PX + 1}
-              fill="#F6EEDF"
-            >
-              {`plate ${format.temp(moment.plateC)}, face on it ${format.temp(moment.faceC[below])}`}
-            </SvgText>
-            {label(`face above ${format.temp(moment.faceC[above])}`, 4, GAP_PX - 8)}
-            {label(`water left ${moment.moisture.toFixed(0)} %`, width - 4, GAP_PX - 8, 'end')}
-            {label(
-              `middle ${format.temp(moment.middleC)}`,
-              8,
-              GAP_PX + BREAD_PX / 2 + 6,
-              'start',
-              INK_ON_DOUGH,
-            )}
-          </Svg>
-        ) : null}
+        {width > 0 ? <Slice {...{ moment, edgesMm, width }} /> : null}
       </View>
       <Label>
         {`Cut through ${thickness.toFixed(1)} mm of bread, drawn ${Math.round(BREAD_PX / (thickness * 3.8))} times as thick. Left heat, right water; brown in the middle is dry crust.`}

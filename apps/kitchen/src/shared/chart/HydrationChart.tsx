@@ -25,11 +25,54 @@ const USUAL = { low: 0.45, high: 0.65 } as const;
 
 const styles = StyleSheet.create({ ask: { minHeight: TOUCH.other, justifyContent: 'center' } });
 
+/** The line that does most, in words, and all of them as a table. */
+function SpreadWords({
+  spread,
+  first,
+}: {
+  spread: HydrationSpread;
+  first: HydrationSpread['causes'][number] | undefined;
+}) {
+  const [asTable, setAsTable] = useState(false);
+  const { hydration, worst } = spread;
+  return (
+    <>
+      {first ? (
+        <Body>
+          <Strong>{first.food.name}</Strong>
+          {` measured by volume or piece makes most of the spread. At worst the dough is between ${formatPercent(worst.low)} and ${formatPercent(worst.high)}.`}
+        </Body>
+      ) : (
+        <Label>Every line that matters is weighed: there is nothing to be off.</Label>
+      )}
+      {first ? (
+        <Press role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.ask}>
+          <AskWord>{asTable ? 'Hide the table' : 'As a table'}</AskWord>
+        </Press>
+      ) : null}
+      {asTable ? (
+        <Table
+          label="Hydration by what is uncertain"
+          columns={['Only this off', 'least', 'most']}
+          rows={[
+            ...spread.causes.map(({ food, low, high }) => [
+              food.name,
+              formatPercent(low, 1),
+              formatPercent(high, 1),
+            ]),
+            ['All together', formatPercent(hydration.low, 1), formatPercent(hydration.high, 1)],
+            ['All the worst way', formatPercent(worst.low, 1), formatPercent(worst.high, 1)],
+          ]}
+        />
+      ) : null}
+    </>
+  );
+}
+
 /** How far the hydration can be off, and which line does it: one bar for the dough, one for each cause. */
 export default function HydrationChart({ spread, width }: { spread: HydrationSpread; width: number }) {
   const colours = useColours();
-  const [asTable, setAsTable] = useState(false);
-  const { hydration, worst } = spread;
+  const { hydration } = spread;
   const causes = spread.causes.filter(({ share }) => share >= LEAST_SHARE).slice(0, MOST_CAUSES);
   const least = Math.min(USUAL.low - 0.02, hydration.low - 0.01, ...causes.map(({ low }) => low - 0.01));
   const most = Math.max(USUAL.high + 0.02, hydration.high + 0.01, ...causes.map(({ high }) => high + 0.01));
@@ -88,34 +131,7 @@ export default function HydrationChart({ spread, width }: { spread: HydrationSpr
           />
         </Svg>
       </View>
-      {first ? (
-        <Body>
-          <Strong>{first.food.name}</Strong>
-          {` measured by volume or piece makes most of the spread. At worst the dough is between ${formatPercent(worst.low)} and ${formatPercent(worst.high)}.`}
-        </Body>
-      ) : (
-        <Label>Every line that matters is weighed: there is nothing to be off.</Label>
-      )}
-      {first ? (
-        <Press role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.ask}>
-          <AskWord>{asTable ? 'Hide the table' : 'As a table'}</AskWord>
-        </Press>
-      ) : null}
-      {asTable ? (
-        <Table
-          label="Hydration by what is uncertain"
-          columns={['Only this off', 'least', 'most']}
-          rows={[
-            ...spread.causes.map(({ food, low, high }) => [
-              food.name,
-              formatPercent(low, 1),
-              formatPercent(high, 1),
-            ]),
-            ['All together', formatPercent(hydration.low, 1), formatPercent(hydration.high, 1)],
-            ['All the worst way', formatPercent(worst.low, 1), formatPercent(worst.high, 1)],
-          ]}
-        />
-      ) : null}
+      <SpreadWords spread={spread} first={first} />
     </View>
   );
 }

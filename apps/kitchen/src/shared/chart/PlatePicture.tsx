@@ -17,9 +17,82 @@ interface PlatePictureProps {
   spots: HotSpots | null;
 }
 
+interface BreadsProps extends Pick<PlatePictureProps, 'places' | 'diameterMm'> {
+  /** Pixels of a millimetre. */
+  scale: number;
+}
+
+function Breads({ places, diameterMm, scale }: BreadsProps) {
+  const colours = useColours();
+  return (
+    <>
+      {places.map(({ xMm, yMm }, i) => (
+        <G key={`${xMm}-${yMm}`}>
+          <Circle
+            cx={xMm * scale}
+            cy={yMm * scale}
+            r={(diameterMm / 2) * scale}
+            fill={colours.dough}
+            opacity={0.9}
+            stroke={colours.crust}
+            strokeWidth={1.5}
+          />
+          <SvgText
+            x={xMm * scale}
+            y={yMm * scale + 7}
+            textAnchor="middle"
+            fontFamily={FONT.figure}
+            fontSize={20}
+            fill="#24211D"
+          >
+            {String(i + 1)}
+          </SvgText>
+        </G>
+      ))}
+    </>
+  );
+}
+
+interface ReadingWordsProps {
+  readings: Griddle['readings'];
+  w: number;
+  h: number;
+}
+
+/** What was read on each field of the plate. */
+function ReadingWords({ readings, w, h }: ReadingWordsProps) {
+  return (
+    <>
+      {readings
+        ? readings.tempsC.map((tempC, i) => {
+            const left = ((i % readings.columns) + 0.5) * (w / readings.columns);
+            // At the rim, where no piece lies.
+            const row = Math.floor(i / readings.columns);
+            const top =
+              row < readings.rows / 2 ? row * (h / readings.rows) + 22 : (row + 1) * (h / readings.rows);
+            return (
+              <G key={`reading-${i}`}>
+                <Rect x={left - 24} y={top - 22} width={48} height={20} fill={IRON} />
+                <SvgText
+                  x={left}
+                  y={top - 6}
+                  textAnchor="middle"
+                  fontFamily={FONT.figure}
+                  fontSize={16}
+                  fill="#F6EEDF"
+                >
+                  {`${Math.round(tempC)} °C`}
+                </SvgText>
+              </G>
+            );
+          })
+        : null}
+    </>
+  );
+}
+
 /** The plate true to scale, with its warm and cool fields and the pieces that fit. */
 export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictureProps) {
-  const colours = useColours();
   const { width, onLayout } = useStripWidth();
   const { widthMm, depthMm, shape, readings } = griddle;
   const scale = Math.min(width / widthMm, TALLEST / depthMm);
@@ -60,53 +133,8 @@ export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictur
                 })
               : null}
           </G>
-          {places.map(({ xMm, yMm }, i) => (
-            <G key={`${xMm}-${yMm}`}>
-              <Circle
-                cx={xMm * scale}
-                cy={yMm * scale}
-                r={(diameterMm / 2) * scale}
-                fill={colours.dough}
-                opacity={0.9}
-                stroke={colours.crust}
-                strokeWidth={1.5}
-              />
-              <SvgText
-                x={xMm * scale}
-                y={yMm * scale + 7}
-                textAnchor="middle"
-                fontFamily={FONT.figure}
-                fontSize={20}
-                fill="#24211D"
-              >
-                {String(i + 1)}
-              </SvgText>
-            </G>
-          ))}
-          {readings
-            ? readings.tempsC.map((tempC, i) => {
-                const left = ((i % readings.columns) + 0.5) * (w / readings.columns);
-                // At the rim, where no piece lies.
-                const row = Math.floor(i / readings.columns);
-                const top =
-                  row < readings.rows / 2 ? row * (h / readings.rows) + 22 : (row + 1) * (h / readings.rows);
-                return (
-                  <G key={`reading-${i}`}>
-                    <Rect x={left - 24} y={top - 22} width={48} height={20} fill={IRON} />
-                    <SvgText
-                      x={left}
-                      y={top - 6}
-                      textAnchor="middle"
-                      fontFamily={FONT.figure}
-                      fontSize={16}
-                      fill="#F6EEDF"
-                    >
-                      {`${Math.round(tempC)} °C`}
-                    </SvgText>
-                  </G>
-                );
-              })
-            : null}
+          <Breads {...{ places, diameterMm, scale }} />
+          <ReadingWords {...{ readings, w, h }} />
         </Svg>
       ) : null}
     </View>

@@ -111,61 +111,43 @@ interface RegionsProps {
   y: Scale;
 }
 
-function Regions({ window, kinds, x, y }: RegionsProps) {
+type Words = ReturnType<typeof windowRegions>['words'];
+
+/** The pattern of a region, told apart without colour. */
+function Hatch({ code }: { code: WindowCode }) {
   const colours = useColours();
-  const { good, troubles, words } = useMemo(() => windowRegions(window), [window]);
+  return (
+    <Pattern
+      id={`hatch-${code.replaceAll(' ', '-')}`}
+      patternUnits="userSpaceOnUse"
+      width={HATCH_PX}
+      height={HATCH_PX}
+    >
+      <Rect width={HATCH_PX} height={HATCH_PX} fill={LOOK[code].fill(colours)} />
+      <Path
+        d={LOOK[code].hatch ?? ''}
+        stroke={LOOK[code].ink(colours)}
+        strokeOpacity={HATCH_SHADE}
+        strokeWidth={1}
+      />
+    </Pattern>
+  );
+}
+
+/** Lines of equal first sides over the good bread, each with its seconds where no word stands. */
+function FirstSides({ window, words, x, y }: Omit<RegionsProps, 'kinds'> & { words: Words }) {
+  const colours = useColours();
   const levels = useMemo(
     () => LEVELS_S.map((seconds) => ({ seconds, lines: firstSideLines(window, seconds) })),
     [window],
   );
-  const point = ([plateC, mm]: WindowPoint) => `${x(plateC).toFixed(1)} ${y(mm).toFixed(1)}`;
-  const closed = (rings: readonly Ring[]) => rings.map((ring) => `M${ring.map(point).join('L')}Z`).join('');
   const curve = line<WindowPoint>(
     ([plateC]) => x(plateC),
     ([, mm]) => y(mm),
   );
   const open = (points: WindowPoint[]) => curve.curve(curveCatmullRom)(points) ?? '';
-  const goodPath = good.map((ring) => curve.curve(curveCatmullRomClosed)(ring.slice(0, -1)) ?? '').join('');
-  const nameOf = (code: WindowCode) => kinds.find(({ name }) => name === code)?.words ?? code;
   return (
-    <G>
-      <Defs>
-        <ClipPath id="good-bread">
-          <Path d={goodPath} />
-        </ClipPath>
-        {troubles.map(({ code }) => (
-          <Pattern
-            key={code}
-            id={`hatch-${code.replaceAll(' ', '-')}`}
-            patternUnits="userSpaceOnUse"
-            width={HATCH_PX}
-            height={HATCH_PX}
-          >
-            <Rect width={HATCH_PX} height={HATCH_PX} fill={LOOK[code].fill(colours)} />
-            <Path
-              d={LOOK[code].hatch ?? ''}
-              stroke={LOOK[code].ink(colours)}
-              strokeOpacity={HATCH_SHADE}
-              strokeWidth={1}
-            />
-          </Pattern>
-        ))}
-      </Defs>
-      {troubles.map(({ code, rings }) => (
-        <Path
-          key={code}
-          d={closed(rings)}
-          fill={`url(#hatch-${code.replaceAll(' ', '-')})`}
-          fillRule="evenodd"
-        />
-      ))}
-      <Path
-        d={goodPath}
-        fill={LOOK.good.fill(colours)}
-        fillRule="evenodd"
-        stroke={colours.surface}
-        strokeWidth={3}
-      />
+    <>
       <G clipPath="url(#good-bread)">
         {levels.flatMap(({ seconds, lines }) =>
           lines.map((points) => (
@@ -201,6 +183,47 @@ function Regions({ window, kinds, x, y }: RegionsProps) {
           </SvgText>,
         ];
       })}
+    </>
+  );
+}
+
+function Regions({ window, kinds, x, y }: RegionsProps) {
+  const colours = useColours();
+  const { good, troubles, words } = useMemo(() => windowRegions(window), [window]);
+  const point = ([plateC, mm]: WindowPoint) => `${x(plateC).toFixed(1)} ${y(mm).toFixed(1)}`;
+  const closed = (rings: readonly Ring[]) => rings.map((ring) => `M${ring.map(point).join('L')}Z`).join('');
+  const curve = line<WindowPoint>(
+    ([plateC]) => x(plateC),
+    ([, mm]) => y(mm),
+  );
+  const goodPath = good.map((ring) => curve.curve(curveCatmullRomClosed)(ring.slice(0, -1)) ?? '').join('');
+  const nameOf = (code: WindowCode) => kinds.find(({ name }) => name === code)?.words ?? code;
+  return (
+    <G>
+      <Defs>
+        <ClipPath id="good-bread">
+          <Path d={goodPath} />
+        </ClipPath>
+        {troubles.map(({ code }) => (
+          <Hatch key={code} code={code} />
+        ))}
+      </Defs>
+      {troubles.map(({ code, rings }) => (
+        <Path
+          key={code}
+          d={closed(rings)}
+          fill={`url(#hatch-${code.replaceAll(' ', '-')})`}
+          fillRule="evenodd"
+        />
+      ))}
+      <Path
+        d={goodPath}
+        fill={LOOK.good.fill(colours)}
+        fillRule="evenodd"
+        stroke={colours.surface}
+        strokeWidth={3}
+      />
+      <FirstSides {...{ window, words, x, y }} />
       {words.map(({ code, at: [plateC, mm] }) => (
         <SvgText
           key={code}

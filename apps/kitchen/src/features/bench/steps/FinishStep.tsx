@@ -4,7 +4,7 @@ import { textField } from '@kettle-scale/core/message';
 import type { Step } from '@kettle-scale/core/plan';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, type UseFormReturn, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import type { LiveBatch } from '../../../batch/useBatch';
@@ -45,30 +45,22 @@ const styles = StyleSheet.create({ row: { flexDirection: 'row', gap: SPACE.l } }
 const step = (text: string, direction: 1 | -1) =>
   String(Math.max(0, (Number.parseInt(text, 10) || 0) + direction));
 
-/** What came of it: pieces made, how many good, a note. */
-export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: Step }) {
-  const { state, act } = live;
-  const { formula } = live.batch.plan;
-  const [looking, setLooking] = useState(false);
-  const [how, setHow] = useState<Holding | null>(formula.method.holdIn ?? null);
-  const shorts = state.leftovers.reduce((sum, { pieces = 0 }) => sum + pieces, 0);
-  const made = state.piecesOff || ballsMade(live.batch.plan, state) + shorts;
-  const bad = rejectedPieces(state);
-  const form = useForm<Finish>({
+/** Begins with what the plate counted. */
+const useFinish = (made: number, bad: number) =>
+  useForm<Finish>({
     resolver: zodResolver(finishSchema),
     mode: 'onChange',
     defaultValues: { pieces: String(made), good: String(Math.max(0, made - bad)), note: '' },
   });
-  const { errors } = form.formState;
-  const finish = form.handleSubmit(({ pieces, good, note }) => {
-    const held: EventBody[] = how && Number(good) > 0 ? [{ type: 'held', how, pieces: Number(good) }] : [];
-    act({ type: 'finished', pieces: Number(pieces), good: Number(good), ...(note ? { note } : {}) }, ...held);
-  });
-  const reject = (reason: Reject) => {
-    act({ type: 'rejected', pieces: 1, reason });
-    form.setValue('good', step(form.getValues('good'), -1), { shouldValidate: true });
-  };
-  const countField = (name: 'pieces' | 'good', label: string) => (
+
+interface CountFieldProps {
+  form: UseFormReturn<Finish>;
+  name: 'pieces' | 'good';
+  label: string;
+}
+
+function CountField({ form, name, label }: CountFieldProps) {
+  return (
     <Controller
       control={form.control}
       name={name}
@@ -83,11 +75,32 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
             field.onChange(step(field.value, direction));
             void form.trigger();
           }}
-          error={errors[name]?.message}
+          error={form.formState.errors[name]?.message}
         />
       )}
     />
   );
+}
+
+/** What came of it: pieces made, how many good, a note. */
+export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: Step }) {
+  const { state, act } = live;
+  const { formula } = live.batch.plan;
+  const [looking, setLooking] = useState(false);
+  const [how, setHow] = useState<Holding | null>(formula.method.holdIn ?? null);
+  const shorts = state.leftovers.reduce((sum, { pieces = 0 }) => sum + pieces, 0);
+  const made = state.piecesOff || ballsMade(live.batch.plan, state) + shorts;
+  const bad = rejectedPieces(state);
+  const form = useFinish(made, bad);
+  const { errors } = form.formState;
+  const finish = form.handleSubmit(({ pieces, good, note }) => {
+    const held: EventBody[] = how && Number(good) > 0 ? [{ type: 'held', how, pieces: Number(good) }] : [];
+    act({ type: 'finished', pieces: Number(pieces), good: Number(good), ...(note ? { note } : {}) }, ...held);
+  });
+  const reject = (reason: Reject) => {
+    act({ type: 'rejected', pieces: 1, reason });
+    form.setValue('good', step(form.getValues('good'), -1), { shouldValidate: true });
+  };
   return (
     <StepFrame
       live={live}
@@ -100,8 +113,8 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
       }}
     >
       <View style={styles.row}>
-        {countField('pieces', 'Pieces made')}
-        {countField('good', 'Good pieces')}
+        <CountField form={form} name="pieces" label="Pieces made" />
+        <CountField form={form} name="good" label="Good pieces" />
       </View>
       <RejectCounts state={state} onReject={reject} />
       <Action

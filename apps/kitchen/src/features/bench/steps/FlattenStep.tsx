@@ -1,4 +1,4 @@
-import { ballsAtHand } from '@kettle-scale/core/batch';
+import { type BatchState, ballsAtHand } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Step } from '@kettle-scale/core/plan';
 import { discDiameterMm, DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
@@ -72,13 +72,46 @@ const AHEAD_WHY = {
   skin: 'more would dry before they are baked',
 } as const;
 
+type DiscSize = Record<keyof typeof STEP, number>;
+
+interface DiscPictureProps {
+  disc: DiscSize;
+  planned: DiscSize;
+  springBack: number;
+  measured: BatchState['discs'][number] | null;
+}
+
+/** The disc true to scale, and its edge rolled and relaxed. */
+function DiscPicture({ disc, planned, springBack, measured }: DiscPictureProps) {
+  const width = useStepWidth();
+  const { height } = useWindowDimensions();
+  const px = Math.round(Math.min(width * PICTURE_SHARE.ofWidth, height * PICTURE_SHARE.ofHeight));
+  return (
+    <View style={styles.picture}>
+      <Disc
+        diameterMm={disc.diameterMm}
+        px={px}
+        scaleMm={Math.max(disc.diameterMm, planned.diameterMm)}
+        freckled={false}
+      />
+      <EdgeSection
+        rolled={disc}
+        relaxed={{
+          diameterMm: disc.diameterMm * (1 - springBack),
+          thicknessMm: disc.thicknessMm / (1 - springBack) ** 2,
+        }}
+        measured={measured}
+      />
+    </View>
+  );
+}
+
 /** Roll to a diameter and a thickness; measured ones are kept. */
 export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { batch, state, act } = live;
   const { plan } = batch;
   const router = useRouter();
   const format = useFormat();
-  const width = useStepWidth();
   const ballG = state.divided?.ballG ?? plan.ballG;
   const planned = {
     thicknessMm: roundToStep(plan.rolled.thicknessMm, STEP.thicknessMm),
@@ -92,8 +125,6 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
     }));
   const diameter = format.lengthFigure(disc.diameterMm);
   const thickness = format.lengthFigure(disc.thicknessMm);
-  const { height } = useWindowDimensions();
-  const px = Math.round(Math.min(width * PICTURE_SHARE.ofWidth, height * PICTURE_SHARE.ofHeight));
   const { springBack } = plan.formula.product;
   const { shaping } = plan.formula.method;
   const pieces = Math.max(1, ballsAtHand(plan, state));
@@ -115,22 +146,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         onPress: () => act({ type: 'flattened', ...disc }),
       }}
     >
-      <View style={styles.picture}>
-        <Disc
-          diameterMm={disc.diameterMm}
-          px={px}
-          scaleMm={Math.max(disc.diameterMm, planned.diameterMm)}
-          freckled={false}
-        />
-        <EdgeSection
-          rolled={disc}
-          relaxed={{
-            diameterMm: disc.diameterMm * (1 - springBack),
-            thicknessMm: disc.thicknessMm / (1 - springBack) ** 2,
-          }}
-          measured={state.discs.at(-1) ?? null}
-        />
-      </View>
+      <DiscPicture {...{ disc, planned, springBack }} measured={state.discs.at(-1) ?? null} />
       <View style={styles.pair}>
         <Measure
           label="Rolled to"

@@ -1,7 +1,7 @@
 import { ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import type { Step } from '@kettle-scale/core/plan';
+import type { Plan, Step } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
@@ -26,16 +26,74 @@ const styles = StyleSheet.create({
   facts: { flexDirection: 'row', justifyContent: 'space-between' },
 });
 
+/** The plate's heat and each side's seconds, with their ranges where this kitchen's are known. */
+function HeatAndSeconds({ plan }: { plan: Plan }) {
+  const format = useFormat();
+  const phases = bakePhases(plan.formula.bake);
+  const own = useOwnSeconds(plan.formula, plan.ingredients as readonly Ingredient[]);
+  return (
+    <>
+      <View style={styles.facts}>
+        <View>
+          <Label>Plate</Label>
+          <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
+        </View>
+        {phases.map(({ name, seconds }, index) => (
+          <View key={name}>
+            <Label>{name}</Label>
+            <Figure value={String(seconds)} unit="s" size={36} />
+            {own?.ranges[index] ? <Label>{`${own.ranges[index]} s`}</Label> : null}
+          </View>
+        ))}
+      </View>
+      {own && own.ranges.length === 0 ? <Label>{own.words}</Label> : null}
+    </>
+  );
+}
+
+interface NextAct {
+  live: LiveBatch;
+  done: () => void;
+  /** What the piece on the plate is for next. */
+  cue: string;
+  /** The next piece to go on. */
+  piece: number;
+  /** Whether another side follows. */
+  following: boolean;
+}
+
+/** The one act that takes the batch forward: a piece on, over or off, cold balls out, or the end. */
+function nextAct({ live, done, cue, piece, following }: NextAct) {
+  const { batch, state, act } = live;
+  const { balls: cold } = coldStore(batch.plan, state);
+  const griddle = state.onPlate.at(0) ?? null;
+  const allOff = !griddle && ballsAtHand(batch.plan, state) === 0;
+  return allOff && cold
+    ? {
+        label: `Take out ${cold.pieces} balls`,
+        onPress: () => act({ type: 'taken-out', pieces: cold.pieces }),
+      }
+    : allOff
+      ? { label: 'All pieces are off', onPress: done }
+      : griddle
+        ? {
+            label: `${cue}: piece ${griddle.piece}`,
+            onPress: () =>
+              following
+                ? act({ type: 'flipped', piece: griddle.piece, side: griddle.side + 1 })
+                : act({ type: 'piece-off', piece: griddle.piece }),
+          }
+        : { label: `Piece ${piece} on`, onPress: () => act({ type: 'piece-on', piece }) };
+}
+
 /** The formula's heat and seconds per side, piece by piece, with a flip timer. */
 export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   useHotLine();
   const router = useRouter();
   const { batch, state, act } = live;
   const { plan } = batch;
-  const format = useFormat();
   const size = useRingSize();
   const phases = bakePhases(plan.formula.bake);
-  const own = useOwnSeconds(plan.formula, plan.ingredients as readonly Ingredient[]);
   const pieces = ballsMade(plan, state);
   const atHand = ballsAtHand(plan, state);
   const { balls: cold } = coldStore(plan, state);
@@ -54,57 +112,27 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const alarm = useAlarm(
     griddle && due ? `${batch.id}/${griddle.piece}/${griddle.side}/${griddle.sinceMs}` : null,
   );
+  const title = allOff
+    ? cold
+      ? `${cold.pieces} balls in the fridge`
+      : 'All off'
+    : griddle
+      ? `${phase?.name ?? ''}, piece ${griddle.piece} of ${pieces}`
+      : `Piece ${piece} of ${pieces}`;
   const done = () => act({ type: 'done', stepId: step.id });
 
-  const primary =
-    allOff && cold
-      ? {
-          label: `Take out ${cold.pieces} balls`,
-          onPress: () => act({ type: 'taken-out', pieces: cold.pieces }),
-        }
-      : allOff
-        ? { label: 'All pieces are off', onPress: done }
-        : griddle
-          ? {
-              label: `${cue}: piece ${griddle.piece}`,
-              onPress: () =>
-                following
-                  ? act({ type: 'flipped', piece: griddle.piece, side: griddle.side + 1 })
-                  : act({ type: 'piece-off', piece: griddle.piece }),
-            }
-          : { label: `Piece ${piece} on`, onPress: () => act({ type: 'piece-on', piece }) };
+  const primary = nextAct({ live, done, cue, piece, following: following !== undefined });
 
   return (
     <StepFrame
       live={live}
       step={step}
-      title={
-        allOff
-          ? cold
-            ? `${cold.pieces} balls in the fridge`
-            : 'All off'
-          : griddle
-            ? `${phase?.name ?? ''}, piece ${griddle.piece} of ${pieces}`
-            : `Piece ${piece} of ${pieces}`
-      }
+      title={title}
       primary={primary}
       others={(allOff && !cold) || griddle ? [] : [{ key: 'end', label: 'No more pieces', onPress: done }]}
       {...(due ? { alarm: { ...alarm, words: `${cue} now` } } : {})}
     >
-      <View style={styles.facts}>
-        <View>
-          <Label>Plate</Label>
-          <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
-        </View>
-        {phases.map(({ name, seconds }, index) => (
-          <View key={name}>
-            <Label>{name}</Label>
-            <Figure value={String(seconds)} unit="s" size={36} />
-            {own?.ranges[index] ? <Label>{`${own.ranges[index]} s`}</Label> : null}
-          </View>
-        ))}
-      </View>
-      {own && own.ranges.length === 0 ? <Label>{own.words}</Label> : null}
+      <HeatAndSeconds plan={plan} />
       <View style={styles.middle}>
         <GriddleTimer {...{ size, side, cue, piecesOff }} />
         {phase?.act ? <Heading>{phase.act}</Heading> : null}

@@ -1,5 +1,5 @@
-import { FEELS, feelWord } from '@kettle-scale/core/dough';
-import { type StepState, runningDough } from '@kettle-scale/core/batch';
+import { FEELS, type Feel, feelWord } from '@kettle-scale/core/dough';
+import { type RunningDough, type StepState, runningDough } from '@kettle-scale/core/batch';
 import { kneadTestWords } from '@kettle-scale/core/formula';
 import { lateLines } from '@kettle-scale/core/plan';
 import { formatSpan } from '@kettle-scale/core/quantity';
@@ -50,6 +50,65 @@ function FixWords({ fix }: { fix: Fix }) {
   );
 }
 
+interface KneadingProps {
+  live: LiveBatch;
+  now: StepState;
+  feel: Feel | null;
+  fix: Fix | null;
+  dough: RunningDough | null;
+}
+
+/** While it is kneaded: the feel and its fix, the test, bench flour, the dough's temperature. */
+function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
+  const { batch, state, act } = live;
+  const { plan } = batch;
+  const format = useFormat();
+  const stepId = now.step.id;
+  const tested = now.seen.flatMap((event) => (event.type === 'tested' ? [event] : [])).at(-1);
+  return (
+    <View style={styles.stack}>
+      {fix ? <FixWords fix={fix} /> : null}
+      <Choices
+        label="How does it feel?"
+        value={feel}
+        onChange={(felt) => act({ type: 'felt', stepId, feel: felt })}
+        options={FEELS.map((name) => [name, feelWord(name, plan.formula.method.knead.aim)] as const)}
+      />
+      <Label>{`Its test: ${kneadTestWords(plan)}.`}</Label>
+      <ActionRow
+        actions={[
+          {
+            key: 'passed',
+            label: tested?.passed ? 'Passed ✓' : 'It does',
+            onPress: () => act({ type: 'tested', stepId, passed: true }),
+          },
+          { key: 'not', label: 'Not yet', onPress: () => act({ type: 'tested', stepId, passed: false }) },
+        ]}
+      />
+      <Label>{`Bench flour, counted: ${format.mass(state.dustedG)}`}</Label>
+      <ActionRow
+        actions={DUSTINGS_G.map((massG) => ({
+          key: String(massG),
+          label: `+${format.mass(massG)}`,
+          hint: `+${format.mass(massG)} bench flour`,
+          onPress: () => act({ type: 'dusted', stepId, massG }),
+        }))}
+      />
+      <TakeTemp
+        kind="probe"
+        label="Temperature of the dough"
+        onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
+      />
+      {dough ? (
+        <DoughTicket
+          dough={dough}
+          onTopUp={(lineId, massG) => act({ type: 'added', stepId, lineId, massG, why: 'top-up' })}
+        />
+      ) : null}
+    </View>
+  );
+}
+
 /** Kneading to a feel and a test; the clock is a guard rail. */
 export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { batch, state, act } = live;
@@ -68,7 +127,6 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const last = now.seen.filter(({ type }) => type === 'felt' || type === 'added').at(-1);
   const feel = last?.type === 'felt' ? last.feel : null;
   const fix = useFix(live, now, dough, feel, phase === 'late');
-  const tested = now.seen.flatMap((event) => (event.type === 'tested' ? [event] : [])).at(-1);
   const span = `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`;
   const right = () =>
     act(...(feel === 'right' ? [] : [{ type: 'felt' as const, stepId, feel: 'right' as const }]), {
@@ -114,46 +172,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
         >{`${format.mass(massG, stepG)} ${name.toLowerCase()}, a third at a time`}</Strong>
       ))}
       {phase ? (
-        <View style={styles.stack}>
-          {fix ? <FixWords fix={fix} /> : null}
-          <Choices
-            label="How does it feel?"
-            value={feel}
-            onChange={(felt) => act({ type: 'felt', stepId, feel: felt })}
-            options={FEELS.map((name) => [name, feelWord(name, knead.aim)] as const)}
-          />
-          <Label>{`Its test: ${kneadTestWords(plan)}.`}</Label>
-          <ActionRow
-            actions={[
-              {
-                key: 'passed',
-                label: tested?.passed ? 'Passed ✓' : 'It does',
-                onPress: () => act({ type: 'tested', stepId, passed: true }),
-              },
-              { key: 'not', label: 'Not yet', onPress: () => act({ type: 'tested', stepId, passed: false }) },
-            ]}
-          />
-          <Label>{`Bench flour, counted: ${format.mass(state.dustedG)}`}</Label>
-          <ActionRow
-            actions={DUSTINGS_G.map((massG) => ({
-              key: String(massG),
-              label: `+${format.mass(massG)}`,
-              hint: `+${format.mass(massG)} bench flour`,
-              onPress: () => act({ type: 'dusted', stepId, massG }),
-            }))}
-          />
-          <TakeTemp
-            kind="probe"
-            label="Temperature of the dough"
-            onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
-          />
-          {dough ? (
-            <DoughTicket
-              dough={dough}
-              onTopUp={(lineId, massG) => act({ type: 'added', stepId, lineId, massG, why: 'top-up' })}
-            />
-          ) : null}
-        </View>
+        <Kneading {...{ live, now, feel, fix, dough }} />
       ) : (
         <Body>{`Until ${kneadTestWords(plan)}.${plan.formula.method.shaping.benchFlour === false ? ' No bench flour for this dough.' : ''}`}</Body>
       )}

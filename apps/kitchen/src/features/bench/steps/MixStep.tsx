@@ -1,4 +1,6 @@
 import {
+  type EventBody,
+  type RunningDough,
   type StepState,
   additionG,
   correctionLines,
@@ -7,7 +9,7 @@ import {
   wantedHydration,
 } from '@kettle-scale/core/batch';
 import { formatClock, formatPercent } from '@kettle-scale/core/quantity';
-import { type MixPart, mixGuide } from '@kettle-scale/core/plan';
+import { type MixPart, type Plan, mixGuide } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action, ActionRow } from '../../../ui/input/actions';
@@ -101,6 +103,58 @@ function ByFeel({ live, now, part }: PartProps) {
   );
 }
 
+/** The liquid that is still held back, put in at once. */
+function heldBackIn(plan: Plan, dough: RunningDough | null, stepId: string): EventBody[] {
+  const line = correctionLines(plan).liquid;
+  if (!dough || !line || plan.holdBack?.lineId !== line.lineId || dough.heldLeftG < line.stepG) return [];
+  return [{ type: 'added', stepId, lineId: line.lineId, massG: dough.heldLeftG, why: 'hold-back' }];
+}
+
+interface PartWordsProps extends PartProps {
+  /** Which part of how many. */
+  place: string;
+  /** Seconds that scalded dough still waits; null where nothing is waited for. */
+  waitS: number | null;
+  running: boolean;
+  dough: RunningDough | null;
+}
+
+/** One part: what to do, what to beware of, and what is added by feel. */
+function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsProps) {
+  const { batch, act } = live;
+  const { plan } = batch;
+  const stepId = now.step.id;
+  return (
+    <View style={styles.stack}>
+      <Label>{place}</Label>
+      <Heading style={styles.part}>{part.title}</Heading>
+      {waitS !== null ? (
+        <Figure
+          value={waitS > 0 ? formatClock(Math.ceil(waitS)) : 'now'}
+          size={96}
+          tone={waitS > 0 ? 'ember' : 'sage'}
+        />
+      ) : null}
+      <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body>
+      {part.caution ? <Caution {...part.caution} /> : null}
+      {running && part.kind === 'add' ? <ByFeel live={live} now={now} part={part} /> : null}
+      {running && dough && plan.formula.method.school === 'flour-back' ? (
+        <DoughTicket
+          dough={dough}
+          onTopUp={(lineId, massG) => act({ type: 'added', stepId, lineId, massG, why: 'top-up' })}
+        />
+      ) : null}
+      {running && (part.probe || part.kind === 'wait') ? (
+        <TakeTemp
+          kind="probe"
+          label={`Temperature of the ${part.probe ?? 'dough'}`}
+          onTake={(taken) => act(measuredBody(stepId, part.probe ?? 'dough', taken))}
+        />
+      ) : null}
+    </View>
+  );
+}
+
 /** Mixing in the order of the formula's school, part by part. */
 export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { batch, state, act } = live;
@@ -136,20 +190,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const late = running?.phase === 'late' && !part;
   // With doughy hands: start, then all of it at once. A scalded dough is waited for; flour that goes back goes by feel.
   const atOnce = !guide.some(({ kind, id }) => (kind === 'wait' && !done.has(id)) || id === 'flour-back');
-  const line = correctionLines(plan).liquid;
-  const heldG = dough && line && plan.holdBack?.lineId === line.lineId ? dough.heldLeftG : 0;
-  const allMixed = () =>
-    act(
-      ...(line && heldG >= line.stepG
-        ? [
-            {
-              ...{ type: 'added' as const, stepId, lineId: line.lineId, massG: heldG },
-              why: 'hold-back' as const,
-            },
-          ]
-        : []),
-      { type: 'done', stepId },
-    );
+  const allMixed = () => act(...heldBackIn(plan, dough, stepId), { type: 'done', stepId });
   return (
     <StepFrame
       live={live}
@@ -167,33 +208,11 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
         <Label>{`guard rail ${formatClock(window.earliestS)} to ${formatClock(window.latestS)}, ${plan.formula.method.mix.by === 'machine' ? 'in the mixer' : 'by hand'}`}</Label>
       </View>
       {part ? (
-        <View style={styles.stack}>
-          <Label>{`part ${index + 1} of ${guide.length}`}</Label>
-          <Heading style={styles.part}>{part.title}</Heading>
-          {waitS !== null ? (
-            <Figure
-              value={waitS > 0 ? formatClock(Math.ceil(waitS)) : 'now'}
-              size={96}
-              tone={waitS > 0 ? 'ember' : 'sage'}
-            />
-          ) : null}
-          <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body>
-          {part.caution ? <Caution {...part.caution} /> : null}
-          {running && part.kind === 'add' ? <ByFeel live={live} now={now} part={part} /> : null}
-          {running && dough && plan.formula.method.school === 'flour-back' ? (
-            <DoughTicket
-              dough={dough}
-              onTopUp={(lineId, massG) => act({ type: 'added', stepId, lineId, massG, why: 'top-up' })}
-            />
-          ) : null}
-          {running && (part.probe || part.kind === 'wait') ? (
-            <TakeTemp
-              kind="probe"
-              label={`Temperature of the ${part.probe ?? 'dough'}`}
-              onTake={(taken) => act(measuredBody(stepId, part.probe ?? 'dough', taken))}
-            />
-          ) : null}
-        </View>
+        <PartWords
+          {...{ live, now, part, waitS, dough }}
+          running={running !== null}
+          place={`part ${index + 1} of ${guide.length}`}
+        />
       ) : (
         <View style={styles.stack}>
           <Heading style={styles.part}>No dry flour left?</Heading>

@@ -75,6 +75,53 @@ function TrialDisc({ onMeasured }: { onMeasured: (rolledMm: number, relaxedMm: n
   );
 }
 
+interface RestedProps {
+  live: LiveBatch;
+  now: StepState;
+  advice: NonNullable<ReturnType<typeof restAdvice>>;
+  /** Whether to rest longer is offered, and for how long, s. */
+  longer: boolean;
+  moreS: number;
+}
+
+/** What the dough says while it rests: how calm it is, by the model, a poke or a trial disc. */
+function Rested({ live, now, advice, longer, moreS }: RestedProps) {
+  const { act } = live;
+  const stepId = now.step.id;
+  const looks = now.seen.flatMap((event) => (event.type === 'poked' ? [event.poke] : []));
+  return (
+    <View style={styles.stack}>
+      <Strong tone={advice.moreS > 0 ? 'ink' : 'sage'}>
+        {advice.moreS > 0
+          ? advice.coldS >= advice.moreS
+            ? `Its centre is still cold: warm enough to roll in ${formatSpan(moreS)}.`
+            : `A disc rolled now springs back ${formatPercent(advice.springBackNow)}; calm in ${formatSpan(moreS)}.`
+          : `Calm: a disc rolled now springs back ${formatPercent(advice.springBackNow)}.`}
+      </Strong>
+      {longer ? (
+        <Action
+          label={`Rest ${formatSpan(moreS)} from now`}
+          onPress={() => act({ type: 'extended', stepId, seconds: moreS })}
+        />
+      ) : null}
+      <Choices
+        label="Poke one"
+        value={looks.at(-1) ?? null}
+        onChange={(poke) => act({ type: 'poked', stepId, poke })}
+        options={POKE_NAMES.map((name) => [name, name] as const)}
+      />
+      <TrialDisc
+        onMeasured={(rolledMm, relaxedMm) => act({ type: 'sprang-back', stepId, rolledMm, relaxedMm })}
+      />
+      <TakeTemp
+        kind="probe"
+        label="Temperature of the dough"
+        onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
+      />
+    </View>
+  );
+}
+
 /** A rest with its window, why it is so, and what a poke or a trial disc says of it. */
 export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { clock } = useDays();
@@ -94,13 +141,12 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const advice = running ? restAdvice(plan, state, now, nowMs) : null;
   const moreS = advice ? Math.ceil(advice.moreS / 60) * 60 : 0;
   const last = !plan.formula.method.rests.some((_other, other) => other > index);
-  const looks = now.seen.flatMap((event) => (event.type === 'poked' ? [event.poke] : []));
   const coveredMs = Math.max(
     startedMs ?? nowMs,
     ...now.seen.flatMap((event) => (event.type === 'covered' ? [Date.parse(event.at)] : [])),
   );
   const span = `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`;
-  const longer = running && last && moreS > 0 && running.elapsedS + moreS > window.earliestS;
+  const longer = running !== null && last && moreS > 0 && running.elapsedS + moreS > window.earliestS;
   return (
     <StepFrame
       live={live}
@@ -137,37 +183,7 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
         />
       ) : null}
       {rest?.of === 'balls' ? <CheckBalls live={live} /> : null}
-      {advice ? (
-        <View style={styles.stack}>
-          <Strong tone={advice.moreS > 0 ? 'ink' : 'sage'}>
-            {advice.moreS > 0
-              ? advice.coldS >= advice.moreS
-                ? `Its centre is still cold: warm enough to roll in ${formatSpan(moreS)}.`
-                : `A disc rolled now springs back ${formatPercent(advice.springBackNow)}; calm in ${formatSpan(moreS)}.`
-              : `Calm: a disc rolled now springs back ${formatPercent(advice.springBackNow)}.`}
-          </Strong>
-          {longer ? (
-            <Action
-              label={`Rest ${formatSpan(moreS)} from now`}
-              onPress={() => act({ type: 'extended', stepId, seconds: moreS })}
-            />
-          ) : null}
-          <Choices
-            label="Poke one"
-            value={looks.at(-1) ?? null}
-            onChange={(poke) => act({ type: 'poked', stepId, poke })}
-            options={POKE_NAMES.map((name) => [name, name] as const)}
-          />
-          <TrialDisc
-            onMeasured={(rolledMm, relaxedMm) => act({ type: 'sprang-back', stepId, rolledMm, relaxedMm })}
-          />
-          <TakeTemp
-            kind="probe"
-            label="Temperature of the dough"
-            onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
-          />
-        </View>
-      ) : null}
+      {advice ? <Rested {...{ live, now, advice, longer, moreS }} /> : null}
       {today ? <Label>{`Not before: ${today.whyEarliest}. Not after: ${today.whyLatest}.`}</Label> : null}
       {rest ? (
         <Body>{`${rest.where === 'room' ? 'At room temperature' : 'In the fridge'}, ${rest.cover}. An open skin dries and cracks.`}</Body>

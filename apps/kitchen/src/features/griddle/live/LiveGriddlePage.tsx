@@ -131,6 +131,56 @@ export function LiveGriddlePage({ live, subject }: PageProps) {
   return <PlateAtWork {...{ live, subject, plate, typedC }} />;
 }
 
+interface BesideProps {
+  live: LiveBatch;
+  griddle: LiveGriddle;
+  first: LivePiece | undefined;
+}
+
+/** What stands beside the plate: the seconds, how the pieces were, balls in the fridge, a reading, what to beware of. */
+function BesidePlate({ live, griddle, first }: BesideProps) {
+  const { batch, state } = live;
+  const step = state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
+  return (
+    <>
+      <LiveFacts griddle={griddle} first={first} sides={batch.plan.formula.bake.sides.length} />
+      <JudgeRow state={state} trim={griddle.trim} onJudge={(judged) => live.act(judged)} />
+      <ColdBalls live={live} />
+      {step ? (
+        <TakeTemp
+          kind="thermometer"
+          label="Plate"
+          onTake={(taken) => live.act(measuredBody(step.id, 'plate', taken))}
+        />
+      ) : null}
+      <Caution {...(first?.flame ? CAUTIONS.flame : CAUTIONS.plate)} />
+      {griddle.griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
+    </>
+  );
+}
+
+interface RejectOrUndoProps {
+  live: LiveBatch;
+  pieces: readonly LivePiece[];
+  onReject: () => void;
+}
+
+function RejectOrUndo({ live, pieces, onReject }: RejectOrUndoProps) {
+  return (
+    <ActionRow
+      actions={[
+        {
+          key: 'reject',
+          label: 'Reject a piece',
+          onPress: onReject,
+          disabled: pieces.length === 0,
+        },
+        { key: 'undo', label: 'Undo', icon: 'undo', onPress: live.undo, disabled: !live.state.lastAct },
+      ]}
+    />
+  );
+}
+
 interface AtWorkProps extends PageProps {
   plate: PlateRead | null;
   typedC: number | null;
@@ -165,7 +215,6 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
     else if (left > 0 && place <= griddle.placeCount && !griddle.others.has(place)) act.on(place);
   };
   useKeys({ primary: primary?.onPress, undo: live.undo, place: onPlace });
-  const step = state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
   return (
     <Screen
       fill
@@ -175,17 +224,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
       foot={
         <>
           <UndoneBar />
-          <ActionRow
-            actions={[
-              {
-                key: 'reject',
-                label: 'Reject a piece',
-                onPress: () => setRejecting(first ?? pieces[0] ?? null),
-                disabled: pieces.length === 0,
-              },
-              { key: 'undo', label: 'Undo', icon: 'undo', onPress: live.undo, disabled: !state.lastAct },
-            ]}
-          />
+          <RejectOrUndo {...{ live, pieces }} onReject={() => setRejecting(first ?? pieces[0] ?? null)} />
           {primary ? <PrimaryAction {...primary} quiet={early} /> : null}
         </>
       }
@@ -211,22 +250,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
             />
           </>
         }
-        side={
-          <>
-            <LiveFacts griddle={griddle} first={first} sides={batch.plan.formula.bake.sides.length} />
-            <JudgeRow state={state} trim={griddle.trim} onJudge={(judged) => live.act(judged)} />
-            <ColdBalls live={live} />
-            {step ? (
-              <TakeTemp
-                kind="thermometer"
-                label="Plate"
-                onTake={(taken) => live.act(measuredBody(step.id, 'plate', taken))}
-              />
-            ) : null}
-            <Caution {...(first?.flame ? CAUTIONS.flame : CAUTIONS.plate)} />
-            {griddle.griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
-          </>
-        }
+        side={<BesidePlate {...{ live, griddle, first }} />}
       />
       <DoubtSheet
         doubt={doubt}

@@ -46,6 +46,38 @@ function usePlaces({ batch }: LiveBatch, { griddle }: GriddleSubject) {
   }, [plan, griddle]);
 }
 
+interface ActingOn {
+  plate: PlateRead | null;
+  /** Pieces that are, or were, on the plate. */
+  begun: number;
+  plateAtPlace: (place: number) => number;
+}
+
+/** What hands do at the plate. */
+function actsOf(live: LiveBatch, { plate, begun, plateAtPlace }: ActingOn) {
+  const { state } = live;
+  return {
+    on: (place: number) => {
+      const used = [...state.onPlate, ...state.baked].map((one) => one.piece);
+      const plateC = Math.round(plateAtPlace(place) * 10) / 10;
+      live.act({
+        ...{ type: 'piece-on', piece: nextPieceNumber(used, begun), place },
+        ...(plate ? { plateC, source: plate.source } : {}),
+      });
+    },
+    /** At its own time where it was done then and is told only now. */
+    forward: (one: LivePiece, atMs = Date.now()) =>
+      live.actAt(
+        atMs,
+        one.next === 'off'
+          ? { type: 'piece-off', piece: one.piece }
+          : { type: 'flipped', piece: one.piece, side: one.side + 1 },
+      ),
+    reject: (one: LivePiece, reason: Reason) =>
+      live.act({ type: 'piece-off', piece: one.piece }, { type: 'rejected', pieces: 1, reason }),
+  };
+}
+
 /**
  * The batch on its plate: pieces with what is next for each, where the next one goes and how long it lies. Nothing here
  * follows the clock; whoever shows a countdown looks at it.
@@ -98,26 +130,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       )
     : null;
 
-  const act = {
-    on: (place: number) => {
-      const used = [...state.onPlate, ...state.baked].map((one) => one.piece);
-      const plateC = Math.round(plateAtPlace(place) * 10) / 10;
-      live.act({
-        ...{ type: 'piece-on', piece: nextPieceNumber(used, begun), place },
-        ...(plate ? { plateC, source: plate.source } : {}),
-      });
-    },
-    /** At its own time where it was done then and is told only now. */
-    forward: (one: LivePiece, atMs = Date.now()) =>
-      live.actAt(
-        atMs,
-        one.next === 'off'
-          ? { type: 'piece-off', piece: one.piece }
-          : { type: 'flipped', piece: one.piece, side: one.side + 1 },
-      ),
-    reject: (one: LivePiece, reason: Reason) =>
-      live.act({ type: 'piece-off', piece: one.piece }, { type: 'rejected', pieces: 1, reason }),
-  };
+  const act = actsOf(live, { plate, begun, plateAtPlace });
   const explain = (side: number): Explanation =>
     explainLive({
       ...{ side, place: nextPlace ?? 1, plateC: nextC, assumed: readC === null },

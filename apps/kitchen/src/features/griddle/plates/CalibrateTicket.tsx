@@ -1,4 +1,11 @@
-import { type Calibration, DEFAULT_MODEL, MODEL_CONSTANTS, calibrationOf } from '@kettle-scale/core/bake';
+import {
+  type BakeRequest,
+  type Calibration,
+  DEFAULT_MODEL,
+  type LoggedPiece,
+  MODEL_CONSTANTS,
+  calibrationOf,
+} from '@kettle-scale/core/bake';
 import { FITTED, type Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -13,6 +20,72 @@ import type { GriddleSubject } from '../useGriddle';
 
 const FEWEST = 6;
 
+/** A fit of the model in the worker: begun, followed, stopped. */
+function useFit(request: BakeRequest, pieces: LoggedPiece[]) {
+  const [progress, setProgress] = useState(0);
+  const [stop, setStop] = useState<AbortController | null>(null);
+  const [fit, setFit] = useState<Calibration | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const begin = () => {
+    const controller = new AbortController();
+    setStop(controller);
+    setProgress(0);
+    setProblem(null);
+    askGriddle('calibrate', { request, pieces }, { signal: controller.signal, onProgress: setProgress })
+      .then(setFit)
+      .catch((error: unknown) => {
+        if (!controller.signal.aborted) setProblem(error instanceof Error ? error.message : String(error));
+      })
+      .finally(() => setStop(null));
+  };
+  return { fit, progress, stop, problem, begin, leave: () => setFit(null) };
+}
+
+/** What a fit came to: each factor with its range, and what was seen against what is computed. */
+function FitFound({ fit }: { fit: Calibration }) {
+  return (
+    <>
+      {fit.parameters.map(({ what, factor, low, high }) => (
+        <Leader
+          key={what}
+          name={FITTED[what].name}
+          value={`×${factor.toFixed(2)}`}
+          aside={`${low.toFixed(2)}–${high.toFixed(2)}`}
+        />
+      ))}
+      <Label>The range holds the truth nine times in ten.</Label>
+      <Body>{`What was seen lies ${fit.misfitBefore.toFixed(1)} times its own scatter from the usual figures, and ${fit.misfitAfter.toFixed(1)} times from the new ones.`}</Body>
+      <XyChart
+        label="Spots seen against computed, before (diamonds) and after"
+        points={fit.points
+          .filter(({ what }) => what.endsWith('side'))
+          .flatMap(({ seen, before, after, what }) => [
+            {
+              x: seen,
+              y: before,
+              words: `${what}: seen ${seen.toFixed(0)}, before ${before.toFixed(0)}`,
+              flagged: true,
+            },
+            { x: seen, y: after, words: `${what}: seen ${seen.toFixed(0)}, after ${after.toFixed(0)}` },
+          ])}
+        y={{ label: 'computed lightness, L*' }}
+        x={{ label: 'seen lightness, L*', format: (value) => String(value) }}
+        table={{
+          columns: ['what', 'seen', 'before', 'after'],
+          rows: fit.points
+            .slice(0, 20)
+            .map(({ what, seen, before, after }, i) => [
+              `${i + 1} ${what}`,
+              seen.toFixed(1),
+              before.toFixed(1),
+              after.toFixed(1),
+            ]),
+        }}
+      />
+    </>
+  );
+}
+
 interface CalibrateTicketProps {
   griddle: Griddle;
   subject: GriddleSubject;
@@ -23,33 +96,13 @@ interface CalibrateTicketProps {
 export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProps) {
   const { formula, request } = subject;
   const logged = useLoggedPieces(formula.id);
-  const [progress, setProgress] = useState(0);
-  const [stop, setStop] = useState<AbortController | null>(null);
-  const [fit, setFit] = useState<Calibration | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const pieces = logged.data ?? [];
   const inUse = calibrationOf(griddle, formula.id);
   const outdated = !inUse && griddle.calibrations?.some(({ formulaId }) => formulaId === formula.id);
 
   // Factors multiply the usual figures, whatever is in use now.
   const usual = { ...request, setup: { ...request.setup, model: DEFAULT_MODEL } };
-
-  const begin = () => {
-    const controller = new AbortController();
-    setStop(controller);
-    setProgress(0);
-    setProblem(null);
-    askGriddle(
-      'calibrate',
-      { request: usual, pieces },
-      { signal: controller.signal, onProgress: setProgress },
-    )
-      .then(setFit)
-      .catch((error: unknown) => {
-        if (!controller.signal.aborted) setProblem(error instanceof Error ? error.message : String(error));
-      })
-      .finally(() => setStop(null));
-  };
+  const { fit, progress, stop, problem, begin, leave } = useFit(usual, pieces);
   const others = (griddle.calibrations ?? []).filter(({ formulaId }) => formulaId !== formula.id);
   const use = () => {
     if (!fit) return;
@@ -61,7 +114,7 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
       constants: MODEL_CONSTANTS,
     };
     onUse({ ...griddle, calibrations: [...others, calibration] });
-    setFit(null);
+    leave();
   };
   return (
     <Ticket>
@@ -98,45 +151,9 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
       {problem ? <Body tone="plum">{problem}</Body> : null}
       {fit ? (
         <>
-          {fit.parameters.map(({ what, factor, low, high }) => (
-            <Leader
-              key={what}
-              name={FITTED[what].name}
-              value={`×${factor.toFixed(2)}`}
-              aside={`${low.toFixed(2)}–${high.toFixed(2)}`}
-            />
-          ))}
-          <Label>The range holds the truth nine times in ten.</Label>
-          <Body>{`What was seen lies ${fit.misfitBefore.toFixed(1)} times its own scatter from the usual figures, and ${fit.misfitAfter.toFixed(1)} times from the new ones.`}</Body>
-          <XyChart
-            label="Spots seen against computed, before (diamonds) and after"
-            points={fit.points
-              .filter(({ what }) => what.endsWith('side'))
-              .flatMap(({ seen, before, after, what }) => [
-                {
-                  x: seen,
-                  y: before,
-                  words: `${what}: seen ${seen.toFixed(0)}, before ${before.toFixed(0)}`,
-                  flagged: true,
-                },
-                { x: seen, y: after, words: `${what}: seen ${seen.toFixed(0)}, after ${after.toFixed(0)}` },
-              ])}
-            y={{ label: 'computed lightness, L*' }}
-            x={{ label: 'seen lightness, L*', format: (value) => String(value) }}
-            table={{
-              columns: ['what', 'seen', 'before', 'after'],
-              rows: fit.points
-                .slice(0, 20)
-                .map(({ what, seen, before, after }, i) => [
-                  `${i + 1} ${what}`,
-                  seen.toFixed(1),
-                  before.toFixed(1),
-                  after.toFixed(1),
-                ]),
-            }}
-          />
+          <FitFound fit={fit} />
           <PrimaryAction label={`Use it for ${formula.name} on this plate`} onPress={use} />
-          <Action label="Leave it as it was" onPress={() => setFit(null)} />
+          <Action label="Leave it as it was" onPress={() => leave()} />
         </>
       ) : null}
     </Ticket>

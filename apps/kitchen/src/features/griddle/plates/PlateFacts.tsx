@@ -1,7 +1,10 @@
 import { formatClock } from '@kettle-scale/core/quantity';
 import {
   LIMITS,
+  type Pace,
   type PaceLimit,
+  type PlateMoment,
+  type Settling,
   breadDiameterMm,
   hotSpots,
   knobAdvice,
@@ -29,10 +32,97 @@ const LIMIT_WORDS: Record<PaceLimit, string> = {
 const S_PER_MIN = 60;
 const ROLLING = { elsewhere: 0, 'same hands': 20 } as const;
 
+type Rolling = keyof typeof ROLLING;
+
+interface PaceTicketProps {
+  pace: Pace;
+  rolling: Rolling;
+  setRolling: (rolling: Rolling) => void;
+}
+
+/** Pieces an hour, and what holds them back. */
+function PaceTicket({ pace, rolling, setRolling }: PaceTicketProps) {
+  return (
+    <Ticket>
+      <Heading>Pace</Heading>
+      <Figure value={String(Math.floor(pace.piecesPerHour))} unit="pieces an hour" size={64} tone="ember" />
+      <Body>{`Held back by ${LIMIT_WORDS[pace.limit]}.`}</Body>
+      {LIMITS.filter((limit) => Number.isFinite(pace.perHour[limit])).map((limit) => (
+        <Leader
+          key={limit}
+          name={LIMIT_WORDS[limit]}
+          value={String(Math.floor(pace.perHour[limit]))}
+          unit="/h"
+        />
+      ))}
+      <Choices
+        label="Who rolls"
+        value={rolling}
+        options={[
+          ['elsewhere', 'Somebody else'],
+          ['same hands', 'The same hands, 20 s a disc'],
+        ]}
+        onChange={setRolling}
+      />
+    </Ticket>
+  );
+}
+
+interface HeatTicketProps {
+  settled: Settling;
+  readyS: number | null | undefined;
+  preheat: readonly PlateMoment[];
+  plateC: number;
+}
+
+/** Preheat, dip and recovery of the plate. */
+function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
+  const format = useFormat();
+  return (
+    <Ticket>
+      <Heading>Heat</Heading>
+      <Leader
+        name="From cold to ready"
+        value={readyS === null || readyS === undefined ? 'never' : formatClock(readyS)}
+        unit={readyS ? 'min' : ''}
+      />
+      <Leader name="Dips under a piece to" value={format.temp(settled.lowestC)} />
+      <Leader
+        name="Back within 3 °C after"
+        value={settled.recoveryS === null ? 'over an hour' : String(settled.recoveryS)}
+        unit={settled.recoveryS === null ? '' : 's'}
+      />
+      <Leader name="Piece after piece it settles at" value={format.temp(settled.onC.at(-1) ?? plateC)} />
+      {readyS === null ? (
+        <Body tone="plum">{`Its power does not bring it to ${format.temp(plateC)}: choose a lower heat or another plate.`}</Body>
+      ) : null}
+      <XyChart
+        label="Preheat of the bare plate"
+        joined
+        tone="ember"
+        points={preheat.map(({ timeS, tempC }) => ({
+          x: timeS / S_PER_MIN,
+          y: tempC,
+          words: `after ${(timeS / S_PER_MIN).toFixed(1)} min: ${format.temp(tempC)}`,
+        }))}
+        y={{ label: 'plate, °C' }}
+        x={{ label: 'minutes from cold', format: (value) => String(value) }}
+        levels={[{ y: plateC, name: 'wanted', tone: 'sage' }]}
+        table={{
+          columns: ['minutes', '°C'],
+          rows: preheat
+            .filter((_, i) => i % 4 === 0)
+            .map(({ timeS, tempC }) => [String(timeS / S_PER_MIN), tempC.toFixed(0)]),
+        }}
+      />
+    </Ticket>
+  );
+}
+
 /** How many pieces fit, how fast, and what the plate does: preheat, dip, recovery; where to set the knob. */
 export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: GriddleSubject }) {
   const format = useFormat();
-  const [rolling, setRolling] = useState<keyof typeof ROLLING>('elsewhere');
+  const [rolling, setRolling] = useState<Rolling>('elsewhere');
   const { formula, foods, thicknessMm, plateC, request } = subject;
   const diameterMm = breadDiameterMm(formula, foods, thicknessMm);
   const places = placesOf(griddle, diameterMm);
@@ -55,74 +145,8 @@ export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: Gr
         )}
       </Ticket>
       {work.error ? <Body tone="plum">{work.error.message}</Body> : null}
-      {pace ? (
-        <Ticket>
-          <Heading>Pace</Heading>
-          <Figure
-            value={String(Math.floor(pace.piecesPerHour))}
-            unit="pieces an hour"
-            size={64}
-            tone="ember"
-          />
-          <Body>{`Held back by ${LIMIT_WORDS[pace.limit]}.`}</Body>
-          {LIMITS.filter((limit) => Number.isFinite(pace.perHour[limit])).map((limit) => (
-            <Leader
-              key={limit}
-              name={LIMIT_WORDS[limit]}
-              value={String(Math.floor(pace.perHour[limit]))}
-              unit="/h"
-            />
-          ))}
-          <Choices
-            label="Who rolls"
-            value={rolling}
-            options={[
-              ['elsewhere', 'Somebody else'],
-              ['same hands', 'The same hands, 20 s a disc'],
-            ]}
-            onChange={setRolling}
-          />
-        </Ticket>
-      ) : null}
-      {settled ? (
-        <Ticket>
-          <Heading>Heat</Heading>
-          <Leader
-            name="From cold to ready"
-            value={readyS === null || readyS === undefined ? 'never' : formatClock(readyS)}
-            unit={readyS ? 'min' : ''}
-          />
-          <Leader name="Dips under a piece to" value={format.temp(settled.lowestC)} />
-          <Leader
-            name="Back within 3 °C after"
-            value={settled.recoveryS === null ? 'over an hour' : String(settled.recoveryS)}
-            unit={settled.recoveryS === null ? '' : 's'}
-          />
-          <Leader name="Piece after piece it settles at" value={format.temp(settled.onC.at(-1) ?? plateC)} />
-          {readyS === null ? (
-            <Body tone="plum">{`Its power does not bring it to ${format.temp(plateC)}: choose a lower heat or another plate.`}</Body>
-          ) : null}
-          <XyChart
-            label="Preheat of the bare plate"
-            joined
-            tone="ember"
-            points={preheat.map(({ timeS, tempC }) => ({
-              x: timeS / S_PER_MIN,
-              y: tempC,
-              words: `after ${(timeS / S_PER_MIN).toFixed(1)} min: ${format.temp(tempC)}`,
-            }))}
-            y={{ label: 'plate, °C' }}
-            x={{ label: 'minutes from cold', format: (value) => String(value) }}
-            levels={[{ y: plateC, name: 'wanted', tone: 'sage' }]}
-            table={{
-              columns: ['minutes', '°C'],
-              rows: preheat
-                .filter((_, i) => i % 4 === 0)
-                .map(({ timeS, tempC }) => [String(timeS / S_PER_MIN), tempC.toFixed(0)]),
-            }}
-          />
-        </Ticket>
-      ) : null}
+      {pace ? <PaceTicket {...{ pace, rolling, setRolling }} /> : null}
+      {settled ? <HeatTicket {...{ settled, readyS, preheat, plateC }} /> : null}
     </>
   );
 }

@@ -45,56 +45,15 @@ interface PlateFormProps {
   onRemove: (() => void) | null;
 }
 
-/** What a plate is: size, material, thickness, power. Marks and readings are taken on its page. */
-export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFormProps) {
-  const first = griddle ?? NEW;
-  const {
-    text,
-    set,
-    problem: at,
-    figure,
-    submit,
-  } = useTextForm({
-    first: {
-      ...first,
-      thicknessMm: String(first.thicknessMm),
-      widthMm: String(first.widthMm),
-      depthMm: String(first.depthMm),
-      powerW: String(first.powerW),
-    },
-    schema: griddleSchema,
-    read: (typed) => ({
-      ...typed,
-      id: typed.id || freeId(slugOf(typed.name), taken),
-      thicknessMm: numberTyped(typed.thicknessMm),
-      widthMm: numberTyped(typed.widthMm),
-      depthMm: numberTyped(typed.shape === 'round' ? typed.widthMm : typed.depthMm),
-      powerW: numberTyped(typed.powerW),
-    }),
-  });
+interface KindProps {
+  text: Pick<Griddle, 'material' | 'shape' | 'domed' | 'heat' | 'flame' | 'nonStick'>;
+  set: (changes: Partial<KindProps['text']>) => void;
+}
+
+/** What it is made of, its shape and surface, how it is heated. */
+function Kind({ text, set }: KindProps) {
   return (
     <>
-      <Heading>{griddle ? griddle.name : 'A plate'}</Heading>
-      <WordField
-        name="plate-name"
-        label="Name"
-        value={text.name}
-        onText={(name) => set({ name })}
-        error={at('name')}
-      />
-      {griddle ? null : (
-        <Choices
-          label="Or a pan, to begin from"
-          value={null}
-          options={PANS.map(({ name }) => [name, name] as const)}
-          onChange={(name) => {
-            const pan = PANS.find((one) => one.name === name);
-            if (!pan) return;
-            const { widthMm } = pan;
-            set({ ...pan, depthMm: widthMm, shape: 'round', heat: 'burner', flame: 'medium', powerW: PAN_W });
-          }}
-        />
-      )}
       <Choices
         label="Made of"
         value={text.material}
@@ -145,6 +104,61 @@ export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFo
           ['non-stick', 'Non-stick'],
         ]}
       />
+    </>
+  );
+}
+
+/** What a plate is: size, material, thickness, power. Marks and readings are taken on its page. */
+export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFormProps) {
+  const first = griddle ?? NEW;
+  const {
+    text,
+    set,
+    problem: at,
+    figure,
+    submit,
+  } = useTextForm({
+    first: {
+      ...first,
+      thicknessMm: String(first.thicknessMm),
+      widthMm: String(first.widthMm),
+      depthMm: String(first.depthMm),
+      powerW: String(first.powerW),
+    },
+    schema: griddleSchema,
+    read: (typed) => ({
+      ...typed,
+      id: typed.id || freeId(slugOf(typed.name), taken),
+      thicknessMm: numberTyped(typed.thicknessMm),
+      widthMm: numberTyped(typed.widthMm),
+      depthMm: numberTyped(typed.shape === 'round' ? typed.widthMm : typed.depthMm),
+      powerW: numberTyped(typed.powerW),
+    }),
+  });
+  return (
+    <>
+      <Heading>{griddle ? griddle.name : 'A plate'}</Heading>
+      <WordField
+        name="plate-name"
+        label="Name"
+        value={text.name}
+        onText={(name) => set({ name })}
+        error={at('name')}
+      />
+      {griddle ? null : (
+        <Choices
+          label="Or a pan, to begin from"
+          value={null}
+          options={PANS.map(({ name }) => [name, name] as const)}
+          onChange={(name) => {
+            const pan = PANS.find((one) => one.name === name);
+            if (!pan) return;
+            const { widthMm } = pan;
+            set({ ...pan, depthMm: widthMm, shape: 'round', heat: 'burner', flame: 'medium', powerW: PAN_W });
+          }}
+        />
+      )}
+      <Kind {...{ text, set }} />
       <View style={styles.row}>
         {figure('widthMm', text.shape === 'round' ? 'Across' : 'Width', 'mm', styles.cell)}
         {text.shape === 'round' ? null : figure('depthMm', 'Depth', 'mm', styles.cell)}

@@ -1,14 +1,13 @@
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { useSaveKitchen } from '../../../api/queries';
 import { Action } from '../../../ui/input/actions';
 import { Caution } from '../../../ui/layout/Caution';
 import { Choices } from '../../../ui/input/Choices';
+import { Columns } from '../../../ui/layout/Columns';
 import { Notice, Waiting } from '../../../ui/layout/Notice';
 import { Screen } from '../../../ui/layout/Screen';
 import { Sheet } from '../../../ui/layout/Sheet';
-import { SPACE } from '../../../ui/tokens';
 import { useWide } from '../../../ui/layout/useWide';
 import { CalibrateTicket } from './CalibrateTicket';
 import { CAUTIONS } from '../griddleText';
@@ -16,12 +15,7 @@ import { useGriddleChoice } from '../griddleSetup';
 import { PlateFacts } from './PlateFacts';
 import { PlateForm } from './PlateForm';
 import { KnobMarks, SpotReadings } from './PlateReadings';
-import { useGriddleSubject } from '../useGriddle';
-
-const styles = StyleSheet.create({
-  panes: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
-  pane: { flex: 1, gap: SPACE.l, minWidth: 0 },
-});
+import { type GriddleSubject, useGriddleSubject } from '../useGriddle';
 
 const withGriddle = (kitchen: Kitchen, griddle: Griddle): Kitchen => {
   const others = kitchen.griddles ?? [];
@@ -32,24 +26,15 @@ const withGriddle = (kitchen: Kitchen, griddle: Griddle): Kitchen => {
   };
 };
 
-/** The kitchen's plates: what fits on them, how fast, where they are hot, what the knob means, and what their pieces teach. */
-export function PlatesScreen() {
-  const { subject, error, retry } = useGriddleSubject();
+interface ChooseProps {
+  subject: GriddleSubject;
+  setOpen: (open: 'new' | 'edit') => void;
+}
+
+/** Which plate and bread, and the way to change or add a plate. */
+function Choose({ subject: { griddle, griddles, formula, formulas }, setOpen }: ChooseProps) {
   const set = useGriddleChoice((state) => state.set);
-  const save = useSaveKitchen();
-  const wide = useWide();
-  const [open, setOpen] = useState<'new' | 'edit' | null>(null);
-  const close = useCallback(() => setOpen(null), []);
-  if (!subject) {
-    return (
-      <Screen title="Plates">
-        <Waiting what="the plates" error={error} onRetry={retry} />
-      </Screen>
-    );
-  }
-  const { griddle, griddles, kitchen, formula, formulas } = subject;
-  const store = (next: Griddle) => save.mutate(withGriddle(kitchen, next), { onSuccess: close });
-  const choose = (
+  return (
     <>
       {griddles.length > 0 ? (
         <Choices
@@ -73,15 +58,18 @@ export function PlatesScreen() {
       <Action label="Add a plate" icon="plus" onPress={() => setOpen('new')} />
     </>
   );
-  const facts = griddle ? (
-    <PlateFacts griddle={griddle} subject={subject} />
-  ) : (
-    <Notice
-      title="No plate yet"
-      text="Add the plate you bake on: its size, thickness and power tell how many pieces fit and how fast."
-    />
-  );
-  const readings = griddle ? (
+}
+
+interface ReadingsProps {
+  griddle: Griddle;
+  subject: GriddleSubject;
+  store: (griddle: Griddle) => void;
+}
+
+/** What was measured on a plate, and what its pieces teach. */
+function Readings({ griddle, subject, store }: ReadingsProps) {
+  const { formula } = subject;
+  return (
     <>
       <KnobMarks griddle={griddle} onChange={store} />
       <SpotReadings griddle={griddle} onChange={store} />
@@ -94,20 +82,51 @@ export function PlatesScreen() {
       <Caution {...CAUTIONS.plate} />
       {griddle.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
-  ) : null;
+  );
+}
+
+/** The kitchen's plates: what fits on them, how fast, where they are hot, what the knob means, and what their pieces teach. */
+export function PlatesScreen() {
+  const { subject, error, retry } = useGriddleSubject();
+  const set = useGriddleChoice((state) => state.set);
+  const save = useSaveKitchen();
+  const wide = useWide();
+  const [open, setOpen] = useState<'new' | 'edit' | null>(null);
+  const close = useCallback(() => setOpen(null), []);
+  if (!subject) {
+    return (
+      <Screen title="Plates">
+        <Waiting what="the plates" error={error} onRetry={retry} />
+      </Screen>
+    );
+  }
+  const { griddle, griddles, kitchen } = subject;
+  const store = (next: Griddle) => save.mutate(withGriddle(kitchen, next), { onSuccess: close });
+  const choose = <Choose {...{ subject, setOpen }} />;
+  const facts = griddle ? (
+    <PlateFacts griddle={griddle} subject={subject} />
+  ) : (
+    <Notice
+      title="No plate yet"
+      text="Add the plate you bake on: its size, thickness and power tell how many pieces fit and how fast."
+    />
+  );
+  const readings = griddle ? <Readings {...{ griddle, subject, store }} /> : null;
   return (
     <Screen
       eyebrow={griddle ? `${griddle.material}, ${griddle.thicknessMm} mm` : 'Griddle'}
       title={griddle?.name ?? 'Plates'}
     >
       {wide ? (
-        <View style={styles.panes}>
-          <View style={styles.pane}>{facts}</View>
-          <View style={styles.pane}>
-            {choose}
-            {readings}
-          </View>
-        </View>
+        <Columns
+          left={<>{facts}</>}
+          right={
+            <>
+              {choose}
+              {readings}
+            </>
+          }
+        />
       ) : (
         <>
           {facts}

@@ -7,6 +7,7 @@ import { useRunning } from '../../../api/queries';
 import { Caution } from '../../../ui/layout/Caution';
 import { CrossSection } from '../../../shared/chart';
 import { Choices } from '../../../ui/input/Choices';
+import { Columns } from '../../../ui/layout/Columns';
 import { Notice, Waiting } from '../../../ui/layout/Notice';
 import { Screen } from '../../../ui/layout/Screen';
 import { Ticket } from '../../../ui/layout/Ticket';
@@ -19,11 +20,9 @@ import { TimesTicket } from './TimesTicket';
 import { WaysTicket } from './WaysTicket';
 import { WhatIf } from './WhatIf';
 import { useGriddleChoice } from '../griddleSetup';
-import { useGriddleSubject } from '../useGriddle';
+import { type GriddleSubject, useGriddleSubject } from '../useGriddle';
 
 const styles = StyleSheet.create({
-  panes: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
-  pane: { flex: 1, gap: SPACE.l, minWidth: 0 },
   stack: { gap: SPACE.m },
   links: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
   link: { minHeight: TOUCH.other, display: 'flex', alignItems: 'center', textDecorationLine: 'underline' },
@@ -42,36 +41,39 @@ function LiveLink({ batch: { id, formulaName, record } }: { batch: BatchSummary 
   );
 }
 
-/** How long on each side, how sure that is, and what would change it; with the way to plates, window and live plate. */
-export function GriddleScreen() {
-  const { subject, empty, error, retry } = useGriddleSubject();
-  const set = useGriddleChoice((state) => state.set);
+/** Ways to the plates of running batches: those that bake, and those that do not yet. */
+function useLiveLinks() {
   const running = useRunning();
-  const wide = useWide();
-  const work = useGriddleWork('solve', subject ? { request: subject.request } : null);
-  const solved = work.data?.solved;
-  const robust = useGriddleWork(
-    'robust',
-    subject && solved?.good && !work.isPlaceholderData
-      ? { request: subject.request, spreads: subject.spreads, seconds: solved.seconds }
-      : null,
+  const isBaking = ({ record: { now } }: BatchSummary) => now?.kind === 'griddle';
+  const batches = running.data ?? [];
+  const live = (of: readonly BatchSummary[]) => of.map((batch) => <LiveLink key={batch.id} batch={batch} />);
+  return {
+    baking: live(batches.filter(isBaking)),
+    others: live(batches.filter((batch) => !isBaking(batch))),
+  };
+}
+
+/** Before there is a bread to work out. */
+function NoSubject({
+  empty,
+  error,
+  retry,
+}: Pick<ReturnType<typeof useGriddleSubject>, 'empty' | 'error' | 'retry'>) {
+  return (
+    <Screen title="Griddle">
+      {empty ? (
+        <Notice title="No formula yet" text="Times are worked out for a formula’s bread: write one first." />
+      ) : (
+        <Waiting what="the griddle" error={error} onRetry={retry} />
+      )}
+    </Screen>
   );
-  if (!subject) {
-    return (
-      <Screen title="Griddle">
-        {empty ? (
-          <Notice
-            title="No formula yet"
-            text="Times are worked out for a formula’s bread: write one first."
-          />
-        ) : (
-          <Waiting what="the griddle" error={error} onRetry={retry} />
-        )}
-      </Screen>
-    );
-  }
-  const { formula, formulas, griddle, griddles } = subject;
-  const choose = (
+}
+
+/** Which bread, and on which plate. */
+function Choose({ subject: { formula, formulas, griddle, griddles } }: { subject: GriddleSubject }) {
+  const set = useGriddleChoice((state) => state.set);
+  return (
     <View style={styles.stack}>
       <Choices
         label="Bread"
@@ -89,11 +91,50 @@ export function GriddleScreen() {
       ) : null}
     </View>
   );
-  const isBaking = ({ record: { now } }: BatchSummary) => now?.kind === 'griddle';
-  const batches = running.data ?? [];
-  const live = (of: readonly BatchSummary[]) => of.map((batch) => <LiveLink key={batch.id} batch={batch} />);
-  const baking = live(batches.filter(isBaking));
-  const others = live(batches.filter((batch) => !isBaking(batch)));
+}
+
+function Cautions({ subject: { formula, griddle, plateC } }: { subject: GriddleSubject }) {
+  return (
+    <>
+      <Caution {...CAUTIONS.plate} />
+      {formula.bake.finish ? <Caution {...CAUTIONS.flame} /> : null}
+      {plateC >= SMOKES_FROM_C ? <Caution {...CAUTIONS.smoke} /> : null}
+      {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
+    </>
+  );
+}
+
+function Links() {
+  return (
+    <View style={styles.links}>
+      <Link href="/griddle/window" style={styles.link}>
+        <Strong>Heat and thickness picture</Strong>
+      </Link>
+      <Link href="/griddle/plates" style={styles.link}>
+        <Strong>Plates</Strong>
+      </Link>
+    </View>
+  );
+}
+
+/** How long on each side, how sure that is, and what would change it; with the way to plates, window and live plate. */
+export function GriddleScreen() {
+  const { subject, empty, error, retry } = useGriddleSubject();
+  const { baking, others } = useLiveLinks();
+  const wide = useWide();
+  const work = useGriddleWork('solve', subject ? { request: subject.request } : null);
+  const solved = work.data?.solved;
+  const robust = useGriddleWork(
+    'robust',
+    subject && solved?.good && !work.isPlaceholderData
+      ? { request: subject.request, spreads: subject.spreads, seconds: solved.seconds }
+      : null,
+  );
+  if (!subject) {
+    return <NoSubject {...{ empty, error, retry }} />;
+  }
+  const { formula, griddle } = subject;
+  const choose = <Choose subject={subject} />;
   const times = solved ? (
     <TimesTicket robustError={robust.error} subject={subject} solved={solved} robust={robust.data} />
   ) : (
@@ -110,44 +151,32 @@ export function GriddleScreen() {
       <CrossSection series={work.data.series} />
     </Ticket>
   ) : null;
-  const more = (
-    <>
-      <Caution {...CAUTIONS.plate} />
-      {formula.bake.finish ? <Caution {...CAUTIONS.flame} /> : null}
-      {subject.plateC >= SMOKES_FROM_C ? <Caution {...CAUTIONS.smoke} /> : null}
-      {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
-    </>
-  );
+  const more = <Cautions subject={subject} />;
   // Above what grows when an answer comes, so that it does not move under a finger.
-  const links = (
-    <View style={styles.links}>
-      <Link href="/griddle/window" style={styles.link}>
-        <Strong>Heat and thickness picture</Strong>
-      </Link>
-      <Link href="/griddle/plates" style={styles.link}>
-        <Strong>Plates</Strong>
-      </Link>
-    </View>
-  );
+  const links = <Links />;
   return (
     <Screen eyebrow={griddle ? griddle.name : '10 mm of steel, assumed'} title={`Griddle: ${formula.name}`}>
       {wide ? (
-        <View style={styles.panes}>
-          <View style={styles.pane}>
-            {times}
-            {pan}
-            {ways}
-            {section}
-            {more}
-          </View>
-          <View style={styles.pane}>
-            {baking}
-            {links}
-            {choose}
-            {others}
-            <WhatIf subject={subject} />
-          </View>
-        </View>
+        <Columns
+          left={
+            <>
+              {times}
+              {pan}
+              {ways}
+              {section}
+              {more}
+            </>
+          }
+          right={
+            <>
+              {baking}
+              {links}
+              {choose}
+              {others}
+              <WhatIf subject={subject} />
+            </>
+          }
+        />
       ) : (
         <>
           {baking}
