@@ -28,8 +28,8 @@ import {
   robustTimes,
   sensitivities,
   settling,
-  solve,
-  adviseSecond,
+  adviseSeconds,
+  bakeWith,
   atHeat,
   solveTimes,
   stagesWith,
@@ -96,10 +96,12 @@ export const GRIDDLE_WORK: {
   [N in WorkName]: (asks: GriddleWork[N]['asks']) => Steps<GriddleWork[N]['gives']>;
 } = {
   *solve({ request, seconds }) {
-    const solved = solve(request);
+    const solution = solveTimes(request);
     yield 0.5;
-    const stages = stagesWith(request.program, seconds ?? solved.seconds);
-    return { solved, series: bakeSeries({ ...request.setup, stages }, SERIES_S) };
+    const stages = stagesWith(request.program, seconds ?? solution.seconds);
+    const series = bakeSeries({ ...request.setup, stages }, SERIES_S);
+    const outcome = seconds ? bakeWith(request, solution.seconds) : series.outcome;
+    return { solved: { ...solution, outcome }, series };
   },
   *details({ request, solution }) {
     const moved = solution.good ? sensitivities(request, solution) : [];
@@ -132,12 +134,10 @@ export const GRIDDLE_WORK: {
     for (const plateC of platesC) {
       const here = atHeat(request, plateC);
       const { seconds, good, least, most, keepsSplit = false } = solveTimes(here);
-      const after: [number, number][] = [];
-      for (const share of oneFlip ? LATE_SHARES : []) {
-        const firstS = share * (seconds[0] ?? 0);
-        after.push([firstS, adviseSecond(here, firstS)]);
-        yield times.length / platesC.length;
-      }
+      const firstsS = oneFlip ? LATE_SHARES.map((share) => share * (seconds[0] ?? 0)) : [];
+      yield times.length / platesC.length;
+      const secondsS = adviseSeconds(here, firstsS);
+      const after = firstsS.map((firstS, i): [number, number] => [firstS, secondsS[i] ?? 0]);
       times.push({ ...{ plateC, seconds, after, keepsSplit }, range: good ? { least, most } : null });
       yield times.length / platesC.length;
     }

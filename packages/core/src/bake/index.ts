@@ -50,7 +50,7 @@ export { packPieces, type Place } from './plate/packing';
 export { type PanCycle, panOnBurner } from './plate/panCycle';
 export { type PlateMoment, readySeconds, STEADY_C_PER_MIN, warmUp } from './plate/preheat';
 export { twoWays, type TwoWays, type Way } from './plate/twoWays';
-export { adviseSecond } from './solve/advise';
+export { adviseSeconds } from './solve/advise';
 export {
   atHeat,
   type BakeRequest,

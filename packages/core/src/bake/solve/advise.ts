@@ -122,12 +122,16 @@ const within = ({ leastS, mostS, middleS }: Room, share: number | undefined): nu
   share === undefined ? middleS : leastS + share * (mostS - leastS);
 
 /**
- * The second side, s, after a first that really lay for so long: at its place in the room that is left, or the nearest
- * thing where none is.
+ * The second side, s, after each of several firsts that really lay for so long: at its place in the room that is left, or
+ * the nearest thing where none is.
  */
-export function adviseSecond(request: BakeRequest, firstS: number): number {
-  const { room, solved } = secondRoom(request, firstS);
-  return solved.good ? within(room, ownSplit(request)?.[1]) : solved.seconds[1]!;
+export function adviseSeconds(request: BakeRequest, firstsS: readonly number[]): number[] {
+  const track = openFirst(request);
+  const share = ownSplit(request)?.[1];
+  return firstsS.map((firstS) => {
+    const { room, solved } = secondRoom(request, firstS, track);
+    return solved.good ? within(room, share) : solved.seconds[1]!;
+  });
 }
 
 /**
