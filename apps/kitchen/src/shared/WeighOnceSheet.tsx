@@ -2,6 +2,7 @@ import { type FillMethod, type Ingredient, weighOnce } from '@kettle-scale/core/
 import { InputError } from '@kettle-scale/core/message';
 import { type Measures, unitsFor } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
+import { useFormat } from '../ui/useFormat';
 import { View } from 'react-native';
 import { PrimaryAction } from '../ui/input/actions';
 import { Choices } from '../ui/input/Choices';
@@ -37,6 +38,7 @@ const SPOONS = 10;
 export function WeighOnceSheet({ asked, measures, today, onSave, onClose }: WeighOnceProps) {
   const [cup, setCup] = useState<Cup>('cup');
   const [text, setText] = useState('');
+  const format = useFormat();
   const [problem, setProblem] = useState<string>();
   const unit = unitsFor(measures).find(({ id }) => id === cup);
   const count = cup === 'cup' ? 1 : SPOONS;
@@ -56,7 +58,7 @@ export function WeighOnceSheet({ asked, measures, today, onSave, onClose }: Weig
   const density = asked?.food.densities?.find(({ fill }) => fill === asked.fill);
   const usual =
     density && unit
-      ? `${Math.round(density.low * unit.size * count)} to ${Math.round(density.high * unit.size * count)} g`
+      ? `${format.massFigure(density.low * unit.size * count).value} to ${format.mass(density.high * unit.size * count)}`
       : '';
   return (
     <Sheet open={asked !== null} onClose={onClose} label="Weigh it once">

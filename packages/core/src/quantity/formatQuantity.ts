@@ -31,11 +31,26 @@ export function massFigure(massG: number, stepG = 1, system: UnitSystem = 'metri
   return { value: pounds > 0 ? `${number(pounds, 0)} lb ${rest}` : rest, unit: 'oz' };
 }
 
+const GRAMS_PER_KG = 1000;
+
+/** Flour by the sack and dough by the bowl: 12.5 kg, or 27.6 lb. */
+export function bulkFigure(massG: number, system: UnitSystem = 'metric'): Figure {
+  if (system === 'metric') return { value: number(massG / GRAMS_PER_KG, 1), unit: 'kg' };
+  return { value: number(massG / GRAMS_PER_OUNCE / OUNCES_PER_POUND, 1), unit: 'lb' };
+}
+
 /** A length on the bench: 280 mm, 1.4 mm; or 11.0 in, 0.055 in. */
 export function lengthFigure(mm: number, system: UnitSystem = 'metric'): Figure {
   if (system === 'metric') return { value: number(mm, mm < 10 ? 1 : 0), unit: 'mm' };
   const inches = mm / MM_PER_INCH;
   return { value: number(inches, inches < 1 ? 3 : 1), unit: 'in' };
+}
+
+/** A thickness as fine as a calliper reads it: 1.85 mm, or thousandths of an inch. */
+export function thicknessFigure(mm: number, system: UnitSystem = 'metric'): Figure {
+  return system === 'metric'
+    ? { value: number(mm, 2), unit: 'mm' }
+    : { value: number(mm / MM_PER_INCH, 3), unit: 'in' };
 }
 
 /** A temperature as a person reads it, and back. */
@@ -55,6 +70,9 @@ const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.un
 
 export const formatMass = (massG: number, stepG = 1, system: UnitSystem = 'metric'): string =>
   figureText(massFigure(massG, stepG, system));
+
+export const formatBulk = (massG: number, system: UnitSystem = 'metric'): string =>
+  figureText(bulkFigure(massG, system));
 
 export const formatLength = (mm: number, system: UnitSystem = 'metric'): string =>
   figureText(lengthFigure(mm, system));

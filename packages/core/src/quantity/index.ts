@@ -11,9 +11,11 @@ export {
   type Zone,
 } from './days';
 export {
+  bulkFigure,
   type Figure,
   formatClock,
   formatLength,
+  formatBulk,
   formatMass,
   formatMoney,
   formatPercent,
@@ -26,6 +28,7 @@ export {
   MM_PER_INCH,
   readTemp,
   tempFigure,
+  thicknessFigure,
   typedTempC,
   type UnitSystem,
 } from './formatQuantity';
@@ -33,4 +36,5 @@ export type { Interval } from './interval';
 export { parseQuantity } from './parseQuantity';
 export { numberOrNaN, numberQuestion, readNumber } from './readNumber';
 export { roundToStep, SCALE_STEPS_G, sumG } from './roundToStep';
+export { rangeForReader, readerUnit, readText, storedText } from './readerUnit';
 export { type Measures, type Unit, unitsFor } from './units';

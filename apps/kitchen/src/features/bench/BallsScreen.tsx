@@ -1,5 +1,5 @@
 import type { ReadingSource } from '@kettle-scale/core/device';
-import { roundToStep } from '@kettle-scale/core/quantity';
+import { roundToStep, storedText } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { planCost } from '@kettle-scale/core/plan';
 import { USUAL_SAMPLE, ballAdvice, ballSample } from '@kettle-scale/core/quality';
@@ -70,7 +70,7 @@ function OnScale({ standard, typed, shown, phase, heard, there, reads }: OnScale
   return (
     <View>
       <Label>{`${format.mass(standard.targetG, BALL_STEP_G)} ± ${format.mass(standard.toleranceG, BALL_STEP_G)} wanted`}</Label>
-      <BigFigure value={shown || '0'} unit="g" width={width} />
+      <BigFigure value={shown || '0'} unit={format.unitOf('g')} width={width} />
       <View role="status">
         <Strong tone={there ? 'ink' : 'soot'}>
           {typed !== null ? 'by hand' : reads ? PHASE_WORDS[phase] : NO_SCALE}
@@ -104,11 +104,11 @@ function Balls({ live }: { live: LiveBatch }) {
   const advice = sample ? ballAdvice(sample, standard, format.units) : null;
   const enough = ballsG.length >= USUAL_SAMPLE;
   const back = () => router.replace(`/bench/${id}`);
-  const typedG = Number(typed);
+  const typedG = Number(storedText(typed ?? '', 'g', format.units));
   const primary =
     typed !== null
       ? {
-          label: typedG > 0 ? `It weighs ${typed} g` : 'Key in the scale',
+          label: typedG > 0 ? `It weighs ${typed} ${format.unitOf('g')}` : 'Key in the scale',
           disabled: !(typedG > 0),
           onPress: () => {
             take(typedG, 'typed');

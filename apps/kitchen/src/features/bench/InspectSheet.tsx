@@ -1,7 +1,6 @@
 import { type EventBody, FOLDED, TEARS } from '@kettle-scale/core/batch';
 import { colourAsked } from '@kettle-scale/core/bake';
 import { PUFFS, type ProductStandard } from '@kettle-scale/core/formula';
-import { GRAMS_PER_OUNCE, MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
@@ -11,7 +10,6 @@ import { FigureField, numberTyped } from '../../ui/input/FigureField';
 import { Sheet } from '../../ui/layout/Sheet';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 import { SwatchChoice } from './SwatchChoice';
 
 type Inspected = Omit<Extract<EventBody, { type: 'inspected' }>, 'type'>;
@@ -74,14 +72,12 @@ export function InspectSheet({
   open: boolean;
   onClose: () => void;
 }) {
-  const format = useFormat();
-  const metric = format.units === 'metric';
   const { product } = live.batch.plan.formula;
   const [seen, setSeen] = useState<Inspected>({});
   const [text, setText] = useState({ size: '', weight: '' });
   const put = (changes: Inspected) => setSeen((was) => ({ ...was, ...changes }));
-  const sizeMm = numberTyped(text.size) * (metric ? 1 : MM_PER_INCH);
-  const weightG = numberTyped(text.weight) * (metric ? 1 : GRAMS_PER_OUNCE);
+  const sizeMm = numberTyped(text.size);
+  const weightG = numberTyped(text.weight);
   const sizeBad = text.size !== '' && !inside(sizeMm, 30, 900);
   const weightBad = text.weight !== '' && !inside(weightG, 1, 5000);
   const keep = () => {
@@ -105,20 +101,20 @@ export function InspectSheet({
           name="baked-size"
           label="Diameter"
           labelled
-          unit={metric ? 'mm' : 'in'}
+          unit="mm"
           value={text.size}
           onText={(size) => setText((was) => ({ ...was, size }))}
-          error={sizeBad ? 'A diameter of 30 to 900 mm.' : undefined}
+          error={sizeBad ? 'Diameter must be between 30 and 900 mm.' : undefined}
           style={{ flex: 1 }}
         />
         <FigureField
           name="baked-weight"
           label="Weight, baked"
           labelled
-          unit={metric ? 'g' : 'oz'}
+          unit="g"
           value={text.weight}
           onText={(weight) => setText((was) => ({ ...was, weight }))}
-          error={weightBad ? 'A weight of 1 to 5,000 g.' : undefined}
+          error={weightBad ? 'Weight must be between 1 and 5,000 g.' : undefined}
           style={{ flex: 1 }}
         />
       </View>

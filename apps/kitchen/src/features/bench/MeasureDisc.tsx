@@ -1,4 +1,3 @@
-import { MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { eventSchema } from '@kettle-scale/core/batch';
 import { DISC_PLACES } from '@kettle-scale/core/portion';
 import { useState } from 'react';
@@ -10,7 +9,6 @@ import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
@@ -26,19 +24,15 @@ const EMPTY: Text = {
 
 /** Two diameters, the one it was rolled to, and a thickness or five, with ruler and calliper. */
 export function MeasureDisc({ live }: { live: LiveBatch }) {
-  const format = useFormat();
   const [text, setText] = useState<Text>(EMPTY);
   const [problem, setProblem] = useState<string | null>(null);
-  const metric = format.units === 'metric';
-  const unit = metric ? 'mm' : 'in';
-  const mmOf = (typed: string) => numberTyped(typed) * (metric ? 1 : MM_PER_INCH);
   const field = (key: keyof Text, label: string) => (
     <FigureField
       key={key}
       name={`disc-${key.replace(' ', '-')}`}
       label={label}
       labelled
-      unit={unit}
+      unit="mm"
       value={text[key]}
       onText={(typed) => setText((was) => ({ ...was, [key]: typed }))}
       style={styles.field}
@@ -47,11 +41,11 @@ export function MeasureDisc({ live }: { live: LiveBatch }) {
   const keep = () => {
     const body = {
       type: 'disc-measured' as const,
-      diametersMm: [mmOf(text.across), mmOf(text.along)] as [number, number],
+      diametersMm: [numberTyped(text.across), numberTyped(text.along)] as [number, number],
       thicknessesMm: DISC_PLACES.flatMap((place) =>
-        text[place].trim() === '' ? [] : [{ place, mm: mmOf(text[place]) }],
+        text[place].trim() === '' ? [] : [{ place, mm: numberTyped(text[place]) }],
       ),
-      ...(text.rolled.trim() === '' ? {} : { rolledMm: mmOf(text.rolled) }),
+      ...(text.rolled.trim() === '' ? {} : { rolledMm: numberTyped(text.rolled) }),
     };
     const read = eventSchema.safeParse({ ...body, id: PROBE_ID, at: new Date().toISOString() });
     if (!read.success) {

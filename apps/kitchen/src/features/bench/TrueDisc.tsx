@@ -1,12 +1,18 @@
+import { MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 const MARGIN = 10;
 const RULER = 26;
-const TICK_MM = { small: 5, large: 10 } as const;
+/** Marks of the ruler: small and large ones, and how often one is named, in mm, in the reader's unit. */
+const RULER_MARKS = {
+  metric: { smallMm: 5, largeEvery: 2, namedEvery: 4 },
+  us: { smallMm: MM_PER_INCH / 8, largeEvery: 4, namedEvery: 8 },
+} as const;
 
 interface Props {
   diameterMm: number;
@@ -21,19 +27,22 @@ interface Props {
  */
 export function TrueDisc({ diameterMm, toleranceMm, pxPerMm, height }: Props) {
   const colours = useColours();
+  const format = useFormat();
   const { width, onLayout } = useStripWidth();
   const radius = (diameterMm / 2) * pxPerMm;
   const whole = 2 * radius + 2 * MARGIN <= width;
   const cx = whole ? width / 2 : MARGIN + toleranceMm * pxPerMm + radius;
   const cy = (height - RULER) / 2;
-  const ticks = Array.from(
-    { length: Math.ceil(width / pxPerMm / TICK_MM.small) + 1 },
-    (_, i) => i * TICK_MM.small,
-  );
+  const { smallMm, largeEvery, namedEvery } = RULER_MARKS[format.units];
+  const ticks = Array.from({ length: Math.ceil(width / pxPerMm / smallMm) + 1 }, (_, i) => ({
+    mm: i * smallMm,
+    large: i % largeEvery === 0,
+    named: i > 0 && i % namedEvery === 0,
+  }));
   return (
     <View
       role="img"
-      aria-label={`A disc of ${Math.round(diameterMm)} mm in true size${whole ? '' : ', its left rim'}`}
+      aria-label={`A disc of ${format.length(diameterMm)} in true size${whole ? '' : ', its left rim'}`}
       onLayout={onLayout}
       style={{ width: '100%', height, overflow: 'hidden' }}
     >
@@ -54,20 +63,20 @@ export function TrueDisc({ diameterMm, toleranceMm, pxPerMm, height }: Props) {
           ))}
           <G>
             <Rect x={0} y={height - RULER - 2} width={width} height={RULER + 2} fill={colours.ground} />
-            {ticks.map((mm) => (
+            {ticks.map(({ mm, large }) => (
               <Line
                 key={mm}
                 x1={mm * pxPerMm}
                 x2={mm * pxPerMm}
                 y1={height - RULER}
-                y2={height - RULER + (mm % TICK_MM.large === 0 ? 12 : 7)}
+                y2={height - RULER + (large ? 12 : 7)}
                 stroke={colours.ink}
                 strokeWidth={1.5}
               />
             ))}
             {ticks
-              .filter((mm) => mm % (2 * TICK_MM.large) === 0 && mm > 0)
-              .map((mm) => (
+              .filter(({ named }) => named)
+              .map(({ mm }) => (
                 <SvgText
                   key={mm}
                   x={mm * pxPerMm}
@@ -77,7 +86,7 @@ export function TrueDisc({ diameterMm, toleranceMm, pxPerMm, height }: Props) {
                   fontSize={14}
                   fill={colours.ink}
                 >
-                  {`${mm} mm`}
+                  {format.units === 'us' ? `${Math.round(mm / MM_PER_INCH)} in` : `${mm} mm`}
                 </SvgText>
               ))}
           </G>

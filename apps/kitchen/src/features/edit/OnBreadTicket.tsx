@@ -5,7 +5,6 @@ import {
   freeId,
   resolveOnBread,
 } from '@kettle-scale/core/formula';
-import { GRAMS_PER_OUNCE } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
@@ -27,7 +26,6 @@ const styles = StyleSheet.create({ line: { gap: SPACE.s } });
 /** One of them: how much, and when. */
 function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[number]; index: number }) {
   const { edit, foodOf } = useEditing();
-  const { units } = useFormat();
   const name = foodOf(line.ingredient)?.name ?? line.ingredient;
   return (
     <View style={styles.line}>
@@ -35,9 +33,8 @@ function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[
       <DraftFigure
         label={`${name}, a piece`}
         path={`onBread[${index}].gPerPiece`}
-        unit={units === 'us' ? 'oz' : 'g'}
-        shown={units === 'us' ? 1 / GRAMS_PER_OUNCE : 1}
-        decimals={units === 'us' ? 3 : 2}
+        unit="g"
+        decimals={2}
         value={line.gPerPiece}
         set={(d, value) => {
           const found = d.onBread?.[index];
@@ -67,6 +64,7 @@ function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[
 /** What goes on the bread and not into the dough: by the piece, at its moment. It counts in cost and allergens. */
 export function OnBreadTicket() {
   const { draft, edit, foods, formula } = useEditing();
+  const format = useFormat();
   const [adding, setAdding] = useState(false);
   const lines = draft.onBread ?? [];
   const implied = formula ? resolveOnBread(formula, foods).filter(({ assumed }) => assumed) : [];
@@ -82,7 +80,7 @@ export function OnBreadTicket() {
       ))}
       {implied.map(({ id, food, gPerPiece, when }) => (
         <Body key={id} tone="plum">
-          {`${food.name}, ${when}: the method says so and no amount is named. ${gPerPiece} g a piece is assumed until you add it.`}
+          {`${food.name}, ${when}: the method says so and no amount is named. ${format.mass(gPerPiece, 0.1)} a piece is assumed until you add it.`}
         </Body>
       ))}
       <Action

@@ -1,5 +1,13 @@
 import type { Explanation } from '@kettle-scale/core/message';
 import { type SolvedBake, limitWords, troubleWords } from '@kettle-scale/core/bake';
+import {
+  type UnitSystem,
+  formatLength,
+  formatTemp,
+  readText,
+  readerUnit,
+  thicknessFigure,
+} from '@kettle-scale/core/quantity';
 import type { GriddleSubject } from './useGriddle';
 
 /** Safety where the danger is: short, with what to do. */
@@ -31,32 +39,37 @@ export function explainSeconds(
   solved: SolvedBake,
   side: number,
   shown: number,
+  units: UnitSystem,
 ): Explanation {
   const { plateC, thicknessMm, doughC, altitudeM, request, griddle } = subject;
   const { outcome } = solved;
+  const thickness = thicknessFigure(thicknessMm, units);
   return {
     title: side < subject.formula.bake.sides.length ? `Side ${side + 1}` : 'Fire',
     value: `${Math.round(shown)} s`,
     equation: solved.trouble ? troubleWords(solved.trouble) : limitWords(solved),
     inputs: [
-      { label: 'Plate', value: `${Math.round(plateC)} °C` },
-      { label: 'Thickness', value: `${thicknessMm.toFixed(2)} mm` },
+      { label: 'Plate', value: formatTemp(plateC, units) },
+      { label: 'Thickness', value: `${thickness.value} ${thickness.unit}` },
       {
         label: 'Dough',
-        value: `${Math.round(doughC)} °C, ${(100 * request.setup.dough.moisture).toFixed(1)} % water`,
+        value: `${formatTemp(doughC, units)}, ${(100 * request.setup.dough.moisture).toFixed(1)} % water`,
       },
-      { label: 'Water boils at', value: `${outcome.boilingC.toFixed(1)} °C (${altitudeM} m)` },
+      {
+        label: 'Water boils at',
+        value: `${formatTemp(outcome.boilingC, units)} (${readText(String(altitudeM), 'm', units)} ${readerUnit('m', units).unit})`,
+      },
       {
         label: 'Bubbles show after',
         value: solved.bubblesS === null ? 'not seen' : `${solved.bubblesS.toFixed(0)} s`,
       },
       {
-        label: 'Middle at 95 °C after',
+        label: `Middle at ${formatTemp(95, units)} after`,
         value: outcome.cookedS === null ? 'never' : `${outcome.cookedS.toFixed(0)} s`,
       },
       { label: 'Freckles, each side', value: outcome.cover.map((c) => `${c.toFixed(0)} %`).join(' / ') },
       { label: 'Water left', value: `${outcome.moisture.toFixed(1)} %` },
-      { label: 'Plate', value: griddle ? griddle.name : '10 mm of steel (assumed)' },
+      { label: 'Plate', value: griddle ? griddle.name : `${formatLength(10, units)} of steel (assumed)` },
     ],
     changes: [RESTS_ON],
   };

@@ -7,8 +7,12 @@ import { Segments } from '../../ui/input/Segments';
 import { WordField } from '../../ui/input/WordField';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 import { Heading, Label } from '../../ui/type';
 import type { IngredientText } from './ingredientText';
+
+/** A fat's own state is told of this room, °C. */
+const ROOM_C = 20;
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
@@ -55,6 +59,7 @@ export function WhatTicket({
   problem,
   nameProblem,
 }: FieldsProps & { nameProblem: string | undefined }) {
+  const format = useFormat();
   return (
     <Ticket>
       <Heading>What it is</Heading>
@@ -115,7 +120,7 @@ export function WhatTicket({
       {text.kind === 'fat' ? (
         <Segments
           labelled
-          label="At 20 °C"
+          label={`At ${format.temp(ROOM_C)}`}
           value={text.at20 || 'solid'}
           options={[
             ['solid', 'Solid'],

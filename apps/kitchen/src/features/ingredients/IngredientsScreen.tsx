@@ -1,3 +1,4 @@
+import { useFormat } from '../../ui/useFormat';
 import { pricePerG } from '@kettle-scale/core/formula';
 import { CATALOGUE, INGREDIENT_KINDS, type Ingredient } from '@kettle-scale/core/ingredient';
 import { formatMoney } from '@kettle-scale/core/quantity';
@@ -24,12 +25,12 @@ const FROM_CATALOGUE = new Map(CATALOGUE.map((food) => [food.id, food]));
 const KIND_ORDER = new Map<string, number>(INGREDIENT_KINDS.map((kind, index) => [kind, index]));
 
 /** "scooped 0.56 to 0.64 g/ml": the widest of what a measure of it weighs. */
-function densityText(food: Ingredient): string {
+function densityText(food: Ingredient, { read, unitOf }: ReturnType<typeof useFormat>): string {
   const fills = food.densities ?? [];
   if (fills.length === 0) return 'by weight only';
   const low = Math.min(...fills.map((density) => density.low));
   const high = Math.max(...fills.map((density) => density.high));
-  return `${low.toFixed(2)} to ${high.toFixed(2)} g/ml${fills.length > 1 ? `, ${fills.length} ways of filling` : ''}`;
+  return `${read(low, 'g/ml').toFixed(2)} to ${read(high, 'g/ml').toFixed(2)} ${unitOf('g/ml')}${fills.length > 1 ? `, ${fills.length} ways of filling` : ''}`;
 }
 
 function IngredientRow({
@@ -41,6 +42,7 @@ function IngredientRow({
   here: boolean;
   currency: string | undefined;
 }) {
+  const format = useFormat();
   const price = pricePerG(food);
   const base = FROM_CATALOGUE.get(food.id);
   const mark = !base ? 'our own' : JSON.stringify(base) === JSON.stringify(food) ? '' : 'changed';
@@ -49,7 +51,7 @@ function IngredientRow({
       to={`/ingredients/${food.id}`}
       here={here}
       title={`${food.name}${food.hidden ? ' (hidden)' : ''}`}
-      description={[food.kind, densityText(food), food.rolls === 'no' ? 'does not roll' : '', mark]
+      description={[food.kind, densityText(food, format), food.rolls === 'no' ? 'does not roll' : '', mark]
         .filter(Boolean)
         .join(' · ')}
       right={

@@ -2,6 +2,7 @@ import type { Lesson } from '@kettle-scale/core/log';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useUnits } from '../../ui/preferences';
 import { useDays } from '../../shared/useDays';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { XyChart } from '../../shared/chart';
@@ -9,7 +10,7 @@ import { Check } from '../../ui/input/Choices';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../ui/type';
-import { EVIDENCE_AXIS, evidenceValue, evidenceWords, lessonFigure } from './lessonText';
+import { evidenceAxis, evidenceValue, evidenceWords, lessonFigure } from './lessonText';
 
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: SPACE.m },
@@ -35,12 +36,13 @@ const COMPARABLE: ReadonlySet<Lesson['kind']> = new Set([
 ]);
 
 function Evidence({ lesson }: { lesson: Lesson }) {
+  const units = useUnits();
   const router = useRouter();
   const { day } = useDays();
   const points = lesson.evidence.map(({ at, value, formulaName }) => ({
     x: Date.parse(at),
-    y: evidenceValue(lesson, value),
-    words: `${day(Date.parse(at))}, ${formulaName}: ${evidenceWords(evidenceValue(lesson, value))} ${EVIDENCE_AXIS[lesson.kind]}`,
+    y: evidenceValue(lesson, value, units),
+    words: `${day(Date.parse(at))}, ${formulaName}: ${evidenceWords(evidenceValue(lesson, value, units))} ${evidenceAxis(lesson.kind, units)}`,
   }));
   const inChart = COMPARABLE.has(lesson.kind);
   const newest = lesson.evidence.at(-1);
@@ -51,26 +53,28 @@ function Evidence({ lesson }: { lesson: Lesson }) {
         points={points}
         joined={lesson.kind === 'cost'}
         tone="water"
-        y={{ label: EVIDENCE_AXIS[lesson.kind] }}
+        y={{ label: evidenceAxis(lesson.kind, units) }}
         x={{ label: 'day', format: day, ...(points.length < 4 ? { ticks: points.map(({ x }) => x) } : {}) }}
         bands={
           inChart
             ? [
                 {
-                  low: evidenceValue(lesson, lesson.low),
-                  high: evidenceValue(lesson, lesson.high),
+                  low: evidenceValue(lesson, lesson.low, units),
+                  high: evidenceValue(lesson, lesson.high, units),
                   tone: 'maize',
                 },
               ]
             : []
         }
-        levels={inChart ? [{ y: evidenceValue(lesson, lesson.value), name: 'learned', tone: 'water' }] : []}
+        levels={
+          inChart ? [{ y: evidenceValue(lesson, lesson.value, units), name: 'learned', tone: 'water' }] : []
+        }
         table={{
-          columns: ['Batch', 'day', EVIDENCE_AXIS[lesson.kind]],
+          columns: ['Batch', 'day', evidenceAxis(lesson.kind, units)],
           rows: lesson.evidence.map(({ at, value, formulaName }, index) => [
             `${index + 1} ${formulaName}`,
             day(Date.parse(at)),
-            evidenceWords(evidenceValue(lesson, value)),
+            evidenceWords(evidenceValue(lesson, value, units)),
           ]),
         }}
       />
@@ -94,6 +98,7 @@ function Evidence({ lesson }: { lesson: Lesson }) {
 
 /** One lesson: what it says, how sure it is, what it rests on, and whether plans may use it. */
 export function LessonTicket({ lesson, onSwitch }: Props) {
+  const units = useUnits();
   const [open, setOpen] = useState(false);
   const { title, words, value, low, high, batches, on, adjustment, kind } = lesson;
   const used = adjustment !== null || kind === 'water';
@@ -105,8 +110,8 @@ export function LessonTicket({ lesson, onSwitch }: Props) {
           <Label>{`from ${batches} ${batches === 1 ? 'batch' : 'batches'}`}</Label>
         </View>
         <View style={styles.figure}>
-          <Figure value={lessonFigure(lesson, value)} size={30} tone={on ? 'ink' : 'soot'} />
-          <Label>{`${lessonFigure(lesson, low)} to ${lessonFigure(lesson, high)}`}</Label>
+          <Figure value={lessonFigure(lesson, value, units)} size={30} tone={on ? 'ink' : 'soot'} />
+          <Label>{`${lessonFigure(lesson, low, units)} to ${lessonFigure(lesson, high, units)}`}</Label>
         </View>
       </View>
       <Body>{words}</Body>

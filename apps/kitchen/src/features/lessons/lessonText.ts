@@ -1,22 +1,27 @@
 import type { Lesson } from '@kettle-scale/core/log';
-import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
+import { type UnitSystem, formatMoney, formatPercent, readerUnit } from '@kettle-scale/core/quantity';
 
 const signed = (value: number, digits: number): string =>
   `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
 
 /** A lesson's figure in its own unit. */
-export function lessonFigure({ kind, unit }: Pick<Lesson, 'kind' | 'unit'>, value: number): string {
+export function lessonFigure(
+  { kind, unit }: Pick<Lesson, 'kind' | 'unit'>,
+  value: number,
+  units: UnitSystem,
+): string {
   if (kind === 'cost')
     return `${value < 0 ? '−' : '+'}${formatMoney(Math.abs(value), unit.slice(0, 3) || 'EUR')}`;
   if (unit === 'share') return formatPercent(value, 1);
   if (unit === 'points') return `${signed(value, 1)} points`;
   if (unit === 'times') return `× ${value.toFixed(2)}`;
   if (unit === 'min') return `${Math.round(value)} min`;
-  return `${value.toFixed(1)} ${unit}`;
+  const { unit: read, times } = readerUnit(unit, units);
+  return `${(value * times).toFixed(read === 'oz' ? 2 : 1)} ${read}`;
 }
 
 /** What its evidence is measured in, for the axis of a chart. */
-export const EVIDENCE_AXIS: Record<Lesson['kind'], string> = {
+const EVIDENCE_AXIS: Record<Lesson['kind'], string> = {
   water: 'points',
   season: 'points',
   'bowl-loss': '% of dough',
@@ -29,9 +34,13 @@ export const EVIDENCE_AXIS: Record<Lesson['kind'], string> = {
   rejects: '% of pieces',
 };
 
-/** Shares are drawn as percent; everything else as it is. */
-export const evidenceValue = (lesson: Pick<Lesson, 'unit'>, value: number): number =>
-  lesson.unit === 'share' ? value * 100 : value;
+/** Shares are drawn as percent, masses as the reader reads them; everything else as it is. */
+export const evidenceValue = ({ unit }: Pick<Lesson, 'unit'>, value: number, units: UnitSystem): number =>
+  unit === 'share' ? value * 100 : value * readerUnit(unit, units).times;
+
+/** The axis in the reader's units. */
+export const evidenceAxis = (kind: Lesson['kind'], units: UnitSystem): string =>
+  readerUnit(EVIDENCE_AXIS[kind], units).unit;
 
 export const evidenceWords = (value: number): string =>
   Math.abs(value) >= 10 ? value.toFixed(0) : Math.abs(value) >= 1 ? value.toFixed(1) : value.toFixed(2);

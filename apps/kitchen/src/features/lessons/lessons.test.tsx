@@ -76,5 +76,5 @@ test.each<[Partial<Lesson>, number, string]>([
   [{ unit: 'g', kind: 'ball-spread' }, 1.44, '1.4 g'],
   [{ unit: 'EUR a month', kind: 'cost' }, 0.0163, '+€0.016'],
 ])('%j of %d reads %s', (of, value, words) => {
-  expect(lessonFigure(lesson(of), value)).toBe(words);
+  expect(lessonFigure(lesson(of), value, 'metric')).toBe(words);
 });

@@ -5,6 +5,7 @@ import { XyChart } from '../../shared/chart';
 import { useDays } from '../../shared/useDays';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 import { Body, Heading, Label, Strong } from '../../ui/type';
 
 /** Subgroups that a chart has constants for. */
@@ -17,8 +18,16 @@ const styles = StyleSheet.create({
   cell: { flexGrow: 1, flexBasis: 330, minWidth: 0 },
 });
 
-const grams = (value: number) => value.toFixed(1);
-const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)}`;
+/** As fine as a scale for balls, in grams or ounces. */
+const DECIMALS = { metric: 1, us: 3 } as const;
+
+/** Masses of balls as the reader reads them; inside the charts they are in the reader's unit. */
+function useBallMass() {
+  const { units, unitOf, read } = useFormat();
+  const plain = (value: number) => value.toFixed(DECIMALS[units]);
+  const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${plain(Math.abs(value))}`;
+  return { unit: unitOf('g'), plain, signed, read: (massG: number) => read(massG, 'g') };
+}
 
 /** The sample size that most batches have: a chart takes only one. */
 function usualSize(batches: readonly BatchFacts[]): number | null {
@@ -40,20 +49,21 @@ interface MeanAndRangeProps {
 
 /** The chart of means over the chart of ranges, each with its limits. */
 function MeanAndRange({ chart, x, table, dayOfBatch }: MeanAndRangeProps) {
+  const { unit, plain, signed } = useBallMass();
   return (
     <View style={styles.grid}>
       <View style={styles.cell}>
         <Label>Mean of the balls, off target</Label>
         <XyChart
-          label="Mean of the balls of each batch, grams off target"
+          label="Mean of the balls of each batch, off target"
           joined
           points={chart.points.map(({ mean, rules }, index) => ({
             x: index,
             y: mean,
             flagged: rules.length > 0,
-            words: `${dayOfBatch(index)}: ${signed(mean)} g off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
+            words: `${dayOfBatch(index)}: ${signed(mean)} ${unit} off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
           }))}
-          y={{ label: 'g', format: signed }}
+          y={{ label: unit, format: signed }}
           x={x}
           levels={[
             { y: chart.means.centre, name: 'middle', tone: 'ink' },
@@ -66,15 +76,15 @@ function MeanAndRange({ chart, x, table, dayOfBatch }: MeanAndRangeProps) {
       <View style={styles.cell}>
         <Label>Lightest to heaviest within a batch</Label>
         <XyChart
-          label="Range of the balls within each batch, grams"
+          label="Range of the balls within each batch"
           joined
           points={chart.points.map(({ range, wide }, index) => ({
             x: index,
             y: range,
             flagged: wide,
-            words: `${dayOfBatch(index)}: ${grams(range)} g from lightest to heaviest`,
+            words: `${dayOfBatch(index)}: ${plain(range)} ${unit} from lightest to heaviest`,
           }))}
-          y={{ label: 'g', format: grams, zero: true }}
+          y={{ label: unit, format: plain, zero: true }}
           x={x}
           levels={[
             { y: chart.ranges.centre, name: 'middle', tone: 'ink' },
@@ -92,6 +102,7 @@ function MeanAndRange({ chart, x, table, dayOfBatch }: MeanAndRangeProps) {
  * zone rules in plain words.
  */
 export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
+  const { unit, plain, signed, read } = useBallMass();
   const { day } = useDays();
   const size = usualSize(batches);
   const sampled = batches.filter(({ balls }) => balls.massesG.length === size);
@@ -104,7 +115,7 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
       </Ticket>
     );
   }
-  const chart = controlChart(sampled.map(({ balls }) => balls.massesG.map((g) => g - balls.targetG)));
+  const chart = controlChart(sampled.map(({ balls }) => balls.massesG.map((g) => read(g - balls.targetG))));
   const marked = chart.points.flatMap(({ rules, wide }, index) => {
     const batch = sampled[index];
     return batch && (rules.length > 0 || wide) ? [{ batch, rules, wide }] : [];
@@ -122,8 +133,8 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
   };
   const rows = sampled.map((batch, index) => [
     `${index + 1} ${day(batch.startedAt)}`,
-    `${signed(chart.points[index]?.mean ?? 0)} g`,
-    `${grams(chart.points[index]?.range ?? 0)} g`,
+    `${signed(chart.points[index]?.mean ?? 0)} ${unit}`,
+    `${plain(chart.points[index]?.range ?? 0)} ${unit}`,
     rulesOf(index) || 'as usual',
   ]);
   const table = { columns: ['Batch', 'mean off', 'range', 'rules'], rows };

@@ -7,6 +7,7 @@ import {
   refuseEvent,
 } from '@kettle-scale/core/batch';
 import { type Plan, stepTitle } from '@kettle-scale/core/plan';
+import { readText } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
@@ -17,6 +18,7 @@ import { FigureField, numberTyped } from '../../ui/input/FigureField';
 import { Sheet } from '../../ui/layout/Sheet';
 import { FieldError } from '../../ui/input/Field';
 import { SPACE } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 import { Body, Heading } from '../../ui/type';
 import { WordField } from '../../ui/input/WordField';
 
@@ -64,6 +66,7 @@ function correctables(
   plan: Plan,
   events: readonly BatchEvent[],
   clock: (ms: number) => string,
+  figure: (value: number, unit: string) => string,
 ): Correctable[] {
   return liveEvents(events)
     .filter(({ type }) => !SKIPPED.has(type))
@@ -77,30 +80,30 @@ function correctables(
           {
             key: `${event.id}/${field}`,
             ...{ event, field, value },
-            words: `${clock(Date.parse(event.at))} ${what}, ${NAMES[field]} ${value} ${UNITS[field]}${isSimulated(event) ? ' (simulated)' : ''}`,
+            words: `${clock(Date.parse(event.at))} ${what}, ${NAMES[field]} ${figure(value, UNITS[field])}${isSimulated(event) ? ' (simulated)' : ''}`,
           },
         ];
       }),
     );
 }
 
-/** Puts a past figure right by an act of its own, with the reason; what was told at first stays in the record. */
-export function CorrectSheet({
-  live,
-  open,
-  onClose,
-}: {
+interface CorrectSheetProps {
   live: LiveBatch;
   open: boolean;
   onClose: () => void;
-}) {
+}
+
+/** Puts a past figure right by an act of its own, with the reason; what was told at first stays in the record. */
+export function CorrectSheet({ live, open, onClose }: CorrectSheetProps) {
   const { plan, events } = live.batch;
   const [key, setKey] = useState<string | null>(null);
   const [typed, setTyped] = useState('');
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const { clock } = useDays();
-  const all = open ? correctables(plan, events, clock) : [];
+  const { units, unitOf } = useFormat();
+  const figure = (value: number, unit: string) => `${readText(String(value), unit, units)} ${unitOf(unit)}`;
+  const all = open ? correctables(plan, events, clock, figure) : [];
   const chosen = all.find((one) => one.key === key);
   const keep = () => {
     if (!chosen) return;

@@ -1,6 +1,5 @@
 import type { LotState } from '@kettle-scale/core/flourLot';
 import { type Kitchen, conditionsSchema } from '@kettle-scale/core/kitchen';
-import { readTemp, typedTempC } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useReading } from '../../live/useReading';
@@ -41,13 +40,12 @@ const styles = StyleSheet.create({
 });
 
 function DayField({ field, label, kind, optional = false }: FieldSpec) {
-  const { units } = useFormat();
   const { day, said, change, clear } = useDay();
   const [error, setError] = useState<string>();
   const stored = day[field];
   const isAir = field === 'airC' || field === 'humidity';
   const isAssumed = !optional && (isAir ? day.airFrom === 'assumed' : !said[field]);
-  const shown = stored === undefined ? '' : kind === 'percent' ? stored * PERCENT : readTemp(stored, units);
+  const shown = stored === undefined ? '' : kind === 'percent' ? stored * PERCENT : stored;
   const typed = (text: string) => {
     if (optional && text.trim() === '') {
       setError(undefined);
@@ -55,7 +53,7 @@ function DayField({ field, label, kind, optional = false }: FieldSpec) {
       return;
     }
     const number = numberTyped(text);
-    const value = kind === 'percent' ? number / PERCENT : typedTempC(number, units);
+    const value = kind === 'percent' ? number / PERCENT : number;
     const checked = conditionsSchema.shape[field].safeParse(value);
     setError(checked.success ? undefined : checked.error.issues[0]?.message);
     if (checked.success && checked.data !== undefined) {
@@ -70,7 +68,7 @@ function DayField({ field, label, kind, optional = false }: FieldSpec) {
       labelled
       name={`day-${field}`}
       label={optional ? `${label}, if known` : isAssumed ? `${label}, assumed` : label}
-      unit={kind === 'percent' ? '%' : units === 'us' ? '°F' : '°C'}
+      unit={kind === 'percent' ? '%' : '°C'}
       value={shown === '' ? '' : String(Number(shown.toFixed(1)))}
       onText={typed}
       error={error}
@@ -174,10 +172,8 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
           value={mixer ?? ''}
           onChange={(id) => set({ mixer: id === '' ? null : id })}
           options={[
-            ...mixers.map(
-              ({ id, name, maxG }) => [id, `${name}, to ${(maxG / 1000).toFixed(1)} kg`] as const,
-            ),
-            ['', `Usual bowl, to ${(kitchen.bowlCapacityG / 1000).toFixed(1)} kg`] as const,
+            ...mixers.map(({ id, name, maxG }) => [id, `${name}, to ${format.bulk(maxG)}`] as const),
+            ['', `Usual bowl, to ${format.bulk(kitchen.bowlCapacityG)}`] as const,
           ]}
         />
       ) : null}

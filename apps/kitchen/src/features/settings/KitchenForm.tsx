@@ -9,6 +9,7 @@ import { useTextForm } from '../../ui/input/useTextForm';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
+import { useFormat } from '../../ui/useFormat';
 
 /** The figures; cups, money and mixers stand beside them. */
 type Field = Exclude<
@@ -71,6 +72,7 @@ const read = (text: Text): unknown =>
 /** Scales, bowl and losses: what every plan starts from. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const save = useSaveKitchen();
+  const format = useFormat();
   const { figure, isDirty, isRight, submit, reset } = useTextForm({
     ...{ first: asText(kitchen), read, schema: kitchenSchema, mode: 'onChange' },
   });
@@ -81,7 +83,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   return (
     <Ticket>
       <Heading>The kitchen</Heading>
-      <Body tone="soot">{`Plans start from these; a running batch keeps what it began with. Scales show ${SCALE_STEPS_G[0]} to ${SCALE_STEPS_G.at(-1)} g in steps of 1, 2 or 5.`}</Body>
+      <Body tone="soot">{`Plans start from these; a running batch keeps what it began with. Scales show ${format.mass(SCALE_STEPS_G[0], SCALE_STEPS_G[0])} to ${format.mass(SCALE_STEPS_G.at(-1) ?? 1)}, in grams in steps of 1, 2 or 5.`}</Body>
       {measured ? null : (
         <Strong>Losses and scales are starting figures: nobody has set them for this kitchen.</Strong>
       )}

@@ -17,6 +17,7 @@ import { Sheet } from '../../ui/layout/Sheet';
 import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 import { Body, Heading } from '../../ui/type';
 import { useTextForm } from '../../ui/input/useTextForm';
 import { WordField } from '../../ui/input/WordField';
@@ -93,7 +94,7 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
       <View style={styles.row}>
         {figure('minG', 'Least it mixes well', 'g', styles.cell)}
         {figure('maxG', 'Most it takes', 'g', styles.cell)}
-        {figure('warmCPerMin', 'Warms the dough a minute', '°C', styles.cell)}
+        {figure('warmCPerMin', 'Warms the dough a minute', 'K', styles.cell)}
         {figure('openingMm', 'Opening across', 'mm', styles.cell)}
       </View>
       <Body tone="soot">Warming: probe the dough, run five minutes, probe again, divide by five.</Body>
@@ -106,6 +107,7 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
 
 /** Bowls and machines with what they take and how they warm a dough; and the limit for perishable dough. */
 export function Mixers({ kitchen }: { kitchen: Kitchen }) {
+  const format = useFormat();
   const save = useSaveKitchen();
   const [open, setOpen] = useState<Text | null>(null);
   const close = useCallback(() => setOpen(null), []);
@@ -119,7 +121,7 @@ export function Mixers({ kitchen }: { kitchen: Kitchen }) {
       {mixers.map((mixer) => (
         <Action
           key={mixer.id}
-          label={`${mixer.name}: ${(mixer.minG / 1000).toFixed(1)} to ${(mixer.maxG / 1000).toFixed(1)} kg${mixer.by === 'machine' ? `, +${mixer.warmCPerMin} °C/min` : ''}`}
+          label={`${mixer.name}: ${format.bulkFigure(mixer.minG).value} to ${format.bulk(mixer.maxG)}${mixer.by === 'machine' ? `, +${Number(format.read(mixer.warmCPerMin, 'K/min').toFixed(2))} ${format.unitOf('K/min')}` : ''}`}
           onPress={() => setOpen(asText(mixer))}
         />
       ))}

@@ -11,6 +11,7 @@ import { Screen } from '../../ui/layout/Screen';
 import { Sheet } from '../../ui/layout/Sheet';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 import { Heading, Label } from '../../ui/type';
 import { CountForm, LotForm } from './LotForm';
 import { OffsetPicture } from './OffsetPicture';
@@ -20,8 +21,6 @@ const styles = StyleSheet.create({
   lot: { flexGrow: 1, flexBasis: 340, minWidth: 0 },
 });
 
-const KG = 1000;
-const kg = (g: number): string => (g / KG).toFixed(1);
 /** Batches shown under a lot; the log has them all. */
 const SHOWN_USES = 5;
 
@@ -36,6 +35,8 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
   const save = useSaveFlourLot();
   const { uses, perDayG, runsOutOn } = lot;
   const { write } = useDays();
+  const format = useFormat();
+  const left = format.bulkFigure(lot.leftG);
   return (
     <Ticket>
       <View>
@@ -43,9 +44,9 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
         <Heading>{lot.name}</Heading>
       </View>
       <View>
-        <Leader name="Left" value={kg(lot.leftG)} unit="kg" aside={`of ${kg(lot.boughtG)}`} />
+        <Leader name="Left" {...left} aside={`of ${format.bulk(lot.boughtG)}`} />
         <Leader name="Runs out" value={runsOutOn ? formatDay(runsOutOn, 'weekday') : '–'} />
-        {perDayG === null ? null : <Label>{`At ${kg(perDayG)} kg a day, as in the last week.`}</Label>}
+        {perDayG === null ? null : <Label>{`At ${format.bulk(perDayG)} a day, as in the last week.`}</Label>}
       </View>
       <OffsetPicture offset={lot.offset} uses={uses} />
       <View>
@@ -53,8 +54,7 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
           <Leader
             key={use.batchId}
             name={`${write(use.startedAt, 'weekday')}, ${use.formulaName}`}
-            value={kg(use.flourG)}
-            unit="kg"
+            {...format.bulkFigure(use.flourG)}
             aside={
               use.points === null
                 ? 'not judged'

@@ -144,7 +144,7 @@ export function CrossSection({ series }: { series: BakeSeries }) {
         {width > 0 ? <Slice {...{ moment, edgesMm, width }} /> : null}
       </View>
       <Label>
-        {`Cut through ${thickness.toFixed(1)} mm of bread, drawn ${Math.round(BREAD_PX / (thickness * 3.8))} times as thick. Left heat, right water; brown in the middle is dry crust.`}
+        {`Cut through ${format.length(thickness)} of bread, drawn ${Math.round(BREAD_PX / (thickness * 3.8))} times as thick. Left heat, right water; brown in the middle is dry crust.`}
       </Label>
       <RangeField
         label={`Side ${moment.stage + 1}`}

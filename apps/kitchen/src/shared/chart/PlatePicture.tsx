@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, G, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
 
 const TALLEST = 380;
@@ -61,6 +62,7 @@ interface ReadingWordsProps {
 
 /** What was read on each field of the plate. */
 function ReadingWords({ readings, w, h }: ReadingWordsProps) {
+  const format = useFormat();
   return (
     <>
       {readings
@@ -81,7 +83,7 @@ function ReadingWords({ readings, w, h }: ReadingWordsProps) {
                   fontSize={16}
                   fill="#F6EEDF"
                 >
-                  {`${Math.round(tempC)} °C`}
+                  {format.temp(tempC)}
                 </SvgText>
               </G>
             );
@@ -93,6 +95,7 @@ function ReadingWords({ readings, w, h }: ReadingWordsProps) {
 
 /** The plate true to scale, with its warm and cool fields and the pieces that fit. */
 export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictureProps) {
+  const format = useFormat();
   const { width, onLayout } = useStripWidth();
   const { widthMm, depthMm, shape, readings } = griddle;
   const scale = Math.min(width / widthMm, TALLEST / depthMm);
@@ -100,7 +103,7 @@ export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictur
   const colour = scaleLinear<string>()
     .domain([(spots?.coldestC ?? 0) - 1, spots?.meanC ?? 0, (spots?.hottestC ?? 0) + 1])
     .range(['#2F4A57', IRON, '#8A3A17']);
-  const words = `${griddle.name}, ${widthMm} by ${depthMm} mm: ${places.length} pieces of ${Math.round(diameterMm)} mm${spots ? `; readings from ${Math.round(spots.coldestC)} to ${Math.round(spots.hottestC)} °C` : ''}`;
+  const words = `${griddle.name}, ${format.length(widthMm)} by ${format.length(depthMm)}: ${places.length} pieces of ${format.length(diameterMm)}${spots ? `; readings from ${format.temp(spots.coldestC)} to ${format.temp(spots.hottestC)}` : ''}`;
   return (
     <View onLayout={onLayout} role="img" aria-label={words}>
       {width > 0 ? (

@@ -25,6 +25,7 @@ import { Axis } from '../../ui/chart/Axis';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
 import { useColours } from '../../ui/theme';
 import { type Colours, FONT } from '../../ui/tokens';
+import { useFormat } from '../../ui/useFormat';
 
 const MARGIN = { left: 48, right: 12, top: 12, bottom: 46 } as const;
 const TALLEST = 520;
@@ -83,6 +84,7 @@ function scalesOf({ heatsC, thicknessesMm }: BakeWindow, width: number, height: 
 
 /** Heat along, thickness up: where good bread is, what lies beyond its edges, how long the first side takes, and where the kitchen stands. */
 export function WindowPicture({ window, here, kinds }: WindowPictureProps) {
+  const format = useFormat();
   const { width, onLayout } = useStripWidth();
   const { heatsC, codes } = window;
   const height = Math.min(TALLEST, Math.max(SHORTEST, width * 0.8));
@@ -91,7 +93,7 @@ export function WindowPicture({ window, here, kinds }: WindowPictureProps) {
     <View
       onLayout={onLayout}
       role="img"
-      aria-label={`Heat from ${Math.round(heatsC[0] ?? 0)} to ${Math.round(heatsC.at(-1) ?? 0)} °C against thickness: good bread on ${goodShare} % of the picture. You are at ${Math.round(here.plateC)} °C and ${here.thicknessMm.toFixed(2)} mm: ${wordsAt(window, here, kinds)}.`}
+      aria-label={`Heat from ${format.temp(heatsC[0] ?? 0)} to ${format.temp(heatsC.at(-1) ?? 0)} against thickness: good bread on ${goodShare} % of the picture. You are at ${format.temp(here.plateC)} and ${format.thickness(here.thicknessMm)}: ${wordsAt(window, here, kinds)}.`}
     >
       {width > 0 ? (
         <Svg width={width} height={height}>
@@ -284,20 +286,33 @@ const LEAST_RING_PX = 6;
 const CROSS_PX = 7;
 
 function Axes({ x, y, width, height }: { x: Scale; y: Scale; width: number; height: number }) {
+  const format = useFormat();
+  // Round figures of the reader's own units.
+  const read = (scale: Scale, stored: string): Scale =>
+    scaleLinear(
+      scale.domain().map((value) => format.read(value, stored)),
+      scale.range(),
+    );
+  const [heat, thickness] = [read(x, '°C'), read(y, 'mm')];
   return (
     <G>
       <Axis
         side="bottom"
-        scale={x}
-        ticks={x.ticks(X_TICKS)}
-        label={{ words: 'plate, °C', x: width - MARGIN.right, y: height - 6, end: true }}
+        scale={heat}
+        ticks={heat.ticks(X_TICKS)}
+        label={{
+          words: `plate, ${format.unitOf('°C')}`,
+          x: width - MARGIN.right,
+          y: height - 6,
+          end: true,
+        }}
         at={height - MARGIN.bottom}
       />
       <Axis
         side="left"
-        scale={y}
-        ticks={y.ticks(X_TICKS)}
-        label={{ words: 'thickness, mm', x: 4, y: height - 6 }}
+        scale={thickness}
+        ticks={thickness.ticks(X_TICKS)}
+        label={{ words: `thickness, ${format.unitOf('mm')}`, x: 4, y: height - 6 }}
         at={MARGIN.left}
       />
     </G>

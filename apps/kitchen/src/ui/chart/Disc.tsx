@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../theme';
 import { FONT } from '../tokens';
+import { useFormat } from '../useFormat';
 
 /** Freckles in the places where a plate touches first; shares of the radius and their size. */
 const FRECKLES: readonly (readonly [x: number, y: number, r: number])[] = [
@@ -37,13 +38,14 @@ const DIMENSION_PX = 30;
 /** A disc in its true proportion, with a dimension line when asked for. */
 export function Disc({ diameterMm, px, scaleMm, dimension, freckled = true }: DiscProps) {
   const colours = useColours();
+  const format = useFormat();
   const r = Math.max(4, (diameterMm / scaleMm) * px * 0.5 - 1);
   const height = r * 2 + 2 + (dimension ? DIMENSION_PX : 0);
   const cx = px / 2;
   const cy = r + 1;
   const y = r * 2 + 14;
   return (
-    <View role="img" aria-label={`Disc of ${Math.round(diameterMm)} mm`}>
+    <View role="img" aria-label={`Disc of ${format.length(diameterMm)}`}>
       <Svg width={px} height={height}>
         <Circle cx={cx} cy={cy} r={r} fill={colours.dough} stroke={colours.ink} strokeWidth={1.5} />
         {freckled ? <Path d={frecklesPath(cx, cy, r)} fill={colours.crust} opacity={0.75} /> : null}

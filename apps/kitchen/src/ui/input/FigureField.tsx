@@ -1,16 +1,26 @@
-import { numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
+import {
+  numberOrNaN,
+  numberQuestion,
+  rangeForReader,
+  readText,
+  readerUnit,
+  storedText,
+} from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, type ViewStyle } from 'react-native';
 import { FONT, SPACE, TOUCH } from '../tokens';
+import { useUnits } from '../preferences';
 import { Field, FieldUnit } from './Field';
 
 interface FigureFieldProps {
   /** Said by screen readers; shown above when `labelled`. */
   label: string;
   labelled?: boolean;
-  /** As it stands; shown while nobody types. */
+  /** As it is stored; shown in the reader's units while nobody types. */
   value: string;
+  /** What it is stored in; a kelvin is a difference. */
   unit?: string;
+  /** What was typed, in the stored unit. */
   onText: (text: string) => void;
   /** When the field is left: typing is one act. */
   onDone?: () => void;
@@ -38,7 +48,7 @@ export function FigureField({
   label,
   labelled = false,
   value,
-  unit = '',
+  unit: stored = '',
   onText,
   onDone,
   error: given,
@@ -46,8 +56,11 @@ export function FigureField({
   name,
   style,
 }: FigureFieldProps) {
+  const units = useUnits();
+  const { unit } = readerUnit(stored, units);
   const [typed, setTyped] = useState<string | null>(null);
-  const error = numberQuestion(typed ?? '') ?? given;
+  const error = numberQuestion(typed ?? '') ?? (given && rangeForReader(given, units, stored));
+  const shown = readText(value, stored, units);
   // A field in error keeps what was typed, so that it can be mended.
   const leave = () => {
     if (!error) setTyped(null);
@@ -60,12 +73,12 @@ export function FigureField({
       said={unit ? `${label}, ${unit}` : label}
       inputMode="decimal"
       height={TOUCH.other}
-      value={typed ?? value}
+      value={typed ?? shown}
       selectTextOnFocus
-      onFocus={() => setTyped(typed ?? value)}
+      onFocus={() => setTyped(typed ?? shown)}
       onChangeText={(text) => {
         setTyped(text);
-        onText(text);
+        onText(storedText(text, stored, units));
       }}
       onBlur={leave}
       text={styles.figure}

@@ -1,6 +1,6 @@
 import { POKES, type Poke } from '@kettle-scale/core/dough';
 import { type StepState, restAdvice } from '@kettle-scale/core/batch';
-import { MM_PER_INCH, formatPercent, formatSpan } from '@kettle-scale/core/quantity';
+import { formatPercent, formatSpan } from '@kettle-scale/core/quantity';
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -38,13 +38,10 @@ const styles = StyleSheet.create({
 
 /** One disc rolled for a trial: how far it shrinks tells how calm the dough is. */
 function TrialDisc({ onMeasured }: { onMeasured: (rolledMm: number, relaxedMm: number) => void }) {
-  const { units } = useFormat();
   const [text, setText] = useState({ rolled: '', relaxed: '' });
   const [problem, setProblem] = useState<string | null>(null);
-  const unit = units === 'metric' ? 'mm' : 'in';
-  const toMm = (typed: string) => numberTyped(typed) * (units === 'metric' ? 1 : MM_PER_INCH);
   const use = () => {
-    const [rolledMm, relaxedMm] = [toMm(text.rolled), toMm(text.relaxed)];
+    const [rolledMm, relaxedMm] = [numberTyped(text.rolled), numberTyped(text.relaxed)];
     if (!(rolledMm > 0 && relaxedMm > 0)) setProblem('Both diameters are needed, as numbers.');
     else if (relaxedMm > rolledMm)
       setProblem('A disc does not grow when it relaxes: check the two diameters.');
@@ -62,7 +59,7 @@ function TrialDisc({ onMeasured }: { onMeasured: (rolledMm: number, relaxedMm: n
             labelled
             name={`trial-${field}`}
             label={field === 'rolled' ? 'Trial disc, rolled to' : 'a minute later'}
-            unit={unit}
+            unit="mm"
             value={text[field]}
             onText={(value) => setText((was) => ({ ...was, [field]: value }))}
             style={styles.field}

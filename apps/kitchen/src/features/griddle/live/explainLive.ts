@@ -1,4 +1,5 @@
 import type { Explanation } from '@kettle-scale/core/message';
+import { type UnitSystem, formatTemp } from '@kettle-scale/core/quantity';
 
 interface LiveSide {
   /** From 0. */
@@ -12,6 +13,7 @@ interface LiveSide {
   plateC: number;
   /** Nobody reads the plate: it is taken as it is wanted. */
   assumed: boolean;
+  units: UnitSystem;
 }
 
 /** Why a side of the next piece lies so long. */
@@ -22,7 +24,7 @@ export const explainLive = (of: LiveSide): Explanation => ({
   inputs: [
     {
       label: `Plate at place ${of.place}`,
-      value: `${Math.round(of.plateC)} °C${of.assumed ? ' (wanted, not read)' : ''}`,
+      value: `${formatTemp(of.plateC, of.units)}${of.assumed ? ' (wanted, not read)' : ''}`,
     },
     { label: 'Model', value: `${of.modelS.toFixed(1)} s` },
     { label: 'Your taps', value: `× ${of.factor.toFixed(2)}` },

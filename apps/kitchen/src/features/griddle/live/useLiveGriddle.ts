@@ -133,7 +133,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   const act = actsOf(live, { plate, begun, plateAtPlace });
   const explain = (side: number): Explanation =>
     explainLive({
-      ...{ side, place: nextPlace ?? 1, plateC: nextC, assumed: readC === null },
+      ...{ side, place: nextPlace ?? 1, plateC: nextC, assumed: readC === null, units },
       shownS: nextSeconds[side] ?? 0,
       modelS: times.modelAt(nextC)[side] ?? 0,
       factor: (side === 0 ? trim.first : trim.later).factor,

@@ -88,7 +88,7 @@ function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
       />
       <Leader name="Dips under a piece to" value={format.temp(settled.lowestC)} />
       <Leader
-        name="Back within 3 °C after"
+        name={`Back within ${format.tempDifference(3)} after`}
         value={settled.recoveryS === null ? 'over an hour' : String(settled.recoveryS)}
         unit={settled.recoveryS === null ? '' : 's'}
       />
@@ -102,17 +102,17 @@ function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
         tone="ember"
         points={preheat.map(({ timeS, tempC }) => ({
           x: timeS / S_PER_MIN,
-          y: tempC,
+          y: format.readTemp(tempC),
           words: `after ${(timeS / S_PER_MIN).toFixed(1)} min: ${format.temp(tempC)}`,
         }))}
-        y={{ label: 'plate, °C' }}
+        y={{ label: `plate, ${format.unitOf('°C')}` }}
         x={{ label: 'minutes from cold', format: (value) => String(value) }}
-        levels={[{ y: plateC, name: 'wanted', tone: 'sage' }]}
+        levels={[{ y: format.readTemp(plateC), name: 'wanted', tone: 'sage' }]}
         table={{
-          columns: ['minutes', '°C'],
+          columns: ['minutes', format.unitOf('°C')],
           rows: preheat
             .filter((_, i) => i % 4 === 0)
-            .map(({ timeS, tempC }) => [String(timeS / S_PER_MIN), tempC.toFixed(0)]),
+            .map(({ timeS, tempC }) => [String(timeS / S_PER_MIN), format.tempFigure(tempC).value]),
         }}
       />
     </Ticket>

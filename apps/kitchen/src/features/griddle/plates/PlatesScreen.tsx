@@ -8,6 +8,7 @@ import { Columns } from '../../../ui/layout/Columns';
 import { Notice, Waiting } from '../../../ui/layout/Notice';
 import { Screen } from '../../../ui/layout/Screen';
 import { Sheet } from '../../../ui/layout/Sheet';
+import { useFormat } from '../../../ui/useFormat';
 import { useWide } from '../../../ui/layout/useWide';
 import { CalibrateTicket } from './CalibrateTicket';
 import { CAUTIONS } from '../griddleText';
@@ -88,6 +89,7 @@ function Readings({ griddle, subject, store }: ReadingsProps) {
 /** The kitchen's plates: what fits on them, how fast, where they are hot, what the knob means, and what their pieces teach. */
 export function PlatesScreen() {
   const { subject, error, retry } = useGriddleSubject();
+  const format = useFormat();
   const set = useGriddleChoice((state) => state.set);
   const save = useSaveKitchen();
   const wide = useWide();
@@ -114,7 +116,7 @@ export function PlatesScreen() {
   const readings = griddle ? <Readings {...{ griddle, subject, store }} /> : null;
   return (
     <Screen
-      eyebrow={griddle ? `${griddle.material}, ${griddle.thicknessMm} mm` : 'Griddle'}
+      eyebrow={griddle ? `${griddle.material}, ${format.length(griddle.thicknessMm)}` : 'Griddle'}
       title={griddle?.name ?? 'Plates'}
     >
       {wide ? (

@@ -13,6 +13,7 @@ import { Screen } from '../../../ui/layout/Screen';
 import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE, TOUCH } from '../../../ui/tokens';
 import { Heading, Label, Strong } from '../../../ui/type';
+import { useFormat } from '../../../ui/useFormat';
 import { useWide } from '../../../ui/layout/useWide';
 import { CAUTIONS } from '../griddleText';
 import { PanTicket } from './PanTicket';
@@ -120,6 +121,7 @@ function Links() {
 /** How long on each side, how sure that is, and what would change it; with the way to plates, window and live plate. */
 export function GriddleScreen() {
   const { subject, empty, error, retry } = useGriddleSubject();
+  const format = useFormat();
   const { baking, others } = useLiveLinks();
   const wide = useWide();
   const work = useGriddleWork('solve', subject ? { request: subject.request } : null);
@@ -155,7 +157,10 @@ export function GriddleScreen() {
   // Above what grows when an answer comes, so that it does not move under a finger.
   const links = <Links />;
   return (
-    <Screen eyebrow={griddle ? griddle.name : '10 mm of steel, assumed'} title={`Griddle: ${formula.name}`}>
+    <Screen
+      eyebrow={griddle ? griddle.name : `${format.length(10)} of steel, assumed`}
+      title={`Griddle: ${formula.name}`}
+    >
       {wide ? (
         <Columns
           left={

@@ -61,7 +61,7 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
         <>
           <View style={styles.sides}>
             {seconds.map((s, side) => (
-              <Ask key={side} onPress={() => setWhy(explainSeconds(subject, solved, side, s))}>
+              <Ask key={side} onPress={() => setWhy(explainSeconds(subject, solved, side, s, format.units))}>
                 <Label>{side < subject.formula.bake.sides.length ? `Side ${side + 1}` : 'Fire'}</Label>
                 <Figure
                   value={String(Math.round(s))}

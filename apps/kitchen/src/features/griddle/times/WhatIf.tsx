@@ -40,7 +40,7 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
       ) : null}
       <RangeField
         label="Thickness as it goes on"
-        figure={{ value: thicknessMm.toFixed(2), unit: 'mm' }}
+        figure={format.thicknessFigure(thicknessMm)}
         {...{ value: thicknessMm, min: 0.6, max: 6, step: 0.05 }}
         onChange={(value) => set({ thicknessMm: value })}
       />
@@ -52,7 +52,7 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
       />
       <RangeField
         label="Altitude"
-        figure={{ value: String(Math.round(altitudeM)), unit: 'm' }}
+        figure={{ value: format.read(altitudeM, 'm').toFixed(0), unit: format.unitOf('m') }}
         {...{ value: altitudeM, min: 0, max: 4000, step: 50 }}
         onChange={(value) => set({ altitudeM: value })}
       />

@@ -23,7 +23,9 @@ const TABLE_COLUMNS = 8;
 
 const styles = StyleSheet.create({ stack: { gap: SPACE.m } });
 
-function tableOf({ heatsC, thicknessesMm, codes, firstS, lastS }: BakeWindow) {
+type Format = ReturnType<typeof useFormat>;
+
+function tableOf({ heatsC, thicknessesMm, codes, firstS, lastS }: BakeWindow, format: Format) {
   const columns = heatsC.flatMap((_, c) => (c % TABLE_COLUMNS === TABLE_COLUMNS / 2 ? [c] : []));
   const cell = (i: number) => {
     const name = CODES[codes[i] ?? 0] ?? 'good';
@@ -32,9 +34,11 @@ function tableOf({ heatsC, thicknessesMm, codes, firstS, lastS }: BakeWindow) {
       : EDGE_WORDS[name];
   };
   return {
-    columns: ['mm', ...columns.map((c) => `${Math.round(heatsC[c] ?? 0)} °C`)],
+    columns: [format.unitOf('mm'), ...columns.map((c) => format.temp(heatsC[c] ?? 0))],
     rows: thicknessesMm.flatMap((mm, r) =>
-      r % TABLE_ROWS === 0 ? [[mm.toFixed(2), ...columns.map((c) => cell(r * heatsC.length + c))]] : [],
+      r % TABLE_ROWS === 0
+        ? [[format.thicknessFigure(mm).value, ...columns.map((c) => cell(r * heatsC.length + c))]]
+        : [],
     ),
   };
 }
@@ -68,7 +72,10 @@ export function WindowScreen() {
       <Ticket>
         {window && !work.isPlaceholderData ? (
           asTable ? (
-            <Table label="Seconds of the first and the last side, or what goes wrong" {...tableOf(window)} />
+            <Table
+              label="Seconds of the first and the last side, or what goes wrong"
+              {...tableOf(window, format)}
+            />
           ) : (
             <WindowPicture
               window={window}

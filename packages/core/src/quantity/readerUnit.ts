@@ -1,0 +1,83 @@
+import { convert } from 'convert';
+import type { UnitSystem } from './formatQuantity';
+import { readNumber } from './readNumber';
+
+/** Units that figures are stored in. A kelvin is a difference of temperatures. */
+export type StoredUnit = 'g' | 'kg' | 'mm' | 'm' | '°C' | 'K' | 'g/ml' | 'K/min';
+
+/** How a reader reads a stored unit: read = stored × times + plus. */
+interface ReaderUnit {
+  unit: string;
+  times: number;
+  plus: number;
+}
+
+const F_PER_C = 1.8;
+const F_AT_0_C = 32;
+
+const METRIC: Record<StoredUnit, ReaderUnit> = {
+  g: { unit: 'g', times: 1, plus: 0 },
+  kg: { unit: 'kg', times: 1, plus: 0 },
+  mm: { unit: 'mm', times: 1, plus: 0 },
+  m: { unit: 'm', times: 1, plus: 0 },
+  '°C': { unit: '°C', times: 1, plus: 0 },
+  K: { unit: '°C', times: 1, plus: 0 },
+  'g/ml': { unit: 'g/ml', times: 1, plus: 0 },
+  'K/min': { unit: '°C/min', times: 1, plus: 0 },
+};
+const US: Record<StoredUnit, ReaderUnit> = {
+  g: { unit: 'oz', times: convert(1, 'g').to('oz'), plus: 0 },
+  kg: { unit: 'lb', times: convert(1, 'kg').to('lb'), plus: 0 },
+  mm: { unit: 'in', times: convert(1, 'mm').to('inch'), plus: 0 },
+  m: { unit: 'ft', times: convert(1, 'm').to('ft'), plus: 0 },
+  '°C': { unit: '°F', times: F_PER_C, plus: F_AT_0_C },
+  K: { unit: '°F', times: F_PER_C, plus: 0 },
+  'g/ml': { unit: 'oz/cup', times: convert(1, 'cup').to('ml') / convert(1, 'oz').to('g'), plus: 0 },
+  'K/min': { unit: '°F/min', times: F_PER_C, plus: 0 },
+};
+
+const isStored = (unit: string): unit is StoredUnit => Object.hasOwn(METRIC, unit);
+
+/** A reader's unit for a stored one; units that are the same everywhere, as % or s, stay. */
+export const readerUnit = (unit: string, system: UnitSystem): ReaderUnit =>
+  isStored(unit) ? (system === 'us' ? US : METRIC)[unit] : { unit, times: 1, plus: 0 };
+
+/** A reader's figure has so many digits that a stored step is not lost in it. */
+const READ_DIGITS = 4;
+const STORED_DECIMALS = 6;
+
+/**
+ * A typed or stored figure as the reader reads it.
+ * @returns the text as it is where the reader's unit is the stored one, or where it is no number
+ * @example readText('25', 'kg', 'us') // '55.12'
+ */
+export function readText(text: string, unit: string, system: UnitSystem): string {
+  const { times, plus } = readerUnit(unit, system);
+  const read = readNumber(text);
+  if ((times === 1 && plus === 0) || read.as !== 'number') return text;
+  return String(Number((read.value * times + plus).toPrecision(READ_DIGITS)));
+}
+
+/** What a reader typed, in the stored unit. What is no number, or can be two, stays as it was typed. */
+export function storedText(text: string, unit: string, system: UnitSystem): string {
+  const { times, plus } = readerUnit(unit, system);
+  const read = readNumber(text);
+  if ((times === 1 && plus === 0) || read.as !== 'number') return text;
+  return String(Number(((read.value - plus) / times).toFixed(STORED_DECIMALS)));
+}
+
+const RANGE = /between (-?[\d.,]+) and (-?[\d.,]+)\s(kg|g|mm|m|°C)(?=[.\s,]|$)/g;
+
+/**
+ * A sentence that names a range in stored units, with the range as the reader reads it.
+ * @param stored unit of the field; its degrees are differences where it is stored in kelvin
+ */
+export const rangeForReader = (sentence: string, system: UnitSystem, stored = ''): string =>
+  system === 'metric'
+    ? sentence
+    : sentence.replace(RANGE, (_, from: string, to: string, named: string) => {
+        const unit = stored === 'K' && named === '°C' ? stored : named;
+        const plain = (text: string) =>
+          Number(readText(text.replaceAll(',', ''), unit, system)).toLocaleString('en-US');
+        return `between ${plain(from)} and ${plain(to)} ${readerUnit(unit, system).unit}`;
+      });
