@@ -1,5 +1,7 @@
+import { forReader } from '@kettle-scale/core/quantity';
 import type { ReactNode } from 'react';
 import { StyleSheet, Text, type TextStyle } from 'react-native';
+import { useUnits } from './preferences';
 import { useColours } from './theme';
 import { FONT, type Colours } from './tokens';
 
@@ -47,9 +49,11 @@ export function Heading({ children, tone = 'ink', style }: WordProps) {
 const word = (base: TextStyle, fallback: Tone) =>
   function Word({ children, tone = fallback, style, lines }: WordProps) {
     const colours = useColours();
+    // Sentences that are kept, of a plan or a lesson, are kept in metric.
+    const units = useUnits();
     return (
       <Text style={[base, { color: colours[tone] }, style]} {...(lines ? { numberOfLines: lines } : {})}>
-        {children}
+        {typeof children === 'string' ? forReader(children, units) : children}
       </Text>
     );
   };

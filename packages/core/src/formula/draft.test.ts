@@ -105,7 +105,7 @@ describe('what cannot be done says why', () => {
     [
       'a dough lighter than its locks',
       () => setTotal(setLocked(start, 'strong', true), 600),
-      /700 g; the dough must weigh more/,
+      /700\sg; the dough must weigh more/,
     ],
     [
       'all locked',

@@ -1,3 +1,4 @@
+import { formatMass } from '../quantity/formatQuantity';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError, parseInput } from '../message/problem';
 import { DEFAULT_FLOUR_G } from './formulaFacts';
@@ -162,7 +163,7 @@ export function setTotal(lines: Lines, totalG: number): DraftLine[] {
   if (totalG <= lockedG) {
     throw InputError.at(
       'total',
-      `The locked lines alone weigh ${Math.round(lockedG)} g; the dough must weigh more.`,
+      `The locked lines alone weigh ${formatMass(lockedG)}; the dough must weigh more.`,
     );
   }
   return shareOut(lines, free, totalG - lockedG);

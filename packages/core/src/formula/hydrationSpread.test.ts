@@ -70,7 +70,7 @@ describe('the kitchen weighs its own cup', () => {
   test.each([
     [0, /Weigh the filled measure/],
     [-5, /Weigh the filled measure/],
-    [700, /far from the usual 132 to 151 g/],
+    [700, /far from the usual 132\sg to 151\sg/],
     [30, /far from the usual/],
   ])('%s g in a cup gets a sentence', (massG, sentence) => {
     expect(() => weighOnce(food('flour-plain'), 'scooped', { massG, ml: CUP_ML, on: '2026-03-04' })).toThrow(

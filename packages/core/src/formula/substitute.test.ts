@@ -98,7 +98,7 @@ describe('says what follows', () => {
       formula,
       'salt',
       'salt-flaky',
-      /The same 19\.0 g is .*\stbsp of fine salt and .* of sea-salt flakes/,
+      /The same 19\.0\sg is .*\stbsp of fine salt and .* of sea-salt flakes/,
     ],
     [
       'soda without sour',

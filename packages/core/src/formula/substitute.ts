@@ -1,6 +1,6 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError } from '../message/problem';
-import { formatVolume } from '../quantity/formatQuantity';
+import { formatVolume, formatMass } from '../quantity/formatQuantity';
 import type { Formula, FormulaLine, ResolvedLine } from './formulaSchema';
 import { DEFAULT_FLOUR_G } from './formulaFacts';
 import { doughTotals } from './percentages';
@@ -264,7 +264,7 @@ function saltWords(line: ResolvedLine, to: Ingredient, formula: Formula): string
     const density = food.densities?.[0]?.typical;
     return density ? formatVolume(massG / density) : 'an unknown spoon';
   };
-  return `The same ${massG.toFixed(1)} g is ${spoons(line.food)} of ${line.food.name.toLowerCase()} and ${spoons(to)} of ${to.name.toLowerCase()}. Weigh it.`;
+  return `The same ${formatMass(massG, 0.1)} is ${spoons(line.food)} of ${line.food.name.toLowerCase()} and ${spoons(to)} of ${to.name.toLowerCase()}. Weigh it.`;
 }
 
 /** Allergens that come or go, and totals that did not stay. */

@@ -1,3 +1,4 @@
+import { formatMass } from '../quantity/formatQuantity';
 import { InputError } from '../message/problem';
 import type { FillMethod, Ingredient } from './ingredientSchema';
 
@@ -22,10 +23,10 @@ export function weighOnce(
   const gMl = massG / ml;
   const before = (food.densities ?? []).find((density) => density.fill === fill);
   if (before && (gMl < before.low / SLIP_FACTOR || gMl > before.high * SLIP_FACTOR)) {
-    const usual = `${Math.round(before.low * ml)} to ${Math.round(before.high * ml)} g`;
+    const usual = `${formatMass(before.low * ml)} to ${formatMass(before.high * ml)}`;
     throw InputError.at(
       'massG',
-      `${Math.round(massG)} g is far from the usual ${usual}. Was the cup tared, and is it this measure?`,
+      `${formatMass(massG)} is far from the usual ${usual}. Was the cup tared, and is it this measure?`,
     );
   }
   const own = {

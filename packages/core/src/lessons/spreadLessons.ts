@@ -1,6 +1,6 @@
 import type { BatchFacts } from '../log/factsSchema';
 import { learnSpread } from '../quality/learn';
-import { formatPercent } from '../quantity/formatQuantity';
+import { formatPercent, formatMass } from '../quantity/formatQuantity';
 import { type LessonDraft, byFormula, groupBy, nameOf, seenOf } from './lessonDraft';
 
 /** Fewer than these say nothing of a trend, or of a spread. */
@@ -21,7 +21,7 @@ export function ballSpread(facts: readonly BatchFacts[]): LessonDraft[] {
           unit: 'g',
         },
         ...{ value: found.value, low: found.low, high: found.high, before: null, formulaId },
-        words: `Balls of one batch spread by ${found.value.toFixed(1)} g; ${tolerance} g either way is allowed.`,
+        words: `Balls of one batch spread by ${formatMass(found.value, 0.1)}; ${formatMass(tolerance, 0.1)} either way is allowed.`,
         seen: seenOf(of, ({ balls }) => learnSpread([balls.massesG])?.value ?? null),
         adjustment: null,
       },

@@ -4,6 +4,7 @@ import {
   formatPercent,
   formatTemp,
   formatTempDifference,
+  formatLength,
 } from '../quantity/formatQuantity';
 import { roundToStep } from '../quantity/roundToStep';
 import type { Adjustment } from '../plan/adjustmentSchema';
@@ -44,8 +45,8 @@ const EFFECT: Record<Adjustment['what'], (plan: Plan, value: number, units: Unit
   plate: (plan, value, units) =>
     `Plate at ${formatTemp(plan.formula.bake.plateC, units)}: ${formatTempDifference(value, units)} ${moreOrLess(value, 'hotter', 'cooler')}`,
   sides: (_plan, value) => `Each side ${Math.abs(value)} s ${moreOrLess(value, 'longer', 'shorter')}`,
-  thickness: (_plan, value) =>
-    `Rolled ${Math.abs(value).toFixed(1)} mm ${moreOrLess(value, 'thicker', 'thinner')}`,
+  thickness: (_plan, value, units) =>
+    `Rolled ${formatLength(Math.abs(value), units)} ${moreOrLess(value, 'thicker', 'thinner')}`,
 };
 
 const SMALLEST_POINTS = 0.05;

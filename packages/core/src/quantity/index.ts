@@ -36,5 +36,5 @@ export type { Interval } from './interval';
 export { parseQuantity } from './parseQuantity';
 export { numberOrNaN, numberQuestion, readNumber } from './readNumber';
 export { roundToStep, SCALE_STEPS_G, sumG } from './roundToStep';
-export { rangeForReader, readerUnit, readText, storedText } from './readerUnit';
+export { forReader, rangeForReader, readerUnit, readText, storedText } from './readerUnit';
 export { type Measures, type Unit, unitsFor } from './units';

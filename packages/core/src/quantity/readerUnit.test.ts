@@ -1,4 +1,4 @@
-import { rangeForReader, readText, readerUnit, storedText } from './readerUnit';
+import { forReader, rangeForReader, readText, readerUnit, storedText } from './readerUnit';
 
 test.each([
   ['25', 'kg', '55.12', 'lb'],
@@ -34,4 +34,12 @@ test('a range is said in the reader’s units', () => {
   expect(rangeForReader('Pieces must be between 1 and 5,000.', 'us')).toBe(
     'Pieces must be between 1 and 5,000.',
   );
+});
+
+test('a sentence that was kept in metric is read in ounces, inches and Fahrenheit; what a person wrote is left', () => {
+  const kept = 'A load of 1,200\u00a0g at 30\u00a0°C, rolled to 280\u00a0mm; note: 47 °C, 0.35\u00a0g/ml.';
+  expect(forReader(kept, 'us')).toBe(
+    'A load of 2 lb 10.3\u00a0oz at 86\u00a0°F, rolled to 11.0\u00a0in; note: 47 °C, 0.35\u00a0g/ml.',
+  );
+  expect(forReader(kept, 'metric')).toBe(kept);
 });

@@ -1,5 +1,5 @@
 import { convert } from 'convert';
-import type { UnitSystem } from './formatQuantity';
+import { type UnitSystem, formatBulk, formatLength, formatMass, formatTemp } from './formatQuantity';
 import { readNumber } from './readNumber';
 
 /** Units that figures are stored in. A kelvin is a difference of temperatures. */
@@ -80,4 +80,26 @@ export const rangeForReader = (sentence: string, system: UnitSystem, stored = ''
         const plain = (text: string) =>
           Number(readText(text.replaceAll(',', ''), unit, system)).toLocaleString('en-US');
         return `between ${plain(from)} and ${plain(to)} ${readerUnit(unit, system).unit}`;
+      });
+
+/** A figure and its unit as core writes them: a no-break space between, which tells them from what a person wrote. */
+const WRITTEN = /(-?[\d,]+(?:\.(\d+))?)\u00a0(kg|g|mm|°C)(?![\w/])/g;
+
+const AS_READ: Record<string, (value: number, decimals: number) => string> = {
+  kg: (value) => formatBulk(value * 1000, 'us'),
+  g: (value, decimals) => formatMass(value, 10 ** -decimals, 'us'),
+  mm: (value) => formatLength(value, 'us'),
+  '°C': (value) => formatTemp(value, 'us'),
+};
+
+/**
+ * A sentence that was written in metric figures, as a plan or a lesson keeps it, with the figures as the reader reads them.
+ * @example forReader('Rolled to 280\u00a0mm.', 'us') // 'Rolled to 11.0\u00a0in.'
+ */
+export const forReader = (sentence: string, system: UnitSystem): string =>
+  system === 'metric' || !sentence.includes('\u00a0')
+    ? sentence
+    : sentence.replace(WRITTEN, (all, figure: string, decimals: string | undefined, unit: string) => {
+        const write = AS_READ[unit];
+        return write ? write(Number(figure.replaceAll(',', '')), decimals?.length ?? 0) : all;
       });

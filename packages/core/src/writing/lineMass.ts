@@ -1,3 +1,4 @@
+import { formatMass } from '../quantity/formatQuantity';
 import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
 import { type Interval, exactly, scaled, times } from '../quantity/interval';
 import type { Asking } from './asking';
@@ -74,7 +75,7 @@ const USUAL_SHARES: Record<Ingredient['kind'], readonly number[]> = {
 const USUAL_FLOUR_G = [500, 1000, 2000] as const;
 
 const percent = (fraction: number) => `${Number((fraction * 100).toFixed(1))} % of flour`;
-const grams = (massG: number) => `${massG < 10 ? massG.toFixed(1) : Math.round(massG)} g`;
+const grams = (massG: number) => formatMass(massG, massG < 10 ? 0.1 : 1);
 
 /** Settles what the figure itself leaves open: a thousand or one, weight or fluid ounces. */
 export function settleAmount(asking: Asking, amount: SaidAmount, food: Ingredient): SaidAmount {
@@ -229,7 +230,7 @@ export function withoutAmount(asking: Asking, line: ReadLine): LineResult {
   const shares = USUAL_SHARES[line.food.kind];
   const answers = (
     line.food.kind === 'flour'
-      ? USUAL_FLOUR_G.map((massG) => ({ id: `${massG}g`, words: `${massG} g` }))
+      ? USUAL_FLOUR_G.map((massG) => ({ id: `${massG}g`, words: formatMass(massG) }))
       : [
           ...shares.map((share) => ({ id: `${share}`, words: percent(share) })),
           { id: 'leave-out', words: 'leave it out' },

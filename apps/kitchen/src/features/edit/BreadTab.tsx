@@ -102,7 +102,7 @@ function Size() {
         <Figure {...answers[found]} size={40} />
       </View>
       {density ? (
-        <Body tone="soot">{`Relaxed, as it goes on the griddle. The dough weighs ${density.toFixed(3)} g/ml with its air.`}</Body>
+        <Body tone="soot">{`Relaxed, as it goes on the griddle. The dough weighs ${format.read(density, 'g/ml').toFixed(format.units === 'us' ? 2 : 3)} ${format.unitOf('g/ml')} with its air.`}</Body>
       ) : null}
       <Tolerances />
     </Ticket>

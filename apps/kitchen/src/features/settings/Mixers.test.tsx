@@ -31,7 +31,7 @@ test('a bowl is added beside the others, under an id of its own', async () => {
 });
 
 test('a measured warming is written where the mixer stands', async () => {
-  press(/^Spiral: 3\.0 to 12\.0 kg, \+0\.9 °C\/min$/);
+  press(/^Spiral: 3\.0 to 12\.0\skg, \+0\.9 °C\/min$/);
   await typed('Warms the dough a minute, °C', '1,1');
   await pressed('Save');
   expect((await sent())?.mixers).toEqual([{ ...spiral, warmCPerMin: 1.1 }]);

@@ -10,6 +10,7 @@ import { Action } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
+import { useFormat } from '../../ui/useFormat';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useNow } from '../../ui/useNow';
@@ -69,6 +70,7 @@ function BoardTicket({ row: { batch, state, seconds } }: { row: BoardRow }) {
 /** Flour that runs out soon. */
 function StockTicket({ lots, nowMs }: { lots: readonly LotState[]; nowMs: number }) {
   const days = useDays();
+  const format = useFormat();
   const open = lots.filter(({ closed }) => !closed);
   const soon = (lot: LotState) =>
     lot.runsOutOn !== null && daysBetween(days.dayOf(nowMs), lot.runsOutOn) < SOON_DAYS;
@@ -81,8 +83,7 @@ function StockTicket({ lots, nowMs }: { lots: readonly LotState[]; nowMs: number
             <Leader
               key={lot.id}
               name={lot.name}
-              value={(lot.leftG / 1000).toFixed(1)}
-              unit="kg"
+              {...format.bulkFigure(lot.leftG)}
               tone={soon(lot) ? 'plum' : 'ink'}
               {...(soon(lot) && lot.runsOutOn ? { aside: `to ${lot.runsOutOn.slice(5)}` } : {})}
             />

@@ -33,7 +33,7 @@ test('a list in cups goes in by a few taps', async () => {
   write('Quay rounds\n2 3/4 cups flour\n1 to 1¼ cups warm water\n2 tsp table salt\nMakes 9');
   expect(screen.getByRole('button', { name: 'Next of 2 questions' })).toBeTruthy();
   choose(/^Strong flour$/);
-  choose(/^scooped, 390 g$/);
+  choose(/^scooped, 390\sg$/);
   expect(reading()).toMatch(/Hydration, as measured75\.\d.%? \(\d\d\.\d to \d\d\.\d\)/);
   expect(reading()).toMatch(/at 38\s°C.*keep back 59\sg/);
   press('Put it in the book');

@@ -1,6 +1,8 @@
+import { forReader } from '@kettle-scale/core/quantity';
 import { StyleSheet, Text, View } from 'react-native';
 import { Press } from './Press';
 import { Icon } from '../Icon';
+import { useUnits } from '../preferences';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
 import { Label } from '../type';
@@ -57,6 +59,7 @@ export function Choices<T extends string>({
   onChange,
 }: ChoicesProps<T>) {
   const colours = useColours();
+  const units = useUnits();
   return (
     <View style={styles.stack}>
       {quiet ? null : <Label>{label}</Label>}
@@ -74,7 +77,9 @@ export function Choices<T extends string>({
                 { borderColor: colours.ink, backgroundColor: chosen ? colours.ink : 'transparent' },
               ]}
             >
-              <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>{words}</Text>
+              <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>
+                {forReader(words, units)}
+              </Text>
             </Press>
           );
         })}

@@ -1,5 +1,7 @@
+import { forReader } from '@kettle-scale/core/quantity';
 import { StyleSheet, Text, View } from 'react-native';
 import { DataTable, Divider } from 'react-native-paper';
+import { useUnits } from '../preferences';
 import { useColours } from '../theme';
 import { FONT } from '../tokens';
 
@@ -20,6 +22,7 @@ const styles = StyleSheet.create({
 /** Figures in rows and columns: Paper's table, with rows and cells of our own, as Paper's are dead buttons to a screen reader. */
 export function Table({ label, columns, rows }: TableProps) {
   const colours = useColours();
+  const units = useUnits();
   const line = (cells: readonly string[], role: 'columnheader' | 'cell', key: string) => (
     <View key={key} role="row">
       <View role="presentation" style={styles.row}>
@@ -37,7 +40,7 @@ export function Table({ label, columns, rows }: TableProps) {
               },
             ]}
           >
-            {cell}
+            {forReader(cell, units)}
           </Text>
         ))}
       </View>

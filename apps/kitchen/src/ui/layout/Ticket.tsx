@@ -1,7 +1,9 @@
+import { forReader } from '@kettle-scale/core/quantity';
 import { type ReactNode, useId } from 'react';
 import { StyleSheet, View, type ViewStyle, Text } from 'react-native';
 import { Divider, Surface } from 'react-native-paper';
 import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
+import { useUnits } from '../preferences';
 import { useColours } from '../theme';
 import { FONT, SPACE } from '../tokens';
 import { Figure, Label } from '../type';
@@ -61,10 +63,11 @@ interface LeaderProps {
 
 /** A name joined to its amount by dots. */
 export function Leader({ name, value, unit, aside, tone = 'ink' }: LeaderProps) {
+  const units = useUnits();
   const colours = useColours();
   return (
     <View style={styles.leader}>
-      <Text style={[styles.name, { color: colours[tone] }]}>{name}</Text>
+      <Text style={[styles.name, { color: colours[tone] }]}>{forReader(name, units)}</Text>
       <View style={[styles.dots, { borderColor: colours.rule }]} />
       <Figure value={value} size={22} tone={tone} {...(unit ? { unit } : {})} />
       {aside !== undefined ? (

@@ -1,0 +1,58 @@
+import { type Page, expect, test } from '@playwright/test';
+import { bench } from './bench';
+
+/** A figure in a metric unit; millilitres define a cup, and stay. */
+const METRIC = /[\d.,]+\s(?:°C|mm|g|kg)(?![\w/])|g\/ml|[^\n]*, (?:mm|g|kg|°C)$/gm;
+
+/** Everything that is read or heard on a page. */
+const saidOn = (page: Page) =>
+  page.evaluate(() =>
+    [
+      document.body.innerText,
+      ...[...document.querySelectorAll('svg text')].map((text) => text.textContent),
+      ...[...document.querySelectorAll('[aria-label], [aria-valuetext]')].map(
+        (one) => `${one.getAttribute('aria-label') ?? ''}\n${one.getAttribute('aria-valuetext') ?? ''}`,
+      ),
+    ].join('\n'),
+  );
+
+test('in ounces, inches and Fahrenheit nothing metric is left on the main views', async ({ page }) => {
+  await page.addInitScript(() => {
+    localStorage.setItem('kettle-scale-preferences', JSON.stringify({ state: { units: 'us' }, version: 0 }));
+  });
+  const nothingMetric = async (where: string) => {
+    await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+    expect((await saidOn(page)).match(METRIC), where).toBeNull();
+  };
+  for (const path of [
+    '/shift',
+    '/formulas/breakwater-thick',
+    '/formulas/breakwater-thick/edit',
+    '/plan/breakwater-thick?by=pieces&pieces=60',
+    '/ingredients',
+    '/ingredients/flour-strong',
+    '/stock',
+    '/griddle',
+    '/griddle/plates',
+    '/griddle/window',
+    '/log',
+    '/lessons',
+    '/charts',
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await nothingMetric(path);
+  }
+  await page.goto('/settings');
+  await expect(page.getByLabel('Most dough a bowl takes, oz')).toBeVisible();
+  await page.getByLabel('Most dough a bowl takes, oz').fill('1');
+  await expect(page.getByText(/Bowl capacity must be between [\d.]+ and [\d.,]+ oz\./)).toBeVisible();
+
+  const cook = bench(page);
+  await cook.start('breakwater-thick', '?by=pieces&pieces=6');
+  for (const act of ['weigh', 'mix', 'knead'] as const) {
+    await nothingMetric(act);
+    if (act === 'weigh') await cook.weighAll();
+    if (act === 'mix') await cook.mix();
+  }
+});
