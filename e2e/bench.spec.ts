@@ -195,7 +195,7 @@ test('a lot is received and counted; bad figures are said at their field', async
   await page.getByLabel('Left now, kg').fill('-2');
   await expect(page.getByText('Left must be between 0 and 100,000 kg.')).toBeVisible();
   await page.getByLabel('Left now, kg').fill('12.5');
-  await cook.press('Keep the count');
+  await cook.press('Save the count');
   await expect(mine.getByText('12.5 kg')).toBeVisible();
 });
 
@@ -217,13 +217,13 @@ test('plans said six ways, kept, and held against each other', async ({ page }) 
   const keep = async (suffix: string) => {
     await cook.press('Keep for later');
     await page.getByLabel('Name', { exact: true }).fill(`${name} ${suffix}`);
-    await cook.press('Keep it');
+    await cook.press('Save');
     await expect(page.getByRole('dialog')).toBeHidden();
   };
   await keep('small');
   await page.getByLabel('Dough, g', { exact: true }).fill('6000');
   await keep('large');
-  await cook.press('Kept plans');
+  await cook.press('Saved plans');
   for (const suffix of ['small', 'large']) {
     await page.getByRole('checkbox', { name: `Compare ${name} ${suffix}` }).click();
   }

@@ -91,8 +91,8 @@ test('versions: a reason for each, two compared line by line, and back to the fi
   await expect(page.getByText('a thirstier lot')).toBeVisible();
   await expect(page.getByRole('table', { name: 'Shares of flour' })).toContainText('Water');
   await expect(page.getByRole('table', { name: 'Griddle' })).toContainText('205 °C');
-  await press(page, 'Go back to version 1');
-  await expect(page.getByText('Version 3 · Back to version 1')).toBeVisible();
+  await press(page, 'Restore version 1');
+  await expect(page.getByText('Version 3 · Restored version 1')).toBeVisible();
 });
 
 test('two people at one formula: the second gets both to choose from, and nothing is lost', async ({

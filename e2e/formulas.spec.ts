@@ -25,7 +25,7 @@ test('a formula in cups, pasted on a phone, becomes grams; the own cup is weighe
   page,
 }) => {
   await writeDown(page, MESSY);
-  const reading = page.getByRole('region', { name: 'As understood' });
+  const reading = page.getByRole('region', { name: 'As read' });
   await expect(page.getByRole('button', { name: 'Next of 5 questions' })).toBeVisible();
   await choose(page, 'Strong flour');
   await choose(page, 'scooped, 390 g');
@@ -40,14 +40,14 @@ test('a formula in cups, pasted on a phone, becomes grams; the own cup is weighe
   await expect(reading).toContainText('Rest it until it stops springing back.');
   // The list and its answers outlive a reload.
   await page.reload();
-  await press(page, 'Put it in the book');
+  await press(page, 'Save the formula');
   await expect(page).toHaveURL(/\/formulas\/tide-round$/);
   await expect(page.getByText(/^78\.1\s% \(73\.\d to 83\.\d\)$/)).toBeVisible();
 
   await press(page, 'Weigh Strong flour once');
   await page.getByLabel('It weighs, g').fill('700');
   await press(page, 'This is our cup');
-  await expect(page.getByRole('alert')).toContainText('far from the usual 132 to 151 g');
+  await expect(page.getByRole('alert')).toContainText(/far from the usual 132\sg to 151\sg/);
   await page.getByLabel('It weighs, g').fill('152');
   await press(page, 'This is our cup');
   await press(page, 'Use what our cups weigh');
@@ -82,7 +82,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
   }
   const drop = async (name: string, text: string) => {
     await page.goto('/formulas');
-    await expect(page.getByRole('button', { name: 'Bring in a file' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Import a file' })).toBeVisible();
     const transfer = await page.evaluateHandle(
       ([fileName, content]) => {
         const data = new DataTransfer();
@@ -92,12 +92,12 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
       [name, text],
     );
     await page.dispatchEvent('body', 'dragover', { dataTransfer: transfer });
-    await expect(page.getByText('Drop it to bring it in')).toBeVisible();
+    await expect(page.getByText('Drop the file to import it')).toBeVisible();
     await page.dispatchEvent('body', 'drop', { dataTransfer: transfer });
   };
   for (const [kind, text] of Object.entries(files)) {
     await drop(`bread.${kind}`, text);
-    await press(page, 'Bring in 1');
+    await press(page, 'Import 1');
     await expect(page.getByText('The same as here')).toBeVisible();
   }
   await drop(
@@ -115,7 +115,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
   await press(page, 'Clear');
 
   await page.goto('/formulas');
-  await press(page, 'Take the book out');
+  await press(page, 'Export the book');
   const [book] = await Promise.all([page.waitForEvent('download'), press(page, /^CSV/)]);
   const rows = await textOf(book);
   expect(rows).toContain('lantern-round-copy,line');
@@ -126,7 +126,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
       'lantern-round-copy,line,water,,water,Water,9',
     ),
   );
-  await expect(page.getByRole('alert')).toContainText(/Line \d+: .*Nothing was brought in/);
+  await expect(page.getByRole('alert')).toContainText(/Line \d+: .*Nothing was imported/);
   expect((await (await request.get('/api/v1/formulas/lantern-round-copy')).json()).version).toBe(1);
 
   await page.goto('/formulas/lantern-round-copy/card');
@@ -140,7 +140,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
   await page.goto('/formulas');
   await page.getByLabel('Find by name or ingredient').fill('copy');
   await expect(page.getByText('Lantern round, copy')).toBeHidden();
-  await page.getByRole('checkbox', { name: /^Put away/ }).click();
+  await page.getByRole('checkbox', { name: /^Archived/ }).click();
   await expect(page.getByRole('link', { name: /Lantern round, copy/ })).toBeVisible();
 });
 
@@ -161,7 +161,7 @@ test('ingredients: found by any name, priced, added, hidden; the cost of a formu
   await press(page, 'Save');
   await expect(page).toHaveURL(/ingredients\/quay-seaweed$/);
   await writeDown(page, 'Weed round\n1000 g bread flour\n600 ml water\n100 g quay seaweed');
-  await press(page, 'Put it in the book');
+  await press(page, 'Save the formula');
   await expect(page.getByRole('list', { name: 'Share of the cost' })).toContainText('Quay seaweed€4.00');
   await page.goto('/ingredients/quay-seaweed');
   await press(page, 'Remove this ingredient');

@@ -37,7 +37,7 @@ test('the heat and thickness picture comes in the background, with its table', a
   await page.getByRole('radio', { name: 'Deckhand wrap', exact: true }).click();
   await page.getByRole('link', { name: 'Heat and thickness picture' }).click();
   await page.waitForURL('**/griddle/window');
-  await expect(page.getByRole('img', { name: /^Heat from 160 to 290 °C against thickness/ })).toBeVisible({
+  await expect(page.getByRole('img', { name: /^Heat from 160 °C to 290 °C against thickness/ })).toBeVisible({
     timeout: 60_000,
   });
   await page.getByRole('button', { name: 'As a table' }).click();

@@ -44,6 +44,39 @@ test('an empty kitchen shows no figure that nobody measured, and everything can 
   await page.close();
 });
 
+test('from an empty kitchen to a running batch in twelve taps', async ({ browser }) => {
+  const empty = await startServer(['--data', mkdtempSync(join(tmpdir(), 'kettle-empty-'))]);
+  const page = await browser.newPage({ baseURL: empty.url, viewport: { width: 390, height: 844 } });
+  let taps = 0;
+  const tap = async (role: 'button' | 'radio' | 'link', name: string | RegExp) => {
+    taps += 1;
+    await page.getByRole(role, { name, exact: typeof name === 'string' }).click();
+  };
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Start here' })).toBeVisible();
+  await expect(page.locator('[aria-checked=true]')).toHaveCount(0);
+  await tap('radio', '2\u00a0g');
+  await tap('radio', '5.0\u00a0kg');
+  await tap('radio', 'Cast-iron pan');
+  await expect(page.getByRole('radio', { name: 'Cast-iron pan' })).toBeChecked();
+  await tap('button', 'Write your first formula');
+  await page.getByLabel(/^One ingredient a line/).fill('3 cups flour\n1 cup warm water\n1 tsp salt');
+  await tap('button', 'Take the first answer to each question');
+  await page.getByLabel('Name', { exact: true }).fill('First rounds');
+  await page.getByLabel('Pieces it makes').fill('8');
+  await tap('button', 'Save the formula');
+  await expect(page.getByRole('heading', { level: 1, name: 'First rounds' })).toBeVisible();
+  await tap('button', /^Plan/);
+  await tap('button', /^Start batch/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Weigh/);
+  expect(taps).toBeLessThanOrEqual(12);
+  const kitchen = await (await page.request.get('/api/v1/kitchen')).json();
+  expect(kitchen).toMatchObject({ benchStepG: 2, bowlCapacityG: 5000 });
+  expect(kitchen.griddles).toHaveLength(1);
+  await page.close();
+  await empty.stop();
+});
+
 test('a device is heard with its age; a reading of years ago is grey and unused', async ({
   browser,
   request,

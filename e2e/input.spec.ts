@@ -59,7 +59,7 @@ test('a formula file is brought in whole or not at all', async ({ page, request 
   expect(await book()).toEqual(before);
 
   await bring({ ...wrap, id: 'new-one', name: '<img src=x onerror=alert(1)>' });
-  await page.getByRole('button', { name: 'Bring in 1' }).click();
+  await page.getByRole('button', { name: 'Import 1' }).click();
   await expect(page.getByText('New in the book')).toBeVisible();
   await page.goto('/formulas/new-one');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('<img src=x onerror=alert(1)>');
@@ -101,7 +101,7 @@ test('an event for a finished batch and an address that leads nowhere say so pla
   await page.goto('/bench/nobody');
   await expect(page.getByText('This batch is not in this kitchen.')).toBeVisible();
   await page.goto('/nowhere/at/all');
-  await expect(page.getByText('This address leads nowhere')).toBeVisible();
+  await expect(page.getByText('Page not found')).toBeVisible();
 });
 
 test('a plan that the kitchen has outrun does not start: both are shown, and the new one starts', async ({

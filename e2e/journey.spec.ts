@@ -178,10 +178,10 @@ test('a note is kept, a batch can be given up, and the log says why', async ({ p
   await expect(page.getByRole('dialog')).toContainText('Flour of the bowl × its share');
   await page.keyboard.press('Escape');
   await cook.press('Write a note');
-  await cook.press('Keep the note');
+  await cook.press('Save the note');
   await expect(page.getByRole('dialog').getByRole('alert')).toHaveText('Note is empty.');
   await page.getByLabel('Note', { exact: true }).fill('Bag was damp');
-  await cook.press('Keep the note');
+  await cook.press('Save the note');
   await cook.press('Give up');
   await page.getByLabel('Reason', { exact: true }).fill('No gas');
   await cook.press('Give it up');

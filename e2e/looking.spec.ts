@@ -16,12 +16,12 @@ test('the log: found by its words, put right, held against another, and diagnose
   await found.click();
   await expect(page.getByText('Black spots: the plate had crept up.')).toBeVisible();
 
-  await cook.press('Put right');
+  await cook.press('Correct a value');
   await page.getByRole('radio', { name: /divided, ball/ }).click();
   await page.getByLabel('Right value, g').fill('104.2');
   await page.getByLabel('Reason').fill('read off the wrong line');
-  await cook.press('Put it right');
-  await expect(page.getByText('Put right afterwards: read off the wrong line')).toBeVisible();
+  await cook.press('Save');
+  await expect(page.getByText('Corrected later: read off the wrong line')).toBeVisible();
   await expect(page.getByText('104.2 g').first()).toBeVisible();
 
   await cook.press('Compare');
@@ -34,7 +34,7 @@ test('the log: found by its words, put right, held against another, and diagnose
   await expect(page.getByRole('button', { name: 'Carried: drop it again' })).toBeVisible();
   await cook.press('Plan it again');
   await expect(page.getByRole('checkbox', { name: /^Plate at 2\d\d\s°C: \d+ °C cooler$/ })).toBeChecked();
-  await cook.press('Drop it for good');
+  await cook.press('Delete');
   await expect(page.getByText('Plate too hot: black spots')).toBeHidden();
 });
 
@@ -49,7 +49,7 @@ test('lessons stand with their evidence, enter the plan, and stay out when switc
   await expect(cook.title).toHaveText('Lessons');
   const ticket = page.locator('div', { hasText: /^Lost in the bowl/ }).last();
   await expect(ticket).toBeVisible();
-  const uses = page.getByRole('checkbox', { name: 'Let it into plans' });
+  const uses = page.getByRole('checkbox', { name: 'Use in plans' });
   const count = await uses.count();
   for (let at = 0; at < count; at += 1) await expect(uses.nth(at)).toBeChecked();
   await page.getByRole('button', { name: 'What it rests on' }).first().click();

@@ -95,7 +95,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await page.getByLabel('Now, along, mm').fill('266');
   await page.getByLabel('middle, mm').fill('1.6');
   await page.getByLabel('far edge, mm').fill('1.3');
-  await cook.press('Keep this disc');
+  await cook.press('Save this disc');
   await expect(page.getByText(/^It springs back too much: give the other balls \d+/)).toBeVisible();
   await cook.press('Back to the batch');
   await cook.press('First discs are rolled');
@@ -115,7 +115,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
     .getByRole('radio', { name: 'freckles', exact: true })
     .click();
   await page.getByRole('radio', { name: 'folds in half' }).click();
-  await cook.press('Keep it');
+  await cook.press('Save');
   await page.getByRole('radio', { name: 'cloth', exact: true }).click();
   await cook.press('Finish batch');
   await cook.press('See it in the log');

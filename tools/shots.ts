@@ -109,7 +109,7 @@ async function phone(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/formulas/lantern-round`);
   await shoot(page, 'formula-phone');
   await write(page, url);
-  await page.getByRole('region', { name: 'As understood' }).evaluate((part) => part.scrollIntoView());
+  await page.getByRole('region', { name: 'As read' }).evaluate((part) => part.scrollIntoView());
   await shoot(page, 'write-phone');
   await page.goto(`${url}/formulas/deckhand-wrap/edit`);
   await shoot(page, 'edit-phone');

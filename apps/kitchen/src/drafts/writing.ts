@@ -6,10 +6,14 @@ interface Writing {
   text: string;
   /** What the formula is to be called; empty to take the name found above the list. */
   name: string;
+  /** How many pieces it makes, as typed; empty to take what the list says. */
+  pieces: string;
   answers: Answers;
-  set: (changes: Partial<Pick<Writing, 'text' | 'name'>>) => void;
+  set: (changes: Partial<Pick<Writing, 'text' | 'name' | 'pieces'>>) => void;
   /** Adds to the answers given: two quick presses both count, whatever the screen has drawn between them. */
   answer: (more: Answers) => void;
+  /** Takes answers back: they are asked again. */
+  askAgain: (keys: readonly string[]) => void;
   /** Begins anew, with a list that came from a file or with nothing. */
   begin: (text: string, name: string) => void;
 }
@@ -20,10 +24,15 @@ export const useWriting = create<Writing>()(
     (set) => ({
       text: '',
       name: '',
+      pieces: '',
       answers: {},
       set: (changes) => set(changes),
       answer: (more) => set(({ answers }) => ({ answers: { ...answers, ...more } })),
-      begin: (text, name) => set({ text, name, answers: {} }),
+      askAgain: (keys) =>
+        set(({ answers }) => ({
+          answers: Object.fromEntries(Object.entries(answers).filter(([key]) => !keys.includes(key))),
+        })),
+      begin: (text, name) => set({ text, name, pieces: '', answers: {} }),
     }),
     { name: 'kettle-scale-writing' },
   ),

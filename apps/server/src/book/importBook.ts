@@ -72,7 +72,7 @@ export function importBook(
         report.versions.push(formula.id);
       } else if (book.onTaken === 'copy') {
         const id = freeId(formula.id, taken);
-        await add({ ...formula, id, name: `${formula.name}, brought in`.slice(0, 60) }, 0);
+        await add({ ...formula, id, name: `${formula.name}, imported`.slice(0, 60) }, 0);
         taken.add(id);
         report.copies.push(id);
       } else report.skipped.push(formula.id);

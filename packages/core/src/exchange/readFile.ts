@@ -34,7 +34,7 @@ const LARGEST_FILE = 20_000_000;
  */
 export function readFormulaFile(text: string, foods: readonly Ingredient[]): FileContents {
   if (text.length > LARGEST_FILE) {
-    const words = `Line 1: the file is larger than ${LARGEST_FILE / 1_000_000} MB; bring it in in parts.`;
+    const words = `Line 1: the file is larger than ${LARGEST_FILE / 1_000_000} MB; import it in parts.`;
     throw new InputError([{ path: '', line: 1, message: words }]);
   }
   const content = text.replace(/^\ufeff/, '').trim();

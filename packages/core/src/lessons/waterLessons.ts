@@ -20,7 +20,7 @@ export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContex
     const name = lots.find(({ id }) => id === lotId)?.name ?? lotId;
     return {
       ...{ id: `water/${lotId}`, kind: 'water', title: `Water of ${name}`, unit: 'points', lotId, seen },
-      words: `It drinks ${signed(offset.meanPoints, 1)} points of water beyond what formula and moisture say.`,
+      words: `Water learned for this flour: ${signed(offset.meanPoints, 1)} points.`,
       value: offset.meanPoints,
       low: offset.meanPoints - reach,
       high: offset.meanPoints + reach,

@@ -1,3 +1,3 @@
 export type { Explanation } from './explanation';
-export { choiceField, numberField, slugField, textField } from './fields';
+export { choiceField, countField, numberField, slugField, textField } from './fields';
 export { InputError, parseInput, type Problem, problemsOf } from './problem';

@@ -1,3 +1,4 @@
+import { tidyLine } from './tidyLine';
 import type { Answers, Question, QuestionKind } from './readListTypes';
 
 /** Collects the questions of one line and gives the standing answer to each. */
@@ -31,3 +32,13 @@ export class Asking {
     return answers[0]?.id ?? '';
   }
 }
+
+/** What the keys of a line's questions begin with; the same line written again is told apart. */
+export const lineStem = (text: string, occurrence: number): string =>
+  `${tidyLine(text).toLowerCase()}${occurrence > 0 ? `~${occurrence}` : ''}`;
+
+/** The keys of the answers that were given for a line, by its text: all of them where it stands there several times. */
+export const answersOf = (answers: Answers, text: string): string[] => {
+  const stem = lineStem(text, 0);
+  return Object.keys(answers).filter((key) => key.startsWith(`${stem}#`) || key.startsWith(`${stem}~`));
+};

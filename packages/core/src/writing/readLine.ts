@@ -2,7 +2,7 @@ import type { OnBreadWhen } from '../formula/onBreadWhen';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { exactly } from '../quantity/interval';
 import type { Measures } from '../quantity/units';
-import { Asking } from './asking';
+import { Asking, lineStem } from './asking';
 import { type Hints, readHints } from './hints';
 import {
   looseOf,
@@ -76,8 +76,7 @@ function readAsAnswered(input: LineInput): LineResult {
   const { amount, other, rest } = readAmount(tidy, input.measures);
   const hints = readHints(rest);
   const [named = '', ...remarks] = splitName(hints.rest);
-  const stem = `${tidy.toLowerCase()}${input.occurrence > 0 ? `~${input.occurrence}` : ''}`;
-  const asking = new Asking(stem, input.answers);
+  const asking = new Asking(lineStem(input.text, input.occurrence), input.answers);
   const match = withRemarks(matchEither(named, input.foods), named, remarks, input.foods);
   if (match.found === 'none' || (match.found === 'some' && !amount && isGuess(match))) {
     if (!amount || amount.of === 'piece') return { as: 'words', hasAmount: false, named: false };

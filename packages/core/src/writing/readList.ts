@@ -3,7 +3,8 @@ import type { Measures } from '../quantity/units';
 import { exactly } from '../quantity/interval';
 import { readLine } from './readLine';
 import type { Answers, ReadList, Remark } from './readListTypes';
-import { splitEntries, tidyLine, withoutBullet } from './tidyLine';
+import { lineStem } from './asking';
+import { splitEntries, withoutBullet } from './tidyLine';
 
 export interface ReadOptions {
   foods: readonly Ingredient[];
@@ -52,7 +53,7 @@ export function readList(text: string, { foods, measures = 'us', answers = {} }:
       remark(index, entry, 'heading');
       return;
     }
-    const key = tidyLine(entry).toLowerCase();
+    const key = lineStem(entry, 0);
     const occurrence = seen.get(key) ?? 0;
     seen.set(key, occurrence + 1);
     const result = readLine({ index, text: entry, occurrence, foods, measures, answers });

@@ -18,7 +18,7 @@ const KINDS = {
     title: 'Write a note',
     words: 'It is kept with the batch, at this time.',
     label: 'Note',
-    act: 'Keep the note',
+    act: 'Save the note',
     schema: z.object({ text: textField('Note', { min: 1, max: LONGEST }) }),
   },
   abandoned: {

@@ -139,7 +139,7 @@ export function BatchScreen({ id }: { id: string }) {
     return (
       <Screen title="Bench">
         {error?.name === 'Refused' ? (
-          <Notice title="Not here" text={error.message} />
+          <Notice title="Batch not found" text={error.message} />
         ) : (
           <Waiting what="the batch" error={error} onRetry={retry} />
         )}

@@ -119,7 +119,7 @@ export function InspectSheet({
         />
       </View>
       <Body tone="soot">{product.look}</Body>
-      <PrimaryAction label="Keep it" onPress={keep} disabled={nothing || sizeBad || weightBad} />
+      <PrimaryAction label="Save" onPress={keep} disabled={nothing || sizeBad || weightBad} />
     </Sheet>
   );
 }

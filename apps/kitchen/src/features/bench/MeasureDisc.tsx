@@ -67,7 +67,7 @@ export function MeasureDisc({ live }: { live: LiveBatch }) {
       <Body tone="soot">Thickness, as many as you like:</Body>
       <View style={styles.row}>{DISC_PLACES.map((place) => field(place, place))}</View>
       {problem ? <FieldError id="disc-error" message={problem} /> : null}
-      <Action label="Keep this disc" onPress={keep} disabled={text.across === '' || text.along === ''} />
+      <Action label="Save this disc" onPress={keep} disabled={text.across === '' || text.along === ''} />
     </Ticket>
   );
 }

@@ -93,7 +93,7 @@ describe('the disc', () => {
     fill('Now, along, mm', '252');
     fill('middle, mm', '2');
     fill('far edge, mm', '1,4');
-    await act(async () => press('Keep this disc'));
+    await act(async () => press('Save this disc'));
     expect(sent).toMatchObject([
       {
         type: 'disc-measured',
@@ -115,7 +115,7 @@ describe('the disc', () => {
     await opened(<DiscScreen id="b" />);
     fill('Now, across, mm', '5');
     fill('Now, along, mm', '200');
-    press('Keep this disc');
+    press('Save this disc');
     expect(screen.getByRole('alert').textContent).toBe('Diameter must be between 30 and 900 mm.');
     expect(screen.getByLabelText('Now, along, mm')).toHaveProperty('value', '200');
     expect(sent).toEqual([]);

@@ -121,7 +121,7 @@ function Foot({ store, onSave }: FootProps) {
       <View style={styles.foot}>
         <UndoButtons {...{ undo, redo, canUndo, canRedo }} />
         <PrimaryAction
-          label={after > 0 ? `Save version ${after + 1}` : 'Put it in the book'}
+          label={after > 0 ? `Save version ${after + 1}` : 'Save the formula'}
           onPress={onSave}
           disabled={!formula}
           style={styles.save}
@@ -227,7 +227,7 @@ function Opened({ entries, foods, kitchen, id }: EditorProps & { kitchen: Kitche
   if (!draft) {
     return (
       <Screen title="Formula">
-        {entry ? null : <Notice title="Not in the book" text="This formula is not in this kitchen." />}
+        {entry ? null : <Notice title="Formula not found" text="This formula is not in this kitchen." />}
       </Screen>
     );
   }

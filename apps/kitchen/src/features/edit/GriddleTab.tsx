@@ -217,7 +217,7 @@ export function GriddleTab() {
           onPress={() => edit((d) => void d.bake.sides.push({ seconds: USUAL_SIDE_S }))}
         />
         <Action
-          label="Take the last side out"
+          label="Remove the last side"
           icon="trash"
           disabled={bake.sides.length <= 1}
           onPress={() => edit((d) => void d.bake.sides.pop())}

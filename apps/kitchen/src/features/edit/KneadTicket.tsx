@@ -83,7 +83,7 @@ function Round({ index }: { index: number }) {
       />
       <WorkMinutes label="Knead again" path={path} of={of} />
       <Action
-        label="Take this kneading out"
+        label="Remove this kneading"
         icon="trash"
         hint={`Take kneading ${index + 2} out`}
         onPress={() =>

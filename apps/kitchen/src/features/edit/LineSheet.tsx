@@ -71,7 +71,7 @@ export function LineSheet({ line, onClose }: LineSheetProps) {
             />
             <Action label="Another ingredient, same weight" icon="swap" onPress={() => setPicking(true)} />
             <Action
-              label="Take it out"
+              label="Remove"
               icon="trash"
               onPress={() => {
                 replace((before) => ({ ...before, lines: removeLine(before.lines, now.id) }));

@@ -238,9 +238,9 @@ function RestFields({ rest, index }: { rest: Rest; index: number }) {
         <Strong tone="soot">Airtight; cold dough must warm up before it is flattened.</Strong>
       ) : null}
       <Action
-        label="Take this rest out"
+        label="Remove this rest"
         icon="trash"
-        hint={`Take rest ${index + 1} out`}
+        hint={`Remove rest ${index + 1}`}
         onPress={() => edit((draft) => void draft.method.rests.splice(index, 1))}
       />
     </Ticket>

@@ -64,8 +64,8 @@ function Theirs({
         label={`Save yours as version ${current.version + 1}`}
         onPress={() => onSaveYours(current.version)}
       />
-      <Action label="Keep both: yours as a formula of its own" icon="copy" onPress={asCopy} />
-      <Action label="Take theirs and give yours up" onPress={onTakeTheirs} />
+      <Action label="Keep both: save yours as a copy" icon="copy" onPress={asCopy} />
+      <Action label="Discard yours" onPress={onTakeTheirs} />
       {problem ? <FieldError id="save-error" message={problem} /> : null}
     </Sheet>
   );

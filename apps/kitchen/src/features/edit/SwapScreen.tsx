@@ -143,10 +143,10 @@ function SwapQuestion({ swap, onPick }: { swap: Swap; onPick: () => void }) {
   const { lines, line, lineId, giveWay, to, share, setShare, way, setWay, result } = swap;
   return (
     <Ticket>
-      <Heading>What is to give way</Heading>
+      <Heading>Replace an ingredient</Heading>
       <Choices
         quiet
-        label="Ingredient that gives way"
+        label="Ingredient to replace"
         value={lineId}
         options={lines.map(({ id, food, fraction }) => [id, `${food.name} ${formatPercent(fraction, 1)}`])}
         onChange={giveWay}
@@ -282,7 +282,7 @@ export function SwapScreen({ id }: { id: string }) {
   return (
     <Screen title="Swap an ingredient">
       {ready ? (
-        <Notice title="Not in the book" text="This formula is not in this kitchen." />
+        <Notice title="Formula not found" text="This formula is not in this kitchen." />
       ) : (
         <Waiting what="formula" error={error} onRetry={retry} />
       )}

@@ -120,7 +120,7 @@ describe('two people at one formula', () => {
     tap('Save');
     await screen.findByText('Somebody saved version 2 meanwhile');
     expect(screen.getByText(/Keep both/)).toBeTruthy();
-    expect(screen.getByText(/Take theirs/)).toBeTruthy();
+    expect(screen.getByText(/Discard yours/)).toBeTruthy();
     tap('Save yours as version 3');
     await waitFor(() => expect(push).toHaveBeenCalledWith('/formulas/test-round'));
     expect(save.mock.calls.map(([, reason, after]) => [reason, after])).toEqual([

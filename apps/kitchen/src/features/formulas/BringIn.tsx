@@ -132,10 +132,10 @@ export function BringIn({ entries, foods }: BringInProps) {
       {problems.length > 0 ? (
         <FieldError
           id="import-error"
-          message={`${problems.slice(0, 3).join(' ')}${problems.length > 3 ? ` And ${problems.length - 3} more.` : ''} Nothing was brought in.`}
+          message={`${problems.slice(0, 3).join(' ')}${problems.length > 3 ? ` And ${problems.length - 3} more.` : ''} Nothing was imported.`}
         />
       ) : null}
-      <Action icon="upload" label="Bring in a file" onPress={() => input.current?.click()} />
+      <Action icon="upload" label="Import a file" onPress={() => input.current?.click()} />
       <input
         ref={input}
         type="file"
@@ -151,7 +151,7 @@ export function BringIn({ entries, foods }: BringInProps) {
       />
       {over ? (
         <View style={[styles.drop, { backgroundColor: colours.ground, borderColor: colours.ember }]}>
-          <Title>Drop it to bring it in</Title>
+          <Title>Drop the file to import it</Title>
         </View>
       ) : null}
       {contents ? (
@@ -207,13 +207,10 @@ function Found({ contents, entries, bring, onWrite, onClose }: FoundProps) {
         />
       ) : null}
       {bring.error ? (
-        <FieldError
-          id="bring-error"
-          message={`${sentencesOf(bring.error)[0] ?? ''} Nothing was brought in.`}
-        />
+        <FieldError id="bring-error" message={`${sentencesOf(bring.error)[0] ?? ''} Nothing was imported.`} />
       ) : null}
       {formulas.length > 0 ? (
-        <PrimaryAction label={`Bring in ${formulas.length}`} onPress={send} disabled={bring.isPending} />
+        <PrimaryAction label={`Import ${formulas.length}`} onPress={send} disabled={bring.isPending} />
       ) : null}
       {lists.map((list) => (
         <Action key={list.text} label={`Read “${list.name || 'the list'}”`} onPress={() => onWrite(list)} />
@@ -234,8 +231,8 @@ const DONE: readonly (readonly [keyof ImportReport, string])[] = [
 
 function Report({ report, onClose }: { report: ImportReport; onClose: () => void }) {
   return (
-    <Sheet open onClose={onClose} label="Brought in">
-      <Heading>Brought in</Heading>
+    <Sheet open onClose={onClose} label="Imported">
+      <Heading>Imported</Heading>
       <View role="status">
         {DONE.filter(([part]) => report[part].length > 0).map(([part, words]) => (
           <Leader key={part} name={words} value={String(report[part].length)} />

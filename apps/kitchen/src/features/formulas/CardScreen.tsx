@@ -35,7 +35,7 @@ export function CardScreen({ id }: { id: string }) {
   return (
     <Screen title="Card">
       {book.data && foods.data ? (
-        <Notice title="Not in the book" text="This formula is not in this kitchen." />
+        <Notice title="Formula not found" text="This formula is not in this kitchen." />
       ) : (
         <Waiting
           what="the card"

@@ -49,7 +49,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
   const closeWhy = useCallback(() => setFigure(null), []);
   return (
     <Screen
-      eyebrow={`Version ${formula.version} · ${reason}${archived ? ' · put away' : ''}`}
+      eyebrow={`Version ${formula.version} · ${reason}${archived ? ' · archived' : ''}`}
       title={formula.name}
       foot={<PrimaryAction label="Plan a batch" onPress={() => router.push(`/plan/${formula.id}`)} />}
     >

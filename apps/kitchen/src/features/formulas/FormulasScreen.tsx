@@ -52,7 +52,7 @@ function BookTools({ putAway }: { putAway: number }) {
       />
       {putAway > 0 || archived ? (
         <Check
-          label={`Put away (${putAway})`}
+          label={`Archived (${putAway})`}
           value={archived}
           onChange={(next) => useBookView.setState({ archived: next })}
         />
@@ -91,10 +91,10 @@ export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: 
   );
   const list = (
     <Screen title="Formulas">
-      <Action icon="write" label="Write a formula as you say it" onPress={() => router.push('/write')} />
+      <Action icon="write" label="Write a formula" onPress={() => router.push('/write')} />
       {entries.length >= FIND_FROM ? <BookTools putAway={putAway} /> : null}
       {entries.length === 0 ? (
-        <Notice title="The book is empty" text="Write a formula down, or bring in a file, to begin." />
+        <Notice title="The book is empty" text="Write a formula down, or import a file, to begin." />
       ) : (
         <>
           {view.find ? <Label>{`${shown.length} of ${entries.length}`}</Label> : null}
@@ -119,7 +119,7 @@ export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: 
     <parts.FormulaPage key={chosen.formula.id} entry={chosen} entries={entries} ingredients={foods} />
   ) : id ? (
     <Screen title="Formulas">
-      <Notice title="Not in the book" text="This formula is not in this kitchen." />
+      <Notice title="Formula not found" text="This formula is not in this kitchen." />
     </Screen>
   ) : null;
   return <Panes list={list} page={page} asked={id !== undefined} />;

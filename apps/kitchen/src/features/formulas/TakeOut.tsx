@@ -66,11 +66,11 @@ export function More({ formula, archived, foods, takenIds }: MoreProps) {
         <Action icon="copy" label="Duplicate" onPress={duplicate} disabled={save.isPending} />
         <Action
           icon="archive"
-          label={archived ? 'Take it out again' : 'Put it away'}
+          label={archived ? 'Restore' : 'Archive'}
           onPress={() => archive.mutate({ id: formula.id, archived: !archived }, { onSuccess: close })}
         />
         {archived ? null : (
-          <Body tone="soot">Put away is out of the list, with all its versions; nothing is deleted.</Body>
+          <Body tone="soot">An archived formula leaves the list and keeps all its versions.</Body>
         )}
         {error ? <FieldError id="more-error" message={error.message} /> : null}
       </Sheet>
@@ -101,11 +101,11 @@ export function TakeBook({
     <>
       <Action
         icon="download"
-        label="Take the book out"
+        label="Export the book"
         onPress={() => setOpen(true)}
         disabled={entries.length === 0}
       />
-      <Sheet open={open} onClose={close} label="Take the book out">
+      <Sheet open={open} onClose={close} label="Export the book">
         <Heading>{`The whole book, ${entries.length} formulas`}</Heading>
         {KINDS.map(([kind, words]) => (
           <Action key={kind} icon="download" label={words} onPress={() => void take(kind)} />

@@ -120,7 +120,7 @@ function History({ versions }: { versions: readonly FormulaVersion[] }) {
   const latest = newest.formula;
   const restore = () =>
     save.mutate(
-      { formula: before, reason: `Back to version ${before.version}`, after: latest.version },
+      { formula: before, reason: `Restored version ${before.version}`, after: latest.version },
       { onSuccess: () => router.replace(`/formulas/${latest.id}`) },
     );
   const list = <TwoVersions {...{ versions, chosen, setChosen }} />;
@@ -134,13 +134,13 @@ function History({ versions }: { versions: readonly FormulaVersion[] }) {
       {before.version === latest.version ? null : (
         <Action
           icon="history"
-          label={`Go back to version ${before.version}`}
+          label={`Restore version ${before.version}`}
           onPress={restore}
           disabled={save.isPending}
         />
       )}
       {save.error ? <FieldError id="restore-error" message={save.error.message} /> : null}
-      <Label>Going back is a new version: nothing is lost on the way.</Label>
+      <Label>Restoring makes a new version; nothing is lost.</Label>
     </Ticket>
   );
   return wide ? (

@@ -124,7 +124,7 @@ describe('files', () => {
   };
 
   test.each([
-    ['not JSON', '{', /^Line 1: this is not JSON.*Nothing was brought in/],
+    ['not JSON', '{', /^Line 1: this is not JSON.*Nothing was imported/],
     ['no flour', JSON.stringify({ ...formula, lines: formula.lines.slice(1) }), /needs flour/],
     ['an unknown field', JSON.stringify({ ...formula, moon: 1 }), /not known/],
   ])('with %s bring nothing in', async (_case, text, sentence) => {
@@ -151,7 +151,7 @@ describe('files', () => {
     draw(<FormulasScreen parts={parts} />);
     bring(bookFile([entry(), entry({ id: 'new' })], [], foods, 'csv'), 'book.csv');
     fireEvent.click(await screen.findByRole('radio', { name: 'a copy beside it' }));
-    press('Bring in 2');
+    press('Import 2');
     await screen.findByText('Copies beside yours');
     expect(send.mock.calls[0]?.[0].formulas.map(({ id }) => id)).toEqual(['test-round', 'new']);
     expect(send.mock.calls[0]?.[1]).toBe('copy');

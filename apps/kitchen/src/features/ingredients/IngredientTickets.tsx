@@ -87,7 +87,7 @@ export function WhatTicket({
       />
       <WordField
         name="note"
-        label="What a cook must know"
+        label="Note for the cook"
         value={text.note}
         rows={2}
         onText={(value) => put('note', value)}

@@ -129,7 +129,7 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
       <IngredientForm key={chosen.id} food={chosen} foods={foods} currency={currency} />
     ) : id ? (
       <Screen title="Ingredients">
-        <Notice title="Not in this kitchen" text="There is no ingredient at this address." />
+        <Notice title="Ingredient not found" text="There is no ingredient at this address." />
       </Screen>
     ) : null;
   return <Panes list={list} page={page} asked={id !== undefined} />;

@@ -116,7 +116,7 @@ export function LessonTicket({ lesson, onSwitch }: Props) {
       </View>
       <Body>{words}</Body>
       {used ? (
-        <Check label="Let it into plans" value={on} onChange={onSwitch} />
+        <Check label="Use in plans" value={on} onChange={onSwitch} />
       ) : (
         <Label>Good to know; it changes no plan.</Label>
       )}

@@ -48,7 +48,7 @@ test('a lesson shows figure, interval and evidence, and is kept out of plans by 
   draw(<LessonsScreen />);
   expect(await screen.findByText(/^1\.5\s% to 1\.7\s%$/)).toBeTruthy();
   expect(screen.getByText('Good to know; it changes no plan.')).toBeTruthy();
-  const use = screen.getByRole('checkbox', { name: 'Let it into plans' });
+  const use = screen.getByRole('checkbox', { name: 'Use in plans' });
   await act(async () => fireEvent.click(use));
   expect(kitchen.lessonsOff).toEqual(['water/gone', 'bowl-loss']);
   await waitFor(() => expect(use.getAttribute('aria-checked')).toBe('false'));

@@ -79,7 +79,7 @@ function Words({ live }: { live: LiveBatch }) {
         <Body key={id}>{text}</Body>
       ))}
       {corrections.map(({ id, reason }) => (
-        <Label key={id}>{`Put right afterwards: ${reason}`}</Label>
+        <Label key={id}>{`Corrected later: ${reason}`}</Label>
       ))}
     </Ticket>
   );
@@ -158,7 +158,7 @@ function Page({ live }: { live: LiveBatch }) {
         <ActionRow
           actions={[
             { key: 'note', label: 'Write a note', onPress: () => setSheet('note') },
-            { key: 'correct', label: 'Put right', onPress: () => setSheet('correct') },
+            { key: 'correct', label: 'Correct a value', onPress: () => setSheet('correct') },
           ]}
         />
       </View>
@@ -190,7 +190,7 @@ export function BatchPage({ id }: { id: string }) {
   return (
     <Screen title="Log">
       {error?.name === 'Refused' ? (
-        <Notice title="Not in the log" text={error.message} />
+        <Notice title="Batch not found" text={error.message} />
       ) : (
         <Waiting what="the batch" error={error} onRetry={retry} />
       )}

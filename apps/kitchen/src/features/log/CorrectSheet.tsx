@@ -129,8 +129,8 @@ export function CorrectSheet({ live, open, onClose }: CorrectSheetProps) {
     onClose();
   };
   return (
-    <Sheet open={open} onClose={onClose} label="Put a figure right">
-      <Heading>Put a figure right</Heading>
+    <Sheet open={open} onClose={onClose} label="Correct a value">
+      <Heading>Correct a value</Heading>
       <Body tone="soot">The first figure stays in the record; the new one counts from now on.</Body>
       {chosen ? (
         <View style={{ gap: SPACE.m }}>
@@ -146,11 +146,7 @@ export function CorrectSheet({ live, open, onClose }: CorrectSheetProps) {
           />
           <WordField name="right-reason" label="Reason" value={reason} onText={setReason} />
           {problem ? null : reason.trim() === '' ? <Body tone="soot">Say in a few words why.</Body> : null}
-          <PrimaryAction
-            label="Put it right"
-            onPress={keep}
-            disabled={reason.trim() === '' || typed === ''}
-          />
+          <PrimaryAction label="Save" onPress={keep} disabled={reason.trim() === '' || typed === ''} />
         </View>
       ) : all.length > 0 ? (
         <Choices

@@ -115,7 +115,7 @@ export function LogScreen({ id }: { id?: string | undefined }) {
             row={(batch) => <LogTicket batch={batch} here={batch.id === chosen} />}
           />
         ) : searching ? (
-          <Notice title="Nothing found" text="No batch is like that; take a word or a day away." />
+          <Notice title="No matches" text="Clear a filter to see more batches." />
         ) : (
           <Notice title="Nothing made yet" text="Every batch you work on the bench is kept here by itself." />
         )

@@ -27,7 +27,7 @@ export function NoteSheet({ live, open, onClose }: { live: LiveBatch; open: bool
         onText={setText}
         error={words.length > LONGEST ? `Note is longer than ${LONGEST} characters.` : undefined}
       />
-      <PrimaryAction label="Keep the note" onPress={keep} disabled={words === '' || words.length > LONGEST} />
+      <PrimaryAction label="Save the note" onPress={keep} disabled={words === '' || words.length > LONGEST} />
     </Sheet>
   );
 }

@@ -83,14 +83,14 @@ test('a past figure is put right with a reason, and what cannot be is told', asy
   past(...acts);
   const sent = jest.spyOn(kitchenQueue, 'add').mockResolvedValue(undefined);
   draw(<BatchPage id="b" />);
-  press('Put right');
+  press('Correct a value');
   fireEvent.click(screen.getByRole('radio', { name: /divided, dough 980 g$/ }));
   fireEvent.change(screen.getByLabelText('Right value, g'), { target: { value: '0' } });
   fireEvent.change(screen.getByLabelText('Reason'), { target: { value: 'bowl on the scale' } });
-  press('Put it right');
+  press('Save');
   expect(screen.getByRole('alert').textContent).toMatch(/must be between 0\.01 and/);
   fireEvent.change(screen.getByLabelText('Right value, g'), { target: { value: '940' } });
-  press('Put it right');
+  press('Save');
   await waitFor(() => expect(sent).toHaveBeenCalledTimes(1));
   expect(sent.mock.lastCall?.[0]).toMatchObject({
     batchId: 'b',
@@ -181,7 +181,7 @@ describe('the list', () => {
     );
     fireEvent.change(screen.getByLabelText('From the day'), { target: { value: '2026-03-04' } });
     await waitFor(() => expect(ask.mock.lastCall?.[0]).toMatchObject({ from: '2026-03-04' }));
-    expect(await screen.findByText('Nothing found')).toBeTruthy();
+    expect(await screen.findByText('No matches')).toBeTruthy();
     press('Show all');
     expect(await screen.findByText('Nothing made yet')).toBeTruthy();
   });

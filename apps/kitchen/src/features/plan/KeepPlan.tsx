@@ -43,11 +43,11 @@ export function KeepPlan({ plan, mixer }: { plan: Plan; mixer: string | undefine
             label: 'Keep for later',
             onPress: () => setName(`${plan.formula.name}, ${plan.pieces} pieces`),
           },
-          { key: 'kept', label: 'Kept plans', onPress: () => router.push('/plans') },
+          { key: 'kept', label: 'Saved plans', onPress: () => router.push('/plans') },
         ]}
       />
-      <Sheet open={name !== null} onClose={close} label="Keep this plan">
-        <Heading>Keep this plan</Heading>
+      <Sheet open={name !== null} onClose={close} label="Save this plan">
+        <Heading>Save this plan</Heading>
         <WordField
           name="plan-name"
           label="Name"
@@ -56,7 +56,7 @@ export function KeepPlan({ plan, mixer }: { plan: Plan; mixer: string | undefine
           error={bad ? `A name of 1 to ${LONGEST_NAME} letters.` : undefined}
         />
         {save.error ? <FieldError id="keep-error" message={save.error.message} /> : null}
-        <Action label="Keep it" onPress={keep} disabled={bad || save.isPending} />
+        <Action label="Save" onPress={keep} disabled={bad || save.isPending} />
       </Sheet>
     </>
   );

@@ -40,7 +40,7 @@ export function LessonsTicket({ plan, offered, carried, left, onLeave }: Props) 
           )}
           <Label>{why}</Label>
           {isCarried(id) ? (
-            <Action label="Drop it for good" onPress={() => drop.mutate(id)} disabled={drop.isPending} />
+            <Action label="Delete" onPress={() => drop.mutate(id)} disabled={drop.isPending} />
           ) : null}
         </View>
       ))}

@@ -120,7 +120,7 @@ export function PlanScreen({ id }: { id: string }) {
   if (!formula) {
     return (
       <Screen title="Plan a batch">
-        <Notice title="Not in the book" text="This formula is not in this kitchen." />
+        <Notice title="Formula not found" text="This formula is not in this kitchen." />
       </Screen>
     );
   }

@@ -70,7 +70,7 @@ export function PlansScreen() {
   const [chosen, setChosen] = useState<string[]>([]);
   if (!plans.data || !ready) {
     return (
-      <Screen title="Kept plans">
+      <Screen title="Saved plans">
         <Waiting what="the plans" error={plans.error ?? error} onRetry={retry} />
       </Screen>
     );
@@ -92,10 +92,10 @@ export function PlansScreen() {
   const pair = worked.filter(({ kept }) => chosen.includes(kept.id));
   const [first, second] = pair;
   return (
-    <Screen title="Kept plans">
+    <Screen title="Saved plans">
       {worked.length === 0 ? (
         <Notice
-          title="No plan is kept"
+          title="No saved plan"
           text="Plan a batch and keep it for later; then it can be opened or compared here."
         />
       ) : null}

@@ -45,7 +45,7 @@ test('a plan says what history changed in it, lets each be left out, and drops w
     screen.getByRole('checkbox', { name: /^2\.0\s% of the dough counted as lost in the bowl/ }),
   );
   expect(leave).toHaveBeenLastCalledWith('bowl-loss', true);
-  await act(async () => press('Drop it for good'));
+  await act(async () => press('Delete'));
   expect(drop).toHaveBeenLastCalledWith(hotter.id);
 });
 

@@ -40,7 +40,7 @@ test('says what a kept plan comes to today, and that there is none', () => {
 
 test('an empty shelf says how plans get here', () => {
   open();
-  expect(see('No plan is kept')).toBeTruthy();
+  expect(see('No saved plan')).toBeTruthy();
 });
 
 test('two are held against each other, only where they differ', () => {
@@ -77,5 +77,5 @@ test('one whose formula is gone says so and cannot be opened, but can be forgott
   expect(screen.getByRole('button', { name: 'Open' }).getAttribute('aria-disabled')).toBe('true');
   press('Forget it');
   await waitFor(() => expect(forget).toHaveBeenCalledWith('x'));
-  await screen.findByText('No plan is kept');
+  await screen.findByText('No saved plan');
 });

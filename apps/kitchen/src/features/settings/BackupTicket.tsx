@@ -12,7 +12,7 @@ const WORDS: Record<string, readonly [string, string]> = {
   formula: ['formula', 'formulas'],
   batch: ['batch', 'batches'],
   'flour-lot': ['flour lot', 'flour lots'],
-  'saved-plan': ['kept plan', 'kept plans'],
+  'saved-plan': ['saved plan', 'saved plans'],
   ingredient: ['ingredient of its own', 'ingredients of its own'],
 };
 

@@ -8,7 +8,7 @@ export function NotFoundScreen() {
   return (
     <Screen title="Nothing here">
       <Notice
-        title="This address leads nowhere"
+        title="Page not found"
         text="It may be old or mistyped."
         action={{ label: 'To the formulas', onPress: () => router.replace('/formulas') }}
       />

@@ -11,6 +11,7 @@ import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { useFormat } from '../../ui/useFormat';
+import { FirstSteps } from './FirstSteps';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useNow } from '../../ui/useNow';
@@ -100,27 +101,12 @@ function KeptTicket({ plans }: { plans: readonly SavedPlan[] }) {
   return (
     <Link href="/plans" style={styles.link}>
       <Ticket>
-        <Heading>Kept plans</Heading>
+        <Heading>Saved plans</Heading>
         {plans.map(({ id, name }) => (
           <Body key={id}>{name}</Body>
         ))}
       </Ticket>
     </Link>
-  );
-}
-
-/** An empty kitchen begins here. */
-function FirstSteps() {
-  const router = useRouter();
-  return (
-    <Ticket>
-      <Heading>Start here</Heading>
-      <Body>A batch is made from a formula: write one as you say it, or import a book.</Body>
-      <Action icon="write" label="Write your first formula" onPress={() => router.push('/write')} />
-      <Action label="Import a book" onPress={() => router.push('/formulas')} />
-      <Action label="Set up scales, bowls and losses" onPress={() => router.push('/settings')} />
-      <Action label="Add your griddle" onPress={() => router.push('/griddle/plates')} />
-    </Ticket>
   );
 }
 

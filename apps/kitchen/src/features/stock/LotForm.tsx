@@ -148,7 +148,7 @@ export function CountForm({ lot, onSave, onDone }: CountFormProps) {
       />
       {save.error ? <FieldError id="count-error" message={save.error.message} /> : null}
       <PrimaryAction
-        label="Keep the count"
+        label="Save the count"
         disabled={!checked.success || save.isPending}
         onPress={() => checked.success && save.mutate(onSave(checked.data * G_PER_KG), { onSuccess: onDone })}
       />

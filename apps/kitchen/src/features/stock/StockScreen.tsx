@@ -126,7 +126,7 @@ export function StockScreen() {
       {ordered.length === 0 ? (
         <Notice
           title="No lot yet"
-          text="Receive a delivery; each batch then takes its flour from a lot and teaches how it drinks."
+          text="Receive a delivery; each batch then takes its flour from a lot and teaches how much water it takes."
         />
       ) : null}
       <View style={styles.lots}>

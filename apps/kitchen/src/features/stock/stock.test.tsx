@@ -100,7 +100,7 @@ test('a correction keeps the count; a count and “used up” keep everything el
   await typed('Left now, kg', '18,2');
   const pressedMs = Date.now() + 40_000;
   jest.useFakeTimers({ advanceTimers: true, now: pressedMs });
-  await pressed('Keep the count');
+  await pressed('Save the count');
   await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
   jest.useRealTimers();
   expect(sent()).toMatchObject({ id: 'quay-12', bagKg: 25, counted: { leftG: 18_200 } });

@@ -3,6 +3,7 @@ import { useWriting } from '../../drafts/writing';
 import { ActionRow } from '../../ui/input/actions';
 import { SPACE } from '../../ui/tokens';
 import { useWide } from '../../ui/layout/useWide';
+import { FigureField } from '../../ui/input/FigureField';
 import { WordField } from '../../ui/input/WordField';
 
 const EXAMPLE = `2 3/4 cups flour, scooped
@@ -10,18 +11,25 @@ const EXAMPLE = `2 3/4 cups flour, scooped
 1 to 1¼ cups warm water
 pinch of salt`;
 
-const styles = StyleSheet.create({ stack: { gap: SPACE.m } });
+const styles = StyleSheet.create({
+  stack: { gap: SPACE.m },
+  row: { flexDirection: 'row', gap: SPACE.s },
+  name: { flex: 2 },
+  pieces: { flex: 1 },
+});
 
 interface ListSourceProps {
   /** A name that the list itself gives. */
   title: string | null;
+  /** How many pieces the list says that it makes. */
+  makes: number | null;
   onProblem: (sentence: string) => void;
 }
 
 /** The list as it is typed or pasted, and what it is called. */
-export function ListSource({ title, onProblem }: ListSourceProps) {
+export function ListSource({ title, makes, onProblem }: ListSourceProps) {
   const wide = useWide();
-  const { text, name, set, begin } = useWriting();
+  const { text, name, pieces, set, begin } = useWriting();
   const paste = () => {
     void navigator.clipboard.readText().then(
       (pasted) => set({ text: text.trim() ? `${text.trimEnd()}\n${pasted}` : pasted }),
@@ -51,13 +59,24 @@ export function ListSource({ title, onProblem }: ListSourceProps) {
         ]}
       />
       {text ? (
-        <WordField
-          name="name"
-          label="What it is called"
-          value={name}
-          onText={(next) => set({ name: next })}
-          placeholder={title ?? 'New formula'}
-        />
+        <View style={styles.row}>
+          <WordField
+            name="name"
+            label="Name"
+            value={name}
+            onText={(next) => set({ name: next })}
+            placeholder={title ?? 'New formula'}
+            style={styles.name}
+          />
+          <FigureField
+            labelled
+            name="pieces"
+            label="Pieces it makes"
+            value={pieces === '' && makes ? String(makes) : pieces}
+            onText={(next) => set({ pieces: next })}
+            style={styles.pieces}
+          />
+        </View>
       ) : null}
     </View>
   );

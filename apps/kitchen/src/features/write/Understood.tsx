@@ -12,7 +12,7 @@ import { Body, Figure, Heading, Label } from '../../ui/type';
 import { useWide } from '../../ui/layout/useWide';
 import { type CupAsked } from '../../shared/WeighOnceSheet';
 import { Ask, WhySheet } from '../../ui/layout/Why';
-import { UnknownLine, WrittenLine, questionId } from './WrittenLine';
+import { AskAgain, UnknownLine, WrittenLine, questionId } from './WrittenLine';
 import { type Reading } from './useReading';
 
 const COLUMN_PX = 520;
@@ -43,7 +43,7 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
   const pictureWidth =
     Math.min(wide ? COLUMN_PX : width, width) - TICKET_PADDING - (wide ? 0 : TICKET_PADDING);
   return (
-    <View style={styles.stack} role="region" aria-label="As understood">
+    <View style={styles.stack} role="region" aria-label="As read">
       {spread ? (
         <Ticket>
           <Heading>Hydration, as measured</Heading>
@@ -88,10 +88,11 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
       {list.remarks.length > 0 ? (
         <View>
           <Label>Kept as words, not weighed</Label>
-          {list.remarks.map(({ index, text: words }) => (
-            <Body key={index} tone="soot">
-              {words}
-            </Body>
+          {list.remarks.map(({ index, text: words, kind }) => (
+            <View key={index}>
+              <Body tone="soot">{words}</Body>
+              {kind === 'left-out' ? <AskAgain text={words} /> : null}
+            </View>
           ))}
         </View>
       ) : null}

@@ -51,25 +51,25 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
   const closeCup = useCallback(() => setCup(null), []);
   const { keep, work, problem, setProblem, error, isPending } = useKeepList({ list, kitchen, taken });
   const ready = open === 0 && list.lines.length > 0;
-  const source = <ListSource title={list.title} onProblem={setProblem} />;
+  const source = <ListSource title={list.title} makes={list.pieces} onProblem={setProblem} />;
   const reading = <Understood {...{ list, spread }} onOther={setAsking} onWeigh={setCup} />;
   return (
     <Screen
       eyebrow="New formula"
-      title="Write it as you say it"
+      title="Write a formula"
       foot={
         text ? (
           <>
             {problem ? <FieldError id="write-error" message={problem} /> : null}
             {error ? <FieldError id="save-error" message={error.message} /> : null}
-            {ready ? <Action label="Work on it first" icon="edit" onPress={work} /> : null}
+            {ready ? <Action label="Edit first" icon="edit" onPress={work} /> : null}
             {open > 0 ? (
               <PrimaryAction
                 label={open === 1 ? 'To the last question' : `Next of ${open} questions`}
                 onPress={() => toFirstQuestion(list)}
               />
             ) : (
-              <PrimaryAction label="Put it in the book" onPress={keep} disabled={!ready || isPending} />
+              <PrimaryAction label="Save the formula" onPress={keep} disabled={!ready || isPending} />
             )}
           </>
         ) : null
@@ -143,7 +143,7 @@ export function WriteScreen() {
     return <Writer foods={ready.foods} kitchen={ready.kitchen} taken={taken} />;
   }
   return (
-    <Screen title="Write it as you say it">
+    <Screen title="Write a formula">
       <Waiting what="ingredients" error={error} onRetry={retry} />
     </Screen>
   );

@@ -1,6 +1,7 @@
 import { formatPercent } from '@kettle-scale/core/quantity';
-import type { Question, ReadLine } from '@kettle-scale/core/writing';
+import { type Question, type ReadLine, answersOf } from '@kettle-scale/core/writing';
 import { StyleSheet, View } from 'react-native';
+import { useWriting } from '../../drafts/writing';
 import { Action } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
@@ -66,6 +67,7 @@ export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: Writte
       {line.questions.map((question) => (
         <OpenQuestion key={question.key} question={question} onAnswer={onAnswer} onOther={onOther} />
       ))}
+      <AskAgain text={line.text} />
       {weighable ? (
         <Action
           icon="bench"
@@ -75,6 +77,20 @@ export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: Writte
         />
       ) : null}
     </Ticket>
+  );
+}
+
+/** The answers of a line can be given anew. */
+export function AskAgain({ text }: { text: string }) {
+  const { answers, askAgain } = useWriting();
+  const given = answersOf(answers, text);
+  if (given.length === 0) return null;
+  return (
+    <Action
+      label={given.length === 1 ? 'Change the answer' : 'Change the answers'}
+      hint={`${given.length === 1 ? 'Change the answer' : 'Change the answers'}: ${text}`}
+      onPress={() => askAgain(given)}
+    />
   );
 }
 

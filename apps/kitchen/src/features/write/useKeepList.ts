@@ -1,15 +1,17 @@
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
-import { InputError } from '@kettle-scale/core/message';
+import { InputError, countField, parseInput } from '@kettle-scale/core/message';
 import { listFormula } from '@kettle-scale/core/writing';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { replaceDraft } from '../../drafts/drafts';
 import { useSaveFormula } from '../../api/queries';
 import { useWriting } from '../../drafts/writing';
+import { numberTyped } from '../../ui/input/FigureField';
 import { type Reading } from './useReading';
 
 const REASON = 'Written down';
+const piecesField = countField('Pieces', { min: 1, max: 20_000 });
 
 interface KeepListOptions {
   list: Reading['list'];
@@ -21,14 +23,15 @@ interface KeepListOptions {
 /** Makes a formula of the list: into the book, or onto the editor's table. */
 export function useKeepList({ list, kitchen, taken }: KeepListOptions) {
   const router = useRouter();
-  const { text, name, begin } = useWriting();
+  const { text, name, pieces, begin } = useWriting();
   const [problem, setProblem] = useState<string>();
   const save = useSaveFormula();
   const called = name.trim() || list.title || '';
   const make = (): Formula | null => {
     try {
       setProblem(undefined);
-      return listFormula(list, { name: called || 'New formula', taken, text, kitchen });
+      const makes = pieces.trim() === '' ? list.pieces : parseInput(piecesField, numberTyped(pieces));
+      return listFormula({ ...list, pieces: makes }, { name: called || 'New formula', taken, text, kitchen });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       setProblem(error.problems[0]?.message);

@@ -23,7 +23,7 @@ beforeEach(() => {
 const write = (text: string) =>
   fireEvent.change(screen.getByLabelText(/^One ingredient a line/), { target: { value: text } });
 const choose = (name: RegExp) => fireEvent.click(screen.getByRole('radio', { name }));
-const reading = () => screen.getByRole('region', { name: 'As understood' }).textContent;
+const reading = () => screen.getByRole('region', { name: 'As read' }).textContent;
 
 test('a list in cups goes in by a few taps', async () => {
   const add = jest
@@ -36,7 +36,7 @@ test('a list in cups goes in by a few taps', async () => {
   choose(/^scooped, 390\sg$/);
   expect(reading()).toMatch(/Hydration, as measured75\.\d.%? \(\d\d\.\d to \d\d\.\d\)/);
   expect(reading()).toMatch(/at 38\s°C.*keep back 59\sg/);
-  press('Put it in the book');
+  press('Save the formula');
   await waitFor(() => expect(push).toHaveBeenCalledWith('/formulas/quay-rounds'));
   const [saved, reason] = add.mock.calls[0] ?? [];
   expect(saved).toMatchObject({ name: 'Quay rounds', method: { holdBack: 0.2, liquidTempC: 38 } });
@@ -52,13 +52,13 @@ test('what is not in the catalogue is chosen from it or left out; all else can b
   write('500 g flour\n20 g moon dust\n1 tsp salt');
   press(/^Leave out 20 g moon dust$/);
   press('Take the first answer to each question');
-  expect(screen.getByRole('button', { name: 'Put it in the book' })).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Save the formula' })).toBeTruthy();
   expect(reading()).toMatch(/Kept as words, not weighed20 g moon dust/);
 });
 
 test('the draft can be worked on before it is in the book', () => {
   write('500 g bread flour\n300 ml water');
-  press('Work on it first');
+  press('Edit first');
   expect(push).toHaveBeenCalledWith('/formulas/new-formula/edit');
   expect(draftStore('new-formula').getState()).toMatchObject({
     after: 0,
@@ -68,7 +68,7 @@ test('the draft can be worked on before it is in the book', () => {
 
 test('without flour it cannot be saved, and the words stay', () => {
   write('300 ml water');
-  press('Put it in the book');
+  press('Save the formula');
   expect(screen.getByRole('alert').textContent).toMatch(/how much flour/);
   expect(useWriting.getState().text).toBe('300 ml water');
 });
@@ -86,4 +86,27 @@ test('one weighing of the own cup goes to the kitchen', async () => {
   expect(save.mock.calls[0]?.[0].densities?.find(({ fill }) => fill === 'scooped')?.weighedOn).toMatch(
     /^\d{4}-/,
   );
+});
+
+test('an answer can be changed, and the pieces are asked where the list is written', async () => {
+  const add = jest
+    .spyOn(api, 'addFormula')
+    .mockImplementation(async (formula, reason) => ({ formula, reason, savedAt: '' }));
+  write('3 cups flour\n300 ml water');
+  choose(/^Strong flour$/);
+  const answered = Object.keys(useWriting.getState().answers);
+  press('Change the answer: 3 cups flour');
+  expect(answered).toHaveLength(1);
+  expect(useWriting.getState().answers).toEqual({});
+  press('Take the first answer to each question');
+  fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Six rounds' } });
+  fireEvent.change(screen.getByLabelText('Pieces it makes'), { target: { value: '0' } });
+  press('Save the formula');
+  expect(screen.getByRole('alert').textContent).toBe('Pieces must be between 1 and 20,000.');
+  fireEvent.change(screen.getByLabelText('Pieces it makes'), { target: { value: '6' } });
+  press('Save the formula');
+  await waitFor(() => expect(push).toHaveBeenCalledWith('/formulas/six-rounds'));
+  const saved = add.mock.calls.at(-1)?.[0];
+  const doughG = (saved?.flourG ?? 0) * (saved?.lines.reduce((sum, { fraction }) => sum + fraction, 0) ?? 0);
+  expect((saved?.product.ballG ?? 0) * 6).toBeGreaterThan(0.9 * doughG);
 });

@@ -32,6 +32,8 @@ const TALLEST = 520;
 const SHORTEST = 320;
 const TEXT_PX = 15;
 const WORD_PX = 24;
+/** Mean width of its letters. */
+const LETTER_PX = 10;
 /** First sides that are drawn as lines, s. */
 const LEVELS_S = [10, 15, 20, 30, 45, 60, 90] as const;
 const X_TICKS = 5;
@@ -229,9 +231,9 @@ function Regions({ window, kinds, x, y }: RegionsProps) {
       {words.map(({ code, at: [plateC, mm] }) => (
         <SvgText
           key={code}
-          x={x(plateC)}
+          x={Math.max(x.range()[0] ?? 0, x(plateC) - (nameOf(code).length * LETTER_PX) / 2)}
           y={y(mm)}
-          textAnchor="middle"
+          textAnchor="start"
           fontFamily={FONT.figure}
           fontSize={WORD_PX}
           fill={LOOK[code].ink(colours)}

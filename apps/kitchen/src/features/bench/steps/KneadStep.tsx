@@ -36,7 +36,7 @@ function FixWords({ fix }: { fix: Fix }) {
   return (
     <View style={styles.stack}>
       {fix.waitFirst ? (
-        <Strong tone="sage">Wait first: the flour still drinks. Knead on, then feel again.</Strong>
+        <Strong tone="sage">Wait first: the flour still absorbs water. Knead on, then feel again.</Strong>
       ) : null}
       <Body>{fix.words}</Body>
       {fix.waitFirst ? <Action label={fix.label} onPress={fix.add} /> : null}

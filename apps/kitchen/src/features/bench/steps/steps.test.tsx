@@ -201,7 +201,7 @@ describe('finishing', () => {
     const second = within(screen.getByRole('radiogroup', { name: 'Second side' }));
     fireEvent.click(second.getByRole('radio', { name: /^deep freckles/ }));
     fireEvent.click(screen.getByRole('radio', { name: 'cracks at the fold' }));
-    press('Keep it');
+    press('Save');
     fireEvent.click(screen.getByRole('radio', { name: 'insulated box' }));
     expect(see(/Use within 4 h.*local food code/)).toBeTruthy();
     press('Finish batch');

@@ -29,7 +29,7 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
     onClose();
   };
   return (
-    <Sheet open={doubt !== null} onClose={onClose} label="Is it so?">
+    <Sheet open={doubt !== null} onClose={onClose} label="Confirm">
       {doubt?.kind === 'early' ? (
         <>
           <Heading>{`Place ${doubt.piece.place}: ${DOES[doubt.piece.next]} it already?`}</Heading>

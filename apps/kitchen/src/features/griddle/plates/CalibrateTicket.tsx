@@ -153,7 +153,7 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
         <>
           <FitFound fit={fit} />
           <PrimaryAction label={`Use it for ${formula.name} on this plate`} onPress={use} />
-          <Action label="Leave it as it was" onPress={() => leave()} />
+          <Action label="Keep the old figures" onPress={() => leave()} />
         </>
       ) : null}
     </Ticket>
