@@ -136,7 +136,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
 
   await page.goto('/formulas/lantern-round-copy');
   await press(page, 'More');
-  await press(page, 'Put it away');
+  await press(page, 'Archive');
   await page.goto('/formulas');
   await page.getByLabel('Find by name or ingredient').fill('copy');
   await expect(page.getByText('Lantern round, copy')).toBeHidden();

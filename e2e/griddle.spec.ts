@@ -58,7 +58,7 @@ test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a 
     await expect(lantern).toBeChecked({ timeout: 1000 });
   }).toPass();
   await expect(
-    page.getByRole('img', { name: /^Long plate, 900 by 600 mm: \d+ pieces of 1\d\d mm/ }),
+    page.getByRole('img', { name: /^Long plate, 900 mm by 600 mm: \d+ pieces of 1\d\d mm/ }),
   ).toBeVisible();
   await expect(page.getByText('pieces an hour')).toBeVisible();
   await expect(page.getByText(/^Held back by/)).toBeVisible();

@@ -136,3 +136,57 @@ test('measures and look are remembered on the device', async ({ page }) => {
   );
   expect(ground).toBe('rgb(29, 27, 24)');
 });
+
+test('by keyboard: past the navigation, along a choice, and to Start in two Tabs', async ({ page }) => {
+  await page.goto('/plan/lantern-round');
+  await expect(page.getByRole('button', { name: /^Start batch/ })).toBeEnabled();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('radio', { name: 'Pieces' })).toBeFocused();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Start batch/ })).toBeEnabled();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the main action' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Start batch/ })).toBeFocused();
+  await page.goto('/settings');
+  const measures = page.getByRole('radiogroup', { name: 'Measures' }).getByRole('radio');
+  await measures.first().focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(measures.nth(1)).toBeFocused();
+  await expect(measures.first()).toBeChecked();
+  await page.keyboard.press('Space');
+  await expect(measures.nth(1)).toBeChecked();
+});
+
+test('on a narrow dark phone with large text: as dark as the device, sound for axe, nothing lost sideways', async ({
+  browser,
+  baseURL,
+}) => {
+  const page = await browser.newPage({
+    ...(baseURL ? { baseURL } : {}),
+    colorScheme: 'dark',
+    viewport: { width: 320, height: 700 },
+  });
+  for (const path of [
+    '/shift',
+    '/formulas',
+    '/plan/sailcloth-sheet',
+    '/griddle',
+    '/log',
+    '/settings',
+    '/stock',
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+    expect(await seriousOn(page), path).toEqual([]);
+    expect(await sideways(page), path).toBe(false);
+  }
+  await page.goto('/settings');
+  await expect(page.getByRole('radio', { name: 'As the device' })).toBeChecked();
+  await page.close();
+});

@@ -1,13 +1,16 @@
 import type { UnitSystem } from '@kettle-scale/core/quantity';
-import { useEffect } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { ThemeName } from './tokens';
 
 interface Preferences {
   units: UnitSystem;
-  theme: ThemeName;
+  /** Null while nobody has chosen: as the device is. */
+  theme: ThemeName | null;
   sound: boolean;
+  /** Reads the next act of a batch aloud. */
+  voice: boolean;
   /** Weigh by the live scale, and go on by itself when the weight is steady and right. */
   scale: boolean;
   autoAdvance: boolean;
@@ -25,8 +28,9 @@ export const usePreferences = create<Preferences>()(
   persist(
     (set) => ({
       units: 'metric',
-      theme: 'paper',
+      theme: null,
       sound: true,
+      voice: false,
       scale: false,
       autoAdvance: false,
       pxPerMm: CSS_PX_PER_MM,
@@ -49,9 +53,19 @@ export function useHotLine(): void {
   }, []);
 }
 
+const DARK = '(prefers-color-scheme: dark)';
+// Where there is no window to ask, as in a test, it is light.
+const darkness = typeof window !== 'undefined' && 'matchMedia' in window ? window.matchMedia(DARK) : null;
+const isDark = (): boolean => darkness?.matches ?? false;
+const followDark = (changed: () => void) => {
+  darkness?.addEventListener('change', changed);
+  return () => darkness?.removeEventListener('change', changed);
+};
+
 /** The theme to draw in now. */
 export function useThemeName(): ThemeName {
   const hot = useHeat((state) => state.hot);
   const chosen = usePreferences((state) => state.theme);
-  return hot ? 'iron' : chosen;
+  const dark = useSyncExternalStore(followDark, isDark, () => false);
+  return hot ? 'iron' : (chosen ?? (dark ? 'iron' : 'paper'));
 }

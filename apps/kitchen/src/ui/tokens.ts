@@ -53,7 +53,7 @@ const IRON: Colours = {
   ink: '#F6EEDF',
   soot: '#BDB3A4',
   rule: '#4A443C',
-  ember: '#E4602A',
+  ember: '#EA6B37',
   onEmber: '#1D1B18',
   maize: '#E2AB3A',
   onMaize: '#1D1B18',

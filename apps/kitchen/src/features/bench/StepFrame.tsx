@@ -9,6 +9,7 @@ import { Thread } from '../../ui/layout/Thread';
 import { SPACE } from '../../ui/tokens';
 import { UndoneBar } from '../../shared/UndoneBar';
 import { Label, Strong } from '../../ui/type';
+import { useVoice } from '../../ui/voice';
 import { useKeys } from '../../ui/input/useKeys';
 import { usePressTwice } from '../../ui/input/usePressTwice';
 import { WhySheet } from '../../ui/layout/Why';
@@ -71,13 +72,15 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
   const canUndo = state.lastAct !== null;
   const { twice = null, ...button } = primary;
   const keyed = usePressTwice(twice, act);
+  const heading = title ?? stepTitle(plan, step);
+  const voice = useVoice(`${heading}. ${primary.label}`);
   useKeys({ primary: primary.disabled ? undefined : keyed.press, undo: canUndo ? live.undo : undefined });
 
   return (
     <Screen
       fill
       eyebrow={`${plan.formula.name}${bowl}`}
-      title={title ?? stepTitle(plan, step)}
+      title={heading}
       aside={
         <View style={styles.aside}>
           <Label>{`step ${index + 1} of ${plan.steps.length}`}</Label>
@@ -94,6 +97,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
           <ActionRow
             actions={[
               ...others,
+              ...(voice.on ? [{ key: 'quiet', label: 'Quiet', onPress: voice.quiet }] : []),
               ...(why ? [{ key: 'why', label: 'Why?', onPress: () => setAsked(true) }] : []),
               { key: 'undo', label: 'Undo', icon: 'undo' as const, onPress: live.undo, disabled: !canUndo },
             ]}

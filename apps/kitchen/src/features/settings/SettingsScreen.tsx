@@ -3,6 +3,7 @@ import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { Segments } from '../../ui/input/Segments';
 import { Ticket } from '../../ui/layout/Ticket';
+import { canSpeak } from '../../ui/voice';
 import { usePreferences } from '../../ui/preferences';
 import { Heading } from '../../ui/type';
 import { BackupTicket } from './BackupTicket';
@@ -14,7 +15,7 @@ import { ServerTicket } from './ServerTicket';
 
 /** This person's units and look; the kitchen's scales, bowl and losses. */
 export function SettingsScreen() {
-  const { units, theme, sound, set } = usePreferences();
+  const { units, theme, sound, voice, set } = usePreferences();
   const kitchen = useKitchen();
   return (
     <Screen title="Settings">
@@ -33,12 +34,13 @@ export function SettingsScreen() {
         <Segments
           labelled
           label="Look"
-          value={theme}
+          value={theme ?? 'device'}
           options={[
+            ['device', 'As the device'],
             ['paper', 'Paper'],
             ['iron', 'Iron (dark)'],
           ]}
-          onChange={(value) => set({ theme: value })}
+          onChange={(value) => set({ theme: value === 'device' ? null : value })}
         />
         <Segments
           labelled
@@ -50,6 +52,18 @@ export function SettingsScreen() {
           ]}
           onChange={(value) => set({ sound: value === 'sound' })}
         />
+        {canSpeak() ? (
+          <Segments
+            labelled
+            label="Voice"
+            value={voice ? 'on' : 'off'}
+            options={[
+              ['off', 'Off'],
+              ['on', 'Reads the next act'],
+            ]}
+            onChange={(value) => set({ voice: value === 'on' })}
+          />
+        ) : null}
       </Ticket>
       {kitchen.data ? (
         <>

@@ -17,6 +17,7 @@ import { AlarmWatch } from './AlarmWatch';
 import { HealthBanner } from './HealthBanner';
 import { KeyHelp } from './KeyHelp';
 import { Navigation } from './Navigation';
+import { SkipLinks } from './SkipLinks';
 
 // Both start before anything is drawn, and neither holds the page back: it is shown in a fallback face first.
 prefetchBook();
@@ -33,6 +34,7 @@ function Frame() {
   const colours = useColours();
   return (
     <View style={[styles.frame, wide && styles.wide, { backgroundColor: colours.ground }]}>
+      <SkipLinks />
       {wide ? <Navigation wide /> : null}
       <View role="main" style={styles.content}>
         <HealthBanner />

@@ -1,8 +1,7 @@
-import { forReader } from '@kettle-scale/core/quantity';
 import { StyleSheet, Text, View } from 'react-native';
 import { Press } from './Press';
 import { Icon } from '../Icon';
-import { useUnits } from '../preferences';
+import { RadioGroup } from './RadioGroup';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
 import { Label } from '../type';
@@ -59,31 +58,19 @@ export function Choices<T extends string>({
   onChange,
 }: ChoicesProps<T>) {
   const colours = useColours();
-  const units = useUnits();
   return (
     <View style={styles.stack}>
       {quiet ? null : <Label>{label}</Label>}
-      <View role="radiogroup" aria-label={label} style={styles.row}>
-        {options.map(([option, words]) => {
-          const chosen = option === value;
-          return (
-            <Press
-              key={option}
-              role="radio"
-              aria-checked={chosen}
-              onPress={() => onChange(option)}
-              style={[
-                styles.option,
-                { borderColor: colours.ink, backgroundColor: chosen ? colours.ink : 'transparent' },
-              ]}
-            >
-              <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>
-                {forReader(words, units)}
-              </Text>
-            </Press>
-          );
+      <RadioGroup
+        {...{ label, value, options, onChange }}
+        style={styles.row}
+        optionStyle={(_, chosen) => ({
+          ...styles.option,
+          borderColor: colours.ink,
+          backgroundColor: chosen ? colours.ink : 'transparent',
         })}
-      </View>
+        wordStyle={styles.word}
+      />
     </View>
   );
 }

@@ -1,5 +1,5 @@
-import { StyleSheet, Text, View } from 'react-native';
-import { Press } from './Press';
+import { StyleSheet, View } from 'react-native';
+import { RadioGroup } from './RadioGroup';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
 import { Label } from '../type';
@@ -38,29 +38,17 @@ export function Segments<T extends string>({
   return (
     <View style={styles.stack}>
       {labelled ? <Label>{label}</Label> : null}
-      <View role="radiogroup" aria-label={label} style={[styles.row, { borderColor: colours.ink }]}>
-        {options.map(([option, words], index) => {
-          const chosen = option === value;
-          return (
-            <Press
-              key={option}
-              role="radio"
-              aria-checked={chosen}
-              onPress={() => onChange(option)}
-              style={[
-                styles.option,
-                {
-                  backgroundColor: chosen ? colours.ink : 'transparent',
-                  borderColor: colours.ink,
-                  borderLeftWidth: index > 0 ? 2 : 0,
-                },
-              ]}
-            >
-              <Text style={[styles.word, { color: chosen ? colours.ground : colours.ink }]}>{words}</Text>
-            </Press>
-          );
+      <RadioGroup
+        {...{ label, value, options, onChange }}
+        style={{ ...styles.row, borderColor: colours.ink }}
+        optionStyle={(index, chosen) => ({
+          ...styles.option,
+          backgroundColor: chosen ? colours.ink : 'transparent',
+          borderColor: colours.ink,
+          borderLeftWidth: index > 0 ? 2 : 0,
         })}
-      </View>
+        wordStyle={styles.word}
+      />
     </View>
   );
 }

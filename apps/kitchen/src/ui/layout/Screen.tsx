@@ -39,6 +39,7 @@ export function Screen({ eyebrow, title, aside, children, foot, fill = false }: 
         contentContainerStyle={[styles.content, wide && styles.wide, fill && styles.fill]}
         // A page without anything to press must still scroll by keyboard.
         tabIndex={0}
+        {...{ dataSet: { page: '' } }}
         keyboardShouldPersistTaps="handled"
       >
         <View style={styles.head}>
@@ -50,7 +51,11 @@ export function Screen({ eyebrow, title, aside, children, foot, fill = false }: 
         </View>
         {children}
       </ScrollView>
-      {foot ? <View style={styles.foot}>{foot}</View> : null}
+      {foot ? (
+        <View style={styles.foot} {...{ dataSet: { foot: '' } }}>
+          {foot}
+        </View>
+      ) : null}
     </View>
   );
 }

@@ -1,0 +1,38 @@
+import { forReader } from '@kettle-scale/core/quantity';
+import { useEffect } from 'react';
+import { usePreferences, useUnits } from './preferences';
+
+/** Whether this browser can speak. */
+export const canSpeak = (): boolean => typeof window !== 'undefined' && 'speechSynthesis' in window;
+
+const beQuiet = (): void => {
+  if (canSpeak()) window.speechSynthesis.cancel();
+};
+
+/** Says words instead of what is being said; nothing where the browser cannot speak. */
+function say(words: string): void {
+  if (!canSpeak()) return;
+  beQuiet();
+  const spoken = new SpeechSynthesisUtterance(words);
+  spoken.lang = document.documentElement.lang || 'en';
+  window.speechSynthesis.speak(spoken);
+}
+
+/** Reads words aloud when they change, where the person has switched that on; silent when the screen is left. */
+export function useVoice(words: string): { on: boolean; quiet: () => void } {
+  const { voice, set } = usePreferences();
+  const units = useUnits();
+  const on = voice && canSpeak();
+  const spoken = forReader(words, units);
+  useEffect(() => {
+    if (on) say(spoken);
+  }, [on, spoken]);
+  useEffect(() => beQuiet, []);
+  return {
+    on,
+    quiet: () => {
+      beQuiet();
+      set({ voice: false });
+    },
+  };
+}
