@@ -26,8 +26,9 @@ const STEP_SHARE = 0.03;
 const LATE_STEP = 2;
 const END_SLACK_S = 1e-9;
 const NEARLY = 1.0001;
-const FINER = 3;
-const MOST_RERUNS = 3;
+/** A bake that leaves its bounds runs again with steps so many times shorter, so often at most. */
+export const FINER = 3;
+export const MOST_RERUNS = 3;
 
 /**
  * Bakes one flatbread: heat and moisture through its thickness, blisters, browning, gelatinisation, puff, and the plate
@@ -43,8 +44,10 @@ export function bake(setup: BakeSetup, options: BakeOptions = {}): BakeOutcome {
     runStages(baking, setup, 0, stepS / FINER ** reruns, watch);
     if (!baking.lost) return outcomeOf(baking, reruns);
   }
-  throw new RangeError('this bake is outside what the model can compute');
+  throw outside();
 }
+
+export const outside = (): RangeError => new RangeError('this bake is outside what the model can compute');
 
 /** A stage that runs: what its faces meet, and its steps. */
 export interface RunningStage {

@@ -1,9 +1,12 @@
 import {
   type BakeOptions,
+  FINER,
+  MOST_RERUNS,
   bake,
   enterStage,
   gridFor,
   isOver,
+  outside,
   type RunningStage,
   runStages,
   stepStage,
@@ -46,30 +49,58 @@ export function followFirst<Seen extends { timeS: number }>(
   see: (baking: Baking) => Seen,
   grid: Required<Pick<BakeOptions, 'cells' | 'stepS'>> = gridFor(setup.thicknessMm),
 ): Track<Seen> {
-  const { cells, stepS } = grid;
+  const { cells } = grid;
   const first = setup.stages.length - 1;
-  const seen: Seen[] = [];
-  const baking = startBaking(setup, cells);
-  runStages(baking, { ...setup, stages: setup.stages.slice(0, first) }, 0, stepS, undefined);
-  const stage = enterStage(baking, setup, first, stepS);
-  const kept: Kept[] = [{ baking: copyBaking(baking), stage: { ...stage }, steps: 0 }];
+  let longestS = grid.stepS;
+  let reruns = 0;
+  let { seen, kept, baking, stage } = begin();
 
-  /** Follows it by one more step; false where that would go past a time. */
-  const goOn = (untilS: number): boolean => {
-    if (isOver(baking, untilS) || baking.lost) return false;
+  /** From the start: through the press, where there is one, to the first moment on the plate. */
+  function begin(): { seen: Seen[]; kept: Kept[]; baking: Baking; stage: RunningStage } {
+    const raw = startBaking(setup, cells);
+    runStages(raw, { ...setup, stages: setup.stages.slice(0, first) }, 0, longestS, undefined);
+    const entered = enterStage(raw, setup, first, longestS);
+    const start = { baking: copyBaking(raw), stage: { ...entered }, steps: 0 };
+    return { seen: [], kept: [start], baking: raw, stage: entered };
+  }
+
+  function step(): void {
     // The end does not bend the steps: a track may be asked for more.
-    stepStage(baking, stage, Infinity, stepS);
-    if (baking.lost) return false;
+    stepStage(baking, stage, Infinity, longestS);
+    if (baking.lost) return;
     seen.push(see(baking));
     if (seen.length % KEPT_EVERY === 0)
       kept.push({ baking: copyBaking(baking), stage: { ...stage }, steps: seen.length });
+  }
+
+  /** Follows it by one more step; false where that would go past a time. A value that is lost makes it begin again, finer. */
+  function goOn(untilS: number): boolean {
+    if (isOver(baking, untilS)) return false;
+    const reachedS = baking.timeS;
+    step();
+    while (baking.lost) {
+      if (reruns === MOST_RERUNS) throw outside();
+      reruns += 1;
+      longestS = grid.stepS / FINER ** reruns;
+      ({ seen, kept, baking, stage } = begin());
+      while (!baking.lost && baking.timeS <= reachedS) step();
+    }
     return true;
-  };
+  }
 
   function* steps(untilS: number): Generator<Seen, void, void> {
-    for (let at = 0; at < seen.length || goOn(untilS); at += 1) {
-      if (seen[at]!.timeS > untilS) return;
-      yield seen[at]!;
+    let toldS = -Infinity;
+    for (let at = 0; ; at += 1) {
+      if (at >= seen.length) {
+        const before = seen;
+        if (!goOn(untilS)) return;
+        // It began again: what was told already is passed over.
+        if (seen !== before) at = seen.findIndex(({ timeS }) => timeS > toldS);
+      }
+      const one = seen[at]!;
+      if (one.timeS > untilS) return;
+      toldS = one.timeS;
+      yield one;
     }
   }
 
@@ -82,10 +113,10 @@ export function followFirst<Seen extends { timeS: number }>(
       const own = copyBaking(from.baking);
       const running = { ...from.stage };
       while (!own.lost && !isOver(own, firstS)) {
-        stepStage(own, running, firstS, stepS);
+        stepStage(own, running, firstS, longestS);
         if (!own.lost && watch(own) === 'end') return;
       }
-      if (!own.lost) runStages(own, { ...setup, ...after }, first + 1, stepS, watch);
+      if (!own.lost) runStages(own, { ...setup, ...after }, first + 1, longestS, watch);
       // The whole bake runs again, with shorter steps.
       if (own.lost) bake({ ...setup, ...after }, { ...grid, watch });
     },
