@@ -20,6 +20,9 @@ export const asWritten = async (page: Page): Promise<void> => {
   });
 };
 
+/** The sentence at a field; the bar of what is due, which other batches may fill at any time, is an alert too. */
+export const fieldError = (page: Page) => page.locator('[role=alert][id$="-error"]');
+
 /** Words for what a cook does, so that journeys read as the work. */
 export function bench(page: Page) {
   const press = (name: string | RegExp) =>

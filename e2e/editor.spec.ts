@@ -1,4 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
+import { fieldError } from './bench';
 import { choose, copyOf, press } from './formulas';
 
 test.describe('the percent editor', () => {
@@ -20,7 +21,7 @@ test.describe('the percent editor', () => {
     await page.getByRole('switch', { name: 'Lock Fine wholemeal' }).click();
     await page.getByLabel('Dough in all, g').fill('3000');
     await expect(grams(page, 'Fine wholemeal')).toHaveValue('2,000');
-    await expect(page.getByRole('alert').or(water)).toBeVisible();
+    await expect(fieldError(page).or(water)).toBeVisible();
 
     const before = await names(page);
     const handle = page.getByRole('button', { name: `Move ${before[0]}` });
@@ -67,7 +68,7 @@ test.describe('the percent editor', () => {
 
     const salt = page.getByLabel('Fine salt, share of flour, %');
     await salt.fill('lots');
-    await expect(page.getByRole('alert')).toHaveText('Percent must be a number.');
+    await expect(fieldError(page)).toHaveText('Percent must be a number.');
     await expect(salt).toHaveValue('lots');
     await salt.fill('5');
     await expect(page.getByText(/Salt is 5 %.*taste salty/)).toBeVisible();

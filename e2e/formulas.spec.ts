@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Download, type Page, expect, test } from '@playwright/test';
+import { fieldError } from './bench';
 import { choose, press } from './formulas';
 
 const textOf = async (download: Download) => readFileSync(await download.path(), 'utf8');
@@ -47,7 +48,7 @@ test('a formula in cups, pasted on a phone, becomes grams; the own cup is weighe
   await press(page, 'Weigh Strong flour once');
   await page.getByLabel('It weighs, g').fill('700');
   await press(page, 'This is our cup');
-  await expect(page.getByRole('alert')).toContainText(/far from the usual 132\sg to 151\sg/);
+  await expect(fieldError(page)).toContainText(/far from the usual 132\sg to 151\sg/);
   await page.getByLabel('It weighs, g').fill('152');
   await press(page, 'This is our cup');
   await press(page, 'Use what our cups weigh');
@@ -126,7 +127,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
       'lantern-round-copy,line,water,,water,Water,9',
     ),
   );
-  await expect(page.getByRole('alert')).toContainText(/Line \d+: .*Nothing was imported/);
+  await expect(fieldError(page)).toContainText(/Line \d+: .*Nothing was imported/);
   expect((await (await request.get('/api/v1/formulas/lantern-round-copy')).json()).version).toBe(1);
 
   await page.goto('/formulas/lantern-round-copy/card');
@@ -156,7 +157,7 @@ test('ingredients: found by any name, priced, added, hidden; the cost of a formu
   await page.getByLabel('Name', { exact: true }).fill('Quay seaweed');
   await page.getByLabel('A pack holds, g').fill('1000');
   await page.getByLabel('and costs, EUR').fill('-4');
-  await expect(page.getByRole('alert')).toContainText('Price of a pack must be between');
+  await expect(fieldError(page)).toContainText('Price of a pack must be between');
   await page.getByLabel('and costs, EUR').fill('40');
   await press(page, 'Save');
   await expect(page).toHaveURL(/ingredients\/quay-seaweed$/);
@@ -165,7 +166,7 @@ test('ingredients: found by any name, priced, added, hidden; the cost of a formu
   await expect(page.getByRole('list', { name: 'Share of the cost' })).toContainText('Quay seaweed€4.00');
   await page.goto('/ingredients/quay-seaweed');
   await press(page, 'Remove this ingredient');
-  await expect(page.getByRole('alert')).toContainText('used by Weed round. Hide it instead.');
+  await expect(fieldError(page)).toContainText('used by Weed round. Hide it instead.');
   await page.getByRole('checkbox', { name: 'Hide it from lists' }).click();
   await press(page, 'Save');
   await page.goto('/ingredients');

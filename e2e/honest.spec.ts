@@ -5,21 +5,21 @@ import { type Request, expect, test } from '@playwright/test';
 import { type RunningServer, startServer } from '../tools/demoServer';
 import { bench } from './bench';
 
-/** A real kitchen of its own: nothing in it, nothing simulated. */
+/** A real kitchen of its own with one formula in it and nothing simulated. */
 let real: RunningServer;
-test.beforeAll(async () => {
+let wrap: { id: string };
+test.beforeAll(async ({ request }) => {
   real = await startServer(['--data', mkdtempSync(join(tmpdir(), 'kettle-real-'))]);
+  [wrap] = (await (await request.get('/api/v1/formulas')).json()) as [{ id: string }];
+  await request.post(`${real.url}/api/v1/formulas`, { data: { formula: wrap, reason: 'new' } });
 });
 test.afterAll(() => real.stop());
 
 test('an empty kitchen shows no figure that nobody measured, and everything can be typed', async ({
   browser,
-  request,
 }) => {
   const page = await browser.newPage({ baseURL: real.url, viewport: { width: 390, height: 844 } });
-  const [wrap] = (await (await request.get('/api/v1/formulas')).json()) as { id: string }[];
-  await request.post(`${real.url}/api/v1/formulas`, { data: { formula: wrap, reason: 'new' } });
-  await page.goto(`/plan/${wrap?.id}`);
+  await page.goto(`/plan/${wrap.id}`);
   await expect(
     page.getByText(/^Air .* \(assumed\), flour .* \(assumed\), liquid .* \(assumed\)/),
   ).toBeVisible();
@@ -30,7 +30,7 @@ test('an empty kitchen shows no figure that nobody measured, and everything can 
   await expect(page.getByText(/starting figures: nobody has set them/)).toBeVisible();
 
   const cook = bench(page);
-  await cook.start(wrap?.id ?? '');
+  await cook.start(wrap.id);
   await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
   // There is no scale, so nothing is shown of one and the weight is confirmed or keyed in.
   await expect(page.getByRole('button', { name: / is in$/ })).toBeVisible();
@@ -55,7 +55,7 @@ test('from an empty kitchen to a running batch in twelve taps', async ({ browser
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Start here' })).toBeVisible();
   await expect(page.locator('[aria-checked=true]')).toHaveCount(0);
-  await tap('radio', '2\u00a0g');
+  await tap('radio', '2 g');
   await tap('radio', '5.0\u00a0kg');
   await tap('radio', 'Cast-iron pan');
   await expect(page.getByRole('radio', { name: 'Cast-iron pan' })).toBeChecked();

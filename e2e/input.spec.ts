@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { startServer } from '../tools/demoServer';
-import { asWritten } from './bench';
+import { asWritten, fieldError } from './bench';
 
 test('bad input on the plan: a sentence at the field, the last plan stays, nothing can start', async ({
   page,
@@ -18,19 +18,19 @@ test('bad input on the plan: a sentence at the field, the last plan stays, nothi
   ] as const) {
     await page.goto('/plan/deckhand-wrap');
     await field.fill(typed);
-    await expect(page.getByRole('alert')).toHaveText(sentence);
+    await expect(fieldError(page)).toHaveText(sentence);
     await expect(field).toHaveValue(typed);
     await expect(start).toBeDisabled();
     await expect(page.getByRole('button', { name: /^Strong flour .*why/ })).toBeVisible();
   }
   await ball.fill('3 1/2 oz');
-  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(fieldError(page)).toBeHidden();
   await expect(start).toBeEnabled();
   await page.reload();
   await expect(ball).toHaveValue('99');
   await page.getByRole('radio', { name: 'Flour at hand' }).click();
   await page.getByLabel('Flour at hand, g', { exact: true }).fill('20');
-  await expect(page.getByRole('alert')).toContainText('less than one ball');
+  await expect(fieldError(page)).toContainText('less than one ball');
 });
 
 test('a formula file is brought in whole or not at all', async ({ page, request }) => {
@@ -45,7 +45,7 @@ test('a formula file is brought in whole or not at all', async ({ page, request 
       mimeType: 'application/json',
       buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)),
     });
-  const refused = page.getByRole('alert');
+  const refused = fieldError(page);
   await bring('{ "format": "kettle-scale/formula",\n oops }');
   await expect(refused).toContainText('Line 2: this is not JSON');
   await bring({ ...wrap, id: 'new-one', surprise: true });

@@ -136,6 +136,8 @@ export const useSomeBatches = (ids: readonly string[]): Batch[] =>
 export const useSaveKitchen = () =>
   useMutation({
     mutationFn: (kitchen: Kitchen) => api.saveKitchen(kitchen),
+    // One after the other: the last that was said is the one that stays.
+    scope: { id: 'kitchen' },
     onSuccess: (kitchen) => {
       queryClient.setQueryData(keys.kitchen, kitchen);
       void queryClient.invalidateQueries({ queryKey: keys.lessons });

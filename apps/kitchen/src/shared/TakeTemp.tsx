@@ -1,6 +1,6 @@
 import type { EventBody, EventOf } from '@kettle-scale/core/batch';
 import type { ReadingSource } from '@kettle-scale/core/device';
-import { typedTempC } from '@kettle-scale/core/quantity';
+import { storedText } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useReading } from '../live/useReading';
@@ -35,8 +35,8 @@ export function TakeTemp({ kind, label, onTake }: TakeTempProps) {
   const format = useFormat();
   const heard = useReading(kind);
   const [typed, setTyped] = useState<string | null>(null);
-  const unit = format.units === 'us' ? '°F' : '°C';
-  const tempC = typedTempC(numberTyped(typed ?? ''), format.units);
+  const unit = format.unitOf('°C');
+  const tempC = numberTyped(storedText(typed ?? '', '°C', format.units));
   const fits = tempC >= COLDEST_C && tempC <= HOTTEST_C[kind];
   const typeIt = `${label.toLowerCase()}, ${unit}`;
   return (

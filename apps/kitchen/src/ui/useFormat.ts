@@ -8,7 +8,6 @@ import {
   formatTempDifference,
   lengthFigure,
   massFigure,
-  readTemp,
   readerUnit,
   tempFigure,
   thicknessFigure,
@@ -36,8 +35,7 @@ export function useFormat() {
       },
       temp: (tempC: number): string => formatTemp(tempC, units),
       tempDifference: (kelvin: number): string => formatTempDifference(kelvin, units),
-      /** For axes: the bare number, and the unit of a stored one. */
-      readTemp: (tempC: number): number => readTemp(tempC, units),
+      /** For axes and keypads: the reader's unit of a stored one, and a stored figure in it. */
       unitOf: (stored: string): string => readerUnit(stored, units).unit,
       read: (value: number, stored: string): number => {
         const { times, plus } = readerUnit(stored, units);

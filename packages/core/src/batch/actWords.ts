@@ -71,6 +71,11 @@ export function actWords<T extends EventType>(
   return say(event, plan, units);
 }
 
-/** What an undo took back, in the order in which it was told: "rest the dough ended, feel: right". */
+/**
+ * What an undo took back, in the order in which it was told: "rest the dough ended, feel: right".
+ * @param acts the acts of one press
+ * @param plan the plan
+ * @param units measures of the reader
+ */
 export const undoneWords = (acts: readonly BatchEvent[], plan: Plan, units?: UnitSystem): string =>
   acts.map((event) => actWords(event, plan, units)).join(', ');

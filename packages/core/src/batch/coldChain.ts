@@ -18,6 +18,10 @@ const S_PER_H = 3600;
 /**
  * How long milk, yogurt or egg of a batch has been out of the cold; null for a dough without, or before it is weighed.
  * The limit is the kitchen's setting: local food codes and the person in charge decide.
+ * @param plan the plan
+ * @param state its folded state
+ * @param nowMs the instant, ms
+ * @returns hours out, limit and where it stands
  */
 export function coldChain(plan: Plan, state: BatchState, nowMs: number): ColdChain | null {
   const foods = new Map(plan.ingredients.map((food) => [food.id, food]));

@@ -44,6 +44,8 @@ function coldBalls({ chilled }: Pick<BatchState, 'chilled'>): Cold {
 /**
  * Balls and dough of a batch in the fridge. The kitchen's limit for fridge dough runs from the first time that any of it went
  * there: an hour in the warm in between makes no dough younger.
+ * @param plan with its kitchen
+ * @param state what went into the fridge and came out
  */
 export function coldStore({ kitchen }: Pick<Plan, 'kitchen'>, state: Chills): ColdStore {
   const limitMs = (kitchen.fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H) * MS_PER_H;
@@ -60,17 +62,27 @@ export function coldStore({ kitchen }: Pick<Plan, 'kitchen'>, state: Chills): Co
   };
 }
 
-/** Balls that a batch has been made into: at dividing, and of dough drawn from the fridge later. */
+/**
+ * Balls that a batch has been made into: at dividing, and of dough drawn from the fridge later.
+ * @param plan its pieces
+ * @param state what was divided and drawn
+ */
 export const ballsMade = (plan: Pick<Plan, 'pieces'>, state: Pick<BatchState, 'divided' | 'drawn'>): number =>
   (state.divided?.pieces ?? plan.pieces) + state.drawn.reduce((sum, { pieces }) => sum + pieces, 0);
 
-/** Balls that were never on the plate and do not lie in the fridge. */
+/**
+ * Balls that were never on the plate and do not lie in the fridge.
+ * @param plan the plan
+ * @param state its folded state
+ */
 export const ballsAtHand = (plan: Plan, state: BatchState): number =>
   Math.max(0, ballsMade(plan, state) - coldBalls(state).pieces - state.piecesOff - state.onPlate.length);
 
 /**
  * When balls that were last taken out are warm enough to roll, ms: a sphere that cooled in the fridge and warms in the room.
  * Null where none were taken out, or nobody said how warm the room is; Infinity where the room is too cold.
+ * @param plan the plan
+ * @param state what was divided and chilled
  */
 export function workableAtMs(plan: Plan, { chilled, divided }: BatchState): number | null {
   const out = chilled.at(-1);

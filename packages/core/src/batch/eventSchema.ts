@@ -301,5 +301,8 @@ export type EventBody = BatchEvent extends infer E
     : never
   : never;
 
-/** Whether an act carries a figure that a stand-in made up. */
+/**
+ * Whether an act carries a figure that a stand-in made up.
+ * @param event an act
+ */
 export const isSimulated = (event: BatchEvent): boolean => 'source' in event && event.source === 'simulated';

@@ -7,6 +7,8 @@ import { liveEvents } from './liveEvents';
 /**
  * The state of a batch: a pure fold over its events in the order they were stored.
  * Events that a plan does not know are passed over, so a record never becomes unreadable.
+ * @param plan the plan
+ * @param events acts in the order they were stored
  */
 export function foldBatch(plan: Plan, events: readonly BatchEvent[]): BatchState {
   const live = liveEvents(events);

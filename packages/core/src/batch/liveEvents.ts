@@ -4,7 +4,10 @@ import type { BatchEvent, EventOf } from './eventSchema';
 export const withCorrection = (event: BatchEvent, { field, value }: EventOf<'corrected'>): BatchEvent =>
   field in event ? { ...event, [field]: value } : event;
 
-/** The events that still count: without voids and what they took back, and with their figures put right. */
+/**
+ * The events that still count: without voids and what they took back, and with their figures put right.
+ * @param events acts in the order they were stored
+ */
 export function liveEvents(events: readonly BatchEvent[]): BatchEvent[] {
   const voided = new Set(events.flatMap((event) => (event.type === 'void' ? [event.eventId] : [])));
   const live = events.filter((event) => event.type !== 'void' && !voided.has(event.id));
@@ -17,6 +20,8 @@ export function liveEvents(events: readonly BatchEvent[]): BatchEvent[] {
 
 /**
  * The acts of the last press that still count, the newest first: acts told together have one time, and are taken back together.
+ * @param events acts in the order they were stored
+ * @returns the newest first
  */
 export function lastPress(events: readonly BatchEvent[]): BatchEvent[] {
   const live = liveEvents(events);

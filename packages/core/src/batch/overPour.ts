@@ -36,7 +36,14 @@ const sheetLine = (plan: Plan, step: Step): SheetLine => {
   return line;
 };
 
-/** Compares what the scale showed with what this bowl asks for. */
+/**
+ * Compares what the scale showed with what this bowl asks for.
+ * @param plan the plan
+ * @param state its folded state
+ * @param step the step that is weighed
+ * @param massG shown, g
+ * @returns within tolerance, short or over, with the difference in g
+ */
 export function checkWeight(plan: Plan, state: BatchState, step: Step, massG: number): WeighCheck {
   const line = sheetLine(plan, step);
   const lineState = state.bowls[(step.bowl ?? 1) - 1]?.lines.find(({ lineId }) => lineId === step.lineId);
@@ -50,7 +57,14 @@ export function checkWeight(plan: Plan, state: BatchState, step: Step, massG: nu
   return { verdict, targetG, offG, toleranceG, heldInG };
 }
 
-/** Share of flour that this line will be if the weight is kept and everything else is weighed as asked. */
+/**
+ * Share of flour that this line will be if the weight is kept and everything else is weighed as asked.
+ * @param plan the plan
+ * @param state its folded state
+ * @param step the step that is weighed
+ * @param massG shown, g
+ * @returns 0.6 for 60 %
+ */
 export function fractionIfKept(plan: Plan, state: BatchState, step: Step, massG: number): number {
   const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
   const bowl = state.bowls[(step.bowl ?? 1) - 1];
@@ -64,7 +78,14 @@ export function fractionIfKept(plan: Plan, state: BatchState, step: Step, massG:
   return bakersFractions(parts)[plan.sheet.findIndex(({ lineId }) => lineId === step.lineId)] ?? 0;
 }
 
-/** What it would take to make the whole batch follow an over-poured line, so that every percentage holds. */
+/**
+ * What it would take to make the whole batch follow an over-poured line, so that every percentage holds.
+ * @param plan the plan
+ * @param state its folded state
+ * @param step the step that is weighed
+ * @param massG shown, g
+ * @returns top-ups in g and the batch that comes of it
+ */
 export function offerRescale(plan: Plan, state: BatchState, step: Step, massG: number): RescaleOffer {
   const line = sheetLine(plan, step);
   const factor = massG / line.exactG;

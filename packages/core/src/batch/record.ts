@@ -77,7 +77,12 @@ function aheadOf(plan: Plan, state: BatchState): NonNullable<BatchRecord['ahead'
   return ahead;
 }
 
-/** Summarises a batch from its plan and its folded state. */
+/**
+ * Summarises a batch from its plan and its folded state.
+ * @param plan the plan
+ * @param state its folded state
+ * @returns figures and words of the record, with the use-by of what is held
+ */
 export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
   const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
   const lines = plan.sheet.map((planned, index) => {
@@ -145,7 +150,13 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
   };
 }
 
-/** Ball weight that a real dough gives for a count, after the bench loss. */
+/**
+ * Ball weight that a real dough gives for a count, after the bench loss.
+ * @param doughG real dough, g
+ * @param pieces pieces
+ * @param plan the plan
+ * @returns g
+ */
 export const ballForCountG = (doughG: number, pieces: number, plan: Plan): number =>
   (doughG * (1 - plan.kitchen.benchLoss)) / pieces;
 

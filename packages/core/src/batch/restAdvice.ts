@@ -96,11 +96,23 @@ function restsBegun(plan: Plan, state: BatchState, kind: RelaxingKind, atMs: num
   return begun;
 }
 
-/** How far a dough had relaxed at a moment, in time constants of the law: what the kitchen has learned is left out. */
+/**
+ * How far a dough had relaxed at a moment, in time constants of the law: what the kitchen has learned is left out.
+ * @param plan the plan
+ * @param state its folded state
+ * @param atMs instant, ms
+ * @returns rest divided by the time constant
+ */
 export const lawAgeOf = (plan: Plan, state: BatchState, atMs: number): number =>
   restsBegun(plan, state, relaxingKind(plan.formula, plan.totals.fat), atMs).at(-1)?.ageAtEnd ?? 0;
 
-/** Where a running rest stands against the spring-back that the product wants; null before it is begun. */
+/**
+ * Where a running rest stands against the spring-back that the product wants; null before it is begun.
+ * @param plan the plan
+ * @param state its folded state
+ * @param now the step that runs
+ * @param nowMs the instant, ms
+ */
 export function restAdvice(plan: Plan, state: BatchState, now: StepState, nowMs: number): RestAdvice | null {
   const begun = restsBegun(plan, state, kindOf(plan), nowMs).find(({ stepId }) => stepId === now.step.id);
   if (!begun) return null;
@@ -149,6 +161,11 @@ const FACTORS = { least: 0.5, most: 2.5 } as const;
 /**
  * More rest that the balls still lying need, seconds, when a disc just rolled sprang back by a share: what is left to relax,
  * at the pace that the disc itself shows against the rest it had.
+ * @param plan the plan
+ * @param state its folded state
+ * @param springBack share that the disc sprang back, 0 to 1
+ * @param nowMs the instant, ms
+ * @returns s
  */
 export function restAfterDisc(plan: Plan, state: BatchState, springBack: number, nowMs: number): number {
   const wanted = relaxedBy(wantedSpringBack(plan.formula));

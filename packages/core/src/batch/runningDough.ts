@@ -20,7 +20,12 @@ const KEPT_IN_STEP: ReadonlySet<string> = new Set(['salt', 'leavener', 'fat', 's
 /** Hold-back goes in by steps a cook can pour, grams, and no more than this share of the flour at once. */
 const ADDITION = { leastG: 5, mostG: 45, shareOfFlour: 0.015 } as const;
 
-/** What is in a bowl, by line and in shares of its flour. Null before there is flour in it. */
+/**
+ * What is in a bowl, by line and in shares of its flour. Null before there is flour in it.
+ * @param plan the plan
+ * @param state its folded state
+ * @param bowlNumber bowl, from 1
+ */
 export function runningDough(plan: Plan, state: BatchState, bowlNumber: number): RunningDough | null {
   const bowl = state.bowls[bowlNumber - 1];
   const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
@@ -48,14 +53,23 @@ export function runningDough(plan: Plan, state: BatchState, bowlNumber: number):
   };
 }
 
-/** What one addition of held-back liquid or flour should be, rounded to the scale. */
+/**
+ * What one addition of held-back liquid or flour should be, rounded to the scale.
+ * @param dough dough in a bowl
+ * @param stepG step of the scale, g
+ * @returns g
+ */
 export function additionG(dough: RunningDough, stepG: number): number {
   const { leastG, mostG, shareOfFlour } = ADDITION;
   const wantedG = Math.min(mostG, Math.max(leastG, shareOfFlour * dough.flourG));
   return Math.max(stepG, roundToStep(wantedG, stepG));
 }
 
-/** Salt, leavener, fat and sugar that the flour in the bowl asks for beyond what is in; only what a scale can show. */
+/**
+ * Salt, leavener, fat and sugar that the flour in the bowl asks for beyond what is in; only what a scale can show.
+ * @param dough dough in a bowl
+ * @returns lines with g to add
+ */
 export function topUps(dough: RunningDough): { line: SheetLine; massG: number }[] {
   return dough.lines.flatMap(({ line, inG }) => {
     if (!KEPT_IN_STEP.has(line.kind)) return [];
@@ -64,10 +78,21 @@ export function topUps(dough: RunningDough): { line: SheetLine; massG: number }[
   });
 }
 
-/** The hydration that the dough should have: the day's, else the formula's. */
+/**
+ * The hydration that the dough should have: the day's, else the formula's.
+ * @param plan the plan
+ * @returns 0.6 for 60 %
+ */
 export const wantedHydration = (plan: Plan): number => plan.today?.hydration.today ?? plan.totals.hydration;
 
-/** What to do about the feel of the dough in a bowl. */
+/**
+ * What to do about the feel of the dough in a bowl.
+ * @param plan the plan
+ * @param dough dough in a bowl
+ * @param feel what was felt
+ * @param stillDrinking whether flour still takes up water
+ * @returns water or flour to add, g, with top-ups
+ */
 export function correctionFor(
   plan: Plan,
   dough: RunningDough,
@@ -85,7 +110,11 @@ export function correctionFor(
   });
 }
 
-/** The line that water goes to, and the line that flour goes to, when a dough is corrected. */
+/**
+ * The line that water goes to, and the line that flour goes to, when a dough is corrected.
+ * @param plan the plan
+ * @returns null where the formula has none
+ */
 export function correctionLines(plan: Plan): { liquid: SheetLine | null; flour: SheetLine | null } {
   const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
   const resolved = plan.sheet.flatMap(({ lineId, ingredient, fraction }) => {

@@ -8,7 +8,11 @@ import type { RunningDough } from './runningDough';
 /** Less than this share of the flour as water is not felt in the dough. */
 const NOT_FELT = 0.005;
 
-/** What every ball of a plan should weigh. */
+/**
+ * What every ball of a plan should weigh.
+ * @param plan its pieces and ball
+ * @returns target and tolerance, g
+ */
 export const ballStandard = ({ pieces, ballG, formula }: Plan): PieceTarget => ({
   pieces,
   ballG,

@@ -2,7 +2,12 @@ import type { Plan, Step } from '../plan/planSchema';
 import { stepTitle, stepWindow } from '../plan/stepText';
 import type { BatchState, StepState } from './batchState';
 
-/** The window of a step as it runs: a rest that was made longer opens later. */
+/**
+ * The window of a step as it runs: a rest that was made longer opens later.
+ * @param plan the plan
+ * @param now the step as it runs
+ * @returns s after its beginning, or null without a clock
+ */
 export function liveWindow(
   plan: Plan,
   { step, startedMs, extendedToMs }: StepState,

@@ -13,6 +13,11 @@ export interface TimeWindow {
 /**
  * Where a step that began at `startedMs` stands now. Mixing and kneading have a guard rail, a rest has an
  * earliest and a latest, one side on the griddle has both at the same second.
+ * @param startedMs ms
+ * @param earliestS s after its beginning
+ * @param latestS s after its beginning
+ * @param nowMs the instant, ms
+ * @returns where it stands and the seconds to the next border
  */
 export function windowAt(startedMs: number, earliestS: number, latestS: number, nowMs: number): TimeWindow {
   const elapsedS = Math.max(0, (nowMs - startedMs) / 1000);

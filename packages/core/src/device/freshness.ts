@@ -13,5 +13,9 @@ const isFresh = (kind: DeviceKind, ageS: number): boolean => ageS <= FRESH_FOR_S
 export const mayTake = ({ usable, reading }: HeardReading, ageS: number): boolean =>
   usable && isFresh(reading.kind, ageS);
 
-/** Whether the records of a kitchen take readings of a source: made-up ones only where everything is made up. */
+/**
+ * Whether the records of a kitchen take readings of a source: made-up ones only where everything is made up.
+ * @param source where a reading came from
+ * @param demo whether the kitchen is made up
+ */
 export const sourceUsable = (source: ReadingSource, demo: boolean): boolean => demo || source !== 'simulated';

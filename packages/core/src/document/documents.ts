@@ -27,7 +27,10 @@ export type DocumentName = keyof typeof DOCUMENT_SCHEMAS;
 
 export const DOCUMENT_NAMES = Object.keys(DOCUMENT_SCHEMAS) as DocumentName[];
 
-/** The JSON Schema (draft 2020-12) of a document. */
+/**
+ * The JSON Schema (draft 2020-12) of a document.
+ * @param name name of the format
+ */
 export const jsonSchemaOf = (name: DocumentName): object => ({
   title: `Kettle Scale ${name}`,
   ...z.toJSONSchema(DOCUMENT_SCHEMAS[name], { io: 'input' }),
@@ -35,6 +38,8 @@ export const jsonSchemaOf = (name: DocumentName): object => ({
 
 /**
  * Reads JSON text.
+ * @param text as typed
+ * @returns the value, not yet validated
  * @throws InputError with one sentence and, where the engine tells it, the line of the mistake
  */
 export function parseJson(text: string): unknown {

@@ -33,7 +33,13 @@ export interface WarmingBall {
   meanC: (seconds: number) => number;
 }
 
-/** How a ball warms (or cools) from one temperature towards the air's. */
+/**
+ * How a ball warms (or cools) from one temperature towards the air's.
+ * @param massG g
+ * @param startC °C
+ * @param airC °C
+ * @returns its temperature by second
+ */
 export function warmingBall(massG: number, startC: number, airC: number): WarmingBall {
   const r = radiusM(massG);
   const fourierPerS = DOUGH.k / (DOUGH.rho * DOUGH.c) / r ** 2;
@@ -59,7 +65,14 @@ export function warmingBall(massG: number, startC: number, airC: number): Warmin
 /** Longest wait that is looked for. */
 const LONGEST_S = 24 * 3600;
 
-/** Seconds until the centre of a cold ball has reached a temperature; Infinity where the air is not warm enough. */
+/**
+ * Seconds until the centre of a cold ball has reached a temperature; Infinity where the air is not warm enough.
+ * @param massG g
+ * @param startC °C
+ * @param airC °C
+ * @param wantedC °C
+ * @returns s
+ */
 export function warmUpS(massG: number, startC: number, airC: number, wantedC: number): number {
   if (startC >= wantedC) return 0;
   if (airC <= wantedC) return Infinity;

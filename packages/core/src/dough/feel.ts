@@ -40,7 +40,11 @@ const FEEL_WORDS: Record<DoughAim, Record<Feel, string>> = {
   },
 };
 
-/** What a feel is called in a dough of that aim; soft and smooth where the formula says none. */
+/**
+ * What a feel is called in a dough of that aim; soft and smooth where the formula says none.
+ * @param feel what was felt
+ * @param aim the feel aimed for
+ */
 export const feelWord = (feel: Feel, aim: DoughAim = 'soft'): string => FEEL_WORDS[aim][feel];
 
 const RIGHT = FEELS.indexOf('right');
@@ -89,6 +93,8 @@ export interface CorrectionQuestion {
 /**
  * What brings a dough to the right feel: water 0.015·F a step when dry; when wet, the flour that restores the hydration,
  * ΔF = F·0.015·steps / H, with top-ups in proportion. Masses in grams, not rounded.
+ * @param q dough, feel and hydration
+ * @returns g
  */
 export function correctFeel(q: CorrectionQuestion): Correction {
   const steps = feelSteps(q.feel);

@@ -22,7 +22,14 @@ export function equilibriumMoisture(tempC: number, humidity: number): number {
   return dryPercent / (100 + dryPercent);
 }
 
-/** Moisture after some days in a bin or a bag: a first-order lag towards the air's equilibrium. */
+/**
+ * Moisture after some days in a bin or a bag: a first-order lag towards the air's equilibrium.
+ * @param start share at the beginning
+ * @param equilibrium share that the air asks for
+ * @param days days
+ * @param storage bag or bin
+ * @returns share by mass
+ */
 export function storedMoisture(start: number, equilibrium: number, days: number, storage: Storage): number {
   return equilibrium + (start - equilibrium) * Math.exp(-days / TIME_CONSTANT_DAYS[storage]);
 }

@@ -37,7 +37,12 @@ const latentOf = (food: Ingredient): number => {
   return LATENT_KJ_KG[kind ?? 'other'] * food.fat;
 };
 
-/** An ingredient as a part of a heat balance. */
+/**
+ * An ingredient as a part of a heat balance.
+ * @param food ingredient
+ * @param massG g
+ * @param tempC °C
+ */
 export const heatPart = (food: Ingredient, massG: number, tempC: number): HeatPart => ({
   massG,
   heatKJKgK: food.heatKJKgK ?? KIND_HEAT[food.kind] ?? heatCapacity(food),
@@ -56,7 +61,11 @@ const meltedShare = (fromC: number, toC: number): number => {
 const heatTo = ({ massG, heatKJKgK, tempC, latentKJKg }: HeatPart, toC: number): number =>
   (massG / G_PER_KG) * (heatKJKgK * (toC - tempC) + latentKJKg * meltedShare(tempC, toC));
 
-/** Heat that warms all parts by one degree, kJ/K, without melting. */
+/**
+ * Heat that warms all parts by one degree, kJ/K, without melting.
+ * @param parts parts with g and °C
+ * @returns kJ/K
+ */
 export const heatOfDegree = (parts: readonly HeatPart[]): number =>
   parts.reduce((sum, part) => sum + (part.massG / G_PER_KG) * part.heatKJKgK, 0);
 
@@ -122,6 +131,8 @@ function iceFor(q: WaterQuestion, dryKJ: number): WaterAnswer['ice'] {
 /**
  * Temperature of the liquid for a wanted dough temperature:
  * T_w = T_d + [Σ m c (T_d − T) + m_fat L_melt − Q] / (m_w c_w); with ice, or what can be reached, where that is not possible.
+ * @param q parts, wanted temperature and friction
+ * @returns °C of the liquid, with ice in g where that is needed
  */
 export function waterForDough(q: WaterQuestion): WaterAnswer {
   const dryKJ = q.dry.reduce((sum, part) => sum + heatTo(part, q.wantedC), 0);

@@ -26,7 +26,11 @@ export interface Relaxing {
   factor?: number;
 }
 
-/** Time constant of relaxation, minutes. */
+/**
+ * Time constant of relaxation, minutes.
+ * @param relaxing temperature, fat and kneading
+ * @returns min
+ */
 export const relaxationMin = ({ tempC, fat, lightlyKneaded, factor = 1 }: Relaxing): number =>
   TAU_MIN *
   factor *
@@ -34,13 +38,21 @@ export const relaxationMin = ({ tempC, fat, lightlyKneaded, factor = 1 }: Relaxi
   (lightlyKneaded ? LIGHT_KNEADING : 1) *
   PER_TEN_POINTS_OF_FAT ** (fat / 0.1);
 
-/** Spring-back after a rest. */
+/**
+ * Spring-back after a rest.
+ * @param restMin min
+ * @param tauMin time constant, min
+ * @returns share, 0 to 1
+ */
 export const springBackAfter = (restMin: number, tauMin: number): number =>
   SPRING_BACK.rested + (SPRING_BACK.fresh - SPRING_BACK.rested) * Math.exp(-restMin / tauMin);
 
 /**
  * Rest that brings the spring-back down to a share, minutes; 0 where even a fresh dough is calm enough.
  * Infinity for what no rest reaches.
+ * @param springBack wanted share, 0 to 1
+ * @param tauMin time constant, min
+ * @returns min
  */
 export function restFor(springBack: number, tauMin: number): number {
   if (springBack <= SPRING_BACK.rested) return Infinity;

@@ -45,7 +45,12 @@ const escape = escapeUTF8;
 const cells = (tag: 'td' | 'th', texts: readonly string[]) =>
   texts.map((text) => `<${tag}>${escape(text)}</${tag}>`).join('');
 
-/** A formula as one printable page: a whole HTML document that needs nothing from outside. */
+/**
+ * A formula as one printable page: a whole HTML document that needs nothing from outside.
+ * @param formula the formula
+ * @param foods ingredients of the kitchen
+ * @param options measures, fonts and the ranges of the seconds
+ */
 export function cardHtml(
   formula: Formula,
   foods: readonly Ingredient[],

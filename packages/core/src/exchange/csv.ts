@@ -77,7 +77,11 @@ function rowsOf(formula: Formula, names: ReadonlyMap<string, string>): Row[] {
   return [...body, ...head];
 }
 
-/** Writes formulas as CSV. What is in the file comes back from `bookFromCsv` unchanged. */
+/**
+ * Writes formulas as CSV. What is in the file comes back from `bookFromCsv` unchanged.
+ * @param book formulas and own ingredients
+ * @param catalogue ingredients that ship with the product
+ */
 export function bookToCsv(
   { formulas, ingredients, archived }: Pick<Book, 'formulas' | 'ingredients' | 'archived'>,
   catalogue: readonly Ingredient[],

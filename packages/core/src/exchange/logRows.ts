@@ -44,7 +44,10 @@ const COLUMNS: Record<string, (row: LogRow) => string | number> = {
   notes: ({ notes }) => notes.join(' | '),
 };
 
-/** The log as a table: a row a batch, units in the heads. Cells that a spreadsheet would run as a formula are made text. */
+/**
+ * The log as a table: a row a batch, units in the heads. Cells that a spreadsheet would run as a formula are made text.
+ * @param rows rows of the log
+ */
 export const logCsv = (rows: readonly LogRow[]): string =>
   `${Papa.unparse(
     {
@@ -54,7 +57,11 @@ export const logCsv = (rows: readonly LogRow[]): string =>
     { escapeFormulae: true, newline: '\n' },
   )}\n`;
 
-/** The log as a document. */
+/**
+ * The log as a document.
+ * @param rows rows of the log
+ * @param exportedAt when it was written, ISO 8601 in UTC
+ */
 export const logDocument = (rows: readonly LogRow[], exportedAt: string): LogDocument => ({
   format: LOG_FORMAT,
   formatVersion: 1,
@@ -62,7 +69,11 @@ export const logDocument = (rows: readonly LogRow[], exportedAt: string): LogDoc
   batches: [...rows],
 });
 
-/** Facts and notes as a row of the log. */
+/**
+ * Facts and notes as a row of the log.
+ * @param facts facts of the batch
+ * @param notes what was written down
+ */
 export const logRow = (facts: BatchFacts, notes: readonly string[]): LogRow => ({
   ...facts,
   notes: [...notes],

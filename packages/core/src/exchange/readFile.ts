@@ -30,6 +30,7 @@ const LARGEST_FILE = 20_000_000;
  * Reads a file of any of our formats, or a recipe, or a plain list. The contents decide, not the file's name.
  * Whole or not at all.
  * @param foods the kitchen's ingredients
+ * @returns formulas with what could not be read
  * @throws InputError whose problems name the line and say what is wrong there
  */
 export function readFormulaFile(text: string, foods: readonly Ingredient[]): FileContents {

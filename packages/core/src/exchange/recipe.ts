@@ -61,7 +61,11 @@ function instructions(formula: Formula, foods: readonly Ingredient[]): string[] 
   ].map(plainSpaces);
 }
 
-/** A formula as a schema.org Recipe in JSON-LD. */
+/**
+ * A formula as a schema.org Recipe in JSON-LD.
+ * @param formula the formula
+ * @param foods ingredients of the kitchen
+ */
 export function recipeOf(formula: Formula, foods: readonly Ingredient[]): object {
   const { cost } = formulaFacts(formula, foods);
   return {

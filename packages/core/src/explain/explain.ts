@@ -229,6 +229,9 @@ export function explainLine(plan: Plan, lineId: string, system: UnitSystem): Exp
 
 /**
  * Why a figure of a plan is what it is: value, equation in words, inputs, and what would change it.
+ * @param plan the plan
+ * @param figure which figure
+ * @param system measures of the reader
  * @throws RangeError when the plan has no such line
  */
 export function explainFigure(plan: Plan, figure: FigureId, system: UnitSystem = 'metric'): Explanation {

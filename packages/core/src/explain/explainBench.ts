@@ -5,7 +5,13 @@ import { type Explanation } from '../message/explanation';
 import type { BatchState } from '../batch/batchState';
 import type { Plan, Step } from '../plan/planSchema';
 
-/** Why a bowl asks for this much of a line now: the planned mass, and the over-pour the batch follows, if any. */
+/**
+ * Why a bowl asks for this much of a line now: the planned mass, and the over-pour the batch follows, if any.
+ * @param plan the plan
+ * @param state its folded state
+ * @param step the step that is weighed
+ * @param system measures of the reader
+ */
 export function explainTarget(
   plan: Plan,
   state: BatchState,
@@ -32,7 +38,13 @@ export function explainTarget(
   };
 }
 
-/** Why each ball weighs this much when a real dough is divided. */
+/**
+ * Why each ball weighs this much when a real dough is divided.
+ * @param plan the plan
+ * @param doughG real dough, g
+ * @param pieces pieces
+ * @param system measures of the reader
+ */
 export function explainDivision(
   plan: Plan,
   doughG: number,
@@ -55,7 +67,12 @@ export function explainDivision(
   };
 }
 
-/** Why the disc is rolled this wide: the ball as it was cut, the thickness, and what springs back. */
+/**
+ * Why the disc is rolled this wide: the ball as it was cut, the thickness, and what springs back.
+ * @param plan the plan
+ * @param ballG ball as it was cut, g
+ * @param system measures of the reader
+ */
 export function explainRolling(plan: Plan, ballG: number, system: UnitSystem = 'metric'): Explanation {
   const { thicknessMm } = plan.rolled;
   return {
@@ -75,7 +92,13 @@ export function explainRolling(plan: Plan, ballG: number, system: UnitSystem = '
 /** A loss within this many times the usual is not worth a word. */
 const MUCH = 2;
 
-/** Where the dough went between the bowl and the scale, in one sentence. */
+/**
+ * Where the dough went between the bowl and the scale, in one sentence.
+ * @param plan the plan
+ * @param mixedG g
+ * @param realG g
+ * @param system measures of the reader
+ */
 export function explainLoss(
   plan: Plan,
   mixedG: number,

@@ -96,7 +96,14 @@ const EXPLAIN: Record<FormulaFigure, (told: Told) => Explanation> = {
   }),
 };
 
-/** Answers "why this number" for a figure of a formula. */
+/**
+ * Answers "why this number" for a figure of a formula.
+ * @param formula the formula
+ * @param facts what it comes to
+ * @param figure which figure
+ * @param system measures of the reader
+ * @param currency ISO 4217
+ */
 export const explainFormula = (
   formula: Formula,
   facts: FormulaFacts,
@@ -105,7 +112,10 @@ export const explainFormula = (
   currency?: string,
 ): Explanation => EXPLAIN[figure]({ formula, facts, system, currency });
 
-/** Answers why the hydration of a dough measured in cups is a range. */
+/**
+ * Answers why the hydration of a dough measured in cups is a range.
+ * @param spread hydration with the lines that move it
+ */
 export const explainSpread = ({ hydration, worst, causes }: HydrationSpread): Explanation => ({
   title: 'Hydration, as measured',
   value: `${formatPercent(hydration.low, 1)} to ${formatPercent(hydration.high, 1)}`,

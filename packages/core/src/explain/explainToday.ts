@@ -134,7 +134,12 @@ function explainRestWindow(plan: Plan, today: Today, index: number): Explanation
   };
 }
 
-/** Why a figure of the day is what it is; null for a plan that was made without a day. */
+/**
+ * Why a figure of the day is what it is; null for a plan that was made without a day.
+ * @param plan the plan
+ * @param figure which figure
+ * @param units measures of the reader
+ */
 export function explainToday(
   plan: Plan,
   figure: TodayFigure,
@@ -152,7 +157,11 @@ const FROM_WORDS: Record<RestAdvice['from'], string> = {
   disc: 'Your trial disc',
 };
 
-/** Why a resting dough is called calm, or not yet. */
+/**
+ * Why a resting dough is called calm, or not yet.
+ * @param advice where the rest stands
+ * @param units measures of the reader
+ */
 export const explainRest = (advice: RestAdvice, units: UnitSystem = 'metric'): Explanation => ({
   title: 'Rest still needed',
   value: formatSpan(advice.moreS),

@@ -23,10 +23,17 @@ const LEAST_NOISE_POINTS = 0.3;
 /** Share of a normal distribution within ± this many standard deviations is 90 %. */
 const Z_90 = 1.6449;
 
-/** Offset that an unknown lot is taken for: the mean of what the kitchen's other lots came to. */
+/**
+ * Offset that an unknown lot is taken for: the mean of what the kitchen's other lots came to.
+ * @param lotMeans points of hydration of the kitchen's other lots
+ * @returns points; 0 without lots
+ */
 export const kitchenMean = (lotMeans: number[]): number => (lotMeans.length > 0 ? mean(lotMeans) : 0);
 
-/** What is believed of a lot that has not been mixed yet: the kitchen's mean lot, with the wide prior. */
+/**
+ * What is believed of a lot that has not been mixed yet: the kitchen's mean lot, with the wide prior.
+ * @param kitchenMeanPoints points
+ */
 export const newLotOffset = (kitchenMeanPoints = 0): LotOffset => ({
   meanPoints: kitchenMeanPoints,
   sdPoints: PRIOR_SD_POINTS,
@@ -37,6 +44,7 @@ export const newLotOffset = (kitchenMeanPoints = 0): LotOffset => ({
 /**
  * Posterior of a lot's offset by the conjugate normal update.
  * @param observedPoints offset that each batch showed, hydration judged right less hydration expected
+ * @returns points with their spread
  */
 export function learnLotOffset(observedPoints: readonly number[], kitchenMeanPoints = 0): LotOffset {
   const prior = newLotOffset(kitchenMeanPoints);
@@ -57,9 +65,17 @@ export function learnLotOffset(observedPoints: readonly number[], kitchenMeanPoi
   };
 }
 
-/** Points on either side of the mean within which the lot's own offset lies nine times in ten. */
+/**
+ * Points on either side of the mean within which the lot's own offset lies nine times in ten.
+ * @param offset its spread, points
+ * @returns points
+ */
 export const offsetReach = ({ sdPoints }: Pick<LotOffset, 'sdPoints'>): number => Z_90 * sdPoints;
 
-/** Points on either side of the mean within which the next batch of the lot falls nine times in ten. */
+/**
+ * Points on either side of the mean within which the next batch of the lot falls nine times in ten.
+ * @param offset its spread and the noise of a batch, points
+ * @returns points
+ */
 export const nextBatchReach = ({ sdPoints, noisePoints }: LotOffset): number =>
   Z_90 * Math.hypot(sdPoints, noisePoints);

@@ -15,6 +15,7 @@ const LOOK_BACK_DAYS = 7;
  * @param uses batches of the lot, in any order
  * @param kitchenMeanPoints mean offset of the kitchen's other lots: what an unknown lot is taken for
  * @param zone the kitchen's time zone, by which days are counted
+ * @returns kg left, the day it runs out, offset in points
  */
 export function lotState(
   lot: FlourLot,
@@ -56,7 +57,11 @@ export function lotState(
 /** A day this far ahead or later is as good as never. */
 const FAR_DAYS = 3650;
 
-/** A lot as the conditions of a plan name it on a day. */
+/**
+ * A lot as the conditions of a plan name it on a day.
+ * @param lot the lot as it stands
+ * @param today the day of the kitchen
+ */
 export function lotToday(lot: LotState, today: Day): NonNullable<Conditions['lot']> {
   return {
     id: lot.id,

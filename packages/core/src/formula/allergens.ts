@@ -25,6 +25,9 @@ export function packsToCheck(lines: readonly OfFood[]): CheckPack[] {
   });
 }
 
-/** "baking powder (wheat), margarine (milk, soy)". */
+/**
+ * "baking powder (wheat), margarine (milk, soy)".
+ * @param packs packs to look at
+ */
 export const packWords = (packs: readonly CheckPack[]): string =>
   packs.map(({ name, allergens }) => `${name.toLowerCase()} (${allergens.join(', ')})`).join(', ');

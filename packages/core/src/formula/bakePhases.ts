@@ -18,7 +18,11 @@ export interface BakePhase {
 export const turnsIron = ({ sides, finish }: Pick<BakeProgram, 'sides' | 'finish'>): boolean =>
   finish?.kind === 'flame' && sides.at(-1)?.wetFace === true;
 
-/** The sides of a bake program and its finish, one after the other. */
+/**
+ * The sides of a bake program and its finish, one after the other.
+ * @param program sides and finish
+ * @returns s and heat of each
+ */
 export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   const phases = sides.map((side, index): BakePhase => {
     const acts = [
@@ -43,7 +47,10 @@ export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   return [...phases, { name, seconds: finish.seconds, flame: true, act }];
 }
 
-/** What is done to a disc before it goes on: between hot platens, floured; empty when nothing. */
+/**
+ * What is done to a disc before it goes on: between hot platens, floured; empty when nothing.
+ * @param program press and flour
+ */
 export const beforePlate = ({ hotPress, floured }: BakeProgram): string[] => [
   ...(hotPress ? [`hot press at ${formatTemp(hotPress.tempC)} for ${hotPress.seconds} s`] : []),
   ...(floured ? ['bench flour stays on'] : []),

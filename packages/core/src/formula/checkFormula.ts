@@ -16,6 +16,8 @@ export interface FormulaCheck extends DoughTotals {
 
 /**
  * Validates an unknown value as a formula and says what it comes to.
+ * @param value anything
+ * @param catalogue ingredients to join it to
  * @throws InputError naming every field that is wrong
  */
 export function checkFormula(value: unknown, catalogue: readonly Ingredient[] = CATALOGUE): FormulaCheck {

@@ -144,6 +144,9 @@ const onBreadOf = ({ onBread }: FormulaFacts): Map<string, { name: string; words
 /**
  * Lists what differs between two formulas, line by line: ingredients by name, then totals, then method, griddle
  * and product. Empty when they are the same bread.
+ * @param before the older
+ * @param after the newer
+ * @param foods ingredients of the kitchen
  */
 export function compareFormulas(before: Formula, after: Formula, foods: readonly Ingredient[]): Difference[] {
   const [was, is] = [formulaFacts(before, foods), formulaFacts(after, foods)];

@@ -16,7 +16,11 @@ export interface FormulaCost {
 
 const G_PER_KG = 1000;
 
-/** Price of one gram; null where the kitchen has no pack price. */
+/**
+ * Price of one gram; null where the kitchen has no pack price.
+ * @param ingredient its pack
+ * @returns in the kitchen's currency
+ */
 export const pricePerG = ({ pack }: Ingredient): number | null => (pack ? pack.price / pack.massG : null);
 
 /** A part of a batch with its price; what has none costs nothing here and is named apart. */

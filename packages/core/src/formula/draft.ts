@@ -27,13 +27,26 @@ const MOST_LINE_G = 1_000_000;
 const isFlour = (line: DraftLine, foodOf: FoodOf): boolean => foodOf(line.ingredient)?.kind === 'flour';
 const sum = (lines: Lines): number => lines.reduce((total, line) => total + line.massG, 0);
 
-/** All flour of a draft, grams. */
+/**
+ * All flour of a draft, grams.
+ * @param lines lines of the draft
+ * @param foodOf ingredient by its id
+ * @returns g
+ */
 export const draftFlourG = (lines: Lines, foodOf: FoodOf): number =>
   sum(lines.filter((line) => isFlour(line, foodOf)));
-/** All dough of a draft, grams. */
+/**
+ * All dough of a draft, grams.
+ * @param lines lines of the draft
+ * @returns g
+ */
 export const draftDoughG = (lines: Lines): number => sum(lines);
 
-/** A formula laid out in grams: of the batch it has in mind, or of a kilogram of flour. */
+/**
+ * A formula laid out in grams: of the batch it has in mind, or of a kilogram of flour.
+ * @param formula the formula
+ * @returns masses in g
+ */
 export function toDraft(formula: Formula): Draft {
   const { flourG = DEFAULT_FLOUR_G, lines, ...rest } = formula;
   return {
@@ -44,6 +57,8 @@ export function toDraft(formula: Formula): Draft {
 
 /**
  * The formula that a draft is.
+ * @param draft the draft
+ * @param foodOf ingredient by its id
  * @throws InputError naming the line without an amount, or that there is no flour
  */
 export function toFormula(draft: Draft, foodOf: FoodOf): Formula {
@@ -94,6 +109,10 @@ const weighed = ({ measure, ...line }: DraftLine, massG: number): DraftLine => (
 /**
  * Sets a line's grams. Of flour: the other flours stay, and every line that is not flour and not locked follows,
  * so that percentages hold.
+ * @param lines lines of the draft
+ * @param foodOf ingredient by its id
+ * @param id id of the line
+ * @param massG g
  */
 export function setGrams(lines: Lines, foodOf: FoodOf, id: string, massG: number): DraftLine[] {
   const index = indexOf(lines, id);
@@ -109,7 +128,13 @@ export function setGrams(lines: Lines, foodOf: FoodOf, id: string, massG: number
   );
 }
 
-/** Sets a line's share of flour. Of flour: the other flours that are not locked give or take, so that all stay 100 %. */
+/**
+ * Sets a line's share of flour. Of flour: the other flours that are not locked give or take, so that all stay 100 %.
+ * @param lines lines of the draft
+ * @param foodOf ingredient by its id
+ * @param id id of the line
+ * @param fraction 0.02 for 2 %
+ */
 export function setFraction(lines: Lines, foodOf: FoodOf, id: string, fraction: number): DraftLine[] {
   const index = indexOf(lines, id);
   const flourG = draftFlourG(lines, foodOf);
@@ -152,7 +177,11 @@ function shareOut(lines: Lines, ids: ReadonlySet<string>, totalG: number): Draft
   });
 }
 
-/** Sets the dough weight: lines that are not locked are scaled alike. */
+/**
+ * Sets the dough weight: lines that are not locked are scaled alike.
+ * @param lines lines of the draft
+ * @param totalG g
+ */
 export function setTotal(lines: Lines, totalG: number): DraftLine[] {
   checkAmount(0, totalG, MOST_LINE_G, 'Dough weight');
   const free = new Set(lines.filter((line) => !line.locked).map((line) => line.id));
@@ -188,9 +217,21 @@ export function blendFlours(lines: Lines, foodOf: FoodOf, wanted: ReadonlyMap<st
   return lines.map((line) => (free.includes(line) ? weighed(line, (asked(line) / total) * leftG) : line));
 }
 
+/**
+ * @param lines lines of the draft
+ * @param id id of the line
+ * @param locked whether it keeps its grams
+ * @returns the lines with it locked or free
+ */
 export const setLocked = (lines: Lines, id: string, locked: boolean): DraftLine[] =>
   lines.map((line) => (line.id === id ? { ...line, locked } : line));
 
+/**
+ * @param lines lines of the draft
+ * @param id id of the line
+ * @param note empty for none
+ * @returns the lines with the note
+ */
 export const setNote = (lines: Lines, id: string, note: string): DraftLine[] =>
   lines.map(({ note: before, ...line }) =>
     line.id === id
@@ -202,19 +243,39 @@ export const setNote = (lines: Lines, id: string, note: string): DraftLine[] =>
         : { ...line, note: before },
   );
 
-/** Exchanges a line's ingredient at the same weight. */
+/**
+ * Exchanges a line's ingredient at the same weight.
+ * @param lines lines of the draft
+ * @param id id of the line
+ * @param ingredient id of the new ingredient
+ */
 export const setIngredient = (lines: Lines, id: string, ingredient: string): DraftLine[] =>
   lines.map((line) => (line.id === id ? { ...weighed(line, line.massG), ingredient } : line));
 
-/** Adds a line at the end; its id is the ingredient's, made unique. */
+/**
+ * Adds a line at the end; its id is the ingredient's, made unique.
+ * @param lines lines of the draft
+ * @param ingredient id of the ingredient
+ * @param massG g
+ */
 export function addLine(lines: Lines, ingredient: string, massG: number): DraftLine[] {
   const taken = new Set(lines.map((line) => line.id));
   return [...lines, { id: freeId(ingredient, taken), ingredient, massG, locked: false }];
 }
 
+/**
+ * @param lines lines of the draft
+ * @param id id of the line
+ * @returns the lines without it
+ */
 export const removeLine = (lines: Lines, id: string): DraftLine[] => lines.filter((line) => line.id !== id);
 
-/** Moves a line to another place in the order; beyond either end it stays at the end. */
+/**
+ * Moves a line to another place in the order; beyond either end it stays at the end.
+ * @param lines lines of the draft
+ * @param id id of the line
+ * @param to index, from 0
+ */
 export function moveLine(lines: Lines, id: string, to: number): DraftLine[] {
   const from = indexOf(lines, id);
   const moved = lines.filter((line) => line.id !== id);
@@ -227,7 +288,12 @@ export function moveLine(lines: Lines, id: string, to: number): DraftLine[] {
 /** How a dough is kneaded again, until somebody says. */
 const USUAL_AGAIN = { by: 'hand', pauseS: 0, minS: 120, maxS: 300 } as const;
 
-/** Lets a line go in late, or not; the method gains the kneading that works it in, where it had none. */
+/**
+ * Lets a line go in late, or not; the method gains the kneading that works it in, where it had none.
+ * @param draft the draft
+ * @param id id of the line
+ * @param late whether it goes in late
+ */
 export function setLate(draft: Draft, id: string, late: boolean): Draft {
   const { again = [], ...knead } = draft.method.knead;
   const lines = draft.lines.map((line) => {

@@ -14,7 +14,10 @@ const OF_SCHOOL: Record<MixingSchool, FatWay> = {
   'yogurt-leavener': 'with the liquid',
 };
 
-/** How the fat gets into the dough: as the formula says, else as its school does. */
+/**
+ * How the fat gets into the dough: as the formula says, else as its school does.
+ * @param method fat and school
+ */
 export const fatWay = ({ fatIn, school }: Pick<Method, 'fatIn' | 'school'>): FatWay =>
   fatIn ?? OF_SCHOOL[school];
 

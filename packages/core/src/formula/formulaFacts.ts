@@ -38,6 +38,10 @@ const USUAL_KEPT = 0.99 * 0.995;
 
 /**
  * Works out what a formula comes to: totals, disc, cost, allergens, warnings.
+ * @param formula the formula
+ * @param ingredients ingredients it may name
+ * @param kitchen its losses
+ * @returns g, mm, shares and money
  * @throws InputError when an ingredient is unknown or the flours are not a whole
  */
 export function formulaFacts(

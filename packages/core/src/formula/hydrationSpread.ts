@@ -23,6 +23,8 @@ export interface HydrationSpread {
  * How far the hydration can be off because lines were measured by volume or by the piece.
  * Each line is moved to its limits alone; independent deviations add in quadrature, up and down apart.
  * With one uncertain line the result is exactly that line's own limits.
+ * @param lines lines with their ingredient and interval, g
+ * @returns 0.6 for 60 %, with its least and most
  */
 export function hydrationSpread(lines: readonly UncertainLine[]): HydrationSpread {
   const hydrationWith = (massOf: (line: UncertainLine) => number) =>

@@ -10,7 +10,10 @@ const KNEAD_TEST_WORDS: Record<Method['knead']['test'], string> = {
   stretch: 'it stretches thin without tearing',
 };
 
-/** The test that ends kneading, in words. */
+/**
+ * The test that ends kneading, in words.
+ * @param plan its formula
+ */
 export const kneadTestWords = (plan: {
   formula: { method: { knead: Pick<Method['knead'], 'test'> } };
 }): string => KNEAD_TEST_WORDS[plan.formula.method.knead.test];

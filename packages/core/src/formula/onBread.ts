@@ -59,6 +59,8 @@ function impliedBy(
 
 /**
  * Joins what goes on the bread to its ingredients, in the order of the work; what the method only implies is added.
+ * @param formula the formula
+ * @param catalogue ingredients it may name
  * @throws InputError when an ingredient is unknown
  */
 export function resolveOnBread(formula: Formula, catalogue: readonly Ingredient[]): ResolvedOnBread[] {

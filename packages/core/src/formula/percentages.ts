@@ -26,6 +26,7 @@ export interface DoughTotals {
  * Effective hydration, fat and salt of a dough.
  * @param parts at least one flour; masses in any one unit
  * Source: baker's percentage; sums of m·w and m·f over non-flour lines, divided by the flour.
+ * @returns 0.6 for 60 %
  */
 export function doughTotals(parts: readonly DoughPart[]): DoughTotals {
   const flour = flourMass(parts);

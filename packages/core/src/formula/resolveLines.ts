@@ -7,6 +7,8 @@ const FLOUR_SUM_TOLERANCE = 0.0005;
 
 /**
  * Joins a formula's lines to their ingredients: those the document brings along first, then the catalogue.
+ * @param formula the formula
+ * @param catalogue ingredients it may name
  * @throws InputError when an ingredient is unknown, there is no flour, or the flours do not add up to the whole.
  */
 export function resolveLines(formula: Formula, catalogue: readonly Ingredient[]): ResolvedLine[] {
@@ -44,6 +46,9 @@ export function resolveLines(formula: Formula, catalogue: readonly Ingredient[])
   return lines;
 }
 
-/** Ids of every ingredient that a formula names. */
+/**
+ * Ids of every ingredient that a formula names.
+ * @param formula its lines and what goes on the bread
+ */
 export const ingredientsOf = ({ lines, onBread = [] }: Pick<Formula, 'lines' | 'onBread'>): Set<string> =>
   new Set([...lines, ...onBread].map(({ ingredient }) => ingredient));

@@ -64,7 +64,12 @@ function swapKind(from: Ingredient, to: Ingredient): SwapKind | null {
   return a && b && a.group === b.group ? 'leavener' : null;
 }
 
-/** The ingredients that could take the place of one. */
+/**
+ * The ingredients that could take the place of one.
+ * @param from the ingredient that leaves
+ * @param foods ingredients of the kitchen
+ * @returns the likeliest first
+ */
 export const swapsFor = (from: Ingredient, foods: readonly Ingredient[]): Ingredient[] =>
   foods.filter((to) => !to.hidden && swapKind(from, to) !== null);
 
@@ -136,6 +141,10 @@ class Bench {
  * Exchanges one ingredient for another with what follows from it: the water of butter, the smaller weight of oil,
  * the water that wholemeal drinks, the solids of milk.
  * m_B = m_A·f_A/f_B for fats; water by m·w; milk and powder by their solids without fat; flour by absorption.
+ * @param formula the formula
+ * @param swap what for what
+ * @param foods ingredients of the kitchen
+ * @returns the formula as it would be, with what follows in words
  * @throws InputError when the one cannot stand in for the other, or the share is out of range
  */
 export function substitute(formula: Formula, swap: Swap, foods: readonly Ingredient[]): SwapResult {

@@ -25,7 +25,11 @@ const FAT: Record<FatWay, string> = {
   'with the liquid': 'Fat with the liquid.',
 };
 
-/** How the dough is mixed and where its fat goes, in short sentences. */
+/**
+ * How the dough is mixed and where its fat goes, in short sentences.
+ * @param method the method
+ * @param hasFat whether the dough has fat
+ */
 export function mixWords(method: Method, hasFat: boolean): string {
   const fat = hasFat ? FAT[fatWay(method)] : '';
   const isAfter = fatWay(method) === 'worked' || fatWay(method) === 'with the liquid';
@@ -42,7 +46,11 @@ const span = (minS: number, maxS: number): string =>
   minS === maxS ? formatSpan(minS) : `${formatSpan(minS)} to ${formatSpan(maxS)}`;
 const by = (who: Method['mix']['by']): string => (who === 'hand' ? 'by hand' : 'in the mixer');
 
-/** The kneading in its rounds, a sentence each: the first, then each pause with what is worked in after it. */
+/**
+ * The kneading in its rounds, a sentence each: the first, then each pause with what is worked in after it.
+ * @param formula its lines and kneading
+ * @param nameOf name of an ingredient by its id
+ */
 export function kneadWords(
   { lines, method: { knead } }: Pick<Formula, 'lines' | 'method'>,
   nameOf: (ingredient: string) => string,
@@ -62,6 +70,9 @@ export function kneadWords(
   ];
 }
 
-/** One thing that is done for the plate: "Wipe it with oil every 3 pieces". */
+/**
+ * One thing that is done for the plate: "Wipe it with oil every 3 pieces".
+ * @param care what is done and how often
+ */
 export const careWords = ({ what, every }: PlateCare): string =>
   `${what} ${every === 1 ? 'after every piece' : `every ${every} pieces`}`;

@@ -17,7 +17,10 @@ export const CATALOGUE: readonly Ingredient[] = [...FLOURS, ...LIQUIDS, ...FATS,
   },
 );
 
-/** The catalogue with the kitchen's own and changed ingredients laid over it, in the order of the catalogue. */
+/**
+ * The catalogue with the kitchen's own and changed ingredients laid over it, in the order of the catalogue.
+ * @param own the kitchen's own and changed ingredients
+ */
 export function kitchenIngredients(own: readonly Ingredient[]): Ingredient[] {
   const changed = new Map(own.map((food) => [food.id, food]));
   const base = CATALOGUE.map((food) => changed.get(food.id) ?? food);

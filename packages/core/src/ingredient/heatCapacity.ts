@@ -9,7 +9,10 @@ const COMPONENT_HEAT = {
   ash: 1.0926 + 1.8896e-3 * 20 - 3.6817e-6 * 400,
 } as const;
 
-/** Specific heat of an ingredient in kJ/(kg K): its own figure, or the sum over what it is made of. */
+/**
+ * Specific heat of an ingredient in kJ/(kg K): its own figure, or the sum over what it is made of.
+ * @param food ingredient
+ */
 export function heatCapacity(food: Ingredient): number {
   if (food.heatKJKgK !== undefined) return food.heatKJKgK;
   return Object.entries(COMPONENT_HEAT).reduce(

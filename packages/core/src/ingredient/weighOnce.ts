@@ -12,6 +12,7 @@ const SLIP_FACTOR = 1.8;
  * @param massG what the scale showed, without the cup
  * @param ml volume of the measure
  * @param on day of the weighing, as 2026-03-04
+ * @returns the ingredient with its own cup
  * @throws InputError when the weight cannot belong to that volume
  */
 export function weighOnce(

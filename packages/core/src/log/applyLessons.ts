@@ -13,7 +13,11 @@ interface PlanOf {
   today: Day;
 }
 
-/** The changes that the kitchen's lessons make to a plan: those that are let in and are about this formula, lot and season. */
+/**
+ * The changes that the kitchen's lessons make to a plan: those that are let in and are about this formula, lot and season.
+ * @param lessons lessons of the kitchen
+ * @param plan formula, lot and day
+ */
 export function lessonAdjustments(
   lessons: readonly Lesson[],
   { formulaId, lot, today }: PlanOf,
@@ -29,7 +33,11 @@ export function lessonAdjustments(
   });
 }
 
-/** The lot as a plan may use it: what its batches taught is left out where the kitchen wants it so. */
+/**
+ * The lot as a plan may use it: what its batches taught is left out where the kitchen wants it so.
+ * @param lot the lot of the day
+ * @param off ids of lessons that are switched off
+ */
 export function lotWithSwitch(
   lot: NonNullable<Conditions['lot']>,
   off: readonly string[] = [],

@@ -17,7 +17,11 @@ const MS_PER_MIN = 60_000;
 /** Balls that must have been weighed before they say what the bench kept. */
 const ENOUGH_BALLS = 3;
 
-/** Dough that went into the bowls, bench flour included, grams. */
+/**
+ * Dough that went into the bowls, bench flour included, grams.
+ * @param state its folded state
+ * @returns g
+ */
 export const mixedG = (state: BatchState): number =>
   sumG([
     ...state.bowls.flatMap(({ closed, lines }) => lines.map((line) => inBowlG(line, closed))),
@@ -56,7 +60,11 @@ function benchLossOf(state: BatchState): number | null {
   return 1 - (ballsG + leftG) / divided.doughG;
 }
 
-/** Works out what a batch has to say, from its plan and what happened. */
+/**
+ * Works out what a batch has to say, from its plan and what happened.
+ * @param batch the batch
+ * @param state its folded state
+ */
 export function batchFacts(batch: Batch, state = foldBatch(batch.plan, batch.events)): BatchFacts {
   const { plan } = batch;
   const record = batchRecord(plan, state);

@@ -38,6 +38,12 @@ type PlanOfLabel = Pick<Plan, 'ingredients' | 'onBread' | 'formula'>;
 /** Allergens of everything that was planned in or on. */
 export const allergensOfPlan = (plan: PlanOfLabel): string[] => allergensOf(foodsOfPlan(plan));
 
+/**
+ * @param batchId id of the batch
+ * @param plan the plan
+ * @param held what was put away
+ * @returns what stands on the label
+ */
 export const breadLabel = (batchId: string, plan: PlanOfLabel, held: HeldBread): BreadLabel => ({
   product: plan.formula.name,
   pieces: held.pieces,

@@ -153,7 +153,12 @@ function stepRows(a: Side, b: Side): BatchDifference[] {
   });
 }
 
-/** Two batches figure by figure, what differs most first. */
+/**
+ * Two batches figure by figure, what differs most first.
+ * @param a one
+ * @param b the other
+ * @param units measures of the reader
+ */
 export function compareBatches(a: Batch, b: Batch, units: UnitSystem = 'metric'): BatchDifference[] {
   const [left, right] = [sideOf(a, units), sideOf(b, units)];
   const figures = ROWS.flatMap(({ what, of, write, ordinary }): BatchDifference[] => {

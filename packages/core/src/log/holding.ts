@@ -16,11 +16,20 @@ export interface HeldBread {
   limitIsOwn: boolean;
 }
 
-/** How long bread may be held in a way: the kitchen's setting, else the product's own default; local food codes come first. */
+/**
+ * How long bread may be held in a way: the kitchen's setting, else the product's own default; local food codes come first.
+ * @param kitchen its limits
+ * @param how the way it is held
+ * @returns h
+ */
 export const holdLimitH = ({ holdH }: Pick<Kitchen, 'holdH'>, how: Holding): number =>
   holdH?.[how] ?? DEFAULT_HOLD_H[how];
 
-/** Bread of a record with its clock, which starts when it was put away. */
+/**
+ * Bread of a record with its clock, which starts when it was put away.
+ * @param kitchen its limits
+ * @param record what was put away
+ */
 export function heldBread(
   kitchen: Pick<Kitchen, 'holdH'>,
   { held = [] }: Pick<BatchRecord, 'held'>,
@@ -38,7 +47,11 @@ export function heldBread(
   });
 }
 
-/** Where a clock stands: well within, in its last fifth, or over. */
+/**
+ * Where a clock stands: well within, in its last fifth, or over.
+ * @param bread when it was made and its use-by
+ * @param nowMs the instant, ms
+ */
 export function holdState({ madeMs, useByMs }: HeldBread, nowMs: number): 'good' | 'soon' | 'over' {
   if (nowMs >= useByMs) return 'over';
   return nowMs >= useByMs - (useByMs - madeMs) / 5 ? 'soon' : 'good';

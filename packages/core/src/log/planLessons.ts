@@ -51,7 +51,11 @@ const EFFECT: Record<Adjustment['what'], (plan: Plan, value: number, units: Unit
 
 const SMALLEST_POINTS = 0.05;
 
-/** Every lesson and every carried change that a plan was made with, and what it did to it. */
+/**
+ * Every lesson and every carried change that a plan was made with, and what it did to it.
+ * @param plan the plan
+ * @param units measures of the reader
+ */
 export function planLessons(plan: Plan, units: UnitSystem = 'metric'): PlanLesson[] {
   const { today, adjustments = [] } = plan;
   const lot = today?.conditions.lot;

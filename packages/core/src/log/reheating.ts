@@ -57,7 +57,12 @@ const CAUTION: Record<ReheatWay, string> = {
   steam: 'Steam scalds: lift the lid away from you.',
 };
 
-/** Every way to bring held bread back, with its time by thickness and by how it was kept. */
+/**
+ * Every way to bring held bread back, with its time by thickness and by how it was kept.
+ * @param how the way it was held
+ * @param thicknessMm mm
+ * @param units measures of the reader
+ */
 export function reheatings(how: Holding, thicknessMm: number, units: UnitSystem = 'metric'): Reheating[] {
   const thick = thicknessMm >= THICK_MM;
   return REHEAT_WAYS.map((way) => ({
@@ -68,7 +73,11 @@ export function reheatings(how: Holding, thicknessMm: number, units: UnitSystem 
   }));
 }
 
-/** What to heed of the way a bread was kept before it goes back to the heat. */
+/**
+ * What to heed of the way a bread was kept before it goes back to the heat.
+ * @param how the way it was held
+ * @returns one sentence; empty where there is nothing to heed
+ */
 export function beforeReheating(how: Holding): string {
   if (how === 'served at once') return 'If it has cooled, it comes back once.';
   const pack = VACUUM.has(how) ? 'Cut the pack open first. ' : '';
@@ -78,7 +87,10 @@ export function beforeReheating(how: Holding): string {
   return `${pack}${again}Heat it through as your local food code asks, once.`;
 }
 
-/** What to heed as bread is put away; nothing for most ways. */
+/**
+ * What to heed as bread is put away; nothing for most ways.
+ * @param how the way it is held
+ */
 export const keepingCaution = (how: Holding): string | null =>
   VACUUM.has(how)
     ? 'Cool it first and keep it cold: packs without air need a plan that your local code may have to approve.'

@@ -106,7 +106,13 @@ const AMOUNT: Partial<Record<StepState['step']['kind'], Amount>> = {
   finish,
 };
 
-/** Every step planned against actual, in time and in amount. */
+/**
+ * Every step planned against actual, in time and in amount.
+ * @param plan the plan
+ * @param state its folded state
+ * @param startedMs when the batch began, ms
+ * @param units measures of the reader
+ */
 export function stepThread(
   plan: Plan,
   state: BatchState,

@@ -14,7 +14,11 @@ function plain(value: number): string {
   return value.toLocaleString('en-US', { maximumFractionDigits: 6 });
 }
 
-/** A number with a name: says "Ball weight must be between 5 and 2,000 g" when it is not. */
+/**
+ * A number with a name: says "Ball weight must be between 5 and 2,000 g" when it is not.
+ * @param label name of the field
+ * @param range least, most and unit
+ */
 export function numberField(label: string, { min, max, unit }: NumberRange): z.ZodNumber {
   const range = `${label} must be between ${plain(min)} and ${plain(max)}${unit ? ` ${unit}` : ''}.`;
   return z
@@ -25,7 +29,11 @@ export function numberField(label: string, { min, max, unit }: NumberRange): z.Z
     .max(max, range);
 }
 
-/** A whole number with a name. */
+/**
+ * A whole number with a name.
+ * @param label name of the field
+ * @param range least and most
+ */
 export function countField(label: string, range: NumberRange): z.ZodNumber {
   return numberField(label, range).int(`${label} must be a whole number.`);
 }
@@ -44,7 +52,11 @@ export function fractionField(label: string, min: number, max: number): z.ZodNum
 /** Control characters have no place in a name and can hide text; line breaks and tabs are kept. */
 const CONTROL = /[^\P{Cc}\t\n\r]/u;
 
-/** A text of limited length without control characters. */
+/**
+ * A text of limited length without control characters.
+ * @param label name of the field
+ * @param range characters, least and most
+ */
 export function textField(label: string, { min = 0, max }: { min?: number; max: number }): z.ZodString {
   return z
     .string({
@@ -56,7 +68,10 @@ export function textField(label: string, { min = 0, max }: { min?: number; max: 
     .refine((text) => !CONTROL.test(text), `${label} contains characters that cannot be printed.`);
 }
 
-/** A short name used in addresses and files: small letters, digits and hyphens. */
+/**
+ * A short name used in addresses and files: small letters, digits and hyphens.
+ * @param label name of the field
+ */
 export function slugField(label: string): z.ZodString {
   return z
     .string({
@@ -66,7 +81,11 @@ export function slugField(label: string): z.ZodString {
     .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, `${label} may hold only small letters, digits and single hyphens.`);
 }
 
-/** One of a fixed list; the sentence names the list. */
+/**
+ * One of a fixed list; the sentence names the list.
+ * @param label name of the field
+ * @param values what may be chosen
+ */
 export function choiceField<const T extends readonly [string, ...string[]]>(label: string, values: T) {
   return z.enum(values, {
     error: (issue) =>

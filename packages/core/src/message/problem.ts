@@ -47,7 +47,11 @@ export function pathText(path: readonly PropertyKey[]): string {
   );
 }
 
-/** Turns what Zod found into problems with one sentence each. */
+/**
+ * Turns what Zod found into problems with one sentence each.
+ * @param error what Zod found
+ * @returns path and sentence of each
+ */
 export function problemsOf(error: z.ZodError): Problem[] {
   return error.issues.flatMap((issue): Problem[] => {
     if (issue.code === 'unrecognized_keys') {
@@ -62,6 +66,10 @@ export function problemsOf(error: z.ZodError): Problem[] {
 
 /**
  * Validates an unknown value at the edge.
+ * @param schema what is expected
+ * @param value anything
+ * @param prefix path of the value in its document
+ * @returns the value as the schema gives it
  * @throws InputError naming every field that is wrong.
  */
 export function parseInput<T>(schema: z.ZodType<T>, value: unknown, prefix = ''): T {

@@ -64,5 +64,9 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
   },
 };
 
-/** What can hurt someone at a step of a plan, the gravest first. */
+/**
+ * What can hurt someone at a step of a plan, the gravest first.
+ * @param plan the plan
+ * @param kind the kind of step
+ */
 export const stepCautions = (plan: Plan, kind: StepKind): StepCaution[] => OF[kind](plan);

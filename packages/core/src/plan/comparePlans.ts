@@ -35,7 +35,12 @@ const ROWS: readonly Row[] = [
   ['Takes', (plan) => formatSpan(plan.expectedS)],
 ];
 
-/** Two plans figure by figure; then every line of their sheets. */
+/**
+ * Two plans figure by figure; then every line of their sheets.
+ * @param a one
+ * @param b the other
+ * @param units measures of the reader
+ */
 export function comparePlans(a: Plan, b: Plan, units: UnitSystem = 'metric'): PlanDifference[] {
   const row = (what: string, ofA: string, ofB: string) => ({ what, a: ofA, b: ofB, same: ofA === ofB });
   const names = [...new Set([...a.sheet, ...b.sheet].map(({ name }) => name))];

@@ -18,7 +18,11 @@ const KNEADED_FROM_S = 60;
 const saltWords = ({ formula: { method } }: Plan): string =>
   method.saltIn === 'water' ? 'Dissolve the salt in the liquid first.' : 'Salt goes into the flour.';
 
-/** What to heed of a liquid at a temperature; null where it is harmless. */
+/**
+ * What to heed of a liquid at a temperature; null where it is harmless.
+ * @param tempC liquid, °C
+ * @param units measures of the reader
+ */
 export function heatCaution(tempC: number, units: UnitSystem): MixPart['caution'] | null {
   const lead = `${formatTemp(tempC, units)}.`;
   if (tempC >= SCALD_C) return { lead, text: 'It scalds: pour away from you, stir with the spoon.' };
@@ -185,7 +189,11 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
   'yogurt-leavener': [leavener, cold, fatFirst, fatInFlour, liquidAtOnce, fatInDough, byFeel],
 };
 
-/** The parts of mixing in the order of the formula's school, with the day's temperatures. */
+/**
+ * The parts of mixing in the order of the formula's school, with the day's temperatures.
+ * @param plan the plan
+ * @param units measures of the reader
+ */
 export const mixGuide = (plan: Plan, units: UnitSystem = 'metric'): MixPart[] =>
   SCHOOLS[plan.formula.method.school].flatMap((words) =>
     words(plan, units).map((part) => ({ ...part, text: sentence(part.text) })),

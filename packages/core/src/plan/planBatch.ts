@@ -100,6 +100,8 @@ const foodsOf = (lines: readonly { food: Ingredient }[]) => [
 /**
  * Plans a batch: what to weigh in each bowl, the balls, the disc, the steps; with conditions, the day's water, temperatures
  * and rests. Pure: the same request gives the same plan.
+ * @param request what is asked: formula, need, kitchen and conditions
+ * @returns masses in g, lengths in mm, times in s
  * @throws InputError naming the field when the formula, the need or the kitchen cannot be met
  */
 export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>): Plan {
@@ -222,6 +224,8 @@ function resolveFormula({ formula, ingredients }: Pick<PlanRequest, 'formula' | 
 /**
  * The plan, once it is sure that it can be read back as it will be stored: what cannot would end in a backup that does not
  * restore.
+ * @param plan the plan
+ * @returns the same plan
  * @throws InputError naming the figure that cannot be kept
  */
 export function keepablePlan(plan: Plan): Plan {

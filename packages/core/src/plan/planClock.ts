@@ -11,7 +11,12 @@ export interface ClockEntry {
   latestMs: number | null;
 }
 
-/** When each part of a plan begins and ends, started at `startMs`: bowls one after the other, weighing as one part. */
+/**
+ * When each part of a plan begins and ends, started at `startMs`: bowls one after the other, weighing as one part.
+ * @param plan the plan
+ * @param startMs ms
+ * @returns ms from and to
+ */
 export function planClock(plan: Plan, startMs: number): ClockEntry[] {
   const entries: ClockEntry[] = [];
   let nowMs = startMs;

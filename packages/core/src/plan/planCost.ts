@@ -13,7 +13,11 @@ const withFood = <T extends { ingredient: string }>(
     return food ? [{ ...row, food }] : [];
   });
 
-/** What a planned batch costs, what goes on the bread included, from the pack prices that were in force when it was planned. */
+/**
+ * What a planned batch costs, what goes on the bread included, from the pack prices that were in force when it was planned.
+ * @param plan the plan
+ * @returns in the kitchen's currency, with what has no price
+ */
 export function planCost(plan: Plan): FormulaCost {
   const { sheet, onBread = [], ingredients, flourG, ballG, pieces, bowls, kitchen } = plan;
   const foods = new Map(ingredients.map((food) => [food.id, food]));

@@ -15,6 +15,7 @@ const rounded = (_key: string, value: unknown): unknown =>
 /**
  * Tells whether two plans are the same to a cook: CRC-32 of the plan as JSON with sorted keys, figures at nine significant
  * digits.
+ * @param plan the plan
  * @returns eight hexadecimal digits
  */
 export function planHash(plan: Plan): string {

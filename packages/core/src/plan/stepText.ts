@@ -23,16 +23,27 @@ const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => string> = {
   finish: () => 'Finish',
 };
 
-/** What is worked in when the dough is kneaded again. */
+/**
+ * What is worked in when the dough is kneaded again.
+ * @param plan its sheet
+ */
 export const lateLines = ({ sheet }: Pick<Plan, 'sheet'>): SheetLine[] => sheet.filter(({ late }) => late);
 
 const namesInWords = (lines: readonly SheetLine[]): string =>
   lines.map(({ name }) => name.toLowerCase()).join(' and ');
 
-/** What a step is called: "Weigh strong flour", "Rest the balls". */
+/**
+ * What a step is called: "Weigh strong flour", "Rest the balls".
+ * @param plan the plan
+ * @param step the step
+ */
 export const stepTitle = (plan: Plan, step: Step): string => TITLE[step.kind](plan, step);
 
-/** The window of a timed step in seconds, or null for a step without a clock. */
+/**
+ * The window of a timed step in seconds, or null for a step without a clock.
+ * @param plan the plan
+ * @param step the step
+ */
 export function stepWindow(plan: Plan, step: Step): { earliestS: number; latestS: number } | null {
   const { method } = plan.formula;
   if (step.kind === 'mix') {

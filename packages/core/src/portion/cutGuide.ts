@@ -19,6 +19,7 @@ const BY_EYE = [2, 3, 5] as const;
  * (sevenths, elevenths …) is weighed off. 14 is a halving and then sevenths.
  * @param pieces 1 to 60
  * @param doughG dough that goes into the pieces, grams
+ * @returns rounds with the g that a part should show
  * @throws RangeError for more pieces than a guide is drawn for
  */
 export function cutGuide(pieces: number, doughG: number): CutRound[] {

@@ -5,17 +5,32 @@
 
 const MG_PER_G = 1000;
 
-/** Mass of a disc in grams. */
+/**
+ * Mass of a disc in grams.
+ * @param diameterMm mm
+ * @param thicknessMm mm
+ * @param densityGMl g/ml
+ */
 export function ballMassG(diameterMm: number, thicknessMm: number, densityGMl: number): number {
   return (densityGMl * (Math.PI / 4) * diameterMm ** 2 * thicknessMm) / MG_PER_G;
 }
 
-/** Diameter in millimetres of the disc that a ball gives at a thickness. */
+/**
+ * Diameter in millimetres of the disc that a ball gives at a thickness.
+ * @param massG g
+ * @param thicknessMm mm
+ * @param densityGMl g/ml
+ */
 export function discDiameterMm(massG: number, thicknessMm: number, densityGMl: number): number {
   return Math.sqrt((massG * MG_PER_G * 4) / (Math.PI * densityGMl * thicknessMm));
 }
 
-/** Thickness in millimetres of a ball rolled to a diameter. */
+/**
+ * Thickness in millimetres of a ball rolled to a diameter.
+ * @param massG g
+ * @param diameterMm mm
+ * @param densityGMl g/ml
+ */
 export function discThicknessMm(massG: number, diameterMm: number, densityGMl: number): number {
   return (massG * MG_PER_G * 4) / (Math.PI * densityGMl * diameterMm ** 2);
 }

@@ -31,7 +31,12 @@ export interface Division {
   costPerPiece: number;
 }
 
-/** Divides a dough by count, by ball weight or by the size of the bread. Masses in grams, lengths in mm. */
+/**
+ * Divides a dough by count, by ball weight or by the size of the bread. Masses in grams, lengths in mm.
+ * @param dough what there is, g
+ * @param ask count, ball or disc
+ * @returns count, g of a ball, mm of a disc, g left over
+ */
 export function divideDough(dough: DoughAtHand, ask: DivideBy): Division {
   const { doughG, benchLoss, densityGMl, thicknessMm, costPerG } = dough;
   const lossG = doughG * benchLoss;

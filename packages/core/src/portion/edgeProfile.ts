@@ -11,7 +11,11 @@ export const EVEN_DISC: EdgeProfile = { rim: 0, ratio: 1 };
 /** Area share of a rim. */
 const rimArea = (rim: number): number => 1 - (1 - rim) ** 2;
 
-/** Middle, rim and thinnest place of a disc whose mean thickness is known, mm. */
+/**
+ * Middle, rim and thinnest place of a disc whose mean thickness is known, mm.
+ * @param meanMm mean, mm
+ * @param edge how the rim differs
+ */
 export function profileThickness(
   meanMm: number,
   { rim, ratio }: EdgeProfile,

@@ -31,7 +31,12 @@ export interface MeasuredDisc {
 /** The rim that an edge reading stands for, as a share of the radius (assumption: a finger's width of an ordinary disc). */
 const RIM_SHARE = 0.15;
 
-/** Summarises a disc as it was measured. Diameters and thicknesses in mm. */
+/**
+ * Summarises a disc as it was measured. Diameters and thicknesses in mm.
+ * @param diameters two across, mm
+ * @param thicknesses thickness by place, mm
+ * @returns mean, roundness and edge
+ */
 export function measuredDisc(
   [aMm, bMm]: readonly [number, number],
   thicknesses: readonly ThicknessAt[],

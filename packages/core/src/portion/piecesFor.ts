@@ -17,7 +17,13 @@ export interface Cut {
   inTolerance: boolean;
 }
 
-/** So many pieces of a mass that is ready to be balled, g. */
+/**
+ * So many pieces of a mass that is ready to be balled, g.
+ * @param cutG g
+ * @param pieces pieces
+ * @param standard ball and tolerance, g
+ * @returns g of a ball, and whether it is within tolerance
+ */
 export function cutInto(cutG: number, pieces: number, { ballG, toleranceG }: PieceTarget): Cut {
   const each = cutG / pieces;
   const offG = each - ballG;
@@ -40,6 +46,8 @@ export function piecesFor(cutG: number, standard: PieceTarget): number {
 /**
  * The ways to cut a dough that a cook chooses between: the planned count first, and the one whose balls come nearest to what
  * is wanted where that is another. No piece is dropped without being seen.
+ * @param cutG g
+ * @param standard ball and tolerance, g
  */
 export function waysToCut(cutG: number, standard: PieceTarget): Cut[] {
   const nearest = Math.max(1, Math.round(cutG / standard.ballG));

@@ -27,6 +27,8 @@ export interface RollAhead {
 /**
  * Rolls so that the plate never waits and no disc dries: a hand slower than the plate needs a start, a quicker one stays two
  * ahead. When disc k comes off the pin at k·t_roll and is wanted at (k − before)·t_griddle, before ≥ N·(1 − t_griddle/t_roll).
+ * @param pace pieces, and s of rolling, griddle and keeping
+ * @returns discs to roll before the first goes on
  */
 export function rollAhead({ pieces, rollS, griddleS, keepsS }: RollingPace): RollAhead {
   const slowHands = rollS > griddleS;

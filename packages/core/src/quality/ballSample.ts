@@ -82,7 +82,13 @@ export interface BallAdvice {
   words: string;
 }
 
-/** Tells aim from spread: an aim is moved by cutting lighter or heavier, a spread only by weighing each ball. */
+/**
+ * Tells aim from spread: an aim is moved by cutting lighter or heavier, a spread only by weighing each ball.
+ * @param sample its figures
+ * @param standard target and tolerance, g
+ * @param units measures of the reader
+ * @returns one sentence, with how far to move the aim
+ */
 export function ballAdvice(
   sample: BallSample,
   { targetG, toleranceG }: BallStandard,

@@ -65,6 +65,7 @@ export interface ControlChart {
 /**
  * Means and ranges of subgroups of one size with their limits, X̄ ± A2·R̄ and D3·R̄ to D4·R̄, and the zone rules.
  * @param subgroups two or more, all of one size from 2 to 10, in order of time
+ * @returns centre lines, limits and the points that break a rule
  * @throws RangeError for sizes a chart does not have
  */
 export function controlChart(subgroups: readonly (readonly number[])[]): ControlChart {

@@ -11,7 +11,10 @@ export type Zone = string;
 const UTC: Zone = 'UTC';
 const DAY_LENGTH = '2026-03-04'.length;
 
-/** Whether a name is one of a time zone that this machine knows. */
+/**
+ * Whether a name is one of a time zone that this machine knows.
+ * @param name a name, as "Europe/Lisbon"
+ */
 export function isZone(name: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: name });
@@ -22,10 +25,19 @@ export function isZone(name: string): boolean {
   }
 }
 
-/** The day of an instant in a zone. */
+/**
+ * The day of an instant in a zone.
+ * @param ms instant, ms
+ * @param zone time zone of the kitchen
+ * @returns 2026-03-04
+ */
 export const dayOf = (ms: number, zone: Zone): Day => new TZDate(ms, zone).toISOString().slice(0, DAY_LENGTH);
 
-/** The instant at which a day begins in a zone, ms; where the clock skips midnight, the first one that there is. */
+/**
+ * The instant at which a day begins in a zone, ms; where the clock skips midnight, the first one that there is.
+ * @param day the day, 2026-03-04
+ * @param zone time zone of the kitchen
+ */
 export function startOfDayMs(day: Day, zone: Zone): number {
   const [year = 1970, month = 1, date = 1] = day.split('-').map(Number);
   return new TZDate(year, month - 1, date, zone).getTime();
@@ -33,10 +45,18 @@ export function startOfDayMs(day: Day, zone: Zone): number {
 
 const utcDate = (day: Day): TZDate => new TZDate(startOfDayMs(day, UTC), UTC);
 
-/** The day some days later, or earlier. */
+/**
+ * The day some days later, or earlier.
+ * @param day the day, 2026-03-04
+ * @param days days, negative for earlier
+ */
 export const addDays = (day: Day, days: number): Day => dayOf(addDaysTo(utcDate(day), days).getTime(), UTC);
 
-/** Days from one to the other, over every change of clocks. */
+/**
+ * Days from one to the other, over every change of clocks.
+ * @param from the first day, or the ingredient that leaves
+ * @param to the last day
+ */
 export const daysBetween = (from: Day, to: Day): number =>
   differenceInCalendarDays(utcDate(to), utcDate(from));
 
@@ -67,7 +87,12 @@ export type DayStyle = keyof typeof STYLES;
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 
-/** An instant as a person of the kitchen reads it. */
+/**
+ * An instant as a person of the kitchen reads it.
+ * @param ms instant, ms
+ * @param zone time zone of the kitchen
+ * @param style how long the text is
+ */
 export function formatMoment(ms: number, zone: Zone, style: DayStyle): string {
   const key = `${zone} ${style}`;
   const format = formats.get(key) ?? new Intl.DateTimeFormat('en-GB', { ...STYLES[style], timeZone: zone });
@@ -75,6 +100,10 @@ export function formatMoment(ms: number, zone: Zone, style: DayStyle): string {
   return format.format(ms);
 }
 
-/** A day as a person reads it. */
+/**
+ * A day as a person reads it.
+ * @param day the day, 2026-03-04
+ * @param style how long the text is
+ */
 export const formatDay = (day: Day, style: DayStyle): string =>
   formatMoment(startOfDayMs(day, UTC), UTC, style);

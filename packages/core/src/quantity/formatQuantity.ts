@@ -21,7 +21,12 @@ export interface Figure {
   unit: string;
 }
 
-/** Mass to the scale's step: 1,725 g; 67.4 g; or 3 lb 12.8 oz, with the ounces as fine as the step. */
+/**
+ * Mass to the scale's step: 1,725 g; 67.4 g; or 3 lb 12.8 oz, with the ounces as fine as the step.
+ * @param massG g
+ * @param stepG step of the scale, g
+ * @param system measures of the reader
+ */
 export function massFigure(massG: number, stepG = 1, system: UnitSystem = 'metric'): Figure {
   if (system === 'metric') return { value: number(massG, stepDecimals(stepG)), unit: 'g' };
   const decimals = stepG < 1 ? 2 : 1;
@@ -33,33 +38,46 @@ export function massFigure(massG: number, stepG = 1, system: UnitSystem = 'metri
 
 const GRAMS_PER_KG = 1000;
 
-/** Flour by the sack and dough by the bowl: 12.5 kg, or 27.6 lb. */
+/**
+ * Flour by the sack and dough by the bowl: 12.5 kg, or 27.6 lb.
+ * @param massG g
+ * @param system measures of the reader
+ */
 export function bulkFigure(massG: number, system: UnitSystem = 'metric'): Figure {
   if (system === 'metric') return { value: number(massG / GRAMS_PER_KG, 1), unit: 'kg' };
   return { value: number(massG / GRAMS_PER_OUNCE / OUNCES_PER_POUND, 1), unit: 'lb' };
 }
 
-/** A length on the bench: 280 mm, 1.4 mm; or 11.0 in, 0.055 in. */
+/**
+ * A length on the bench: 280 mm, 1.4 mm; or 11.0 in, 0.055 in.
+ * @param mm mm
+ * @param system measures of the reader
+ */
 export function lengthFigure(mm: number, system: UnitSystem = 'metric'): Figure {
   if (system === 'metric') return { value: number(mm, mm < 10 ? 1 : 0), unit: 'mm' };
   const inches = mm / MM_PER_INCH;
   return { value: number(inches, inches < 1 ? 3 : 1), unit: 'in' };
 }
 
-/** A thickness as fine as a calliper reads it: 1.85 mm, or thousandths of an inch. */
+/**
+ * A thickness as fine as a calliper reads it: 1.85 mm, or thousandths of an inch.
+ * @param mm mm
+ * @param system measures of the reader
+ */
 export function thicknessFigure(mm: number, system: UnitSystem = 'metric'): Figure {
   return system === 'metric'
     ? { value: number(mm, 2), unit: 'mm' }
     : { value: number(mm / MM_PER_INCH, 3), unit: 'in' };
 }
 
-/** A temperature as a person reads it, and back. */
-export const readTemp = (tempC: number, system: UnitSystem): number =>
+const readTemp = (tempC: number, system: UnitSystem): number =>
   system === 'metric' ? tempC : convert(tempC, 'celsius').to('fahrenheit');
-export const typedTempC = (typed: number, system: UnitSystem): number =>
-  system === 'metric' ? typed : convert(typed, 'fahrenheit').to('celsius');
 
-/** A temperature to the degree: 228 °C or 442 °F. */
+/**
+ * A temperature to the degree: 228 °C or 442 °F.
+ * @param tempC °C
+ * @param system measures of the reader
+ */
 export const tempFigure = (tempC: number, system: UnitSystem = 'metric'): Figure => ({
   value: number(readTemp(tempC, system), 0),
   unit: system === 'metric' ? '°C' : '°F',
@@ -68,19 +86,44 @@ export const tempFigure = (tempC: number, system: UnitSystem = 'metric'): Figure
 /** Joins a figure and its unit with a no-break space. */
 const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.unit}`;
 
+/**
+ * @param massG g
+ * @param stepG step of the scale, g
+ * @param system measures of the reader
+ * @returns a text with its unit
+ */
 export const formatMass = (massG: number, stepG = 1, system: UnitSystem = 'metric'): string =>
   figureText(massFigure(massG, stepG, system));
 
+/**
+ * @param massG g
+ * @param system measures of the reader
+ * @returns a text with its unit
+ */
 export const formatBulk = (massG: number, system: UnitSystem = 'metric'): string =>
   figureText(bulkFigure(massG, system));
 
+/**
+ * @param mm mm
+ * @param system measures of the reader
+ * @returns a text with its unit
+ */
 export const formatLength = (mm: number, system: UnitSystem = 'metric'): string =>
   figureText(lengthFigure(mm, system));
 
+/**
+ * @param tempC °C
+ * @param system measures of the reader
+ * @returns a text with its unit
+ */
 export const formatTemp = (tempC: number, system: UnitSystem = 'metric'): string =>
   figureText(tempFigure(tempC, system));
 
-/** A difference of temperatures, its size only: 12 °C or 22 °F. */
+/**
+ * A difference of temperatures, its size only: 12 °C or 22 °F.
+ * @param kelvin K
+ * @param system measures of the reader
+ */
 export const formatTempDifference = (kelvin: number, system: UnitSystem = 'metric'): string =>
   figureText(
     system === 'metric'
@@ -88,11 +131,18 @@ export const formatTempDifference = (kelvin: number, system: UnitSystem = 'metri
       : { value: number(Math.abs(kelvin) * F_PER_C, 0), unit: '°F' },
   );
 
-/** A share of flour for people: 0.5402 → "54 %"; with one decimal "54.0 %". */
+/**
+ * A share of flour for people: 0.5402 → "54 %"; with one decimal "54.0 %".
+ * @param fraction 0.6 for 60 %
+ * @param decimals digits after the point
+ */
 export const formatPercent = (fraction: number, decimals = 0): string =>
   `${number(fraction * 100, decimals)}\u00a0%`;
 
-/** A running clock: 8:54, or 1:02:03 from an hour on. Whole seconds, rounded down. */
+/**
+ * A running clock: 8:54, or 1:02:03 from an hour on. Whole seconds, rounded down.
+ * @param seconds s
+ */
 export function formatClock(seconds: number): string {
   const whole = Math.max(0, Math.floor(seconds));
   const two = (n: number) => String(n).padStart(2, '0');
@@ -104,7 +154,10 @@ export function formatClock(seconds: number): string {
 const HOURS_AS_DAYS = 72;
 const HOURS_A_DAY = 24;
 
-/** A span in words: "45 s", "12 min", "1 h 20 min", "60 days". */
+/**
+ * A span in words: "45 s", "12 min", "1 h 20 min", "60 days".
+ * @param seconds s
+ */
 export function formatSpan(seconds: number): string {
   if (seconds < 90) return `${Math.round(seconds)}\u00a0s`;
   const minutes = Math.round(seconds / 60);
@@ -130,7 +183,12 @@ export function formatVolume(ml: number, measures: Measures = 'us'): string {
 /** Decimals of an amount below one: a piece costs parts of a cent. */
 const FINE_DECIMALS = 3;
 
-/** Money with the decimals that matter: 0.134 of a piece, 12.40 of a batch; or as many as are asked for. */
+/**
+ * Money with the decimals that matter: 0.134 of a piece, 12.40 of a batch; or as many as are asked for.
+ * @param value in the currency
+ * @param currency ISO 4217
+ * @param decimals digits after the point
+ */
 export function formatMoney(value: number, currency = 'EUR', decimals?: number): string {
   const fine = value !== 0 && Math.abs(value) < 1;
   const digits = decimals ?? (fine ? FINE_DECIMALS : 2);

@@ -26,10 +26,8 @@ export {
   lengthFigure,
   massFigure,
   MM_PER_INCH,
-  readTemp,
   tempFigure,
   thicknessFigure,
-  typedTempC,
   type UnitSystem,
 } from './formatQuantity';
 export type { Interval } from './interval';

@@ -43,6 +43,8 @@ function valueOf(text: string, unit: Unit['id'] | undefined): { value: number } 
 /**
  * Reads a kitchen amount: "1 1/2 tsp", "350ml", "2¾ cups", "2 lb 3 oz", "1,5 kg".
  * Parts of one kind add up. Returns the amount in grams or millilitres, or one sentence saying what is wrong.
+ * @param text as typed
+ * @param options kind that is expected, and the kitchen's cups
  */
 export function parseQuantity(text: string, options: ParseOptions = {}): ParsedQuantity {
   const input = text.trim();

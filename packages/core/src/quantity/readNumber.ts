@@ -48,7 +48,11 @@ export function readNumber(text: string, decimal: DecimalSign = '.'): ReadNumber
   return { as: 'either', readings: [valueOf(digits.replace(/[.,]/, '')), asDecimal] };
 }
 
-/** The question that a number with two readings asks; null when there is none. */
+/**
+ * The question that a number with two readings asks; null when there is none.
+ * @param text as typed
+ * @param decimal the reader's decimal sign
+ */
 export function numberQuestion(text: string, decimal: DecimalSign = '.'): string | null {
   const read = readNumber(text, decimal);
   if (read.as !== 'either') return null;
@@ -56,7 +60,11 @@ export function numberQuestion(text: string, decimal: DecimalSign = '.'): string
   return `“${text.trim()}” can be ${many} or ${few}: write it one of these ways.`;
 }
 
-/** A number that has one reading; NaN for any other text. */
+/**
+ * A number that has one reading; NaN for any other text.
+ * @param text as typed
+ * @param decimal the reader's decimal sign
+ */
 export function numberOrNaN(text: string, decimal: DecimalSign = '.'): number {
   const read = readNumber(text, decimal);
   return read.as === 'number' ? read.value : NaN;

@@ -31,6 +31,9 @@ test('a range is said in the reader’s units', () => {
   expect(rangeForReader('Warming must be between 0 and 5 °C a minute.', 'us', 'K')).toBe(
     'Warming must be between 0 and 9 °F a minute.',
   );
+  expect(rangeForReader('Density must be between 0.1 and 2 g/ml.', 'us')).toBe(
+    'Density must be between 0.835 and 16.69 oz/cup.',
+  );
   expect(rangeForReader('Pieces must be between 1 and 5,000.', 'us')).toBe(
     'Pieces must be between 1 and 5,000.',
   );

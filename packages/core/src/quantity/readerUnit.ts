@@ -38,7 +38,12 @@ const US: Record<StoredUnit, ReaderUnit> = {
 
 const isStored = (unit: string): unit is StoredUnit => Object.hasOwn(METRIC, unit);
 
-/** A reader's unit for a stored one; units that are the same everywhere, as % or s, stay. */
+/**
+ * A reader's unit for a stored one; units that are the same everywhere, as % or s, stay.
+ * @param unit a stored unit, as "mm"
+ * @param system measures of the reader
+ * @returns its name and how to convert
+ */
 export const readerUnit = (unit: string, system: UnitSystem): ReaderUnit =>
   isStored(unit) ? (system === 'us' ? US : METRIC)[unit] : { unit, times: 1, plus: 0 };
 
@@ -48,6 +53,9 @@ const STORED_DECIMALS = 6;
 
 /**
  * A typed or stored figure as the reader reads it.
+ * @param text a figure
+ * @param unit the stored unit
+ * @param system measures of the reader
  * @returns the text as it is where the reader's unit is the stored one, or where it is no number
  * @example readText('25', 'kg', 'us') // '55.12'
  */
@@ -58,7 +66,12 @@ export function readText(text: string, unit: string, system: UnitSystem): string
   return String(Number((read.value * times + plus).toPrecision(READ_DIGITS)));
 }
 
-/** What a reader typed, in the stored unit. What is no number, or can be two, stays as it was typed. */
+/**
+ * What a reader typed, in the stored unit. What is no number, or can be two, stays as it was typed.
+ * @param text a figure
+ * @param unit the stored unit
+ * @param system measures of the reader
+ */
 export function storedText(text: string, unit: string, system: UnitSystem): string {
   const { times, plus } = readerUnit(unit, system);
   const read = readNumber(text);
@@ -66,7 +79,7 @@ export function storedText(text: string, unit: string, system: UnitSystem): stri
   return String(Number(((read.value - plus) / times).toFixed(STORED_DECIMALS)));
 }
 
-const RANGE = /between (-?[\d.,]+) and (-?[\d.,]+)\s(kg|g|mm|m|°C)(?=[.\s,]|$)/g;
+const RANGE = /between (-?[\d.,]+) and (-?[\d.,]+)\s(g\/ml|kg|g|mm|m|°C)(?=[.\s,]|$)/g;
 
 /**
  * A sentence that names a range in stored units, with the range as the reader reads it.
@@ -94,6 +107,8 @@ const AS_READ: Record<string, (value: number, decimals: number) => string> = {
 
 /**
  * A sentence that was written in metric figures, as a plan or a lesson keeps it, with the figures as the reader reads them.
+ * @param sentence a sentence with metric figures
+ * @param system measures of the reader
  * @example forReader('Rolled to 280\u00a0mm.', 'us') // 'Rolled to 11.0\u00a0in.'
  */
 export const forReader = (sentence: string, system: UnitSystem): string =>

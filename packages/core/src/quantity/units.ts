@@ -39,7 +39,10 @@ const SPOONS: Record<Measures, { cup: number; tbsp: number; tsp: number }> = {
 /** Pints differ by country: the US liquid pint, and the imperial one where cups are metric. */
 const PINT_ML: Record<Measures, number> = { us: 473.176, metric: 568.261 };
 
-/** The units the kitchen understands, for its cups and spoons. */
+/**
+ * The units the kitchen understands, for its cups and spoons.
+ * @param measures whose cups and spoons
+ */
 export function unitsFor(measures: Measures): readonly Unit[] {
   const spoons = SPOONS[measures];
   return [

@@ -37,7 +37,11 @@ export class Asking {
 export const lineStem = (text: string, occurrence: number): string =>
   `${tidyLine(text).toLowerCase()}${occurrence > 0 ? `~${occurrence}` : ''}`;
 
-/** The keys of the answers that were given for a line, by its text: all of them where it stands there several times. */
+/**
+ * The keys of the answers that were given for a line, by its text: all of them where it stands there several times.
+ * @param answers answers by key
+ * @param text the line as it stands
+ */
 export const answersOf = (answers: Answers, text: string): string[] => {
   const stem = lineStem(text, 0);
   return Object.keys(answers).filter((key) => key.startsWith(`${stem}#`) || key.startsWith(`${stem}~`));

@@ -92,6 +92,8 @@ export interface ListNaming {
 /**
  * Makes a formula of a list that was read. Open questions stand at their first answer: ask them first.
  * Ball, thickness, times and heat are the trade's usual figures to start from.
+ * @param list the list as it was read
+ * @param naming id, name and ids in use
  * @throws InputError when there is no flour with an amount, or a line names nothing known
  */
 export function listFormula(

@@ -26,6 +26,8 @@ const shareOf = (line: ReadLine, flourG: number): ResolvedLine[] =>
 /**
  * What of a written list lies outside what the trade uses, before it is saved. Where its flour was measured by volume that
  * is the first suspect.
+ * @param list the list as it was read
+ * @returns a sentence each
  */
 export function listWarnings(list: ReadList): string[] {
   const { flourG } = list;

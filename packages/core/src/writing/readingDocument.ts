@@ -57,7 +57,11 @@ export const listReadingSchema = z.strictObject({
 
 export type ReadingDocument = z.infer<typeof listReadingSchema>;
 
-/** Writes a reading down as a document. */
+/**
+ * Writes a reading down as a document.
+ * @param list the list as it was read
+ * @param naming its id and name
+ */
 export function readingDocument(list: ReadList, naming: ListNaming = {}): ReadingDocument {
   const { flourG } = list;
   let formula: ReadingDocument['formula'] = null;

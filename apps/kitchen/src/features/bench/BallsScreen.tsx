@@ -11,6 +11,7 @@ import { sourceWords } from '../../shared/readingWords';
 import { ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { BallStrip } from '../../shared/chart';
 import { Check } from '../../ui/input/Choices';
+import { numberTyped } from '../../ui/input/FigureField';
 import { Keypad } from '../../ui/input/Keypad';
 import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -24,6 +25,8 @@ import { PHASE_WORDS, useAutoTake } from './useAutoTake';
 import { useStepWidth } from './useStepWidth';
 
 const BALL_STEP_G = 0.1;
+/** How finely the live weight is shown: a whole ounce is most of a ball. */
+const READ_STEP_G = { metric: 1, us: BALL_STEP_G } as const;
 
 const NO_SCALE = 'no scale is heard: key it in';
 
@@ -104,7 +107,7 @@ function Balls({ live }: { live: LiveBatch }) {
   const advice = sample ? ballAdvice(sample, standard, format.units) : null;
   const enough = ballsG.length >= USUAL_SAMPLE;
   const back = () => router.replace(`/bench/${id}`);
-  const typedG = Number(storedText(typed ?? '', 'g', format.units));
+  const typedG = numberTyped(storedText(typed ?? '', 'g', format.units));
   const primary =
     typed !== null
       ? {
@@ -127,7 +130,7 @@ function Balls({ live }: { live: LiveBatch }) {
             onPress: back,
           };
   useKeys({ primary: primary.onPress, undo: state.lastAct?.type === 'ball-sampled' ? live.undo : undefined });
-  const shown = typed ?? (reading ? format.massFigure(reading.massG, 1).value : '–');
+  const shown = typed ?? (reading ? format.massFigure(reading.massG, READ_STEP_G[format.units]).value : '–');
   return (
     <Screen
       fill

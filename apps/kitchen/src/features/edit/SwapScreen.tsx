@@ -18,6 +18,7 @@ import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FoodPicker } from '../../shared/FoodPicker';
 import { Notice, Waiting } from '../../ui/layout/Notice';
+import { Columns } from '../../ui/layout/Columns';
 import { Screen } from '../../ui/layout/Screen';
 import { Segments } from '../../ui/input/Segments';
 import { FieldError } from '../../ui/input/Field';
@@ -38,8 +39,6 @@ const SHARES = [
 type Share = (typeof SHARES)[number][0];
 
 const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
-  column: { flex: 1, minWidth: 0, gap: SPACE.m },
   stack: { gap: SPACE.m },
 });
 
@@ -234,10 +233,7 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
       }
     >
       {wide ? (
-        <View style={styles.columns}>
-          <View style={styles.column}>{question}</View>
-          <View style={styles.column}>{answer}</View>
-        </View>
+        <Columns left={question} right={answer} />
       ) : (
         <>
           {question}

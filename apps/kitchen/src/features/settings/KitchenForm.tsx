@@ -9,7 +9,6 @@ import { useTextForm } from '../../ui/input/useTextForm';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 
 /** The figures; cups, money and mixers stand beside them. */
 type Field = Exclude<
@@ -38,8 +37,9 @@ interface FieldSpec {
 const PERCENT = 100;
 
 const FIELDS: readonly FieldSpec[] = [
-  { name: 'benchStepG', label: 'Step of the bench scale', unit: 'g', shown: 1 },
-  { name: 'fineStepG', label: 'Step of the fine scale', unit: 'g', shown: 1 },
+  // The scale's own step, in grams for every reader: its display says so.
+  { name: 'benchStepG', label: 'Step of the bench scale, g', unit: '', shown: 1 },
+  { name: 'fineStepG', label: 'Step of the fine scale, g', unit: '', shown: 1 },
   { name: 'fineMaxG', label: 'Most the fine scale carries', unit: 'g', shown: 1 },
   { name: 'bowlCapacityG', label: 'Most dough a bowl takes', unit: 'g', shown: 1 },
   { name: 'bowlMinimumG', label: 'Least dough it mixes well', unit: 'g', shown: 1 },
@@ -72,7 +72,6 @@ const read = (text: Text): unknown =>
 /** Scales, bowl and losses: what every plan starts from. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const save = useSaveKitchen();
-  const format = useFormat();
   const { figure, isDirty, isRight, submit, reset } = useTextForm({
     ...{ first: asText(kitchen), read, schema: kitchenSchema, mode: 'onChange' },
   });
@@ -83,7 +82,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   return (
     <Ticket>
       <Heading>The kitchen</Heading>
-      <Body tone="soot">{`Plans start from these; a running batch keeps what it began with. Scales show ${format.mass(SCALE_STEPS_G[0], SCALE_STEPS_G[0])} to ${format.mass(SCALE_STEPS_G.at(-1) ?? 1)}, in grams in steps of 1, 2 or 5.`}</Body>
+      <Body tone="soot">{`Plans start from these; a running batch keeps what it began with. Scales show ${SCALE_STEPS_G[0]} to ${SCALE_STEPS_G.at(-1)} g in steps of 1, 2 or 5.`}</Body>
       {measured ? null : (
         <Strong>Losses and scales are starting figures: nobody has set them for this kitchen.</Strong>
       )}

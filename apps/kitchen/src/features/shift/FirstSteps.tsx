@@ -43,14 +43,18 @@ const PLATES: readonly (readonly [words: string, griddle: Griddle])[] = [
 function KitchenQuestions({ kitchen }: { kitchen: Kitchen }) {
   const save = useSaveKitchen();
   const format = useFormat();
-  const [answered, setAnswered] = useState<ReadonlySet<keyof Kitchen>>(new Set());
-  const keep = (about: keyof Kitchen, changes: Partial<Kitchen>) => {
-    setAnswered((was) => new Set([...was, about]));
-    save.mutate({ ...kitchen, ...changes });
+  // The answers so far go along with each: the kitchen as stored may not have come back yet.
+  const [answers, setAnswers] = useState<Partial<Kitchen>>({});
+  const keep = (changes: Partial<Kitchen>) => {
+    const all = { ...answers, ...changes };
+    setAnswers(all);
+    save.mutate({ ...kitchen, ...all });
   };
   // A figure that nobody gave is not shown as chosen.
   const given = (about: 'benchStepG' | 'bowlCapacityG') =>
-    answered.has(about) || kitchen[about] !== DEFAULT_KITCHEN[about] ? String(kitchen[about]) : null;
+    about in answers || kitchen[about] !== DEFAULT_KITCHEN[about]
+      ? String(answers[about] ?? kitchen[about])
+      : null;
   return (
     <Ticket>
       <Heading>Your kitchen</Heading>
@@ -58,17 +62,16 @@ function KitchenQuestions({ kitchen }: { kitchen: Kitchen }) {
       <Choices
         label="Step of the scale"
         value={given('benchStepG')}
-        options={SCALE_STEPS_G.map((step) => [String(step), format.mass(step)] as const)}
-        onChange={(step) =>
-          keep('benchStepG', { benchStepG: SCALE_STEPS_G.find((one) => String(one) === step) ?? 1 })
-        }
+        // In grams for every reader: the scale's display says so.
+        options={SCALE_STEPS_G.map((step) => [String(step), `${step} g`] as const)}
+        onChange={(step) => keep({ benchStepG: SCALE_STEPS_G.find((one) => String(one) === step) ?? 1 })}
       />
       <Choices
         label="Dough in the bowl, at most"
         value={given('bowlCapacityG')}
         options={BOWLS_G.map((massG) => [String(massG), format.bulk(massG)] as const)}
         onChange={(massG) =>
-          keep('bowlCapacityG', {
+          keep({
             bowlCapacityG: Number(massG),
             bowlMinimumG: Math.round(Number(massG) * LEAST_SHARE),
           })
@@ -76,11 +79,11 @@ function KitchenQuestions({ kitchen }: { kitchen: Kitchen }) {
       />
       <Choices
         label="Griddle"
-        value={kitchen.griddles?.[0]?.id ?? null}
+        value={(answers.griddles ?? kitchen.griddles)?.[0]?.id ?? null}
         options={PLATES.map(([words, { id }]) => [id, words] as const)}
         onChange={(id) => {
           const plate = PLATES.find(([, griddle]) => griddle.id === id)?.[1];
-          if (plate) keep('griddles', { griddles: [plate] });
+          if (plate) keep({ griddles: [plate] });
         }}
       />
       {save.error ? <FieldError id="questions-error" message={save.error.message} /> : null}

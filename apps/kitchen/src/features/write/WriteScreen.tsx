@@ -1,16 +1,15 @@
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { useBookAndKitchen, useSaveIngredient } from '../../api/queries';
 import { useWriting } from '../../drafts/writing';
 import { useToday } from '../../shared/useDays';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { FoodPicker } from '../../shared/FoodPicker';
 import { Waiting } from '../../ui/layout/Notice';
+import { Columns } from '../../ui/layout/Columns';
 import { Screen } from '../../ui/layout/Screen';
 import { FieldError } from '../../ui/input/Field';
-import { SPACE } from '../../ui/tokens';
 import { useWide } from '../../ui/layout/useWide';
 import { type CupAsked, WeighOnceSheet } from '../../shared/WeighOnceSheet';
 import { questionId } from './WrittenLine';
@@ -19,11 +18,6 @@ import { type Reading, useReading } from './useReading';
 import { ListSource } from './ListSource';
 import { Understood } from './Understood';
 import { useKeepList } from './useKeepList';
-
-const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
-  column: { flex: 1, minWidth: 0, gap: SPACE.m },
-});
 
 /** The first open question comes to the middle, ready for the thumb. */
 function toFirstQuestion(list: Reading['list']): void {
@@ -76,10 +70,7 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
       }
     >
       {wide ? (
-        <View style={styles.columns}>
-          <View style={styles.column}>{source}</View>
-          <View style={styles.column}>{reading}</View>
-        </View>
+        <Columns left={source} right={reading} />
       ) : (
         <>
           {source}

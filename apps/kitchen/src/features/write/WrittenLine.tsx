@@ -64,10 +64,10 @@ export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: Writte
         ))}
       </View>
       {food.rolls === 'no' && food.note ? <Strong tone="plum">{food.note}</Strong> : null}
+      <AskAgain text={line.text} />
       {line.questions.map((question) => (
         <OpenQuestion key={question.key} question={question} onAnswer={onAnswer} onOther={onOther} />
       ))}
-      <AskAgain text={line.text} />
       {weighable ? (
         <Action
           icon="bench"
@@ -87,8 +87,8 @@ export function AskAgain({ text }: { text: string }) {
   if (given.length === 0) return null;
   return (
     <Action
-      label={given.length === 1 ? 'Change the answer' : 'Change the answers'}
-      hint={`${given.length === 1 ? 'Change the answer' : 'Change the answers'}: ${text}`}
+      label="Ask this line again"
+      hint={`Ask this line again: ${text}`}
       onPress={() => askAgain(given)}
     />
   );

@@ -95,7 +95,7 @@ test('an answer can be changed, and the pieces are asked where the list is writt
   write('3 cups flour\n300 ml water');
   choose(/^Strong flour$/);
   const answered = Object.keys(useWriting.getState().answers);
-  press('Change the answer: 3 cups flour');
+  press('Ask this line again: 3 cups flour');
   expect(answered).toHaveLength(1);
   expect(useWriting.getState().answers).toEqual({});
   press('Take the first answer to each question');

@@ -142,6 +142,9 @@ const rootMeanSquare = (values: readonly number[]): number =>
 /**
  * Refits the model to a kitchen's own pieces: contact, blisters and browning always, the draught where weight and bubbles are
  * known, the puff by itself. No parameter moves by more than two prior sd. Yields the share of the work done.
+ * @param request the bake that the factors multiply
+ * @param pieces logged pieces of one formula on one plate
+ * @returns share of the work done, then factors with their intervals
  */
 export function* calibrate(
   request: BakeRequest,

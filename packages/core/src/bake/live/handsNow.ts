@@ -54,6 +54,9 @@ const GRID_MS = 500;
 /**
  * What one pair of hands should do at this instant. A piece that is due comes before a new one, and nothing is asked for
  * while the plate is not ready; who puts a piece on all the same may.
+ * @param plate the plate, its pieces and whether more may go on
+ * @param nowMs the instant, ms
+ * @returns the one act that is due, or what is waited for
  */
 export function handsNow(plate: PlateStands, nowMs: number): HandsNow {
   const { pieces, left, nextPlace, nextSeconds, waiting } = plate;
@@ -81,7 +84,11 @@ const LONG = { pastLatest: 1.2, overLatestS: 5, times: 2, overS: 15 } as const;
 
 type Lain = Pick<LivePiece, 'sinceMs' | 'sideS' | 'dueMs' | 'latestS'>;
 
-/** Whether a piece has lain so long that it must be burnt or dry, if it is still there. */
+/**
+ * Whether a piece has lain so long that it must be burnt or dry, if it is still there.
+ * @param lain since when it lies, and its side, due and latest, s
+ * @param nowMs the instant, ms
+ */
 export function isLongPast({ sinceMs, sideS, dueMs, latestS }: Lain, nowMs: number): boolean {
   const lainS = (nowMs - sinceMs) / MS_PER_S;
   const overS = (nowMs - dueMs) / MS_PER_S;
@@ -93,6 +100,9 @@ export function isLongPast({ sinceMs, sideS, dueMs, latestS }: Lain, nowMs: numb
 /**
  * Whether an act on a piece needs a word first: too early to be meant, or so late that the piece is burnt or was taken off
  * without a tap.
+ * @param piece a piece on the plate
+ * @param nowMs the instant, ms
+ * @returns what to ask first, or null when the act is plain
  */
 export function doubtOf(piece: Lain, nowMs: number): 'early' | 'long' | null {
   const { sinceMs, sideS, dueMs } = piece;
@@ -111,7 +121,12 @@ export interface OtherBatch {
   onPlate: readonly { place: number | null; sinceMs: number }[];
 }
 
-/** Places that other batches' pieces lie on, with the batch's name: one plate, one piece a place. */
+/**
+ * Places that other batches' pieces lie on, with the batch's name: one plate, one piece a place.
+ * @param others running batches on the same plate
+ * @param nowMs the instant, ms
+ * @returns batch name by place, from 1
+ */
 export function placesOfOthers(others: readonly OtherBatch[], nowMs: number): Map<number, string> {
   return new Map(
     others.flatMap(({ name, onPlate }) =>

@@ -4,7 +4,11 @@ import type { ProductStandard } from '../../formula/methodSchema';
 export const SIDE_COLOURS = ['raw', 'pale', 'light freckles', 'freckles', 'deep freckles', 'burnt'] as const;
 export type SideColour = (typeof SIDE_COLOURS)[number];
 
-/** The colour that a product asks of a side, as it is judged. */
+/**
+ * The colour that a product asks of a side, as it is judged.
+ * @param product the product's words
+ * @param side 0 for the first side, 1 for the second
+ */
 export function colourAsked({ spots, secondSpots }: ProductStandard, side: 0 | 1): SideColour {
   const asked = (side === 1 ? secondSpots : undefined) ?? spots ?? 'freckles';
   return asked === 'pale and soft' ? 'pale' : asked;
@@ -24,7 +28,11 @@ export interface PieceSeen {
   puffed?: boolean | undefined;
 }
 
-/** What was said of each piece in the end, in the order they were first spoken of: a second tap replaces the first. */
+/**
+ * What was said of each piece in the end, in the order they were first spoken of: a second tap replaces the first.
+ * @param judged judgements with the number of their piece
+ * @returns one a piece
+ */
 export function seenPieces(judged: readonly (PieceSeen & { piece: number })[]): PieceSeen[] {
   const seen = new Map<number, PieceSeen>();
   for (const { piece, firstSide, secondSide, bite, puffed } of judged) {

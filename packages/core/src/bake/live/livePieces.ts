@@ -55,6 +55,8 @@ interface Around {
 /**
  * The pieces over heat with what is next for each and when, the most urgent first. A side after one that was turned early
  * or late is as long as that leaves it.
+ * @param onPlate pieces as they were put on and turned
+ * @param around seconds, plate and clock that they lie under
  */
 export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePiece[] {
   const { phases, table, coverAim, placeC, secondsFor } = around;
@@ -86,7 +88,11 @@ export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePie
   return pieces.sort((a, b) => a.dueMs - b.dueMs);
 }
 
-/** The first place that nothing lies on, from 1; null on a full plate. */
+/**
+ * The first place that nothing lies on, from 1; null on a full plate.
+ * @param pieces what lies on the plate
+ * @param places places of the plate
+ */
 export function freePlace(pieces: readonly Pick<LivePiece, 'place'>[], places: number): number | null {
   const taken = new Set(pieces.map(({ place }) => place));
   for (let place = 1; place <= places; place += 1) if (!taken.has(place)) return place;
@@ -108,7 +114,11 @@ export function nextPieceMs(
   return afterLast >= nowMs ? afterLast : nextOnMs(busy, seconds, nowMs);
 }
 
-/** The number of the next piece: the first that has not been on the plate. */
+/**
+ * The number of the next piece: the first that has not been on the plate.
+ * @param used numbers that were given
+ * @param begun pieces that were begun
+ */
 export function nextPieceNumber(used: Iterable<number>, begun: number): number {
   const seen = new Set(used);
   let piece = begun + 1;

@@ -63,6 +63,9 @@ const cost = (order: readonly Timed[], nowMs: number): { waitsS: number[]; cost:
 /**
  * Acts that one pair of hands cannot do in time: the pieces due within the next few seconds of each other, in the order
  * that keeps them waiting least for their sides' lengths. Null when nothing collides.
+ * @param onPlate pieces with the instant of their next act
+ * @param nowMs the instant, ms
+ * @returns order of hands with the wait of each, s
  */
 export function collision(onPlate: readonly Timed[], nowMs: number): Collision | null {
   const soon = [...onPlate].sort((a, b) => a.dueMs - b.dueMs);
@@ -82,6 +85,10 @@ export function collision(onPlate: readonly Timed[], nowMs: number): Collision |
   };
 }
 
+/**
+ * @param collision what `collision` found
+ * @returns one sentence
+ */
 export function collisionWords({ order, waitsS }: Collision): string {
   const [first, second] = order;
   const name = (one: Timed | undefined) => (one?.place ? `place ${one.place}` : `piece ${one?.piece ?? ''}`);
@@ -94,7 +101,13 @@ export function collisionWords({ order, waitsS }: Collision): string {
 /** A plate this far from what is wanted is not ready, °C. */
 const READY_C = 8;
 
-/** Why the first piece should wait; null when the plate is ready, or nobody reads it. */
+/**
+ * Why the first piece should wait; null when the plate is ready, or nobody reads it.
+ * @param reading plate by the thermometer, °C
+ * @param wantedC plate that the formula wants, °C
+ * @param units measures of the reader
+ * @returns one sentence, or null
+ */
 export function notReadyWords(
   reading: { tempC: number; steady: boolean } | null,
   wantedC: number,
@@ -118,7 +131,11 @@ export interface PieceStands {
   longPast?: boolean;
 }
 
-/** What should be seen now: by how far the side is, and what follows it. */
+/**
+ * What should be seen now: by how far the side is, and what follows it.
+ * @param piece where the piece stands
+ * @returns one sentence
+ */
 export function cueWords({ side, sides, share, flame, pressed, longPast }: PieceStands): string {
   if (longPast) return 'Long past its time: look underneath, it may be burnt.';
   if (flame) return 'Over the flame: move it, a few dark blisters are right.';

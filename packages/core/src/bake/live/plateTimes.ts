@@ -14,7 +14,12 @@ export interface PlateTimes {
   after: [firstS: number, secondS: number][];
 }
 
-/** The range of each side at a plate temperature, between those that were worked out; none where one has none. */
+/**
+ * The range of each side at a plate temperature, between those that were worked out; none where one has none.
+ * @param table times at several plates
+ * @param plateC plate, °C
+ * @returns s by side
+ */
 export function rangeAt(table: readonly PlateTimes[], plateC: number): PlateTimes['range'] {
   const around = rowsAround(table, plateC);
   if (!around) return null;
@@ -43,7 +48,12 @@ function rowsAround<T extends { plateC: number }>(
   return [low, high, high.plateC === low.plateC ? 0 : (plateC - low.plateC) / (high.plateC - low.plateC)];
 }
 
-/** Seconds of the sides at a plate temperature, between those that were worked out. */
+/**
+ * Seconds of the sides at a plate temperature, between those that were worked out.
+ * @param table times at several plates
+ * @param plateC plate, °C
+ * @returns s by side
+ */
 export function secondsAt(table: readonly TimesTable[], plateC: number): number[] {
   const around = rowsAround(table, plateC);
   if (!around) return [];
@@ -63,7 +73,13 @@ function alongRow(after: PlateTimes['after'], firstS: number): number {
     : low[1] + ((firstS - low[0]) / (high[0] - low[0])) * (high[1] - low[1]);
 }
 
-/** What the second side takes after a first of so many seconds; null where that was not worked out. */
+/**
+ * What the second side takes after a first of so many seconds; null where that was not worked out.
+ * @param table times at several plates
+ * @param plateC plate, °C
+ * @param firstS first side as it lay, s
+ * @returns s
+ */
 export function secondAfter(table: readonly TimesTable[], plateC: number, firstS: number): number | null {
   const around = rowsAround(table, plateC);
   if (!around) return null;
@@ -86,6 +102,8 @@ interface Turned {
 /**
  * What a side takes after one that was turned early or late: by the model where one flip was worked out, else half of what
  * ran over is taken off.
+ * @param turned the times worked out, the plate, and how long the side before lay
+ * @returns s
  */
 export function afterTurn({ table, plateC, seconds, side, sideS, before }: Turned): number {
   const meant = seconds[side - 2] ?? before;

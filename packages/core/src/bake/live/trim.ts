@@ -64,6 +64,10 @@ function sideWords(name: string, seen: Colour, before: SideTrim, after: SideTrim
 /**
  * Moves the next piece's times and the heat by what the cook says of this one. Steps are bounded; they shrink when they
  * overshoot and grow when they fall short, so over a shift they settle, and follow a plate that drifts.
+ * @param trim the trim so far
+ * @param seen what was said of a piece
+ * @param units measures of the reader
+ * @returns the new trim, with the sentence that says so
  */
 export function trimBy(trim: Trim, seen: PieceSeen, units: UnitSystem = 'metric'): Trimmed {
   const words: string[] = [];
@@ -124,10 +128,18 @@ export function trimBy(trim: Trim, seen: PieceSeen, units: UnitSystem = 'metric'
   return { trim: { first, later, heatC }, words };
 }
 
-/** Trim after all that was said in a shift, in order. */
+/**
+ * Trim after all that was said in a shift, in order.
+ * @param seen what was said, oldest first
+ */
 export const trimOf = (seen: readonly PieceSeen[]): Trim =>
   seen.reduce<Trim>((trim, one) => trimBy(trim, one).trim, NO_TRIM);
 
-/** The seconds of a piece's sides with the trim. */
+/**
+ * The seconds of a piece's sides with the trim.
+ * @param seconds s by side
+ * @param trim the trim
+ * @returns s by side
+ */
 export const trimmedSeconds = (seconds: readonly number[], { first, later }: Trim): number[] =>
   seconds.map((s, side) => s * (side === 0 ? first.factor : later.factor));

@@ -34,6 +34,9 @@ export const MOST_RERUNS = 3;
  * Bakes one flatbread: heat and moisture through its thickness, blisters, browning, gelatinisation, puff, and the plate
  * under it. A step that leaves its bounds makes the whole bake run again with steps a third as long.
  * Equations, sources and limits: docs/griddle-model.md.
+ * @param setup dough, plate, air and the stages of the bake
+ * @param options grid, step and what is watched
+ * @returns masses, colours, temperatures, and why it ended
  * @throws RangeError when even shorter steps do not help
  */
 export function bake(setup: BakeSetup, options: BakeOptions = {}): BakeOutcome {

@@ -59,7 +59,11 @@ export interface PlainDough {
   salt: number;
 }
 
-/** Parts of a plain dough of white flour, per 100 of flour. */
+/**
+ * Parts of a plain dough of white flour, per 100 of flour.
+ * @param dough per 100 of flour
+ * @returns per 100 of flour
+ */
 export function partsOfPlainDough({ water, fat, salt }: PlainDough): DoughParts {
   const flour = 100;
   return {
@@ -71,7 +75,11 @@ export function partsOfPlainDough({ water, fat, salt }: PlainDough): DoughParts 
   };
 }
 
-/** Parts of a formula's dough, per unit of flour, with every ingredient's own water, fat and protein. */
+/**
+ * Parts of a formula's dough, per unit of flour, with every ingredient's own water, fat and protein.
+ * @param lines lines joined to their ingredients
+ * @returns per unit of flour
+ */
 export function partsOfLines(lines: readonly ResolvedLine[]): DoughParts {
   const parts: DoughParts = { water: 0, protein: 0, fat: 0, ash: 0, carb: 0 };
   for (const { fraction, food } of lines) {
@@ -95,6 +103,9 @@ const at = ([a, b, c]: Polynomial, x: number): number => a + x * (b + x * c);
 /**
  * Properties of a raw dough from its parts and its share of air.
  * Volumes add up; the conductivity is the volume-weighted parallel mix.
+ * @param parts shares of the dough by mass
+ * @param air share of the raw dough's volume
+ * @returns density kg/m³, heat J/(kg K), conductivity W/(m K)
  */
 export function doughProperties(parts: DoughParts, air: number): DoughProperties {
   const dry = SOLIDS.reduce((sum, solid) => sum + parts[solid], 0);

@@ -35,10 +35,19 @@ const THICK_MM = 10;
 const MM2_PER_M2 = 1e6;
 const MM_PER_M = 1000;
 
+/**
+ * @param griddle its shape and size, mm
+ * @returns m²
+ */
 export const plateAreaM2 = ({ shape, widthMm, depthMm }: Griddle): number =>
   (shape === 'round' ? (Math.PI / 4) * widthMm * depthMm : widthMm * depthMm) / MM2_PER_M2;
 
-/** The plate as one bread feels it, when `covered` of its area lies under bread (0 to 1). */
+/**
+ * The plate as one bread feels it, when `covered` of its area lies under bread (0 to 1).
+ * @param griddle the kitchen's griddle
+ * @param covered share of it under bread, 0 to 1
+ * @returns layers, power and size for the model
+ */
 export function plateOf(griddle: Griddle, covered: number): PlateProperties {
   const { densityKgM3, heatJKgK, conductivityWMK, lateralWM2K, layers } = MATERIAL[griddle.material];
   const thicknessM = griddle.thicknessMm / MM_PER_M;

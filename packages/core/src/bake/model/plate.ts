@@ -45,6 +45,12 @@ export interface PlateState {
   restC: number;
 }
 
+/**
+ * @param plate its layers
+ * @param underC under the bread, °C
+ * @param restC beside it, °C
+ * @returns state of all layers
+ */
 export const plateAt = ({ layers }: PlateProperties, underC: number, restC = underC): PlateState => ({
   underC: new Float64Array(layers).fill(underC),
   restC,
@@ -58,6 +64,13 @@ const COVERED_LOSS = 0.5;
 /**
  * One implicit step of the plate while it gives `fluxWM2` to a bread (0 when bare).
  * The burner keeps `setC` as far as its thermostat and power go.
+ * @param plate the plate
+ * @param state its temperatures, changed in place
+ * @param setC set point, °C
+ * @param airC air, °C
+ * @param fluxWM2 flux into the bread, W/m²
+ * @param stepS step, s
+ * @param covered whether a bread lies on it
  */
 export function plateStep(
   plate: PlateProperties,

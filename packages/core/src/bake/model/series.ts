@@ -51,7 +51,12 @@ const momentOf = (baking: Baking): BakeMoment => ({
   profileWater: Array.from(baking.column.water),
 });
 
-/** A bake with what it went through, about every so many seconds, at every turn and at its end. */
+/**
+ * A bake with what it went through, about every so many seconds, at every turn and at its end.
+ * @param setup dough, plate, air and stages
+ * @param everyS between two points, s
+ * @param options grid and step
+ */
 export function bakeSeries(
   setup: BakeSetup,
   everyS: number,

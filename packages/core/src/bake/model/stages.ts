@@ -35,7 +35,11 @@ const FLOURED = 0.6;
 const FLAME = { gasC: 600, radiantC: 150, convection: 22, fire: { conductance: 22, tempC: 600 } } as const;
 const GRILL = { gasC: 150, radiantC: 420, convection: 10, fire: { conductance: 33, tempC: 420 } } as const;
 
-/** First side down, then turn about. */
+/**
+ * First side down, then turn about.
+ * @param seconds s by side
+ * @param press whether each side is pressed, or for how much of it
+ */
 export const stagesOfSeconds = (seconds: readonly number[], press: number | boolean = false): Stage[] =>
   seconds.map((s, index) => ({
     seconds: s,

@@ -1,7 +1,12 @@
 import type { Fitted } from '../../kitchen/fittedNames';
 import type { ModelConstants } from './model';
 
-/** The model with its parameters multiplied: contact of the mean face and of its blisters apart. */
+/**
+ * The model with its parameters multiplied: contact of the mean face and of its blisters apart.
+ * @param model the constants
+ * @param factors factor by parameter
+ * @returns new constants; the given ones stay
+ */
 export function withFactors(model: ModelConstants, factors: Partial<Record<Fitted, number>>): ModelConstants {
   const { contact = 1, films = 1, browning = 1, convection = 1, puff = 1 } = factors;
   return {

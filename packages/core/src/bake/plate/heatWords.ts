@@ -23,7 +23,12 @@ export const flourTansS = (plateC: number): number =>
 /** From about this heat on a drop of water rolls on the plate; below it it spreads and hisses away, °C. */
 const DROP_ROLLS_FROM_C = 195;
 
-/** How to know a heat without a thermometer. */
+/**
+ * How to know a heat without a thermometer.
+ * @param heat its range, °C
+ * @param units measures of the reader
+ * @returns drop and flour, in a sentence
+ */
 export function heatSigns(
   { fromC, toC }: Pick<(typeof HEAT_WORDS)[number], 'fromC' | 'toC'>,
   units: UnitSystem = 'metric',

@@ -13,7 +13,12 @@ function readingSurface({ readings, widthMm, depthMm }: Griddle): Surface | null
 
 const meanOf = (values: Float64Array): number => values.reduce((sum, v) => sum + v, 0) / values.length;
 
-/** How much hotter or colder than the plate's mean each place is, °C; 0 where nothing was read. */
+/**
+ * How much hotter or colder than the plate's mean each place is, °C; 0 where nothing was read.
+ * @param griddle a griddle with readings by place
+ * @param places places of the pieces, mm
+ * @returns °C by place
+ */
 export function placeOffsetsC(griddle: Griddle, places: readonly Place[]): number[] {
   const read = readingSurface(griddle);
   if (!read) return places.map(() => 0);
@@ -34,6 +39,10 @@ export interface HotSpots {
   sdC: number;
 }
 
+/**
+ * @param griddle a griddle with readings by place
+ * @returns hottest and coldest reading, °C, or null without readings
+ */
 export function hotSpots(griddle: Griddle): HotSpots | null {
   const read = readingSurface(griddle);
   if (!read) return null;

@@ -26,11 +26,22 @@ const MM_PER_M = 1000;
 const TOLERANCE_IN_SD = 2;
 const BEST_PLATE_SD_C = 2;
 
-/** The griddle that a formula is baked on where nobody chose: the first of its surface, flat or domed. */
+/**
+ * The griddle that a formula is baked on where nobody chose: the first of its surface, flat or domed.
+ * @param formula its bake program
+ * @param griddles griddles of the kitchen
+ * @returns undefined where the kitchen has none
+ */
 export const griddleFor = ({ bake }: Pick<Formula, 'bake'>, griddles: readonly Griddle[]): Griddle | null =>
   griddles.find(({ domed }) => (domed ?? false) === (bake.surface === 'domed')) ?? griddles[0] ?? null;
 
-/** Diameter of a formula's relaxed disc, mm. */
+/**
+ * Diameter of a formula's relaxed disc, mm.
+ * @param formula the formula
+ * @param foods ingredients of the kitchen
+ * @param thicknessMm mm
+ * @returns mm
+ */
 export function breadDiameterMm(formula: Formula, foods: readonly Ingredient[], thicknessMm: number): number {
   const parts = resolveLines(formula, foods).map(({ fraction, food }) => ({ mass: fraction, food }));
   return discDiameterMm(formula.product.ballG, thicknessMm, doughDensity(parts, formula.product.air));
@@ -38,7 +49,12 @@ export function breadDiameterMm(formula: Formula, foods: readonly Ingredient[], 
 
 const pieceAreaM2 = (diameterMm: number): number => (Math.PI / 4) * (diameterMm / MM_PER_M) ** 2;
 
-/** The places of a griddle for pieces of a size, or a few in a row where the kitchen has told of no griddle. */
+/**
+ * The places of a griddle for pieces of a size, or a few in a row where the kitchen has told of no griddle.
+ * @param griddle the griddle, if there is one
+ * @param diameterMm mm
+ * @returns centres, mm
+ */
 export const placesOf = (griddle: Griddle | null, diameterMm: number) =>
   griddle ? packPieces(griddle, diameterMm, GAP_MM) : [];
 
@@ -46,7 +62,14 @@ export const placesOf = (griddle: Griddle | null, diameterMm: number) =>
 const coveredBy = (griddle: Griddle, diameterMm: number): number =>
   (placesOf(griddle, diameterMm).length * pieceAreaM2(diameterMm)) / plateAreaM2(griddle);
 
-/** What the pace of a formula's breads on a griddle depends on; `rollS` where the same hands roll. */
+/**
+ * What the pace of a formula's breads on a griddle depends on; `rollS` where the same hands roll.
+ * @param formula the formula
+ * @param foods ingredients of the kitchen
+ * @param griddle the griddle, if there is one
+ * @param thicknessMm mm
+ * @param rollS s of rolling a piece, where the same hands roll
+ */
 export function paceFactsOf(
   formula: Formula,
   foods: readonly Ingredient[],
@@ -74,11 +97,19 @@ export interface Asked {
   readC?: number | undefined;
 }
 
-/** What a plate's own pieces of a formula have taught, for the constants in use; what others taught is not asked. */
+/**
+ * What a plate's own pieces of a formula have taught, for the constants in use; what others taught is not asked.
+ * @param griddle the plate with what it learned
+ * @param formulaId id of the formula
+ * @returns undefined where nothing was learned
+ */
 export const calibrationOf = ({ calibrations }: Griddle, formulaId: string) =>
   calibrations?.filter((one) => one.formulaId === formulaId && one.constants === MODEL_CONSTANTS).at(-1);
 
-/** The question to the model: this bread, on this plate, up here, with what the plate's own pieces have taught. */
+/**
+ * The question to the model: this bread, on this plate, up here, with what the plate's own pieces have taught.
+ * @param asked the bread and where it is baked
+ */
 export function requestOf({
   formula,
   foods,
@@ -113,7 +144,12 @@ export function requestOf({
   };
 }
 
-/** How much pieces and plate of this kitchen spread: tolerances of the product, and the plate's own readings. */
+/**
+ * How much pieces and plate of this kitchen spread: tolerances of the product, and the plate's own readings.
+ * @param formula the formula
+ * @param plateSdC standard deviation of the plate's readings, °C, or null
+ * @returns standard deviations
+ */
 export function spreadsOf(formula: Formula, plateSdC: number | null): Spreads {
   const { ballToleranceG, ballG, thicknessMm, thicknessToleranceMm } = formula.product;
   return {

@@ -2,7 +2,11 @@ import type { Griddle } from '../../kitchen/griddleSchema';
 
 type Mark = Griddle['marks'][number];
 
-/** Where to set the knob for a temperature, in words; null when fewer than two marks were measured. */
+/**
+ * Where to set the knob for a temperature, in words; null when fewer than two marks were measured.
+ * @param marks marks that were measured
+ * @param tempC plate, °C
+ */
 export function knobAdvice(marks: readonly Mark[], tempC: number): string | null {
   const sorted = [...marks].sort((a, b) => a.tempC - b.tempC);
   const [coolest, hottest] = [sorted[0], sorted.at(-1)];

@@ -36,7 +36,13 @@ export interface PaceFacts {
 const S_PER_HOUR = 3600;
 const J_PER_KJ = 1000;
 
-/** Pieces an hour, and what holds them back: room on the plate, its burner, the cook's hands, or rolling. */
+/**
+ * Pieces an hour, and what holds them back: room on the plate, its burner, the cook's hands, or rolling.
+ * @param request the bread on its plate
+ * @param seconds s by side
+ * @param facts places, hands and rolling
+ * @returns pieces an hour, with what binds
+ */
 export function paceOf(request: BakeRequest, seconds: readonly number[], facts: PaceFacts): Pace {
   const { places, pieceAreaM2, plateAreaM2, hands, gapS } = facts;
   const plate = request.setup.plate ?? STEEL_GRIDDLE;
@@ -69,7 +75,14 @@ export interface Settling {
 const BACK_WITHIN_C = 3;
 const LONGEST_S = 3600;
 
-/** What a run of pieces, one after the other on one place, does to the plate. */
+/**
+ * What a run of pieces, one after the other on one place, does to the plate.
+ * @param request the bread on its plate
+ * @param seconds s by side
+ * @param gapS between two pieces, s
+ * @param pieces pieces in the run
+ * @returns plate under each piece, °C
+ */
 export function settling(
   request: BakeRequest,
   seconds: readonly number[],

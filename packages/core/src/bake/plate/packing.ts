@@ -95,6 +95,10 @@ const most = (ways: Place[][]): Place[] =>
 /**
  * How many pieces of a size fit on a plate with a gap between them, and where: the best of a square grid and hexagonal
  * rows either way on a rectangle, of rings and hexagonal lattices on a round plate. Back row first, from the left.
+ * @param plate its shape and size, mm
+ * @param sizeMm piece, mm
+ * @param gapMm between two pieces, mm
+ * @returns centres, mm
  */
 export function packPieces({ shape, widthMm, depthMm }: PlateSize, sizeMm: number, gapMm: number): Place[] {
   const pitchMm = sizeMm + gapMm;

@@ -79,7 +79,13 @@ function cycleAt(request: BakeRequest, fixedWM2: number, gapS: number): PanCycle
   return found!;
 }
 
-/** A pan on its burner with so long between pieces: at the least, the middle and the most of its setting. */
+/**
+ * A pan on its burner with so long between pieces: at the least, the middle and the most of its setting.
+ * @param request the bread on the pan
+ * @param flame how far the burner is open
+ * @param gapS between two pieces, s
+ * @returns share of the work done, then three cycles
+ */
 export function* panOnBurner(
   request: BakeRequest,
   flame: NonNullable<Griddle['flame']>,

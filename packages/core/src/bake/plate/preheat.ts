@@ -12,7 +12,16 @@ export interface PlateMoment {
   tempC: number;
 }
 
-/** A bare plate from one temperature towards a set point, every so many seconds. */
+/**
+ * A bare plate from one temperature towards a set point, every so many seconds.
+ * @param plate the plate
+ * @param fromC from, °C
+ * @param setC set point, °C
+ * @param airC air, °C
+ * @param everyS between two points, s
+ * @param forS for how long, s
+ * @returns temperatures by second
+ */
 export function warmUp(
   plate: PlateProperties,
   fromC: number,
@@ -33,6 +42,11 @@ export function warmUp(
 /**
  * Seconds until a bare plate is ready: within 5 °C of its set point and moving less than 2 °C a minute.
  * Null when its power never gets it there.
+ * @param plate the plate
+ * @param fromC from, °C
+ * @param setC set point, °C
+ * @param airC air, °C
+ * @returns s
  */
 export function readySeconds(plate: PlateProperties, fromC: number, setC: number, airC = 25): number | null {
   const state = plateAt(plate, fromC);

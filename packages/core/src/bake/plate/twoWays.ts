@@ -34,6 +34,8 @@ function wayAt(request: BakeRequest, plateC: number, facts: PaceFacts): Way | nu
 /**
  * The same bread hotter and shorter, and cooler and longer: as far from here as it still comes out good. Yields the share
  * of the heats that were tried.
+ * @param request the bread on its plate
+ * @param facts places, hands and rolling
  */
 export function* twoWays(request: BakeRequest, facts: PaceFacts): Generator<number, TwoWays, void> {
   const ways: TwoWays = { hotter: null, cooler: null };

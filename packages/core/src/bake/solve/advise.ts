@@ -124,6 +124,9 @@ const within = ({ leastS, mostS, middleS }: Room, share: number | undefined): nu
 /**
  * The second side, s, after each of several firsts that really lay for so long: at its place in the room that is left, or
  * the nearest thing where none is.
+ * @param request the bread on its plate
+ * @param firstsS first sides as they lay, s
+ * @returns s, one for each
  */
 export function adviseSeconds(request: BakeRequest, firstsS: readonly number[]): number[] {
   const track = openFirst(request);

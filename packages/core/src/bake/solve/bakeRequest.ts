@@ -51,7 +51,12 @@ export const SHORTEST_SIDE_S = 5;
 /** Of the way from the earliest to the latest end, the advised one is here: what most pieces bear. */
 export const INTO_RANGE = 0.5;
 
-/** The same question on a plate of another heat. */
+/**
+ * The same question on a plate of another heat.
+ * @param request the bread on its plate
+ * @param plateC plate, °C
+ * @returns a new request
+ */
 export const atHeat = (request: BakeRequest, plateC: number): BakeRequest => ({
   ...request,
   setup: { ...request.setup, plateC, startC: { under: plateC, rest: plateC } },
@@ -63,13 +68,20 @@ export const asWritten = (
   { plateC, ...disc }: NonNullable<BakeRequest['written']>,
 ): BakeRequest => atHeat({ ...request, setup: { ...request.setup, ...disc } }, plateC);
 
-/** The seconds that a program says: of its sides, and of the fire where the iron is turned over it with the bread. */
+/**
+ * The seconds that a program says: of its sides, and of the fire where the iron is turned over it with the bread.
+ * @param program turns and finish
+ * @returns s by stage
+ */
 export const secondsOf = (program: BakeProgram): number[] => [
   ...program.sides.map(({ seconds }) => seconds),
   ...(turnsIron(program) && program.finish ? [program.finish.seconds] : []),
 ];
 
-/** A bread that is turned once: its two faces are solved one after the other. */
+/**
+ * A bread that is turned once: its two faces are solved one after the other.
+ * @param program turns and finish
+ */
 export const turnsOnce = (program: BakeProgram): boolean =>
   secondsOf(program).length === 2 && (!program.finish || turnsIron(program));
 
@@ -84,7 +96,11 @@ export function programWith(program: BakeProgram, seconds: readonly number[]): B
   };
 }
 
-/** Its stages. */
+/**
+ * Its stages.
+ * @param program turns and finish
+ * @param seconds s by stage
+ */
 export const stagesWith = (program: BakeProgram, seconds: readonly number[]): Stage[] =>
   stagesOf(programWith(program, seconds));
 
@@ -92,7 +108,12 @@ export const stagesWith = (program: BakeProgram, seconds: readonly number[]): St
 export const firstStages = (program: BakeProgram, seconds: number): Stage[] =>
   stagesWith(program, [seconds]).slice(0, program.hotPress ? 2 : 1);
 
-/** Bakes a request with given seconds for its sides. */
+/**
+ * Bakes a request with given seconds for its sides.
+ * @param request the bread on its plate
+ * @param seconds s by side
+ * @param grid cells and step, where not the usual ones
+ */
 export const bakeWith = (
   { setup, program }: BakeRequest,
   seconds: readonly number[],

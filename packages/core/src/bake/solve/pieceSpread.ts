@@ -14,7 +14,13 @@ export interface RobustTimes {
 export const NODES = [-2.6, -1.3, 0, 1.3, 2.6] as const;
 export const THINNEST_MM = 0.3;
 
-/** The request for one piece of another thickness on another plate. */
+/**
+ * The request for one piece of another thickness on another plate.
+ * @param request the bread on its plate
+ * @param thicknessMm mm
+ * @param plateOffC hotter than the plate's mean, K
+ * @returns a new request
+ */
 export function withPiece(request: BakeRequest, thicknessMm: number, plateOffC: number): BakeRequest {
   const { setup } = request;
   const start = setup.startC ?? { under: setup.plateC, rest: setup.plateC };

@@ -124,7 +124,10 @@ const COVERED = 0.5;
 const given = <T extends object>(part: T | undefined): Partial<T> =>
   Object.fromEntries(Object.entries(part ?? {}).filter(([, value]) => value !== undefined)) as Partial<T>;
 
-/** The request that a document means, with all its defaults, and the grid to compute it on. */
+/**
+ * The request that a document means, with all its defaults, and the grid to compute it on.
+ * @param document a document of the format bake-request
+ */
 export function readBakeDocument(document: BakeDocument): {
   request: BakeRequest;
   grid: { cells: number; stepS: number };

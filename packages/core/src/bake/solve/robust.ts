@@ -211,6 +211,10 @@ function* robustOneFlip(
 /**
  * The times that keep most pieces in standard, given how pieces and plate spread, and the share that given times keep.
  * Yields the share of the work done.
+ * @param request the bread on its plate
+ * @param spreads how pieces and plate spread
+ * @param givenSeconds s by side to be compared
+ * @param count pieces that are drawn
  */
 export function robustTimes(
   request: BakeRequest,

@@ -6,7 +6,11 @@ import { rangeWords, troubleWords } from './solveText';
 const whole = (s: number): number => Math.round(s);
 const listed = (seconds: readonly number[]): string => seconds.map((s) => `${whole(s)}`).join(' + ');
 
-/** The range of each side beside its figure; none where there is no good bread. */
+/**
+ * The range of each side beside its figure; none where there is no good bread.
+ * @param solution what the model solved
+ * @returns texts by side, as "14 to 22 s"
+ */
 export const rangesOf = (solution: Pick<Solution, 'good' | 'least' | 'most'>): string[] =>
   solution.good ? solution.least.map((least, side) => rangeWords(least, solution.most[side] ?? least)) : [];
 
@@ -24,7 +28,11 @@ export interface Differs {
 
 const NOTICED = { plateC: 1, thicknessMm: 0.05, doughC: 1 } as const;
 
-/** In one line why the seconds shown are not the formula's own; null where they are the same. */
+/**
+ * In one line why the seconds shown are not the formula's own; null where they are the same.
+ * @param differs what the seconds shown rest on
+ * @param units measures of the reader
+ */
 export function whyNotWritten(
   { request, shown, keepsSplit, readAt, trimmed }: Differs,
   units: UnitSystem = 'metric',
@@ -49,7 +57,12 @@ export function whyNotWritten(
   return `The formula says ${listed(own)} s: ${reasons.join(', ') || 'this plate takes it otherwise'}.`;
 }
 
-/** What the model says of a formula's own seconds on the kitchen's plate: their range, or what it would do instead. */
+/**
+ * What the model says of a formula's own seconds on the kitchen's plate: their range, or what it would do instead.
+ * @param solution what the model solved
+ * @param plateName name of the plate
+ * @returns one sentence
+ */
 export function ownSecondsWords(solution: Solution, plateName: string): string {
   if (!solution.good && solution.trouble) {
     return `On ${plateName}: ${troubleWords(solution.trouble).replace(/^No/, 'no')}`;

@@ -43,7 +43,10 @@ const MOST_WORDS: Record<Over, string> = {
   dry: 'any longer and it dries below pliable',
 };
 
-/** What binds a good solution, in words. */
+/**
+ * What binds a good solution, in words.
+ * @param solution what the model solved
+ */
 export function limitWords(solution: Solution): string {
   const last = solution.least.length - 1;
   const [least, most] = [solution.least[last] ?? 0, solution.most[last] ?? 0];
@@ -59,9 +62,16 @@ const TROUBLE_WORDS: Record<Trouble, string> = {
   'never puffs': 'No good bread here: it browns and cooks, but there is too little steam to puff it.',
 };
 
+/**
+ * @param trouble what stands against a good bread
+ */
 export const troubleWords = (trouble: Trouble): string => TROUBLE_WORDS[trouble];
 
-/** What to change, in words. */
+/**
+ * What to change, in words.
+ * @param wayOut what to change, to what, and the seconds then
+ * @param units measures of the reader
+ */
 export function wayOutWords({ what, value, seconds: times }: WayOut, units: UnitSystem = 'metric'): string {
   switch (what) {
     case 'heat':
@@ -86,7 +96,11 @@ const CHANGED: Record<Sensitivity['what'], (by: number, units: UnitSystem) => st
   'dough colder': (by, units) => `Dough ${formatTempDifference(by, units)} colder`,
 };
 
-/** "10 °C hotter: 4 s less on the first side, 3 s less on the second." */
+/**
+ * "10 °C hotter: 4 s less on the first side, 3 s less on the second."
+ * @param sensitivity what changes, by how much, and the seconds then
+ * @param units measures of the reader
+ */
 export function sensitivityWords({ what, by, changeS }: Sensitivity, units: UnitSystem = 'metric'): string {
   const moved = CHANGED[what](by, units);
   if (!changeS) return `${moved}: no good bread is left.`;
@@ -106,7 +120,12 @@ const BEYOND_NAMES: Record<Over | Short, string> = {
   dry: 'it dries below pliable',
 };
 
-/** The range of a heat or a thickness, with what lies beyond its ends. */
+/**
+ * The range of a heat or a thickness, with what lies beyond its ends.
+ * @param reach ends with what lies beyond
+ * @param of which of the two it is
+ * @param units measures of the reader
+ */
 export function reachWords(
   { good, least, most, leastLimit, mostLimit }: Reach,
   of: 'heat' | 'thickness',

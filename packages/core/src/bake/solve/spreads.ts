@@ -28,7 +28,11 @@ const GOLDEN_4 = 1.1673039782614187;
 const STEPS = [1, 2, 3, 4].map((power) => (1 / GOLDEN_4 ** power) % 1);
 const HALF = 0.5;
 
-/** Evenly spread normal draws, the same every time: a sample without luck. */
+/**
+ * Evenly spread normal draws, the same every time: a sample without luck.
+ * @param pieces how many
+ * @returns thickness and plate in standard deviations
+ */
 export function evenDraws(pieces: number): PieceDraw[] {
   return Array.from({ length: pieces }, (_, i) => {
     const [thickness, plate, first, last] = STEPS.map((step) => probit((HALF + (i + 1) * step) % 1));
@@ -36,6 +40,11 @@ export function evenDraws(pieces: number): PieceDraw[] {
   });
 }
 
-/** Spread of the thickness in all, mm. */
+/**
+ * Spread of the thickness in all, mm.
+ * @param spreads of ball and thickness
+ * @param meanMm mean, mm
+ * @returns mm
+ */
 export const thicknessSdMm = ({ ballShare, thicknessMm }: Spreads, meanMm: number): number =>
   Math.hypot(ballShare * meanMm, thicknessMm);

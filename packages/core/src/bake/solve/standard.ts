@@ -65,7 +65,12 @@ export const darkCover = (coverAim: number): number =>
 /** A sheet bends at less water than a thick bread: so many points for each millimetre below this, and never below that. */
 const BENDS = { mm: 2, pointsPerMm: 5, driest: 20 } as const;
 
-/** The moisture, percent of the fat-free bread, from which a piece of this thickness is pliable as asked. */
+/**
+ * The moisture, percent of the fat-free bread, from which a piece of this thickness is pliable as asked.
+ * @param standard what is asked
+ * @param thicknessMm mm
+ * @returns %
+ */
 export function pliableFrom({ moistureLeast }: BakeStandard, thicknessMm: number): number {
   const thinner = moistureLeast - BENDS.pointsPerMm * Math.max(0, BENDS.mm - thicknessMm);
   return Math.min(moistureLeast, Math.max(BENDS.driest, thinner));
@@ -74,7 +79,11 @@ export function pliableFrom({ moistureLeast }: BakeStandard, thicknessMm: number
 /** A bread that is passed over a flame has black specks, and is sold with them, percent of a face. */
 const FLAMED_CHAR = 8;
 
-/** The figures behind a product's words; the common standard where it says nothing. */
+/**
+ * The figures behind a product's words; the common standard where it says nothing.
+ * @param product the product's words
+ * @param finish fire that ends the bake, if any
+ */
 export function standardOf(
   { spots, secondSpots, fold, puff }: ProductStandard,
   finish?: BakeProgram['finish'],
@@ -102,7 +111,12 @@ export interface Verdict {
   over: Over[];
 }
 
-/** Judges a bake by the colour that is aimed at, or by the least that is still sold. */
+/**
+ * Judges a bake by the colour that is aimed at, or by the least that is still sold.
+ * @param outcome what a bake came to
+ * @param standard what is asked
+ * @param by against which colour
+ */
 export function judge(
   outcome: BakeOutcome,
   standard: BakeStandard,
@@ -120,4 +134,7 @@ export function judge(
   return { short, over };
 }
 
+/**
+ * @param verdict what is short and what is over
+ */
 export const isGood = ({ short, over }: Verdict): boolean => short.length === 0 && over.length === 0;

@@ -71,14 +71,22 @@ const atThickness = (request: BakeRequest, thicknessMm: number): BakeRequest => 
   setup: { ...request.setup, thicknessMm },
 });
 
-/** The plate temperatures, °C, at which these seconds per side give good bread. */
+/**
+ * The plate temperatures, °C, at which these seconds per side give good bread.
+ * @param request the bread on its plate
+ * @param seconds s by side
+ */
 export const heatFor = (request: BakeRequest, seconds: readonly number[]): Reach =>
   reach(request, seconds, {
     ...{ from: HEAT_FROM_C, to: HEAT_TO_C, now: request.setup.plateC },
     at: (plateC) => atHeat(request, plateC),
   });
 
-/** The thicknesses, mm, at which this heat and these seconds give good bread; `least` is the thickest. */
+/**
+ * The thicknesses, mm, at which this heat and these seconds give good bread; `least` is the thickest.
+ * @param request the bread on its plate
+ * @param seconds s by side
+ */
 export const thicknessFor = (request: BakeRequest, seconds: readonly number[]): Reach =>
   reach(request, seconds, {
     ...{ from: THICK_MM, to: THIN_MM, now: request.setup.thicknessMm },
@@ -118,7 +126,11 @@ const CHANGES: (Pick<Sensitivity, 'what' | 'by'> & { to: (request: BakeRequest) 
   },
 ];
 
-/** What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution. */
+/**
+ * What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution.
+ * @param request the bread on its plate
+ * @param solution its seconds
+ */
 export function sensitivities(request: BakeRequest, { seconds }: Pick<Solution, 'seconds'>): Sensitivity[] {
   return CHANGES.map(({ what, by, to }) => {
     const changed = solveTimes(to(request));
@@ -144,7 +156,11 @@ const PALEST = 3;
 const PALER = [0.5, 0.25];
 const CRISPER_POINTS = [3, 6, 10, 15];
 
-/** The nearest changes that give good bread: of the heat, of the thickness, of what is asked for. */
+/**
+ * The nearest changes that give good bread: of the heat, of the thickness, of what is asked for.
+ * @param request the bread on its plate
+ * @returns the nearest first; empty where nothing helps
+ */
 export function waysOut(request: BakeRequest): WayOut[] {
   const { setup, standard } = request;
   const first = <T>(

@@ -101,6 +101,8 @@ function fill(
 /**
  * Computes the window. It solves the corners of blocks of 4 × 4 places, then halves every block that an edge of the
  * good bread runs through, and fills the others between their corners. Yields the share done, 0 to 1, so that a worker can tell and stop.
+ * @param request the bread on its plate
+ * @param axes heats, °C, and thicknesses, mm
  */
 export function* computeWindow(
   request: BakeRequest,
@@ -194,7 +196,11 @@ function quarters(c0: number, c1: number, r0: number, r1: number): [number, numb
   );
 }
 
-/** Runs a generator of progress to its end. */
+/**
+ * Runs a generator of progress to its end.
+ * @param steps the work
+ * @returns its result
+ */
 export function finish<R>(steps: Generator<number, R, void>): R {
   for (;;) {
     const { done, value } = steps.next();

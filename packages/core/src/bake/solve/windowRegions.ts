@@ -93,6 +93,8 @@ function contourOf(
 /**
  * The regions of a heat × thickness window as smooth outlines. The edge of the good bread runs where the room that is left
  * to its nearest limit is nothing, found between the places that were solved; the others run half way between theirs.
+ * @param window a computed window
+ * @returns outlines in °C and mm
  */
 export function windowRegions(window: BakeWindow): WindowRegions {
   const { codes, rooms, heatsC, thicknessesMm } = window;
@@ -152,6 +154,9 @@ const isBorder = (i: number, { columns, rows }: Grid): boolean => {
 /**
  * Lines along which the first side takes so many seconds, over the whole picture; only what lies on good bread means
  * anything. Open at the picture's borders.
+ * @param window a computed window
+ * @param seconds first side, s
+ * @returns points in °C and mm
  */
 export function firstSideLines(window: BakeWindow, seconds: number): WindowPoint[][] {
   const { codes, firstS, heatsC, thicknessesMm } = window;

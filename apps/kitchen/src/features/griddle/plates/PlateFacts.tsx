@@ -102,12 +102,12 @@ function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
         tone="ember"
         points={preheat.map(({ timeS, tempC }) => ({
           x: timeS / S_PER_MIN,
-          y: format.readTemp(tempC),
+          y: format.read(tempC, '°C'),
           words: `after ${(timeS / S_PER_MIN).toFixed(1)} min: ${format.temp(tempC)}`,
         }))}
         y={{ label: `plate, ${format.unitOf('°C')}` }}
         x={{ label: 'minutes from cold', format: (value) => String(value) }}
-        levels={[{ y: format.readTemp(plateC), name: 'wanted', tone: 'sage' }]}
+        levels={[{ y: format.read(plateC, '°C'), name: 'wanted', tone: 'sage' }]}
         table={{
           columns: ['minutes', format.unitOf('°C')],
           rows: preheat
