@@ -34,6 +34,9 @@ const MAIN_VIEWS = {
     '/ingredients',
     '/ingredients/flour-strong',
     '/shift',
+    '/service',
+    '/service/edit',
+    '/service/handover',
   ],
   day: [
     '/stock',

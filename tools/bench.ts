@@ -9,6 +9,7 @@ import { benchGriddle } from './bench/griddle';
 import { benchGriddlePage } from './bench/griddlePage';
 import { benchBench } from './bench/liveBench';
 import { benchFirstLoad } from './bench/firstLoad';
+import { benchShift } from './bench/shift';
 import { ROOT } from './install.mjs';
 
 export interface Measured {
@@ -25,6 +26,7 @@ process.stdout.write(
 );
 const rows: Measured[] = [
   ...benchCore(),
+  ...benchShift(),
   ...(await benchGriddle()),
   ...(await benchGriddlePage()),
   ...(await benchFirstLoad()),

@@ -191,8 +191,6 @@ async function wide(page: Page, url: string): Promise<void> {
   await weigh(page, 3);
   await page.goto(`${url}/shift`);
   await shoot(page, 'shift-wide');
-  await page.goto(`${url}/stock`);
-  await shoot(page, 'stock-wide');
   await page.goto(`${url}/log`);
   await page
     .getByRole('link', { name: /Pilot press .*finished|finished .*Pilot press/ })
@@ -210,6 +208,15 @@ async function wide(page: Page, url: string): Promise<void> {
   await shoot(page, 'window-wide');
 }
 
+/** The planned day: its times are the server's own, so the browser's clock is left alone. */
+async function service(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/service`);
+  await page.getByRole('heading', { name: 'The day' }).waitFor();
+  await settle(page);
+  await page.mouse.move(2, 2);
+  await page.screenshot({ path: join(FOLDER, 'service-wide.png') });
+}
+
 rmSync(FOLDER, { recursive: true, force: true });
 mkdirSync(FOLDER, { recursive: true });
 const server = await startServer(['--demo']);
@@ -224,6 +231,8 @@ try {
     await take(page, server.url);
     await page.close();
   }
+  const page = await browser.newPage({ viewport: WIDE, timezoneId: 'UTC', locale: 'en-GB' });
+  await service(page, server.url);
 } finally {
   await browser.close();
   await server.stop();

@@ -30,8 +30,8 @@ module.exports = {
     const { outputFiles } = buildSync({
       ...{ entryPoints: [path], bundle: true, write: false, outfile: `${path}.js`, sourcemap: 'inline' },
       ...{ format: 'cjs', platform: 'node', target: 'es2022', mainFields: ['module', 'main'] },
-      // Looking up a global in Jest's sandbox is slow; these are asked for in every step of a bake.
-      banner: { js: 'const { Math, Float64Array, Number } = globalThis;' },
+      // Looking up a global in Jest's sandbox is slow; these are asked for in every step of a bake and of a shift.
+      banner: { js: 'const { Math, Float64Array, Int32Array, Number, Infinity } = globalThis;' },
     });
     return { code: outputFiles[0]?.text ?? '' };
   },

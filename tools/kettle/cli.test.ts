@@ -18,6 +18,26 @@ const request = {
   kitchen: DEFAULT_KITCHEN,
 };
 
+const H = 3600;
+const cook = { id: 'cook', can: ['weigh', 'load', 'knead', 'divide', 'roll', 'bake'] };
+const roundBread = {
+  ...{ id: 'round', ballG: 60, weighS: 60, loadS: 60, mixS: 240, kneadS: 300, rest1: [900, 3600] },
+  ...{ divideS: 7, rest2: [600, 3600], rollS: 20, sidesS: [31, 26], heat: 'hot', ahead: 4, holdS: 7200 },
+  ...{ cu: 2, co: 0.3, waves: [{ opens: 11 * H, peak: 11.5 * H, closes: 12 * H, pieces: 20 }] },
+};
+/** A shift of one bread as a document. */
+const shiftOf = (changes: object) => ({
+  ...{ format: 'kettle-scale/shift', formatVersion: 1 },
+  shift: {
+    ...{ opens: 8 * H, serviceFrom: 11 * H, serviceTo: 13 * H, ends: 14 * H, people: [cook] },
+    ...{
+      mixers: [{ id: 'bowl', minG: 500, maxG: 9000 }],
+      plates: [{ id: 'plate', places: 6, preheatS: 900 }],
+    },
+    ...{ breads: [roundBread], ...changes },
+  },
+});
+
 async function kettle(command: string, document?: unknown) {
   if (document !== undefined) {
     const text = typeof document === 'string' ? document : JSON.stringify(document);
@@ -262,6 +282,19 @@ test.each(['formula', 'book', 'reading', 'plan-request', 'plan'])(
   },
 );
 
+test('shift plan makes a plan that shift simulate runs, to the piece and as a table', async () => {
+  const { code, out } = await kettle('shift plan --tries 50 --days 20 in.json', shiftOf({}));
+  expect(code).toBe(0);
+  const { worth, ...planned } = JSON.parse(out) as { worth: object; plan: { batches: { n: number }[] } };
+  expect(worth).toMatchObject({ wanted: { mean: expect.closeTo(20, -1) as number } });
+  const run = await kettle('shift simulate in.json', planned);
+  const pieces = planned.plan.batches.reduce((sum, { n }) => sum + n, 0);
+  expect(JSON.parse(run.out)).toMatchObject({ breads: { round: { made: pieces, ballsThrown: 0 } } });
+  const table = (await kettle('shift simulate --csv in.json', planned)).out.trim().split('\r\n');
+  expect(table[0]).toBe('who,kind,batch,bread,from,to,clock');
+  expect(table.filter((row) => row.includes(',piece,'))).toHaveLength(pieces);
+});
+
 test.each([
   ['formula convert in.json --to csv', '500 g flour', /list in words/],
   ['formula convert in.json --to moon', formula, /json, csv, jsonld/],
@@ -287,6 +320,10 @@ test.each([
   ['plan in.json', '{ "format": ', /not JSON/],
   ['plan missing.json', undefined, /no file “missing\.json”/],
   ['formula check in.json', { ...formula, formatVersion: 7 }, /^formatVersion: .*version 7/],
+  ['shift plan in.json', shiftOf({ people: [] }), /^shift\.people: Nobody is on shift/],
+  ['shift plan in.json', shiftOf({ serviceTo: 0 }), /The service ends before it begins/],
+  ['shift plan --tries 1.5 in.json', shiftOf({}), /^tries: Tries must be whole/],
+  ['shift simulate in.json', shiftOf({}), /^plan: The document has no plan/],
   ['schema moon', undefined, /moon/],
   ['dance', undefined, /dance/],
   ['plan', undefined, /missing required argument/],

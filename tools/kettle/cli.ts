@@ -8,6 +8,7 @@ import { addBenchCommands } from './benchCommands';
 import { addFormulaCommands } from './formulaCommands';
 import { addGriddleCommands } from './griddleCommands';
 import { addLogCommands } from './logCommands';
+import { addShiftCommands } from './shiftCommands';
 
 interface Streams {
   out: (text: string) => void;
@@ -56,6 +57,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
   addFormulaCommands(program, io);
   addLogCommands(program, io);
   addGriddleCommands(program, io);
+  addShiftCommands(program, io);
   program
     .command('schema')
     .description('print the JSON Schema of a document')
@@ -76,7 +78,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
       if (error.exitCode === 0) return 0;
       const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
       err(
-        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, bake, solve, window, plate, log, formula or schema; --help lists them.' : words}\n`,
+        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, bake, solve, window, plate, shift, log, formula or schema; --help lists them.' : words}\n`,
       );
       return BAD_INPUT;
     }

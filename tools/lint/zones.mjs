@@ -26,6 +26,7 @@ const CORE_ROOMS = [
   'log',
   'lessons',
   'diagnosis',
+  'shift',
   'explain',
   'document',
   'exchange',

@@ -24,6 +24,8 @@ import { kitchenStream, streamHandler } from './live/eventStream';
 import { type Hub, createHub } from './live/hub';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plans/routes';
+import { calendarHandler } from './services/calendar';
+import { serviceRoutes } from './services/routes';
 import type { Stores } from './stores';
 import { openApiDocument } from './system/openApi';
 import { systemRoutes } from './system/routes';
@@ -76,6 +78,7 @@ export function createApp({
     ...formulaRoutes(stores.formulas, stores.ingredients, around),
     ...bookRoutes(database, stores, around),
     ...planRoutes(stores.plans, stores.ingredients, hub),
+    ...serviceRoutes(stores, around),
     ...batchRoutes(stores, around),
     ...logRoutes(stores, around),
     ...deviceRoutes(devices),
@@ -98,6 +101,7 @@ export function createApp({
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json(openApi);
   });
+  app.get('/api/v1/services/calendar.ics', calendarHandler(stores, now));
   app.get('/api/v1/backup', backupHandler(database, now));
   app.post('/api/v1/backup', restoreHandler(database, stores, hub));
   app.get('/api/v1/stream', kitchenStream(hub, devices));

@@ -5,6 +5,7 @@ import { type FormulaStore, openFormulaStore } from './formulas/store';
 import { type IngredientStore, openIngredientStore } from './ingredients/store';
 import { type PlanStore, openPlanStore } from './plans/store';
 import { type CarriedStore, openCarriedStore } from './log/carried';
+import { type ServiceStore, openServiceStore } from './services/store';
 import { type KitchenStore, openKitchenStore } from './kitchen/store';
 
 export interface Stores {
@@ -16,6 +17,7 @@ export interface Stores {
   formulas: FormulaStore;
   batches: BatchStore;
   plans: PlanStore;
+  services: ServiceStore;
   carried: CarriedStore;
 }
 
@@ -29,6 +31,7 @@ export async function openStores(database: Database, demo = false): Promise<Stor
     formulas: openFormulaStore(database),
     batches: openBatchStore(database, demo),
     plans: openPlanStore(database),
+    services: openServiceStore(database),
     carried: openCarriedStore(database),
   };
 }

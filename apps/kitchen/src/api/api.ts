@@ -1,3 +1,4 @@
+import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import type { Batch, BatchEvent, BatchRecord, BatchStart, BatchSummary } from '@kettle-scale/core/batch';
 import type { DeviceAct, DeviceKind, HeardReading } from '@kettle-scale/core/device';
 import type { Book, BookEntry, FormulaVersion, ImportReport, OnTaken } from '@kettle-scale/core/document';
@@ -114,6 +115,10 @@ export const api = {
   saveKitchen: (kitchen: Kitchen) => call<Kitchen>('PUT', '/kitchen', kitchen),
   flourLots: () => call<LotState[]>('GET', '/flour-lots'),
   saveFlourLot: (lot: FlourLot) => call<LotState>('PUT', `/flour-lots/${slug(lot.id)}`, lot),
+  services: () => call<ServiceRecord[]>('GET', '/services'),
+  service: (day: string) => call<ServiceRecord | null>('GET', `/services/${slug(day)}`),
+  saveService: (service: ServiceDay) => call<ServiceRecord>('PUT', `/services/${slug(service.day)}`, service),
+  serviceAct: (day: string, act: ServiceAct) => call<ServiceAct>('POST', `/services/${slug(day)}/acts`, act),
   savedPlans: () => call<SavedPlan[]>('GET', '/saved-plans'),
   savePlan: (plan: SavedPlan) => call<SavedPlan>('PUT', `/saved-plans/${slug(plan.id)}`, plan),
   forgetPlan: (id: string) => call<SavedPlan[]>('DELETE', `/saved-plans/${slug(id)}`),

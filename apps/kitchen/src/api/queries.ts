@@ -5,6 +5,7 @@ import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { SavedPlan } from '@kettle-scale/core/plan';
+import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import { QueryClient, useMutation, useQueries, useQuery } from '@tanstack/react-query';
 import { type FindWords, Refused, api } from './api';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
@@ -32,6 +33,8 @@ export const keys = {
   kitchen: ['kitchen'],
   flourLots: ['flour-lots'],
   savedPlans: ['saved-plans'],
+  services: ['services'],
+  service: (day: string) => ['services', day],
   health: ['health'],
   book: ['book'],
   versions: (id: string) => ['versions', id],
@@ -91,6 +94,44 @@ export const useRunning = () =>
     queryFn: () => api.batches('running'),
     staleTime: 0,
     refetchInterval: RUNNING_POLL_MS,
+  });
+
+/** Batches that were begun on a day, whole. */
+export const useBatchesSince = (from: string): Batch[] => {
+  const list = useQuery({
+    queryKey: [...keys.batches(), 'since', from],
+    queryFn: () => api.findBatches({ from, limit: '100' }),
+    staleTime: 0,
+    refetchInterval: RUNNING_POLL_MS,
+  });
+  return useSomeBatches((list.data ?? []).map(({ id }) => id));
+};
+
+/** Days of service, the newest first. */
+export const useServices = () => useQuery({ queryKey: keys.services, queryFn: api.services });
+
+/** The service of a day; null where nobody has said what it is to bring. */
+export const useService = (day: string) =>
+  useQuery({ queryKey: keys.service(day), queryFn: () => api.service(day) });
+
+export const useSaveService = () =>
+  useMutation({
+    mutationFn: (service: ServiceDay) => api.saveService(service),
+    scope: { id: 'service' },
+    onSuccess: (record) => queryClient.setQueryData(keys.service(record.service.day), record),
+  });
+
+/** Tells what happened to ready bread; shown at once, taken back when the server refuses it. */
+export const useServiceAct = (day: string) =>
+  useMutation({
+    mutationFn: (act: ServiceAct) => api.serviceAct(day, act),
+    scope: { id: 'service-act' },
+    onMutate: (act) =>
+      queryClient.setQueryData<ServiceRecord | null>(
+        keys.service(day),
+        (record) => record && { ...record, acts: [...record.acts, act] },
+      ),
+    onError: () => queryClient.invalidateQueries({ queryKey: keys.service(day) }),
   });
 
 export const useSavedPlans = () => useQuery({ queryKey: keys.savedPlans, queryFn: api.savedPlans });

@@ -8,6 +8,7 @@ interface Told {
   batch: { batchId: string };
   lots: object;
   plans: object;
+  service: { day: string };
   book: object;
   ingredients: object;
   settings: object;
@@ -53,6 +54,7 @@ const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
     void queryClient.invalidateQueries({ queryKey: keys.savedPlans });
     void queryClient.invalidateQueries({ queryKey: keys.carried });
   },
+  service: ({ day }) => void queryClient.invalidateQueries({ queryKey: keys.service(day) }),
   book: () => {
     void queryClient.invalidateQueries({ queryKey: keys.book });
     void queryClient.invalidateQueries({ queryKey: ['versions'] });

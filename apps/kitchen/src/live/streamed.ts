@@ -4,6 +4,7 @@ export const STREAMED = [
   'batch',
   'lots',
   'plans',
+  'service',
   'book',
   'ingredients',
   'settings',

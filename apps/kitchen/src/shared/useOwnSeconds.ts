@@ -10,7 +10,7 @@ import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useMemo } from 'react';
 import { useKitchen } from '../api/queries';
-import { useGriddleWork } from '../workers/griddleQueries';
+import { useWork } from '../workers/useWork';
 
 /** What the model says of a formula's own seconds; null while it is asked. */
 export interface OwnSeconds {
@@ -31,7 +31,7 @@ export function useOwnSeconds(formula: Formula, foods: readonly Ingredient[] | u
     });
     return { request, plate: griddle?.name ?? '10 mm of steel' };
   }, [formula, foods, kitchen]);
-  const { data } = useGriddleWork('solve', asked ? { request: asked.request } : null);
+  const { data } = useWork('solve', asked ? { request: asked.request } : null);
   if (!asked || !data) return null;
   const { solved } = data;
   return { ranges: solved.keepsSplit ? rangesOf(solved) : [], words: ownSecondsWords(solved, asked.plate) };

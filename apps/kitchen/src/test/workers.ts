@@ -1,20 +1,20 @@
 import { finish } from '@kettle-scale/core/bake';
 import { type FileQuestion, answerFile } from '../workers/fileWork';
-import type { FromWorker, ToWorker } from '../workers/griddle';
-import { GRIDDLE_WORK } from '../workers/griddleWork';
+import type { FromWorker, ToWorker } from '../workers/background';
+import { WORK as BACKGROUND } from '../workers/work';
 
 type Answer = (question: unknown) => unknown;
 
-const griddle: Answer = (question) => {
+const background: Answer = (question) => {
   const asked = question as ToWorker;
   if ('cancel' in asked) return undefined;
-  const work = GRIDDLE_WORK[asked.name] as (asks: unknown) => Generator<number, unknown, void>;
+  const work = BACKGROUND[asked.name] as (asks: unknown) => Generator<number, unknown, void>;
   return { id: asked.id, result: finish(work(asked.asks)) } satisfies FromWorker;
 };
 
 const WORK: Record<string, Answer> = {
   'readFile.worker': (question) => answerFile(question as FileQuestion),
-  'griddle.worker': griddle,
+  'background.worker': background,
 };
 
 /** The test browser has no workers: the same work, done in the page. */

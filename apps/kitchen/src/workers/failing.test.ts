@@ -1,6 +1,6 @@
 import { InputError } from '@kettle-scale/core/message';
 import { startAlarmClock } from './alarmClock';
-import { askGriddle } from './griddle';
+import { askWorker } from './background';
 import { readFile } from './readFile';
 
 /** A worker whose file does not load, as after an update of the server under an open page. */
@@ -12,8 +12,8 @@ class BrokenWorker {
 beforeEach(() => Object.assign(globalThis, { Worker: BrokenWorker }));
 afterEach(() => Reflect.deleteProperty(globalThis, 'Worker'));
 
-test('the griddle says that it could not be worked out', async () => {
-  await expect(askGriddle('times', {} as never)).rejects.toThrow(/could not be worked out/);
+test('what is asked in the background says that it could not be worked out', async () => {
+  await expect(askWorker('times', {} as never)).rejects.toThrow(/could not be worked out/);
 });
 
 test('a file says that it could not be read', async () => {

@@ -41,7 +41,7 @@ import {
   waysOut,
 } from '@kettle-scale/core/bake';
 
-/** What the griddle worker can be asked: its input and its answer. */
+/** What can be asked of the griddle: its input and its answer. */
 export interface GriddleWork {
   /** Seconds per side, and the bake that they are. */
   solve: {
@@ -84,7 +84,6 @@ export interface GriddleWork {
 /** First sides that are looked at, as shares of what they should be. */
 const LATE_SHARES = [0.7, 1, 1.4, 2] as const;
 
-export type WorkName = keyof GriddleWork;
 type Steps<T> = Generator<number, T, void>;
 
 /** Between points of a series that is drawn. */
@@ -93,7 +92,7 @@ const PREHEAT = { everyS: 30, forS: 40 * 60 };
 
 /** Every task as a generator that yields the share done, so that it can be shown and stopped. */
 export const GRIDDLE_WORK: {
-  [N in WorkName]: (asks: GriddleWork[N]['asks']) => Steps<GriddleWork[N]['gives']>;
+  [N in keyof GriddleWork]: (asks: GriddleWork[N]['asks']) => Steps<GriddleWork[N]['gives']>;
 } = {
   *solve({ request, seconds }) {
     const solution = solveTimes(request);

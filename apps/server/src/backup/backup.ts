@@ -56,6 +56,12 @@ export async function* backupLines(
   for (const { document } of await select('SELECT document FROM saved_plans ORDER BY id')) {
     yield line(`{"kind":"saved-plan","plan":${document}}`);
   }
+  for (const { id, document } of await select('SELECT id, document FROM service_days ORDER BY id')) {
+    const acts = await select('SELECT document FROM service_acts WHERE day = $1 ORDER BY id', [id]);
+    yield line(
+      `{"kind":"service","service":${document},"acts":[${acts.map((act) => act.document).join(',')}]}`,
+    );
+  }
   for (const { document } of await select('SELECT document FROM carried ORDER BY id')) {
     yield line(`{"kind":"carried","carried":${document}}`);
   }

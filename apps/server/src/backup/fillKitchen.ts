@@ -115,6 +115,19 @@ function putInto({ sequelize }: Pick<Database, 'sequelize'>, stores: Stores, tra
     },
     'saved-plan': ({ plan }) =>
       run('INSERT INTO saved_plans (id, document) VALUES ($1, $2)', [plan.id, JSON.stringify(plan)]),
+    service: async ({ service, acts }) => {
+      await run('INSERT INTO service_days (id, document) VALUES ($1, $2)', [
+        service.day,
+        JSON.stringify(service),
+      ]);
+      for (const act of acts) {
+        await run('INSERT INTO service_acts (id, day, document) VALUES ($1, $2, $3)', [
+          act.id,
+          service.day,
+          JSON.stringify(act),
+        ]);
+      }
+    },
     carried: ({ carried }) =>
       run('INSERT INTO carried (id, document) VALUES ($1, $2)', [carried.id, JSON.stringify(carried)]),
     batch: ({ start, plan, events, receivedAt }) =>

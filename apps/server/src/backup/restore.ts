@@ -21,6 +21,8 @@ const TABLES = [
   'batches',
   'carried',
   'saved_plans',
+  'service_acts',
+  'service_days',
   'formula_versions',
   'formulas',
   'flour_lots',

@@ -1,5 +1,6 @@
 import { lotToday } from '@kettle-scale/core/flourLot';
-import { dayOf } from '@kettle-scale/core/quantity';
+import { addDays, dayOf, startOfDayMs } from '@kettle-scale/core/quantity';
+import { compileShift, drawDays, quickPlan, searchPlan, shiftOfDay } from '@kettle-scale/core/shift';
 import { planBatch } from '@kettle-scale/core/plan';
 import {
   type Cook,
@@ -8,9 +9,12 @@ import {
   DEMO_TRUTH,
   airOf,
   demoFormulas,
+  demoService,
+  demoTakings,
   demoLots,
   driftOf,
   openRandom,
+  type Random,
   pricesOf,
   simulateBatch,
 } from '@kettle-scale/simulation';
@@ -79,5 +83,48 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
     };
     await stores.batches.insertWhole(start, plan, simulateBatch(plan, startMs, cook, random, past.note));
   }
+  await seedServices(stores, nowMs, random);
   return true;
+}
+
+/** Weekdays of the past that the demo has served before. */
+const PAST_SERVICES = [14, 7];
+const MS_PER_S = 1000;
+const QUARTER_S = 15 * 60;
+/** The search of the demo's plan is short: a kitchen goes on from there. */
+const PLAN_TRIES = 400;
+const PLAN_DAYS = 40;
+
+/** Two lunches of the past with what was taken, and today's, planned, its kitchen open since the last quarter of an hour. */
+async function seedServices(stores: Stores, nowMs: number, random: Random): Promise<void> {
+  const kitchen = await stores.kitchen.get();
+  const zone = kitchen.timeZone ?? UTC;
+  const foods = await stores.ingredients.list();
+  const facts = { foods, kitchen, facts: [] };
+  const book = (await stores.formulas.list()).map((formula) => ({ ...facts, formula }));
+  for (const daysAgo of [...PAST_SERVICES, 0]) {
+    const day = addDays(dayOf(nowMs, zone), -daysAgo);
+    const midnightMs = startOfDayMs(day, zone);
+    const nowS = (nowMs - daysAgo * DAY_MS - midnightMs) / MS_PER_S;
+    const service = demoService(day, Math.max(0, Math.floor(nowS / QUARTER_S) * QUARTER_S));
+    if (daysAgo > 0) {
+      await stores.services.put(service);
+      for (const act of demoTakings(service, midnightMs, random)) await stores.services.append(day, act);
+      continue;
+    }
+    const shift = shiftOfDay(service, book, kitchen);
+    const line = compileShift(shift);
+    const days = drawDays(shift, SEED, PLAN_DAYS);
+    const { plan } = lastOf(searchPlan(line, quickPlan(line, days), days, { seed: SEED, tries: PLAN_TRIES }));
+    const batches = plan.batches.map(({ bread, n, start, bakeAt }) => ({
+      id: uuidv7({ msecs: nowMs, random: random.bytes(16) }),
+      formulaId: line.breads[bread]?.id ?? '',
+      ...{ n, start, bakeAt: bakeAt ?? start },
+    }));
+    await stores.services.put({ ...service, plan: { batches, chosenAt: new Date(nowMs).toISOString() } });
+  }
+}
+
+function lastOf<T>(steps: Generator<T, T, void>): T {
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }

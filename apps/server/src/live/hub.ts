@@ -7,6 +7,7 @@ export type News =
   | { type: 'batch'; batchId: string }
   | { type: 'lots' }
   | { type: 'plans' }
+  | { type: 'service'; day: string }
   | { type: 'book' }
   | { type: 'ingredients' }
   | { type: 'settings' }

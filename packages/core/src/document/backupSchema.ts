@@ -7,14 +7,15 @@ import { planSchema } from '../plan/planSchema';
 import { savedPlanSchema } from '../plan/savedPlanSchema';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
 import { flourLotSchema } from '../flourLot/flourLotSchema';
+import { serviceRecordSchema } from '../shift/day/serviceDaySchema';
 import { ingredientSchema } from '../ingredient/ingredientSchema';
 
 export const BACKUP_FORMAT = 'kettle-scale/backup';
-export const BACKUP_FORMAT_VERSION = 2;
+export const BACKUP_FORMAT_VERSION = 3;
 
 /** The first line of a backup. */
 export const backupHeadSchema = z.strictObject({
-  ...formatFields(BACKUP_FORMAT, 1, BACKUP_FORMAT_VERSION),
+  ...formatFields(BACKUP_FORMAT, 1, 2, BACKUP_FORMAT_VERSION),
   kind: z.literal('head'),
   madeAt: z.string(),
 });
@@ -38,6 +39,8 @@ export const backupLineSchema = z.discriminatedUnion(
     }),
     z.strictObject({ kind: z.literal('saved-plan'), plan: savedPlanSchema }),
     z.strictObject({ kind: z.literal('carried'), carried: carriedSchema }),
+    /** A day's service with what happened to its bread. */
+    z.strictObject({ kind: z.literal('service'), ...serviceRecordSchema.shape }),
     z
       .strictObject({
         kind: z.literal('batch'),

@@ -4,6 +4,8 @@ import { planSchema } from '../plan/planSchema';
 import { formulaSchema } from '../formula/formulaSchema';
 import { griddleSchema } from '../kitchen/griddleSchema';
 import { bakeRequestSchema } from '../bake/solve/requestSchema';
+import { serviceDaySchema } from '../shift/day/serviceDaySchema';
+import { shiftDocumentSchema } from '../shift/shiftSchema';
 import { InputError } from '../message/problem';
 import { listReadingSchema } from '../writing/readingDocument';
 import { backupLineSchema } from './backupSchema';
@@ -21,6 +23,8 @@ export const DOCUMENT_SCHEMAS = {
   'backup-line': backupLineSchema,
   'bake-request': bakeRequestSchema,
   griddle: griddleSchema,
+  shift: shiftDocumentSchema,
+  'service-day': serviceDaySchema,
 } as const;
 
 export type DocumentName = keyof typeof DOCUMENT_SCHEMAS;

@@ -16,6 +16,7 @@ import { SPACE } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';
 import { useNow } from '../../ui/useNow';
 import { DayTicket } from './DayTicket';
+import { ReadyByTicket } from './ReadyByTicket';
 import { NeedFields } from './NeedFields';
 import { PlanPicture } from './PlanPicture';
 import { PlanSide } from './PlanSide';
@@ -88,6 +89,7 @@ function Planner(props: PlannerProps) {
           />
           {problem ? <FieldError id="plan-error" message={problem} /> : null}
           {plan ? <PlanPicture plan={plan} onWhy={(figure) => setAsked({ of: 'plan', figure })} /> : null}
+          {plan ? <ReadyByTicket {...{ plan, kitchen, ingredients }} nowMs={now} /> : null}
           <DayTicket kitchen={kitchen} lots={needs.fitting} lotId={needs.lot?.id} onLot={needs.setLotId} />
         </View>
         <PlanSide planner={planner} nowMs={now} onAsk={setAsked} />

@@ -19,6 +19,7 @@ import { useWide } from '../../ui/layout/useWide';
 import { Timeline } from './Timeline';
 import { type BoardRow, boardOf } from '../../batch/board';
 import { AllowAlarms } from './AllowAlarms';
+import { ServiceTicket } from './ServiceTicket';
 import { HeldTicket } from './HeldTicket';
 
 const styles = StyleSheet.create({
@@ -163,6 +164,7 @@ export function ShiftScreen() {
           }
         />
       ) : null}
+      {formulas.data && formulas.data.length > 0 ? <ServiceTicket nowMs={nowMs} /> : null}
       {board.map((row) => (
         <BoardTicket key={row.batch.id} row={row} />
       ))}

@@ -2,6 +2,7 @@ import * as start from './0001-start';
 import * as book from './0002-book';
 import * as bench from './0003-bench';
 import * as log from './0004-log';
+import * as service from './0005-service';
 
 export interface Migration {
   name: string;
@@ -15,4 +16,5 @@ export const migrations: readonly Migration[] = [
   { name: '0002-book', ...book },
   { name: '0003-bench', ...bench },
   { name: '0004-log', ...log },
+  { name: '0005-service', ...service },
 ];

@@ -9,7 +9,9 @@ export interface Hands {
   offS: number;
   rollS: number;
 }
-export const USUAL_HANDS: Hands = { onS: 3, flipS: 2, offS: 3, rollS: 0 };
+/** One touch of a piece, s: on, a turn, off. */
+const HAND_S = 4;
+export const USUAL_HANDS: Hands = { onS: HAND_S, flipS: HAND_S, offS: HAND_S, rollS: 0 };
 
 export const LIMITS = ['plate area', 'heat', 'hands', 'rolling'] as const;
 export type PaceLimit = (typeof LIMITS)[number];

@@ -145,7 +145,7 @@ describe('heat of a plate', () => {
   test('the pace names what holds it back', () => {
     const weak = {
       ...request,
-      setup: { ...request.setup, plate: { ...request.setup.plate!, maxPowerWM2: 15_000 } },
+      setup: { ...request.setup, plate: { ...request.setup.plate!, maxPowerWM2: 12_000 } },
     };
     const facts = { places: 6, pieceAreaM2: 0.0616, plateAreaM2: plateAreaM2(GRIDDLE), gapS: 5 };
     const limits = (changes: object) =>

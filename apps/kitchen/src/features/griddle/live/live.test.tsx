@@ -8,7 +8,7 @@ import { keys, queryClient } from '../../../api/queries';
 import { kitchenQueue } from '../../../batch/kitchenQueue';
 import { draw, entry, liveBatch, plan, press } from '../../../test/liveBatch';
 import { workInPage } from '../../../test/workers';
-import { askGriddle } from '../../../workers/griddle';
+import { askWorker } from '../../../workers/background';
 import { LiveScreen } from './LiveScreen';
 import {
   MODEL_CONSTANTS,
@@ -91,7 +91,7 @@ test('after an early or a late turn the second side follows the model', async ()
     ...{ formula, foods: CATALOGUE, griddle: GRIDDLE },
     ...{ plateC: 220, thicknessMm: 1.6, doughC: 24, altitudeM: 0 },
   });
-  const table = await askGriddle('times', { request, platesC: [215, 225] });
+  const table = await askWorker('times', { request, platesC: [215, 225] });
   const seconds = secondsAt(table, 220);
   const [first = 0, second = 0] = seconds;
   const after = (before: number) =>
@@ -129,8 +129,8 @@ test('the question follows the plate, what it has learned, and the product’s t
   expect(requestOf({ ...asked, griddle: taught() })).toEqual(plain);
   expect(learned.setup.model?.browning).toBeCloseTo(1.5 * (plain.setup.model?.browning ?? 0));
   expect(spreadsOf(formula, 6)).toMatchObject({ ballShare: 0.01, plateC: 6 });
-  const { solved } = await askGriddle('solve', { request: plain });
-  const faster = await askGriddle('solve', { request: learned });
+  const { solved } = await askWorker('solve', { request: plain });
+  const faster = await askWorker('solve', { request: learned });
   expect(faster.solved.least[1] ?? 0).toBeLessThanOrEqual(solved.least[1] ?? 0);
 });
 

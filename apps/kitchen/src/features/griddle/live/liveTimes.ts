@@ -9,7 +9,7 @@ import {
 } from '@kettle-scale/core/bake';
 import type { Plan } from '@kettle-scale/core/plan';
 import { useMemo } from 'react';
-import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useWork } from '../../../workers/useWork';
 import type { GriddleSubject } from '../useGriddle';
 
 /** Times are worked out for plates so far around what is wanted, every so many degrees, and read between them. */
@@ -56,7 +56,7 @@ export function useLiveTimes(
     () => Array.from({ length: (2 * AROUND_C) / EVERY_C + 1 }, (_, i) => wantedC - AROUND_C + i * EVERY_C),
     [wantedC],
   );
-  const times = useGriddleWork('times', { request, platesC: plates });
+  const times = useWork('times', { request, platesC: plates });
   const { sides } = plan.formula.bake;
   const table = times.data ?? NONE;
   const nominal = useMemo(

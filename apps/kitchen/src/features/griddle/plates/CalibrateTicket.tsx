@@ -10,7 +10,7 @@ import { FITTED, type Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useLoggedPieces } from '../../../api/griddlePieces';
-import { askGriddle } from '../../../workers/griddle';
+import { askWorker } from '../../../workers/background';
 import { Action, PrimaryAction } from '../../../ui/input/actions';
 import { XyChart } from '../../../shared/chart';
 import { Progress } from '../../../ui/layout/Progress';
@@ -31,7 +31,7 @@ function useFit(request: BakeRequest, pieces: LoggedPiece[]) {
     setStop(controller);
     setProgress(0);
     setProblem(null);
-    askGriddle('calibrate', { request, pieces }, { signal: controller.signal, onProgress: setProgress })
+    askWorker('calibrate', { request, pieces }, { signal: controller.signal, onProgress: setProgress })
       .then(setFit)
       .catch((error: unknown) => {
         if (!controller.signal.aborted) setProblem(error instanceof Error ? error.message : String(error));

@@ -14,7 +14,7 @@ import {
 } from '@kettle-scale/core/bake';
 import type { Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
-import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useWork } from '../../../workers/useWork';
 import { PlatePicture, XyChart } from '../../../shared/chart';
 import { Choices } from '../../../ui/input/Choices';
 import { Leader, Ticket } from '../../../ui/layout/Ticket';
@@ -128,7 +128,7 @@ export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: Gr
   const places = placesOf(griddle, diameterMm);
   const facts = paceFactsOf(formula, foods, griddle, thicknessMm, ROLLING[rolling]);
   const seconds = secondsOf(formula.bake);
-  const work = useGriddleWork('plate', { request, seconds, fromC: COLD_C, facts });
+  const work = useWork('plate', { request, seconds, fromC: COLD_C, facts });
   const knob = knobAdvice(griddle.marks, plateC);
   const { pace, settled, readyS, preheat = [] } = work.data ?? {};
   return (

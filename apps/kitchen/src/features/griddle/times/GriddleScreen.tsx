@@ -2,7 +2,7 @@ import type { BatchSummary } from '@kettle-scale/core/batch';
 import { SMOKES_FROM_C } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useWork } from '../../../workers/useWork';
 import { useRunning } from '../../../api/queries';
 import { Caution } from '../../../ui/layout/Caution';
 import { CrossSection } from '../../../shared/chart';
@@ -124,9 +124,9 @@ export function GriddleScreen() {
   const format = useFormat();
   const { baking, others } = useLiveLinks();
   const wide = useWide();
-  const work = useGriddleWork('solve', subject ? { request: subject.request } : null);
+  const work = useWork('solve', subject ? { request: subject.request } : null);
   const solved = work.data?.solved;
-  const robust = useGriddleWork(
+  const robust = useWork(
     'robust',
     subject && solved?.good && !work.isPlaceholderData
       ? { request: subject.request, spreads: subject.spreads, seconds: solved.seconds }

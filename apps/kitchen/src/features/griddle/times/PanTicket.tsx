@@ -7,7 +7,7 @@ import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
-import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useWork } from '../../../workers/useWork';
 import { useGriddleChoice } from '../griddleSetup';
 import type { GriddleSubject } from '../useGriddle';
 
@@ -21,7 +21,7 @@ export function PanTicket({ subject, flame }: { subject: GriddleSubject; flame: 
   const set = useGriddleChoice((state) => state.set);
   const format = useFormat();
   const [gapS, setGapS] = useState(USUAL_GAP_S);
-  const { data, error } = useGriddleWork('pan', { request: subject.request, flame, gapS });
+  const { data, error } = useWork('pan', { request: subject.request, flame, gapS });
   const landsC = data ? Math.round(data.middle.landsC) : null;
   const between = (of: 'landsC' | 'underC') =>
     data ? `${format.temp(data.least[of])} to ${format.temp(data.most[of])}` : '';

@@ -11,7 +11,7 @@ import {
 } from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useWork } from '../../../workers/useWork';
 import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
@@ -47,7 +47,7 @@ interface TimesTicketProps {
 export function TimesTicket({ subject, solved, robust, robustError }: TimesTicketProps) {
   const format = useFormat();
   const [why, setWhy] = useState<Explanation | null>(null);
-  const details = useGriddleWork('details', { request: subject.request, solution: solved });
+  const details = useWork('details', { request: subject.request, solution: solved });
   const { seconds } = solved;
   const ranges = rangesOf(solved);
   const differs = whyNotWritten(

@@ -5,7 +5,7 @@ import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
-import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useWork } from '../../../workers/useWork';
 import { useGriddleChoice } from '../griddleSetup';
 import type { GriddleSubject } from '../useGriddle';
 
@@ -46,7 +46,7 @@ function OneWay({ name, way, none }: { name: string; way: Way | null; none: stri
 export function WaysTicket({ subject }: { subject: GriddleSubject }) {
   const { request, griddle, formula, foods, thicknessMm } = subject;
   const facts = paceFactsOf(formula, foods, griddle, thicknessMm);
-  const { data, isPlaceholderData } = useGriddleWork('ways', { request, facts });
+  const { data, isPlaceholderData } = useWork('ways', { request, facts });
   if (!data) return null;
   return (
     <Ticket>

@@ -1,7 +1,7 @@
 import { type BakeWindow, CODES, EDGE_WORDS, reachWords, thicknessSdMm } from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useGriddleWork } from '../../../workers/griddleQueries';
+import { useWork } from '../../../workers/useWork';
 import { Action } from '../../../ui/input/actions';
 import { WindowPicture } from '../../../shared/chart';
 import { Choices } from '../../../ui/input/Choices';
@@ -50,8 +50,8 @@ export function WindowScreen() {
   const [wanted, setWanted] = useState(true);
   const [asTable, setAsTable] = useState(false);
   const format = useFormat();
-  const work = useGriddleWork('window', subject && wanted ? { request: subject.request } : null);
-  const reach = useGriddleWork(
+  const work = useWork('window', subject && wanted ? { request: subject.request } : null);
+  const reach = useWork(
     'reach',
     subject
       ? { request: subject.request, seconds: subject.formula.bake.sides.map(({ seconds }) => seconds) }

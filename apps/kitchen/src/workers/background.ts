@@ -1,4 +1,4 @@
-import type { GriddleWork, WorkName } from './griddleWork';
+import type { Work, WorkName } from './work';
 
 export type ToWorker = { id: number; name: WorkName; asks: unknown } | { cancel: number };
 export type FromWorker =
@@ -20,12 +20,12 @@ function giveUp(): void {
   worker = null;
   const all = [...waiting.values()];
   waiting.clear();
-  for (const { reject } of all) reject(new Error('The griddle could not be worked out on this device.'));
+  for (const { reject } of all) reject(new Error('This could not be worked out on this device.'));
 }
 
 function openWorker(): Worker {
   if (worker) return worker;
-  worker = new Worker(new URL('./griddle.worker', window.location.href));
+  worker = new Worker(new URL('./background.worker', window.location.href));
   worker.onerror = giveUp;
   worker.onmessageerror = giveUp;
   worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
@@ -44,12 +44,12 @@ interface AskOptions {
   onProgress?: (share: number) => void;
 }
 
-/** Asks the griddle worker. Aborting the signal stops it. */
-export function askGriddle<N extends WorkName>(
+/** Asks the worker in the background. Aborting the signal stops it. */
+export function askWorker<N extends WorkName>(
   name: N,
-  asks: GriddleWork[N]['asks'],
+  asks: Work[N]['asks'],
   { signal, onProgress }: AskOptions = {},
-): Promise<GriddleWork[N]['gives']> {
+): Promise<Work[N]['gives']> {
   const id = (lastId += 1);
   const port = openWorker();
   return new Promise((resolve, reject) => {

@@ -1,23 +1,23 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { askGriddle } from './griddle';
-import type { GriddleWork, WorkName } from './griddleWork';
+import { askWorker } from './background';
+import type { Work, WorkName } from './work';
 
 /** A computed answer stays right for its question; it is only forgotten to save memory. */
 const KEPT_MS = 30 * 60_000;
 
 /**
- * An answer of the griddle worker, kept for its question. While a new question is worked on the last answer stays, so a
+ * An answer of the worker in the background, kept for its question. While a new question is worked on the last answer stays, so a
  * slider can be dragged; a question that is no longer asked is stopped.
  */
-export function useGriddleWork<N extends WorkName>(name: N, asks: GriddleWork[N]['asks'] | null) {
+export function useWork<N extends WorkName>(name: N, asks: Work[N]['asks'] | null) {
   const [progress, setProgress] = useState(0);
   const query = useQuery({
-    queryKey: ['griddle', name, asks],
+    queryKey: ['work', name, asks],
     queryFn: ({ signal }) => {
       if (asks === null) throw new RangeError('nothing was asked');
       setProgress(0);
-      return askGriddle(name, asks, { signal, onProgress: setProgress });
+      return askWorker(name, asks, { signal, onProgress: setProgress });
     },
     enabled: asks !== null,
     networkMode: 'always',

@@ -1,5 +1,5 @@
-import { GRIDDLE_WORK } from './griddleWork';
-import type { FromWorker, ToWorker } from './griddle';
+import { WORK } from './work';
+import type { FromWorker, ToWorker } from './background';
 
 /** Computes in slices this long, so that a cancel or a more urgent question gets through between them. */
 const SLICE_MS = 8;
@@ -39,6 +39,6 @@ scope.onmessage = ({ data }) => {
     cancelled.add(data.cancel);
     return;
   }
-  const work = GRIDDLE_WORK[data.name] as (asks: unknown) => Generator<number, unknown, void>;
+  const work = WORK[data.name] as (asks: unknown) => Generator<number, unknown, void>;
   run(data.id, work(data.asks));
 };

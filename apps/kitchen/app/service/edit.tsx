@@ -1,0 +1,1 @@
+export { ServiceEditScreen as default } from '../../src/screens';

@@ -1,0 +1,1 @@
+export { HandOverScreen as default } from '../../src/screens';

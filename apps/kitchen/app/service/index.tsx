@@ -1,0 +1,1 @@
+export { ServiceScreen as default } from '../../src/screens';

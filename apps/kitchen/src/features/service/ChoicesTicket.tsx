@@ -1,0 +1,136 @@
+import { type Choice, type ExtraWorth, compileShift, inOrder } from '@kettle-scale/core/shift';
+import { useState } from 'react';
+import { Action, PrimaryAction } from '../../ui/input/actions';
+import { Choices } from '../../ui/input/Choices';
+import { FieldError } from '../../ui/input/Field';
+import { Progress } from '../../ui/layout/Progress';
+import { Table } from '../../ui/layout/Table';
+import { Ticket } from '../../ui/layout/Ticket';
+import { Body, Heading, Label } from '../../ui/type';
+import { useWork } from '../../workers/useWork';
+import { batchesFor, type ServiceNow } from './useServiceDay';
+import { type PlanActs, plannedFrom } from './usePlanActs';
+
+const AIM_WORDS: Record<Choice['aim'], string> = {
+  balanced: 'Balanced',
+  safest: 'Safest',
+  'least waste': 'Least waste',
+  'one cook': 'One cook only',
+};
+
+const round = (figure: number): string => String(Math.round(figure));
+/** A mean with the range that its standard error leaves. */
+const ranged = ({ mean, standardError }: { mean: number; standardError: number }): string =>
+  standardError < 0.5 ? round(mean) : `${round(mean)} ± ${round(Math.max(1, standardError))}`;
+
+/** Plans to choose from, worked out in the background. */
+export function ChoicesTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }) {
+  const [asked, setAsked] = useState(false);
+  const [aim, setAim] = useState<Choice['aim']>('balanced');
+  const { shift, line } = now;
+  const work = useWork('choices', asked && shift ? { shift } : null);
+  const choices = asked ? work.data : undefined;
+  const choose = () => {
+    const plan = choices?.find((one) => one.aim === aim)?.plan;
+    if (!plan || !line) return;
+    acts.keepRest(
+      plannedFrom(
+        inOrder(plan.batches),
+        line.breads.map(({ id }) => id),
+      ),
+    );
+    setAsked(false);
+  };
+  return (
+    <Ticket>
+      <Heading>Plan the day</Heading>
+      {!asked ? (
+        <Action
+          label={now.record?.service.plan ? 'Plan again' : 'Make a plan'}
+          onPress={() => setAsked(true)}
+        />
+      ) : null}
+      {asked && !choices && !work.error ? (
+        <>
+          <Progress label="Planning" share={work.progress} />
+          <Action label="Stop" hint="Stop planning" onPress={() => setAsked(false)} />
+        </>
+      ) : null}
+      {work.error && asked ? <FieldError id="choices-error" message={work.error.message} /> : null}
+      {choices ? (
+        <>
+          <Table
+            label="Plans to choose from, a day"
+            columns={['Plan', 'Batches', 'Go without', 'Thrown away']}
+            rows={choices.map(({ aim: one, plan, worth }) => [
+              AIM_WORDS[one],
+              String(plan.batches.length),
+              ranged(worth.lost),
+              ranged(worth.wasted),
+            ])}
+          />
+          <Choices
+            label="Take"
+            value={aim}
+            options={choices.map(({ aim: one }) => [one, AIM_WORDS[one]] as const)}
+            onChange={setAim}
+          />
+          <PrimaryAction label="Use this plan" onPress={choose} />
+          <Action label="Keep the present plan" onPress={() => setAsked(false)} />
+        </>
+      ) : null}
+    </Ticket>
+  );
+}
+
+const EXTRA_WORDS: Record<ExtraWorth['extra'], string> = {
+  'one more cook': 'One more cook',
+  'a second plate': 'A second plate',
+  'an hour earlier': 'An hour earlier',
+};
+
+const extraWords = ({ extra, lost, wasted, score }: ExtraWorth): string =>
+  score.mean === 0
+    ? `${EXTRA_WORDS[extra]}: brings nothing.`
+    : `${EXTRA_WORDS[extra]}: ${signed(lost)} go without, ${signed(wasted)} thrown away, a day.`;
+
+const signed = (figure: number): string => {
+  const whole = Math.round(figure);
+  return whole === 0 ? 'as many' : whole < 0 ? `${-whole} fewer` : `${whole} more`;
+};
+
+interface BindsProps {
+  now: ServiceNow;
+  binds: readonly { of: string; words: string }[];
+}
+
+/** What holds the shift back, and what more hands, iron or time would bring. */
+export function BindsTicket({ now, binds }: BindsProps) {
+  const [asked, setAsked] = useState(false);
+  const { shift, record } = now;
+  const plan =
+    shift && record?.service.plan
+      ? { batches: batchesFor(compileShift(shift), record.service.plan.batches) }
+      : null;
+  const work = useWork('extras', asked && shift && plan ? { shift, plan } : null);
+  return (
+    <Ticket>
+      <Heading>What holds it back</Heading>
+      {binds.length === 0 ? <Body>Nothing is busy all the time.</Body> : null}
+      {binds.map(({ words }) => (
+        <Body key={words}>{words}</Body>
+      ))}
+      {!asked ? <Action label="What would help" onPress={() => setAsked(true)} /> : null}
+      {asked && !work.data && !work.error ? <Progress label="Trying" share={work.progress} /> : null}
+      {work.error && asked ? <FieldError id="extras-error" message={work.error.message} /> : null}
+      {asked && work.data ? (
+        <>
+          {work.data.map((one) => (
+            <Body key={one.extra}>{extraWords(one)}</Body>
+          ))}
+          <Label>On the same 120 days as the plan; what brings nothing may be left idle.</Label>
+        </>
+      ) : null}
+    </Ticket>
+  );
+}

@@ -1,0 +1,45 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
+import { DataTypes } from 'sequelize';
+import { documentModel } from '../db/documentModel';
+import type { Database } from '../db/openDatabase';
+
+/** Days of service, and what happened to their bread. */
+export function openServiceStore({ sequelize, write }: Database) {
+  const days = documentModel<ServiceDay>(sequelize, 'service_days', {
+    id: { type: DataTypes.TEXT, primaryKey: true },
+  });
+  const acts = documentModel<ServiceAct>(sequelize, 'service_acts', {
+    id: { type: DataTypes.TEXT, primaryKey: true },
+    day: { type: DataTypes.TEXT },
+  });
+  async function find(day: string): Promise<ServiceRecord | null> {
+    const row = await days.findByPk(day);
+    if (!row) return null;
+    const rows = await acts.findAll({ where: { day }, order: [['id', 'ASC']] });
+    return { service: row.document, acts: rows.map(({ document }) => document) };
+  }
+  return {
+    find,
+    /** The newest first, at most so many. */
+    list: async (limit: number): Promise<ServiceRecord[]> => {
+      const rows = await days.findAll({ order: [['id', 'DESC']], limit });
+      const records = await Promise.all(rows.map(({ id }) => find(String(id))));
+      return records.flatMap((record) => record ?? []);
+    },
+    put: async (document: ServiceDay): Promise<void> => {
+      await write((transaction) => days.upsert({ id: document.day, document }, { transaction }));
+    },
+    /** Stores an act once; the same act again changes nothing, another under its id is a clash. */
+    append: (day: string, act: ServiceAct): Promise<'new' | 'known' | 'clash' | 'no-day'> =>
+      write(async (transaction) => {
+        if (!(await days.findByPk(day, { transaction }))) return 'no-day';
+        const known = await acts.findByPk(act.id, { transaction });
+        if (known) return isDeepStrictEqual(known.document, act) ? 'known' : 'clash';
+        await acts.create({ id: act.id, day, document: act }, { transaction });
+        return 'new';
+      }),
+  };
+}
+
+export type ServiceStore = ReturnType<typeof openServiceStore>;

@@ -1,0 +1,137 @@
+import { quantileOf } from '../demand/demand';
+import type { ShiftDay } from '../demand/shiftDay';
+import { doughS, mostBalls, pieceOffsets } from '../line/alone';
+import { actsS, loadOf, onPlaceS, type Line } from '../line/compile';
+import { STAGE } from '../line/lineState';
+import type { ShiftBatch, ShiftPlan } from '../shiftSchema';
+import { asUsual, fitsABowl, inOrder, keepsRules } from './rules';
+
+/** The first plan wants each piece there on three days of four. */
+const EARLY_SHARE = 0.25;
+
+export interface FirstPlanStyle {
+  /** Balls of a batch, about. */
+  size: number;
+  /** Room between a dough's rest and its baking, s. */
+  slackS: number;
+}
+
+interface Job {
+  bread: number;
+  n: number;
+  /** Rolling begins then at the latest. */
+  latest: number;
+  /** How long it holds the plate, s. */
+  plateS: number;
+}
+
+const plateFor = ({ shift, plateOf }: Line, bread: number) => shift.plates[Math.max(0, plateOf[bread]!)]!;
+
+/** Batches of one bread: the newsvendor's number of pieces, cut into batches, each with its latest. */
+function jobsOf(line: Line, bread: number, days: readonly ShiftDay[], size: number): Job[] {
+  const { shift, breads } = line;
+  const { cu, co, rejectShare = 0 } = breads[bread]!;
+  const sorted = (figures: number[]) => figures.sort((a, b) => a - b);
+  const totals = sorted(days.map(({ wanted }) => wanted[bread]!.length));
+  const pieces = Math.round(quantileOf(totals, cu / (cu + co)) / (1 - rejectShare));
+  if (pieces <= 0) return [];
+  const neededAt = (piece: number) =>
+    quantileOf(sorted(days.map(({ wanted }) => wanted[bread]![piece] ?? shift.serviceTo)), EARLY_SHARE);
+  const { least, most: bowl } = loadOf(line, bread);
+  const plate = plateFor(line, bread);
+  const helperRolls = shift.people.length > 1;
+  // More balls than this would lie past their latest before the plate has come to them.
+  const most = Math.max(least, Math.min(bowl, mostBalls(breads[bread]!, plate, helperRolls)));
+  const count = Math.max(1, Math.ceil(pieces / Math.min(most, Math.max(least, size))));
+  const jobs: Job[] = [];
+  let before = 0;
+  for (let index = 0; index < count; index += 1) {
+    const n = Math.min(most, Math.max(least, Math.round((pieces - before) / (count - index))));
+    const offsets = pieceOffsets(breads[bread]!, plate, n, helperRolls);
+    const latest = Math.min(
+      ...offsets.map((offset, piece) => neededAt(Math.min(before + piece, pieces - 1)) - offset),
+    );
+    const plateS = offsets[n - 1]! - onPlaceS(breads[bread]!) + actsS(breads[bread]!);
+    jobs.push({ bread, n, latest, plateS });
+    before += n;
+  }
+  return jobs;
+}
+
+/**
+ * A plan counted back from what is wanted: newsvendor numbers, batches one after the other on the first plate.
+ * @param line the line
+ * @param days seeded days
+ * @param style size of a batch and slack
+ */
+export function firstPlan(
+  line: Line,
+  days: readonly ShiftDay[],
+  { size, slackS }: FirstPlanStyle,
+): ShiftPlan {
+  const { shift, breads, heatOf, changeS, placeS } = line;
+  const jobs = breads
+    .flatMap((_, bread) => jobsOf(line, bread, days, size))
+    .sort((a, b) => b.latest - a.latest);
+  const before = shift.plates.map(() => shift.ends);
+  const heatAfter = shift.plates.map(() => -1);
+  const batches = jobs.map(({ bread, n, latest, plateS }): ShiftBatch => {
+    const plate = Math.max(0, line.plateOf[bread]!);
+    const heat = heatOf[bread]!;
+    const next = heatAfter[plate]!;
+    const change = next >= 0 && heat !== next ? changeS[plate]![heat]![next]! + placeS[bread]! : 0;
+    const bakeAt = Math.round(Math.min(latest, before[plate]! - plateS - change));
+    before[plate] = bakeAt;
+    heatAfter[plate] = heat;
+    const leadS = doughS(breads[bread]!, n);
+    const start = Math.max(shift.opens, Math.round(bakeAt - leadS - slackS));
+    return { bread, n, start, bakeAt: Math.max(bakeAt, Math.ceil(start + leadS)) };
+  });
+  return { batches: inOrder(batches) };
+}
+
+/** A plan is mended this often, then given up. */
+const MOST_MENDS = 80;
+const EARLIER_BAKE_S = 600;
+const EARLIER_START_S = 900;
+const SMALLER = 0.8;
+
+/** Batches that break a rule at usual times; the last of them is mended first. */
+function badBatch(line: Line, { batches }: ShiftPlan): ShiftBatch | null {
+  const misfit = batches.findLast((batch) => !fitsABowl(line, batch) || batch.start < line.shift.opens);
+  if (misfit) return misfit;
+  const { log, batches: ended } = asUsual(line, { batches }, undefined, true);
+  const thrown = log?.thrown.map(({ batch }) => batch) ?? [];
+  const undone = ended.flatMap(({ stage, left }, k) => (stage < STAGE.balls || left > 0 ? [k] : []));
+  const last = Math.max(-1, ...thrown, ...undone);
+  return batches[last] ?? batches.at(-1) ?? null;
+}
+
+/**
+ * Makes a plan keep the hard rules: a batch that breaks one bakes or begins earlier, gets smaller, or goes.
+ * @param line the line
+ * @param plan any plan
+ */
+export function mend(line: Line, plan: ShiftPlan): ShiftPlan {
+  let batches = inOrder(plan.batches);
+  for (let round = 0; round < MOST_MENDS && batches.length > 0; round += 1) {
+    if (keepsRules(line, { batches })) return { ...plan, batches };
+    const bad = badBatch(line, { batches });
+    if (!bad) break;
+    const bread = line.breads[bad.bread]!;
+    const { least } = loadOf(line, bad.bread);
+    const rested = bad.start + doughS(bread, bad.n);
+    const bakeAt = bad.bakeAt ?? rested;
+    const ways = [
+      bakeAt > rested ? { ...bad, bakeAt: Math.max(rested, bakeAt - EARLIER_BAKE_S) } : null,
+      bad.n > least ? { ...bad, n: Math.max(least, Math.round(bad.n * SMALLER)) } : null,
+      bad.start > line.shift.opens + EARLIER_START_S ? { ...bad, start: bad.start - EARLIER_START_S } : null,
+      null,
+    ];
+    const mended = ways[round % ways.length] ?? null;
+    // What this round's way cannot do the next may; only the last takes the batch out.
+    if (!mended && round % ways.length < ways.length - 1) continue;
+    batches = inOrder(batches.flatMap((batch) => (batch === bad ? (mended ? [mended] : []) : [batch])));
+  }
+  return { ...plan, batches: keepsRules(line, { batches }) ? batches : [] };
+}

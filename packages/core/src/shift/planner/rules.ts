@@ -1,0 +1,74 @@
+import { usualDay } from '../demand/shiftDay';
+import { doughG, loadOf, type Line } from '../line/compile';
+import type { LineMoment } from '../line/lineState';
+import { type LineProduct, produce } from '../line/runLine';
+import { SKILLS, type Shift, type ShiftBatch, type ShiftPlan } from '../shiftSchema';
+
+/**
+ * Why a shift cannot be planned, in one sentence; null when it can.
+ * @param line the line
+ */
+export function whyNotPlanned(line: Line): string | null {
+  const { people, breads } = line.shift;
+  if (people.length === 0) return 'Nobody is on shift.';
+  for (let bread = 0; bread < breads.length; bread += 1) {
+    const { least, most } = loadOf(line, bread);
+    const { id, name = id, kneadByHand } = breads[bread]!;
+    if (least > most) return `No bowl takes a batch of ${name}.`;
+    const missing = SKILLS.find(
+      (skill) => (skill !== 'knead' || kneadByHand) && !people.some(({ can }) => can.includes(skill)),
+    );
+    if (missing) return `Nobody on shift can ${missing}.`;
+  }
+  return null;
+}
+
+const ROUNDING_G = 1e-6;
+
+/**
+ * Whether a bowl of the line takes a batch.
+ * @param line the line
+ * @param batch bread and balls
+ */
+export function fitsABowl(line: Line, { bread, n }: Pick<ShiftBatch, 'bread' | 'n'>): boolean {
+  const massG = doughG(line.breads[bread]!, n);
+  return line.shift.mixers.some(({ minG, maxG }) => massG <= maxG + ROUNDING_G && massG >= minG - ROUNDING_G);
+}
+
+/** Pieces that a plan throws away or leaves undone when everything takes its usual time. */
+export const sinsOf = ({ unfinished, inHand, counts }: LineProduct): number =>
+  counts.reduce((sum, { ballsThrown, doughThrown }) => sum + ballsThrown + doughThrown, unfinished + inHand);
+
+const usualDays = new WeakMap<Shift, ReturnType<typeof usualDay>>();
+
+/**
+ * A plan on a day on which everything takes its usual time.
+ * @param line the line
+ * @param plan its batches
+ * @param from where to go on from
+ * @param log whether each act is kept
+ */
+export function asUsual(line: Line, plan: ShiftPlan, from?: LineMoment, log = false): LineProduct {
+  let day = usualDays.get(line.shift);
+  if (!day) usualDays.set(line.shift, (day = usualDay(line.shift)));
+  return produce(line, plan, day, { ...(from ? { from } : {}), log });
+}
+
+/**
+ * Whether a plan breaks no hard rule at usual times: every load fits a bowl, nothing is past its latest, all is done.
+ * @param line the line
+ * @param plan its batches
+ */
+export const keepsRules = (line: Line, plan: ShiftPlan): boolean =>
+  plan.batches.every((batch: ShiftBatch) => fitsABowl(line, batch) && batch.start >= line.shift.opens) &&
+  (plan.batches.length === 0 || sinsOf(asUsual(line, plan)) === 0);
+
+/**
+ * Batches in the order of the day.
+ * @param batches any order
+ */
+export const inOrder = (batches: readonly ShiftBatch[]): ShiftBatch[] =>
+  [...batches].sort(
+    (a, b) =>
+      a.start - b.start || (a.bakeAt ?? a.start) - (b.bakeAt ?? b.start) || a.bread - b.bread || a.n - b.n,
+  );

@@ -1,0 +1,208 @@
+import { z } from 'zod';
+import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
+import { formatFields } from '../formula/formulaSchema';
+
+export const SHIFT_FORMAT = 'kettle-scale/shift';
+
+/** What one pair of hands can be trusted with. A mixer and a rest need nobody. */
+export const SKILLS = ['weigh', 'load', 'knead', 'divide', 'roll', 'bake'] as const;
+export type Skill = (typeof SKILLS)[number];
+
+const DAY_S = 86_400;
+/** A service may end after midnight. */
+const LATEST_S = 2 * DAY_S;
+const MOST_PIECES = 10_000;
+const HOUR_S = 3600;
+
+const timeField = (label: string) => numberField(label, { min: 0, max: LATEST_S, unit: 's' });
+const spanField = (label: string, max = 4 * HOUR_S) => numberField(label, { min: 0, max, unit: 's' });
+const moneyField = (label: string) => numberField(label, { min: 0, max: 10_000 });
+
+/** Guests that come and go: a triangle with its top at the peak. */
+export const waveSchema = z
+  .strictObject({
+    opens: timeField('Opens'),
+    peak: timeField('Peak'),
+    closes: timeField('Closes'),
+    pieces: numberField('Pieces of the wave', { min: 0, max: MOST_PIECES }),
+  })
+  .refine(({ opens, closes }) => closes > opens, {
+    message: 'The wave closes before it opens.',
+    path: ['closes'],
+  })
+  .refine(({ opens, peak, closes }) => peak >= opens && peak <= closes, {
+    message: 'The peak lies outside the wave.',
+    path: ['peak'],
+  });
+
+export type Wave = z.infer<typeof waveSchema>;
+
+/** Pieces that somebody asked for at a time. */
+export const orderSchema = z.strictObject({
+  at: timeField('Time of the order'),
+  pieces: countField('Pieces of the order', { min: 1, max: MOST_PIECES }),
+});
+
+const restWindow = (label: string) =>
+  z
+    .tuple([spanField(`${label}, earliest`, 3 * DAY_S), spanField(`${label}, latest`, 3 * DAY_S)])
+    .refine(([earliest, latest]) => latest >= earliest, {
+      message: `${label}: the latest is before the earliest.`,
+    });
+
+/** A bread as the line makes it: what each step takes, how long it may lie, and what a piece is worth. */
+export const lineBreadSchema = z.strictObject({
+  id: slugField('Bread'),
+  name: textField('Bread name', { min: 1, max: 80 }).optional(),
+  ballG: numberField('Ball weight', { min: 5, max: 2000, unit: 'g' }),
+  /** Share of the dough that never becomes a ball. */
+  loss: fractionField('Loss', 0, 0.4).optional(),
+  rejectShare: fractionField('Rejects', 0, 0.9).optional(),
+  weighS: spanField('Weighing'),
+  loadS: spanField('Loading'),
+  mixS: spanField('Mixing'),
+  kneadS: spanField('Kneading'),
+  /** Hands knead it; otherwise the mixer does. */
+  kneadByHand: z.boolean().optional(),
+  /** Rest of the dough, earliest and latest. */
+  rest1: restWindow('Rest of the dough'),
+  /** Dividing and balling, for one piece. */
+  divideS: spanField('Dividing a piece'),
+  /** Rest of the balls until each is rolled, earliest and latest. */
+  rest2: restWindow('Rest of the balls'),
+  rollS: spanField('Rolling a piece'),
+  sidesS: z.array(spanField('A side', HOUR_S)).min(1, 'A bread has a side.').max(12),
+  /** Between two pieces, so that the plate keeps its heat. */
+  heatS: spanField('Heat of the plate').optional(),
+  /** Name of the heat it bakes at; another name is another heat of the plate. */
+  heat: textField('Heat', { min: 1, max: 40 }),
+  /** The plate that it is baked on, where not any will do. */
+  plate: slugField('Plate').optional(),
+  /** Discs that may lie rolled or be in hand. */
+  ahead: countField('Rolled ahead', { min: 1, max: 200 }),
+  holdS: spanField('Holding', 60 * DAY_S),
+  /** What a piece that is missing costs, and one that is thrown away. */
+  cu: moneyField('Cost of a missing piece'),
+  co: moneyField('Cost of a piece thrown away'),
+  waitPerMin: moneyField('Cost of a minute of waiting').optional(),
+  /** How long a guest waits for it. */
+  patienceS: spanField('Patience').optional(),
+  /** What a ball that is thrown away costs; three fifths of a piece where nobody said. */
+  doughCost: moneyField('Cost of a ball').optional(),
+  waves: z.array(waveSchema).max(24, 'At most 24 waves.').optional(),
+  orders: z.array(orderSchema).max(200, 'At most 200 orders.').optional(),
+});
+
+export type LineBread = z.infer<typeof lineBreadSchema>;
+
+const personSchema = z.strictObject({
+  id: slugField('Cook'),
+  name: textField('Name of the cook', { min: 1, max: 40 }).optional(),
+  can: z.array(choiceField('Skill', SKILLS)).max(SKILLS.length),
+});
+
+const lineMixerSchema = z
+  .strictObject({
+    id: slugField('Mixer'),
+    minG: numberField('Smallest load', { min: 0, max: 500_000, unit: 'g' }),
+    maxG: numberField('Largest load', { min: 50, max: 500_000, unit: 'g' }),
+  })
+  .refine(({ minG, maxG }) => minG <= maxG, {
+    message: 'The smallest load is more than the largest.',
+    path: ['minG'],
+  });
+
+const linePlateSchema = z.strictObject({
+  id: slugField('Plate'),
+  places: countField('Places', { min: 1, max: 200 }),
+  preheatS: spanField('Preheating'),
+  /** Seconds from one heat to another: `"hot>mild"`. */
+  changeS: z.record(z.string(), spanField('Change of heat')).optional(),
+});
+
+/** What a batch of a shift is: of a bread, so many balls, when it is begun, and when its baking begins. */
+export const shiftBatchSchema = z.strictObject({
+  bread: z.number().int().min(0),
+  n: countField('Balls of a batch', { min: 1, max: MOST_PIECES }),
+  start: timeField('Start'),
+  /** Not baked before this; as soon as it is rested where it is not said. */
+  bakeAt: timeField('Baking').optional(),
+});
+
+export type ShiftBatch = z.infer<typeof shiftBatchSchema>;
+
+export const shiftPlanSchema = z.strictObject({
+  batches: z.array(shiftBatchSchema).max(200, 'At most 200 batches.'),
+  /** When the plate is lit; in time for the first batch where it is not said. */
+  light: timeField('Lighting').optional(),
+});
+
+export type ShiftPlan = z.infer<typeof shiftPlanSchema>;
+
+/** A shift: its hours, its people and iron, its breads, and what is wanted of them. Times are seconds from midnight. */
+export const shiftSchema = z
+  .strictObject({
+    name: textField('Name of the shift', { max: 80 }).optional(),
+    opens: timeField('Kitchen opens'),
+    serviceFrom: timeField('Service from'),
+    serviceTo: timeField('Service to'),
+    ends: timeField('Shift ends'),
+    slotS: numberField('Slot', { min: 60, max: HOUR_S, unit: 's' }).optional(),
+    patienceS: spanField('Patience').optional(),
+    /** How alike days are: the shape of the gamma factor of a day; 40 where nobody said. */
+    dayK: numberField('Likeness of days', { min: 1, max: 10_000 }).optional(),
+    changeCost: moneyField('Cost of a change of heat').optional(),
+    /** What the work of one more batch is worth: fewer and larger ones are calmer. */
+    batchCost: moneyField('Cost of a batch').optional(),
+    leftAtClose: choiceField('Left at closing', ['thrown out', 'kept']).optional(),
+    /** How much hands and machines vary, as shares of their times. */
+    spread: z
+      .strictObject({
+        hand: fractionField('Spread of hands', 0, 1),
+        machine: fractionField('Spread of machines', 0, 1),
+      })
+      .partial()
+      .optional(),
+    people: z.array(personSchema).min(1, 'Nobody is on shift.').max(20),
+    mixers: z.array(lineMixerSchema).min(1, 'There is no bowl.').max(12),
+    plates: z.array(linePlateSchema).min(1, 'There is no plate.').max(6),
+    breads: z.array(lineBreadSchema).min(1, 'There is no bread to make.').max(20),
+  })
+  .refine(({ serviceFrom, serviceTo }) => serviceTo > serviceFrom, {
+    message: 'The service ends before it begins.',
+    path: ['serviceTo'],
+  })
+  .refine(({ opens, serviceFrom }) => opens <= serviceFrom, {
+    message: 'The kitchen opens after the service begins.',
+    path: ['opens'],
+  })
+  .refine(({ serviceTo, ends }) => ends >= serviceTo, {
+    message: 'The shift ends before the service does.',
+    path: ['ends'],
+  });
+
+export type Shift = z.infer<typeof shiftSchema>;
+
+/** A shift as a document, with a plan for it where there is one. */
+export const shiftDocumentSchema = z.strictObject({
+  ...formatFields(SHIFT_FORMAT, 1),
+  shift: shiftSchema,
+  plan: shiftPlanSchema.optional(),
+});
+
+export type ShiftDocument = z.infer<typeof shiftDocumentSchema>;
+
+/** What holds where a shift says nothing (assumptions of the trade; the log and the kitchen have the last word). */
+export const SHIFT_DEFAULTS = {
+  slotS: 300,
+  patienceS: 300,
+  dayK: 40,
+  changeCost: 0,
+  handCv: 0.15,
+  machineCv: 0.05,
+  loss: 0.015,
+  /** A change of heat that nobody measured, s. */
+  changeS: 600,
+  /** What a ball costs, as a share of a piece thrown away. */
+  ballShare: 0.6,
+} as const;

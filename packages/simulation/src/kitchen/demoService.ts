@@ -1,0 +1,68 @@
+import type { ServiceAct, ServiceDay, Wave } from '@kettle-scale/core/shift';
+import { v7 as uuidv7 } from 'uuid';
+import type { Random } from '../random';
+
+const S_PER_MIN = 60;
+const MS_PER_S = 1000;
+
+/** Sailings of the quay: minutes after the doors open at which each wave opens, is at its peak and closes. */
+const SAILINGS = [
+  [0, 30, 45],
+  [50, 95, 110],
+  [120, 160, 180],
+] as const;
+const SERVICE_MIN = 180;
+/** From the kitchen's opening to the doors', and from closing to the end of the shift. */
+const BEFORE_MIN = 180;
+const AFTER_MIN = 30;
+
+/** Pieces of each bread by sailing. */
+const WANTED: readonly (readonly [formulaId: string, pieces: readonly number[]])[] = [
+  ['deckhand-wrap', [36, 44, 26]],
+  ['lantern-round', [24, 30, 22]],
+  ['breakwater-thick', [12, 18, 14]],
+];
+
+const wavesOf = (pieces: readonly number[], fromS: number): Wave[] =>
+  SAILINGS.map(([opens, peak, closes], index) => ({
+    opens: fromS + opens * S_PER_MIN,
+    peak: fromS + peak * S_PER_MIN,
+    closes: fromS + closes * S_PER_MIN,
+    pieces: pieces[index] ?? 0,
+  }));
+
+/** The demo's lunch: three sailings, a cook and a helper; the kitchen opens at `opensS` from midnight. */
+export function demoService(day: string, opensS: number): ServiceDay {
+  const serviceFrom = opensS + BEFORE_MIN * S_PER_MIN;
+  const serviceTo = serviceFrom + SERVICE_MIN * S_PER_MIN;
+  return {
+    ...{ format: 'kettle-scale/service-day', formatVersion: 1, day, name: 'Three sailings' },
+    ...{ opens: opensS, serviceFrom, serviceTo, ends: serviceTo + AFTER_MIN * S_PER_MIN },
+    cooks: [
+      { id: 'cook', name: 'Cook', can: ['weigh', 'load', 'knead', 'divide', 'roll', 'bake'] },
+      { id: 'helper', name: 'Helper', can: ['weigh', 'load', 'divide', 'roll', 'bake'] },
+    ],
+    breads: WANTED.map(([formulaId, pieces]) => ({ formulaId, waves: wavesOf(pieces, serviceFrom) })),
+    ...{ sureness: 0.85, leftAtClose: 'thrown out' },
+  };
+}
+
+/** What guests of a past day took, tap by tap: a few pieces at a time, a little more or less than was told. */
+export function demoTakings(service: ServiceDay, midnightMs: number, random: Random): ServiceAct[] {
+  const factor = Math.max(0.6, random.normal(1.05, 0.12));
+  return service.breads
+    .flatMap(({ formulaId, waves }) =>
+      waves.flatMap(({ opens, peak, closes, pieces }) => {
+        const taps = Math.max(1, Math.round((pieces * factor) / 5));
+        return Array.from({ length: taps }, () => {
+          const atS = (random.uniform() < 0.5 ? opens : peak) + random.uniform() * (closes - peak);
+          return { formulaId, at: midnightMs + Math.min(closes, atS) * MS_PER_S };
+        });
+      }),
+    )
+    .sort((a, b) => a.at - b.at)
+    .map(({ formulaId, at }) => ({
+      ...{ type: 'taken', formulaId, pieces: 5, at: new Date(at).toISOString() },
+      id: uuidv7({ msecs: Math.round(at), random: random.bytes(16) }),
+    }));
+}

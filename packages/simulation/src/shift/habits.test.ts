@@ -1,0 +1,39 @@
+import { type ShiftDay, compileShift, drawDay, planShift, runShift } from '@kettle-scale/core/shift';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { shiftOfDay } from '@kettle-scale/core/shift';
+import { DEMO_KITCHEN } from '../kitchen/demoKitchen';
+import { demoFormulas } from '../kitchen/demoFormulas';
+import { demoService } from '../kitchen/demoService';
+import { followDay } from './followDay';
+import { allBefore, whenTrayIsLow } from './habits';
+
+const OPENS_S = 8 * 3600;
+const service = demoService('2026-03-04', OPENS_S);
+const shared = { foods: CATALOGUE, kitchen: DEMO_KITCHEN, facts: [] };
+const shift = shiftOfDay(
+  service,
+  demoFormulas().map((formula) => ({ ...shared, formula })),
+  DEMO_KITCHEN,
+);
+const line = compileShift(shift);
+const KINDS = [{}, { factor: 1.3 }, { factor: 0.7 }, { lateS: 1200 }];
+const DAYS = 6;
+const mean = (figures: number[]) => figures.reduce((sum, one) => sum + one, 0) / figures.length;
+
+function lastOf<T>(steps: Generator<T, T, void>): T {
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+test('the demo’s day: the plan costs less than every habit on each kind of day, and less still when it is followed', () => {
+  const { plan } = lastOf(planShift(shift, { tries: 500, days: 60 }));
+  const looks = Array.from({ length: 12 }, (_, at) => service.serviceFrom + at * 900);
+  for (const kind of KINDS) {
+    const days = Array.from({ length: DAYS }, (_, day) => drawDay(shift, 77, day, kind));
+    const costOf = (planFor: (day: ShiftDay) => typeof plan) =>
+      mean(days.map((day) => runShift(line, planFor(day), day).cost));
+    const planned = costOf(() => plan);
+    expect(planned).toBeLessThan(costOf(() => allBefore(line)));
+    expect(planned).toBeLessThan(costOf((day) => whenTrayIsLow(line, day, { low: 15, size: 40 })));
+    expect(costOf((day) => followDay(line, plan, day, looks))).toBeLessThan(planned);
+  }
+});

@@ -1,0 +1,99 @@
+// Holds plans against habits on four kinds of day and prints the table: npm run shift [-- --days 200 --tries 1500]
+import { parseArgs } from 'node:util';
+import {
+  type DayKind,
+  type LineBread,
+  type ShiftDay,
+  type ShiftPlan,
+  compileShift,
+  drawDay,
+  estimateOf,
+  planShift,
+  runShift,
+  shiftOfDay,
+} from '@kettle-scale/core/shift';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import {
+  DEMO_KITCHEN,
+  allBefore,
+  demoFormulas,
+  demoService,
+  followDay,
+  whenTrayIsLow,
+} from '@kettle-scale/simulation';
+
+const { values } = parseArgs({
+  options: { days: { type: 'string', default: '200' }, tries: { type: 'string', default: '1500' } },
+});
+const DAYS = Number(values.days);
+const TRIES = Number(values.tries);
+
+const OPENS_S = 8 * 3600;
+const LOOK_S = 900;
+const SEED = 4711;
+
+const service = demoService('2026-03-04', OPENS_S);
+const shared = { foods: CATALOGUE, kitchen: DEMO_KITCHEN, facts: [] };
+const shift = shiftOfDay(
+  service,
+  demoFormulas().map((formula) => ({ ...shared, formula })),
+  DEMO_KITCHEN,
+);
+const line = compileShift(shift);
+
+const KINDS: readonly (readonly [string, DayKind])[] = [
+  ['as forecast', {}],
+  ['heavy × 1.3', { factor: 1.3 }],
+  ['light × 0.7', { factor: 0.7 }],
+  ['20 min late', { lateS: 1200 }],
+];
+
+function lastOf<T>(steps: Generator<T, T, void>): T {
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** A habit tuned by its own figures: the best of several on days of its own. */
+function tuned(): { low: number; size: number } {
+  const days = Array.from({ length: 12 }, (_, day) => drawDay(shift, SEED + 1, day));
+  const habits = [5, 10, 15, 20, 30].flatMap((low) => [20, 30, 40].map((size) => ({ low, size })));
+  const cost = (habit: { low: number; size: number }) =>
+    estimateOf(days.map((day) => runShift(line, whenTrayIsLow(line, day, habit), day).cost)).mean;
+  return habits.reduce((best, one) => (cost(one) < cost(best) ? one : best));
+}
+
+const { plan } = lastOf(planShift(shift, { tries: TRIES }));
+const habit = tuned();
+const looks = Array.from(
+  { length: Math.floor((service.serviceTo - service.serviceFrom) / LOOK_S) },
+  (_, at) => service.serviceFrom + at * LOOK_S,
+);
+const WAYS: readonly (readonly [string, (day: ShiftDay) => ShiftPlan])[] = [
+  ['the plan', () => plan],
+  ['the plan, followed', (day) => followDay(line, plan, day, looks)],
+  ['all before opening', () => allBefore(line)],
+  ['all before opening, a fifth more', () => allBefore(line, 1.2)],
+  [`tray below ${habit.low}, ${habit.size} a batch`, (day) => whenTrayIsLow(line, day, habit)],
+];
+
+const figure = (numbers: number[]): string => {
+  const { mean, standardError } = estimateOf(numbers);
+  return `${mean.toFixed(1)} ± ${standardError.toFixed(1)}`;
+};
+const sum = (bread: readonly LineBread[], of: (index: number) => number) =>
+  bread.reduce((total, _, index) => total + of(index), 0);
+
+process.stdout.write(
+  `| day | way | cost, EUR | go without | thrown away |\n| --- | --- | --- | --- | --- |\n`,
+);
+for (const [name, kind] of KINDS) {
+  const days = Array.from({ length: DAYS }, (_, day) => drawDay(shift, SEED, day, kind));
+  for (const [way, planFor] of WAYS) {
+    const runs = days.map((day) => runShift(line, planFor(day), day));
+    const lost = runs.map(({ counts }) => sum(line.breads, (bread) => counts[bread]?.lost ?? 0));
+    const waste = runs.map(({ counts }) =>
+      sum(line.breads, (bread) => (counts[bread]?.waste ?? 0) + (counts[bread]?.ballsThrown ?? 0)),
+    );
+    const cells = [name, way, figure(runs.map(({ cost }) => cost)), figure(lost), figure(waste)];
+    process.stdout.write(`| ${cells.join(' | ')} |\n`);
+  }
+}
