@@ -1,4 +1,4 @@
-import { type Choice, type ExtraWorth, compileShift, inOrder } from '@kettle-scale/core/shift';
+import { type Choice, type ExtraWorth, compileShift, inOrder, refusalOf } from '@kettle-scale/core/shift';
 import { useState } from 'react';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
@@ -30,6 +30,7 @@ export function ChoicesTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }
   const { shift, line } = now;
   const work = useWork('choices', asked && shift ? { shift } : null);
   const choices = asked ? work.data : undefined;
+  const refusal = shift ? refusalOf(shift) : null;
   const choose = () => {
     const plan = choices?.find((one) => one.aim === aim)?.plan;
     if (!plan || !line) return;
@@ -44,7 +45,8 @@ export function ChoicesTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }
   return (
     <Ticket>
       <Heading>Plan the day</Heading>
-      {!asked ? (
+      {refusal ? <FieldError id="refusal-error" message={refusal} /> : null}
+      {!asked && !refusal ? (
         <Action
           label={now.record?.service.plan ? 'Plan again' : 'Make a plan'}
           onPress={() => setAsked(true)}

@@ -11,10 +11,8 @@ export const DRAWN_STEPS = Object.keys(DRAWN).length;
 export const ROLL_DRAWS = 512;
 export const REJECT_DRAWS = 1024;
 
-/** Everything that chance has to say about one day. */
-export interface ShiftDay {
-  /** By bread, when each guest comes, in order, s from midnight. */
-  wanted: Float64Array[];
+/** What chance has to say about the work of a day. */
+export interface Luck {
   /** By bread, factors on the times of each batch's steps. */
   work: Float64Array[];
   /** Factors on rolling, and by bread draws and shares of rejects. */
@@ -23,12 +21,22 @@ export interface ShiftDay {
   rejectShare: Float64Array[];
 }
 
+/** Everything that chance has to say about one day. */
+export interface ShiftDay {
+  /** By bread, when each guest comes, in order, s from midnight. */
+  wanted: Float64Array[];
+  /** The work's part: drawn when it is first asked for, because many days are only served. */
+  luck: () => Luck;
+}
+
 /** How a day differs from what is told. */
 export interface DayKind {
   /** More or fewer guests than expected. */
   factor?: number;
   /** Waves come later, s. */
   lateS?: number;
+  /** Who came before this has come already, s from midnight. */
+  after?: number;
 }
 
 /** What a draw is of: each has a source of its own. */
@@ -53,27 +61,18 @@ function guestsOf(shift: Shift, bread: number, keys: [number, number], factor: n
   return Float64Array.from(come).sort();
 }
 
-/**
- * Draws a day: one factor for all breads, guests that come as they like within a slot, times and rejects.
- * @param shift the shift
- * @param seed of the story
- * @param day its number; the same seed and number give the same day
- * @param kind how it differs from what is told
- */
-export function drawDay(shift: Shift, seed: number, day: number, kind: DayKind = {}): ShiftDay {
+function drawLuck(shift: Shift, seed: number, day: number): Luck {
   const { hand = SHIFT_DEFAULTS.handCv, machine = SHIFT_DEFAULTS.machineCv } = shift.spread ?? {};
-  const factor =
-    (kind.factor ?? 1) * gammaAroundOne(sourceOf(seed, day, KEY.day), shift.dayK ?? SHIFT_DEFAULTS.dayK);
-  const work = shift.breads.map(({ kneadByHand }, bread) => {
-    const uniform = sourceOf(seed, day, KEY.work, bread);
-    const draws = [hand, hand, machine, kneadByHand ? hand : machine, hand * DIVIDE_SHARE].map((cv) =>
-      aroundOne(uniform, cv),
-    );
-    return Float64Array.from({ length: DRAWN_BATCHES * DRAWN_STEPS }, (_, at) => draws[at % DRAWN_STEPS]!());
-  });
   return {
-    wanted: shift.breads.map((_, bread) => guestsOf(shift, bread, [seed, day], factor, kind.lateS ?? 0)),
-    work,
+    work: shift.breads.map(({ kneadByHand }, bread) => {
+      const uniform = sourceOf(seed, day, KEY.work, bread);
+      const draws = [hand, hand, machine, kneadByHand ? hand : machine, hand * DIVIDE_SHARE].map((cv) =>
+        aroundOne(uniform, cv),
+      );
+      return Float64Array.from({ length: DRAWN_BATCHES * DRAWN_STEPS }, (_, at) =>
+        draws[at % DRAWN_STEPS]!(),
+      );
+    }),
     roll: Float64Array.from({ length: ROLL_DRAWS }, aroundOne(sourceOf(seed, day, KEY.roll), hand)),
     rejectDraw: shift.breads.map((_, bread) =>
       Float64Array.from({ length: REJECT_DRAWS }, sourceOf(seed, day, KEY.rejectDraw, bread)),
@@ -85,15 +84,50 @@ export function drawDay(shift: Shift, seed: number, day: number, kind: DayKind =
   };
 }
 
+/** Draws once, when it is first asked for. */
+function once<T>(draw: () => T): () => T {
+  let drawn: T | undefined;
+  return () => (drawn ??= draw());
+}
+
+/**
+ * Draws a day: one factor for all breads, guests that come as they like within a slot, times and rejects.
+ * @param shift the shift
+ * @param seed of the story
+ * @param day its number; the same seed and number give the same day
+ * @param kind how it differs from what is told
+ */
+export function drawDay(shift: Shift, seed: number, day: number, kind: DayKind = {}): ShiftDay {
+  const factor =
+    (kind.factor ?? 1) * gammaAroundOne(sourceOf(seed, day, KEY.day), shift.dayK ?? SHIFT_DEFAULTS.dayK);
+  const { lateS = 0, after = -Infinity } = kind;
+  return {
+    wanted: shift.breads.map((_, bread) =>
+      guestsOf(shift, bread, [seed, day], factor, lateS).filter((at) => at > after),
+    ),
+    luck: once(() => drawLuck(shift, seed, day)),
+  };
+}
+
+const USUAL_WORK = new Float64Array(DRAWN_BATCHES * DRAWN_STEPS).fill(1);
+const USUAL_ROLL = new Float64Array(ROLL_DRAWS).fill(1);
+const NO_REJECT = new Float64Array(REJECT_DRAWS).fill(1);
+const NO_SHARE = new Float64Array(DRAWN_BATCHES);
+
 /**
  * A day on which everything takes its usual time and nothing is rejected.
  * @param shift the shift
  * @param wanted by bread, when guests come; nobody where it is left out
  */
-export const usualDay = (shift: Shift, wanted?: readonly (readonly number[])[]): ShiftDay => ({
-  wanted: shift.breads.map((_, bread) => Float64Array.from(wanted?.[bread] ?? []).sort()),
-  work: shift.breads.map(() => new Float64Array(DRAWN_BATCHES * DRAWN_STEPS).fill(1)),
-  roll: new Float64Array(ROLL_DRAWS).fill(1),
-  rejectDraw: shift.breads.map(() => new Float64Array(REJECT_DRAWS).fill(1)),
-  rejectShare: shift.breads.map(() => new Float64Array(DRAWN_BATCHES)),
-});
+export function usualDay(shift: Shift, wanted?: readonly (readonly number[])[]): ShiftDay {
+  const luck: Luck = {
+    work: shift.breads.map(() => USUAL_WORK),
+    roll: USUAL_ROLL,
+    rejectDraw: shift.breads.map(() => NO_REJECT),
+    rejectShare: shift.breads.map(() => NO_SHARE),
+  };
+  return {
+    wanted: shift.breads.map((_, bread) => Float64Array.from(wanted?.[bread] ?? []).sort()),
+    luck: () => luck,
+  };
+}

@@ -86,7 +86,6 @@ export function futureDays(
         return left < 0;
       }) ?? beliefs.at(-1)!;
     const { factor, lateS, k } = belief;
-    const drawn = drawDay({ ...line.shift, dayK: k }, seed, day, { factor, lateS });
-    return { ...drawn, wanted: drawn.wanted.map((guests) => guests.filter((at) => at > t)) };
+    return drawDay({ ...line.shift, dayK: k }, seed, day, { factor, lateS, after: t });
   });
 }

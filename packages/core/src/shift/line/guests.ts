@@ -51,8 +51,8 @@ export function serve(
  * @param until s from midnight; without end at closing
  */
 export function serveUntil(run: LineRun, bread: number, until: number): void {
-  const { line, day, nextPiece, nextGuest, log } = run;
-  const guests = day.wanted[bread]!;
+  const { line, nextPiece, nextGuest, log } = run;
+  const guests = run.wanted[bread]!;
   const ready = run.ready[bread]!;
   const count = run.counts[bread]!;
   const holdS = line.breads[bread]!.holdS;

@@ -15,7 +15,7 @@ const REJECT_STRIDE = 97;
 
 const drawn = (run: LineRun, batch: number, step: keyof typeof DRAWN): number => {
   const { bread, ordinal } = run.batches[batch]!;
-  return run.day.work[bread]![ordinal * DRAWN_STEPS + DRAWN[step]]!;
+  return run.luck.work[bread]![ordinal * DRAWN_STEPS + DRAWN[step]]!;
 };
 
 function busy(run: LineRun, index: number, kind: LineAct['kind'], batch: number, spanS: number): void {
@@ -88,7 +88,7 @@ function tasksFor(run: LineRun, can: number): Tasks {
 
 /** Puts the next rolled disc on, where its place, the heat and the plate's pace allow it. */
 function putOn(run: LineRun, index: number, plate: PlateNow): boolean {
-  const { line, t, day, log } = run;
+  const { line, t, luck, log } = run;
   if (plate.rolled === 0 || t < plate.hotAt || t < plate.nextOn) return false;
   const place = plate.count % plate.freeAt.length;
   if (plate.freeAt[place]! > t) return false;
@@ -101,8 +101,8 @@ function putOn(run: LineRun, index: number, plate: PlateNow): boolean {
   plate.rolled -= 1;
   plate.count += 1;
   const draw =
-    day.rejectDraw[batch.bread]![(batch.ordinal * REJECT_STRIDE + Math.max(0, piece)) & (REJECT_DRAWS - 1)]!;
-  const rejected = draw < day.rejectShare[batch.bread]![batch.ordinal]!;
+    luck.rejectDraw[batch.bread]![(batch.ordinal * REJECT_STRIDE + Math.max(0, piece)) & (REJECT_DRAWS - 1)]!;
+  const rejected = draw < luck.rejectShare[batch.bread]![batch.ordinal]!;
   if (rejected) run.counts[batch.bread]!.rejected += 1;
   else {
     run.counts[batch.bread]!.made += 1;
@@ -120,7 +120,7 @@ function roll(run: LineRun, index: number, plateIndex: number): void {
   batch.left -= 1;
   plate.rolling += 1;
   run.people[index]!.rollingFor = plateIndex;
-  const factor = run.day.roll[(batch.ordinal * ROLL_STRIDE + batch.left) & (ROLL_DRAWS - 1)]!;
+  const factor = run.luck.roll[(batch.ordinal * ROLL_STRIDE + batch.left) & (ROLL_DRAWS - 1)]!;
   busy(run, index, 'roll', plate.batch, run.line.breads[batch.bread]!.rollS * factor);
   if (batch.left === 0) batch.stage = STAGE.rolledOut;
 }

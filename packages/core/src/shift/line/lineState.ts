@@ -1,5 +1,5 @@
 import type { ShiftPlan } from '../shiftSchema';
-import type { ShiftDay } from '../demand/shiftDay';
+import type { Luck } from '../demand/shiftDay';
 import type { Line } from './compile';
 
 /** Where a batch stands. The numbers only grow, apart from kneading by hand, which is passed on the way to resting. */
@@ -113,7 +113,9 @@ export interface LineMoment {
 /** A shift while it runs. */
 export interface LineRun extends LineMoment {
   line: Line;
-  day: ShiftDay;
+  /** By bread, when guests come. */
+  wanted: readonly Float64Array[];
+  luck: Luck;
   /** By mixer: the batch in it plus one, or 0. */
   mixers: number[];
   counts: BreadCount[];

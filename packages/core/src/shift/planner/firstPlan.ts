@@ -27,16 +27,35 @@ interface Job {
 
 const plateFor = ({ shift, plateOf }: Line, bread: number) => shift.plates[Math.max(0, plateOf[bread]!)]!;
 
-/** Batches of one bread: the newsvendor's number of pieces, cut into batches, each with its latest. */
-function jobsOf(line: Line, bread: number, days: readonly ShiftDay[], size: number): Job[] {
+/** What is wanted of one bread: how many, and by when each. */
+export interface Need {
+  pieces: number;
+  at: number[];
+}
+
+/**
+ * The newsvendor's number of pieces of each bread, and when each is wanted on one day of four at the earliest.
+ * @param line the line
+ * @param days seeded days
+ */
+export const needsOf = ({ shift, breads }: Line, days: readonly ShiftDay[]): Need[] =>
+  breads.map(({ cu, co, rejectShare = 0 }, bread) => {
+    const guests = days.map(({ wanted }) => wanted[bread]!);
+    const sorted = (figures: ArrayLike<number>) => [...Float64Array.from(figures).sort()];
+    const totals = sorted(guests.map(({ length }) => length));
+    const pieces = Math.round(quantileOf(totals, cu / (cu + co)) / (1 - rejectShare));
+    return {
+      pieces,
+      at: Array.from({ length: pieces }, (_, piece) =>
+        quantileOf(sorted(guests.map((come) => come[piece] ?? shift.serviceTo)), EARLY_SHARE),
+      ),
+    };
+  });
+
+/** Batches of one bread: what is wanted cut into batches, each with its latest. */
+function jobsOf(line: Line, bread: number, { pieces, at }: Need, size: number): Job[] {
   const { shift, breads } = line;
-  const { cu, co, rejectShare = 0 } = breads[bread]!;
-  const sorted = (figures: number[]) => figures.sort((a, b) => a - b);
-  const totals = sorted(days.map(({ wanted }) => wanted[bread]!.length));
-  const pieces = Math.round(quantileOf(totals, cu / (cu + co)) / (1 - rejectShare));
   if (pieces <= 0) return [];
-  const neededAt = (piece: number) =>
-    quantileOf(sorted(days.map(({ wanted }) => wanted[bread]![piece] ?? shift.serviceTo)), EARLY_SHARE);
   const { least, most: bowl } = loadOf(line, bread);
   const plate = plateFor(line, bread);
   const helperRolls = shift.people.length > 1;
@@ -49,7 +68,7 @@ function jobsOf(line: Line, bread: number, days: readonly ShiftDay[], size: numb
     const n = Math.min(most, Math.max(least, Math.round((pieces - before) / (count - index))));
     const offsets = pieceOffsets(breads[bread]!, plate, n, helperRolls);
     const latest = Math.min(
-      ...offsets.map((offset, piece) => neededAt(Math.min(before + piece, pieces - 1)) - offset),
+      ...offsets.map((offset, piece) => at[Math.min(before + piece, pieces - 1)]! - offset),
     );
     const plateS = offsets[n - 1]! - onPlaceS(breads[bread]!) + actsS(breads[bread]!);
     jobs.push({ bread, n, latest, plateS });
@@ -61,17 +80,13 @@ function jobsOf(line: Line, bread: number, days: readonly ShiftDay[], size: numb
 /**
  * A plan counted back from what is wanted: newsvendor numbers, batches one after the other on the first plate.
  * @param line the line
- * @param days seeded days
+ * @param needs what is wanted of each bread
  * @param style size of a batch and slack
  */
-export function firstPlan(
-  line: Line,
-  days: readonly ShiftDay[],
-  { size, slackS }: FirstPlanStyle,
-): ShiftPlan {
+export function firstPlan(line: Line, needs: readonly Need[], { size, slackS }: FirstPlanStyle): ShiftPlan {
   const { shift, breads, heatOf, changeS, placeS } = line;
   const jobs = breads
-    .flatMap((_, bread) => jobsOf(line, bread, days, size))
+    .flatMap((_, bread) => jobsOf(line, bread, needs[bread]!, size))
     .sort((a, b) => b.latest - a.latest);
   const before = shift.plates.map(() => shift.ends);
   const heatAfter = shift.plates.map(() => -1);
