@@ -7,7 +7,7 @@ export { openStandIns } from './devices/openStandIns';
 export { demoFormulas } from './kitchen/demoFormulas';
 export { DEMO_KITCHEN, demoLots } from './kitchen/demoKitchen';
 export { DEMO_PAST } from './kitchen/demoPast';
-export { demoService, demoTakings } from './kitchen/demoService';
+export { demoPlan, demoService, demoTakings } from './kitchen/demoService';
 export { airOf, DEMO_TRUTH, driftOf, pricesOf } from './kitchen/demoTruth';
 export { openRandom, type Random } from './random';
 export { followDay } from './shift/followDay';

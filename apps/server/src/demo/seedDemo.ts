@@ -1,6 +1,5 @@
 import { lotToday } from '@kettle-scale/core/flourLot';
 import { addDays, dayOf, startOfDayMs } from '@kettle-scale/core/quantity';
-import { compileShift, drawDays, quickPlan, searchPlan, shiftOfDay } from '@kettle-scale/core/shift';
 import { planBatch } from '@kettle-scale/core/plan';
 import {
   type Cook,
@@ -9,6 +8,7 @@ import {
   DEMO_TRUTH,
   airOf,
   demoFormulas,
+  demoPlan,
   demoService,
   demoTakings,
   demoLots,
@@ -91,40 +91,19 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
 const PAST_SERVICES = [14, 7];
 const MS_PER_S = 1000;
 const QUARTER_S = 15 * 60;
-/** The search of the demo's plan is short: a kitchen goes on from there. */
-const PLAN_TRIES = 400;
-const PLAN_DAYS = 40;
-
 /** Two lunches of the past with what was taken, and today's, planned, its kitchen open since the last quarter of an hour. */
 async function seedServices(stores: Stores, nowMs: number, random: Random): Promise<void> {
   const kitchen = await stores.kitchen.get();
   const zone = kitchen.timeZone ?? UTC;
-  const foods = await stores.ingredients.list();
-  const facts = { foods, kitchen, facts: [] };
-  const book = (await stores.formulas.list()).map((formula) => ({ ...facts, formula }));
   for (const daysAgo of [...PAST_SERVICES, 0]) {
     const day = addDays(dayOf(nowMs, zone), -daysAgo);
     const midnightMs = startOfDayMs(day, zone);
     const nowS = (nowMs - daysAgo * DAY_MS - midnightMs) / MS_PER_S;
     const service = demoService(day, Math.max(0, Math.floor(nowS / QUARTER_S) * QUARTER_S));
     if (daysAgo > 0) {
-      await stores.services.put(service);
-      for (const act of demoTakings(service, midnightMs, random)) await stores.services.append(day, act);
+      await stores.services.insertWhole({ service, acts: demoTakings(service, midnightMs, random) });
       continue;
     }
-    const shift = shiftOfDay(service, book, kitchen);
-    const line = compileShift(shift);
-    const days = drawDays(shift, SEED, PLAN_DAYS);
-    const { plan } = lastOf(searchPlan(line, quickPlan(line, days), days, { seed: SEED, tries: PLAN_TRIES }));
-    const batches = plan.batches.map(({ bread, n, start, bakeAt }) => ({
-      id: uuidv7({ msecs: nowMs, random: random.bytes(16) }),
-      formulaId: line.breads[bread]?.id ?? '',
-      ...{ n, start, bakeAt: bakeAt ?? start },
-    }));
-    await stores.services.put({ ...service, plan: { batches, chosenAt: new Date(nowMs).toISOString() } });
+    await stores.services.put({ ...service, plan: demoPlan(service.opens, nowMs, random) });
   }
-}
-
-function lastOf<T>(steps: Generator<T, T, void>): T {
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }

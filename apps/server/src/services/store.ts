@@ -30,6 +30,15 @@ export function openServiceStore({ sequelize, write }: Database) {
     put: async (document: ServiceDay): Promise<void> => {
       await write((transaction) => days.upsert({ id: document.day, document }, { transaction }));
     },
+    /** A day with all its acts, in one write. */
+    insertWhole: ({ service, acts: all }: ServiceRecord): Promise<void> =>
+      write(async (transaction) => {
+        await days.upsert({ id: service.day, document: service }, { transaction });
+        await acts.bulkCreate(
+          all.map((act) => ({ id: act.id, day: service.day, document: act })),
+          { transaction },
+        );
+      }),
     /** Stores an act once; the same act again changes nothing, another under its id is a clash. */
     append: (day: string, act: ServiceAct): Promise<'new' | 'known' | 'clash' | 'no-day'> =>
       write(async (transaction) => {

@@ -1,5 +1,6 @@
 export { clockText, readClock } from './day/clockText';
 export { type CalendarAct, demandFromCsv, demandFromIcs, type FileDemand, planIcs } from './day/demandFile';
+export { lastStart } from './day/lastStart';
 export { type NextAct, nextActs } from './day/nextActs';
 export { type BreadFacts, lineBreadOf, shiftOfDay } from './day/lineBread';
 export { type Bar, type DayPicture, dayPicture, type Row, type StockCurve } from './day/picture';

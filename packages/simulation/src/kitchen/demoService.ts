@@ -23,6 +23,31 @@ const WANTED: readonly (readonly [formulaId: string, pieces: readonly number[]])
   ['breakwater-thick', [12, 18, 14]],
 ];
 
+/** The plan that was chosen for it, as the planner finds it in two thousand tries: minutes after the kitchen opens. */
+const PLAN: readonly (readonly [formulaId: string, n: number, startMin: number, bakeMin: number])[] = [
+  ['breakwater-thick', 27, 13, 57],
+  ['deckhand-wrap', 70, 36, 94],
+  ['breakwater-thick', 14, 93, 135],
+  ['breakwater-thick', 12, 112, 157],
+  ['lantern-round', 37, 115, 173],
+  ['lantern-round', 29, 148, 205],
+  ['deckhand-wrap', 52, 178, 233],
+  ['lantern-round', 27, 225, 281],
+];
+
+/** The demo's plan of a day whose kitchen opens at `opensS`, chosen at `chosenMs`. */
+export const demoPlan = (
+  opensS: number,
+  chosenMs: number,
+  random: Random,
+): NonNullable<ServiceDay['plan']> => ({
+  batches: PLAN.map(([formulaId, n, startMin, bakeMin]) => ({
+    id: uuidv7({ msecs: chosenMs, random: random.bytes(16) }),
+    ...{ formulaId, n, start: opensS + startMin * S_PER_MIN, bakeAt: opensS + bakeMin * S_PER_MIN },
+  })),
+  chosenAt: new Date(chosenMs).toISOString(),
+});
+
 const wavesOf = (pieces: readonly number[], fromS: number): Wave[] =>
   SAILINGS.map(([opens, peak, closes], index) => ({
     opens: fromS + opens * S_PER_MIN,

@@ -1,9 +1,21 @@
-import { type ShiftDay, compileShift, drawDay, planShift, runShift } from '@kettle-scale/core/shift';
+import {
+  type ShiftDay,
+  type ShiftPlan,
+  compileShift,
+  drawDay,
+  keepsRules,
+  planOnDays,
+  planShift,
+  quickPlan,
+  runShift,
+  shiftOfDay,
+  worthOf,
+} from '@kettle-scale/core/shift';
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
-import { shiftOfDay } from '@kettle-scale/core/shift';
 import { DEMO_KITCHEN } from '../kitchen/demoKitchen';
 import { demoFormulas } from '../kitchen/demoFormulas';
-import { demoService } from '../kitchen/demoService';
+import { demoPlan, demoService } from '../kitchen/demoService';
+import { openRandom } from '../random';
 import { followDay } from './followDay';
 import { allBefore, whenTrayIsLow } from './habits';
 
@@ -36,4 +48,17 @@ test('the demo’s day: the plan costs less than every habit on each kind of day
     expect(planned).toBeLessThan(costOf((day) => whenTrayIsLow(line, day, { low: 15, size: 40 })));
     expect(costOf((day) => followDay(line, plan, day, looks))).toBeLessThan(planned);
   }
+});
+
+test('the plan that the demo comes with keeps every rule and is nearly the planner’s own', () => {
+  const { batches } = demoPlan(OPENS_S, 0, openRandom(1));
+  const plan = {
+    batches: batches.map(({ formulaId, n, start, bakeAt }) => ({
+      ...{ bread: line.breads.findIndex(({ id }) => id === formulaId), n, start, bakeAt },
+    })),
+  };
+  expect(keepsRules(line, plan)).toBe(true);
+  const days = Array.from({ length: 40 }, (_, day) => drawDay(shift, 99, day));
+  const worth = (one: ShiftPlan) => worthOf(planOnDays(line, one, days)).score.mean;
+  expect(worth(plan)).toBeLessThan(0.5 * worth(quickPlan(line, days)));
 });

@@ -1,4 +1,4 @@
-import type { DayPicture, StockCurve } from '@kettle-scale/core/shift';
+import { type DayPicture, type StockCurve, lastStart } from '@kettle-scale/core/shift';
 import { Path } from 'react-native-svg';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
@@ -92,6 +92,7 @@ export function StockCurves({ now, picture }: { now: ServiceNow; picture: DayPic
         const bread = now.line?.breads[one.bread];
         const name = bread?.name ?? bread?.id ?? '';
         const worst = worstSlot(one);
+        const last = now.line ? lastStart(now.line, one) : null;
         return (
           <View key={one.bread} style={{ gap: SPACE.xs }}>
             <Heading>{name}</Heading>
@@ -102,6 +103,9 @@ export function StockCurves({ now, picture }: { now: ServiceNow; picture: DayPic
               </Body>
             ) : (
               <Body tone="sage">Hardly ever short.</Body>
+            )}
+            {last === null ? null : (
+              <Label>{`Last start still worth it: ${clock(now.toMs(last))}; after it less than half of the smallest batch would be wanted.`}</Label>
             )}
           </View>
         );

@@ -5,6 +5,7 @@ import { learnWaves } from '../demand/history';
 import { readyBy, waysInTime } from '../planner/readyBy';
 import { clockText, readClock } from './clockText';
 import { demandFromCsv, demandFromIcs, planIcs } from './demandFile';
+import { lastStart } from './lastStart';
 import { nextActs } from './nextActs';
 import { dayPicture } from './picture';
 import { clockOf, stockOf } from './serviceState';
@@ -62,6 +63,13 @@ test('the picture of a day: rows that do not overlap, what is made against what 
   expect(Math.max(...picture.curves[0]!.risk)).toBeGreaterThan(0.5);
   expect(picture.binds[0]).toMatchObject({ of: 'cook' });
   expect(picture.batches[0]).toMatchObject({ n: 60, bakes: expect.any(Number) as number });
+  // A batch of the fewest balls, 14 wraps: half of them are still wanted in the last wave, and it takes about an hour.
+  const last = lastStart(line, picture.curves[0]!)!;
+  expect(last).toBeGreaterThan(clockS(12, 15));
+  expect(last).toBeLessThan(clockS(13));
+  expect(
+    lastStart(line, { ...picture.curves[0]!, band: { ...picture.curves[0]!.band, middle: [0, 0] } }),
+  ).toBeNull();
   const next = nextActs(picture, clockS(8), 3);
   expect(next.map(({ kind }) => kind)).toEqual(['weigh', 'weigh', 'divide']);
   expect(next[0]!.at).toBe(clockS(9));
