@@ -128,8 +128,13 @@ test('a reload without a network comes back to the same step, and goes on from t
 }) => {
   const cook = bench(page);
   await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
-  // The app is on the device once its service worker has taken over.
+  // The app is on the device once its service worker has taken over, and what it asks for from then on.
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.goto('/shift');
+  await page
+    .getByRole('link', { name: /Lantern round/ })
+    .first()
+    .click();
   await cook.press(/ is in$/);
   await cook.step('Weigh water');
   await cook.expectSaved();
@@ -141,6 +146,16 @@ test('a reload without a network comes back to the same step, and goes on from t
   await page.reload();
   await cook.step('Mix');
   await expect(page.getByText('offline, kept here')).toBeVisible();
+  const address = page.url();
+  // From cold: what was last known stands on every page that was seen, and says so; a start says that it cannot be.
+  await page.goto('/shift');
+  await expect(page.getByText(/does not answer: this is what was last known/)).toBeVisible();
+  await expect(page.getByRole('link', { name: /Lantern round/ }).first()).toBeVisible();
+  await page.goto('/plan/lantern-round');
+  await cook.press(/^Start batch/);
+  await cook.press(/^Start batch|^Press again/);
+  await expect(page.getByText(/server does not answer\. What you entered is kept/)).toBeVisible();
+  await page.goto(address);
   await page.context().setOffline(false);
   await cook.expectSaved();
   const { events } = await batchOf(page, request);

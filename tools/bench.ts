@@ -10,6 +10,7 @@ import { benchGriddlePage } from './bench/griddlePage';
 import { benchBench } from './bench/liveBench';
 import { benchFirstLoad } from './bench/firstLoad';
 import { benchShift } from './bench/shift';
+import { benchShiftPage } from './bench/shiftPage';
 import { ROOT } from './install.mjs';
 
 export interface Measured {
@@ -29,6 +30,7 @@ const rows: Measured[] = [
   ...benchShift(),
   ...(await benchGriddle()),
   ...(await benchGriddlePage()),
+  ...(await benchShiftPage()),
   ...(await benchFirstLoad()),
   ...(await benchBook()),
   ...(await benchBench()),

@@ -10,17 +10,9 @@ import {
   estimateOf,
   planShift,
   runShift,
-  shiftOfDay,
 } from '@kettle-scale/core/shift';
-import { CATALOGUE } from '@kettle-scale/core/ingredient';
-import {
-  DEMO_KITCHEN,
-  allBefore,
-  demoFormulas,
-  demoService,
-  followDay,
-  whenTrayIsLow,
-} from '@kettle-scale/simulation';
+import { finish } from '@kettle-scale/core/bake';
+import { allBefore, demoShift, followDay, whenTrayIsLow } from '@kettle-scale/simulation';
 
 const { values } = parseArgs({
   options: { days: { type: 'string', default: '200' }, tries: { type: 'string', default: '1500' } },
@@ -32,13 +24,7 @@ const OPENS_S = 8 * 3600;
 const LOOK_S = 900;
 const SEED = 4711;
 
-const service = demoService('2026-03-04', OPENS_S);
-const shared = { foods: CATALOGUE, kitchen: DEMO_KITCHEN, facts: [] };
-const shift = shiftOfDay(
-  service,
-  demoFormulas().map((formula) => ({ ...shared, formula })),
-  DEMO_KITCHEN,
-);
+const shift = demoShift(OPENS_S);
 const line = compileShift(shift);
 
 const KINDS: readonly (readonly [string, DayKind])[] = [
@@ -47,10 +33,6 @@ const KINDS: readonly (readonly [string, DayKind])[] = [
   ['light × 0.7', { factor: 0.7 }],
   ['20 min late', { lateS: 1200 }],
 ];
-
-function lastOf<T>(steps: Generator<T, T, void>): T {
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
-}
 
 /** A habit tuned by its own figures: the best of several on days of its own. */
 function tuned(): { low: number; size: number } {
@@ -61,11 +43,11 @@ function tuned(): { low: number; size: number } {
   return habits.reduce((best, one) => (cost(one) < cost(best) ? one : best));
 }
 
-const { plan } = lastOf(planShift(shift, { tries: TRIES }));
+const { plan } = finish(planShift(shift, { tries: TRIES }));
 const habit = tuned();
 const looks = Array.from(
-  { length: Math.floor((service.serviceTo - service.serviceFrom) / LOOK_S) },
-  (_, at) => service.serviceFrom + at * LOOK_S,
+  { length: Math.floor((shift.serviceTo - shift.serviceFrom) / LOOK_S) },
+  (_, at) => shift.serviceFrom + at * LOOK_S,
 );
 const WAYS: readonly (readonly [string, (day: ShiftDay) => ShiftPlan])[] = [
   ['the plan', () => plan],

@@ -211,7 +211,7 @@ async function wide(page: Page, url: string): Promise<void> {
 /** The planned day: its times are the server's own, so the browser's clock is left alone. */
 async function service(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/service`);
-  await page.getByRole('heading', { name: 'The day' }).waitFor();
+  await page.getByRole('heading', { name: 'The day', exact: true }).waitFor();
   await settle(page);
   await page.mouse.move(2, 2);
   await page.screenshot({ path: join(FOLDER, 'service-wide.png') });

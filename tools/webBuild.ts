@@ -34,11 +34,23 @@ function compress(): void {
 /** A file larger than this is not kept on the device. */
 const LARGEST_KEPT_BYTES = 5_000_000;
 
+/** A server that has not answered after so long is taken to be away; the app itself gives up after ten seconds. */
+const SERVER_GIVEN_UP_S = 8;
+/** Answers kept on a device, and for how long. */
+const MOST_ANSWERS = 150;
+const KEPT_DAYS = 60;
+
 /** Writes the service worker that keeps the app on the device, so that a reload without a network finds it again. */
 async function writeServiceWorker(): Promise<void> {
   await generateSW({
     globDirectory: WEB_DIR,
-    globPatterns: ['index.html', '_expo/static/**/*.{js,css}', 'assets/**/*.ttf'],
+    globPatterns: [
+      'index.html',
+      'manifest.webmanifest',
+      'icons/*.png',
+      '_expo/static/**/*.{js,css}',
+      'assets/**/*.ttf',
+    ],
     swDest: join(WEB_DIR, 'sw.js'),
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
@@ -46,6 +58,21 @@ async function writeServiceWorker(): Promise<void> {
     maximumFileSizeToCacheInBytes: LARGEST_KEPT_BYTES,
     inlineWorkboxRuntime: true,
     sourcemap: false,
+    // What was last known is read without a network too: the book, the kitchen, lists, the log as it was looked at. Single batches
+    // are kept by the app itself, act by act.
+    runtimeCaching: [
+      {
+        urlPattern:
+          /\/api\/v1\/(book|ingredients|kitchen|flour-lots|saved-plans|carried|lessons|batch-facts|batches\?|services(\/[\d-]+)?$)/,
+        handler: 'NetworkFirst',
+        options: {
+          cacheName: 'last-known',
+          networkTimeoutSeconds: SERVER_GIVEN_UP_S,
+          expiration: { maxEntries: MOST_ANSWERS, maxAgeSeconds: KEPT_DAYS * 24 * 3600 },
+          cacheableResponse: { statuses: [200] },
+        },
+      },
+    ],
     // A new version waits until the page says that it disturbs nobody.
     skipWaiting: false,
     clientsClaim: true,

@@ -1,17 +1,16 @@
-import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import {
   compileShift,
   drawDays,
+  judgeChange,
   planOnDays,
   quickPlan,
   replan,
   runShift,
   runUntil,
   searchPlan,
-  shiftOfDay,
   worthOf,
 } from '@kettle-scale/core/shift';
-import { DEMO_KITCHEN, demoFormulas, demoService } from '@kettle-scale/simulation';
+import { demoShift } from '@kettle-scale/simulation';
 import type { Measured } from '../bench';
 
 const HOUR_S = 3600;
@@ -37,13 +36,7 @@ const row = (what: string, ms: number, barMs: number): Measured => ({
 
 /** The demo's service of three hours, three breads, two people and a plate. */
 export function benchShift(): Measured[] {
-  const shared = { foods: CATALOGUE, kitchen: DEMO_KITCHEN, facts: [] };
-  const service = demoService('2026-03-04', OPENS_S);
-  const shift = shiftOfDay(
-    service,
-    demoFormulas().map((formula) => ({ ...shared, formula })),
-    DEMO_KITCHEN,
-  );
+  const shift = demoShift(OPENS_S);
   const line = compileShift(shift);
   const days = drawDays(shift, 1, SERVICES);
   // Once, so that the engine has compiled it, as in a worker that has planned before.
@@ -61,8 +54,11 @@ export function benchShift(): Measured[] {
   const servicesMs = elapsed(() => days.forEach((day) => void runShift(line, best.plan, day)));
   const [day] = drawDays(shift, 7, 1);
   if (!day) throw new Error('a day was asked for');
-  const now = runUntil(line, best.plan, day, service.serviceFrom + HOUR_S);
-  const answerMs = elapsed(() => void replan(line, now).next());
+  const now = runUntil(line, best.plan, day, shift.serviceFrom + HOUR_S);
+  const answerMs = elapsed(() => {
+    const { value } = replan(line, now).next();
+    judgeChange(line, now, value);
+  });
   const { score } = worthOf(planOnDays(line, best.plan, drawDays(shift, 99, SERVICES)));
   return [
     row('first plan of a service, three breads', firstMs, FIRST_BAR_MS),

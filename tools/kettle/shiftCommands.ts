@@ -1,9 +1,10 @@
+import { finish } from '@kettle-scale/core/bake';
 import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
 import {
   type LineLog,
+  SHIFT_FORMAT,
   type Shift,
   type ShiftPlan,
-  clockText,
   compileShift,
   drawDay,
   inOrder,
@@ -13,7 +14,7 @@ import {
   shiftDocumentSchema,
   usualDay,
 } from '@kettle-scale/core/shift';
-import { numberOrNaN } from '@kettle-scale/core/quantity';
+import { clockText, numberOrNaN } from '@kettle-scale/core/quantity';
 import type { Command } from 'commander';
 import Papa from 'papaparse';
 import { z } from 'zod';
@@ -45,8 +46,6 @@ function readShift(file: string, io: Io): ShiftRead {
   const { shift, plan } = parseInput(shiftDocumentSchema, io.readJson(file));
   const refusal = refusalOf(shift);
   if (refusal) throw InputError.at('shift', refusal);
-  const wrong = plan?.batches.findIndex(({ bread }) => bread >= shift.breads.length) ?? -1;
-  if (wrong >= 0) throw InputError.at(`plan.batches.${wrong}.bread`, 'The shift has no such bread.');
   return { shift, plan };
 }
 
@@ -79,11 +78,8 @@ export function addShiftCommands(program: Command, io: Io): void {
     .action((file: string, options: object) => {
       const read = readShift(file, io);
       const { tries, seed, days } = parseInput(planOptions, options);
-      const steps = planShift(read.shift, { tries, seed, days });
-      let step = steps.next();
-      while (!step.done) step = steps.next();
-      const { plan, worth } = step.value;
-      io.print({ format: 'kettle-scale/shift', formatVersion: 1, shift: read.shift, plan, worth });
+      const { plan, worth } = finish(planShift(read.shift, { tries, seed, days }));
+      io.print({ format: SHIFT_FORMAT, formatVersion: 1, shift: read.shift, plan, worth });
     });
   shift
     .command('simulate')

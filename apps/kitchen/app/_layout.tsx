@@ -1,5 +1,8 @@
-import { preloadRest } from '../src/screens';
+import { StartWatch, preloadRest } from '../src/screens';
+import { AppShell } from '../src/features/shell/AppShell';
 
 preloadRest();
 
-export { AppShell as default } from '../src/features/shell/AppShell';
+export default function Layout() {
+  return <AppShell alarms={<StartWatch />} />;
+}

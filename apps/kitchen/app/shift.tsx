@@ -1,5 +1,6 @@
+import { HeldSheet, ReadyBoard } from '../src/screens';
 import { ShiftScreen } from '../src/features/shift/ShiftScreen';
 
 export default function Shift() {
-  return <ShiftScreen />;
+  return <ShiftScreen readyBoard={<ReadyBoard />} HeldSheet={HeldSheet} />;
 }

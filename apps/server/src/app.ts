@@ -16,6 +16,7 @@ import { formulaRoutes } from './formulas/routes';
 import { flourLotRoutes } from './flourLots/routes';
 import { readableAddress } from './http/address';
 import { jsonBody } from './http/jsonBody';
+import { namesOf, ownNamesOnly } from './http/ownNames';
 import { noSuchAddress, problemHandler } from './http/problem';
 import { routerOf } from './http/route';
 import { ingredientRoutes } from './ingredients/routes';
@@ -51,6 +52,8 @@ export interface AppOptions {
   demo?: boolean;
   /** Stand-ins for devices; nothing else is simulated. */
   standIns?: ReadonlyMap<DeviceKind, StandIn>;
+  /** Names that the kitchen answers to; itself on its machine where nobody says. */
+  names?: readonly string[];
   /** Holds every answer against its schema, for tests. */
   checkAnswers?: boolean;
 }
@@ -65,6 +68,7 @@ export function createApp({
   hub = createHub(),
   demo = false,
   standIns = new Map(),
+  names = namesOf('127.0.0.1'),
   checkAnswers = false,
 }: AppOptions): Express {
   const devices = openDevices({ now, standIns, demo });
@@ -95,6 +99,7 @@ export function createApp({
       strictTransportSecurity: false,
     }),
   );
+  app.use(ownNamesOnly(names));
   app.use(readableAddress);
   app.use('/api/v1/book', jsonBody(BOOK_LIMIT));
   app.use('/api', compression({ level: API_COMPRESSION }), jsonBody(BODY_LIMIT));

@@ -4,6 +4,7 @@ import { createApp } from './app';
 import { StartProblem } from './db/startProblem';
 import { seedDemo } from './demo/seedDemo';
 import { openStandIns } from './demo/standIns';
+import { addressesOf, namesOf } from './http/ownNames';
 import { createHub } from './live/hub';
 import { openKitchen } from './openKitchen';
 import { readOptions } from './options';
@@ -33,7 +34,7 @@ async function start(): Promise<void> {
   const app = createApp({
     database: kitchen.database,
     stores: kitchen.stores,
-    ...{ logger, hub, demo },
+    ...{ logger, hub, demo, names: namesOf(host) },
     standIns: openStandIns(simulate, () => new Date(), deviceSeed),
     ...(web ? { webDir: web } : {}),
   });
@@ -48,7 +49,7 @@ async function start(): Promise<void> {
   server.listen(port, host, () => {
     const address = server.address();
     const open = typeof address === 'object' && address ? address.port : port;
-    process.stdout.write(`Kettle Scale is ready at http://${host}:${open}\n`);
+    process.stdout.write(`Kettle Scale is ready at ${addressesOf(host, open).join(' and ')}\n`);
   });
 
   let stopping = false;

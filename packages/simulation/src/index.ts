@@ -8,6 +8,7 @@ export { demoFormulas } from './kitchen/demoFormulas';
 export { DEMO_KITCHEN, demoLots } from './kitchen/demoKitchen';
 export { DEMO_PAST } from './kitchen/demoPast';
 export { demoPlan, demoService, demoTakings } from './kitchen/demoService';
+export { demoShift } from './kitchen/demoShift';
 export { airOf, DEMO_TRUTH, driftOf, pricesOf } from './kitchen/demoTruth';
 export { openRandom, type Random } from './random';
 export { followDay } from './shift/followDay';

@@ -15,14 +15,20 @@ const MINUTE_MS = 60_000;
 const RUNNING_POLL_MS = 15_000;
 /** A full disk is told within this. */
 const HEALTH_POLL_MS = 30_000;
+/** While the server is away it is looked for this often. */
+const AWAY_POLL_MS = 5000;
 const RETRIES = 2;
 
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: MINUTE_MS,
+      // Without a network the service worker has what was last known.
+      networkMode: 'always',
       retry: (failures, error) => !(error instanceof Refused) && failures < RETRIES,
     },
+    // What cannot be sent says so; it does not wait without a word to happen later.
+    mutations: { networkMode: 'always' },
   },
 });
 
@@ -74,10 +80,14 @@ export function useBookAndKitchen() {
 export const useVersions = (id: string) =>
   useQuery({ queryKey: keys.versions(id), queryFn: () => api.versions(id), staleTime: 0 });
 
-/** Bread that was finished from a day on; what is held of it is shown on the shift. */
-export const useFinishedFrom = (from: string) => {
-  const find = { status: 'finished', from, limit: '30' };
-  return useQuery({ queryKey: keys.log(find), queryFn: () => api.findBatches(find), staleTime: 0 });
+/** Batches begun from a day on of which bread is held still. */
+export const useHeld = (from: string) => {
+  const find = { held: 'yes', from, limit: '200' };
+  return useQuery({
+    queryKey: [...keys.batches(), 'held', from],
+    queryFn: () => api.findBatches(find),
+    staleTime: 0,
+  });
 };
 
 /** Everything that was known of the kitchen is asked for anew. */
@@ -96,15 +106,17 @@ export const useRunning = () =>
     refetchInterval: RUNNING_POLL_MS,
   });
 
-/** Batches that were begun on a day, whole. */
+/** Batches that were begun on a day, and those of other days that still run, whole. */
 export const useBatchesSince = (from: string): Batch[] => {
+  const running = useRunning();
   const list = useQuery({
     queryKey: [...keys.batches(), 'since', from],
     queryFn: () => api.findBatches({ from, limit: '100' }),
     staleTime: 0,
     refetchInterval: RUNNING_POLL_MS,
   });
-  return useSomeBatches((list.data ?? []).map(({ id }) => id));
+  const ids = [...(list.data ?? []), ...(running.data ?? [])].map(({ id }) => id);
+  return useSomeBatches([...new Set(ids)]);
 };
 
 /** Days of service, the newest first. */
@@ -156,14 +168,18 @@ export const useSaveFlourLot = () =>
 
 /** How the server is, looked at now and then. */
 export const useHealth = () =>
-  useQuery({ queryKey: keys.health, queryFn: api.health, staleTime: 0, refetchInterval: HEALTH_POLL_MS });
+  useQuery({
+    queryKey: keys.health,
+    queryFn: api.health,
+    staleTime: 0,
+    refetchInterval: ({ state }) => (state.status === 'error' ? AWAY_POLL_MS : HEALTH_POLL_MS),
+  });
 
 const batchQuery = (id: string) => ({
   queryKey: keys.batch(id),
   queryFn: () => batchOrKept(id),
   staleTime: 0,
   refetchInterval: RUNNING_POLL_MS,
-  networkMode: 'always' as const,
 });
 
 export const useBatchQuery = (id: string) => useQuery(batchQuery(id));

@@ -8,7 +8,7 @@ interface Told {
   batch: { batchId: string };
   lots: object;
   plans: object;
-  service: { day: string };
+  service: object;
   book: object;
   ingredients: object;
   settings: object;
@@ -54,7 +54,7 @@ const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
     void queryClient.invalidateQueries({ queryKey: keys.savedPlans });
     void queryClient.invalidateQueries({ queryKey: keys.carried });
   },
-  service: ({ day }) => void queryClient.invalidateQueries({ queryKey: keys.service(day) }),
+  service: () => void queryClient.invalidateQueries({ queryKey: keys.services }),
   book: () => {
     void queryClient.invalidateQueries({ queryKey: keys.book });
     void queryClient.invalidateQueries({ queryKey: ['versions'] });

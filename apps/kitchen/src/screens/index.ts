@@ -80,3 +80,6 @@ export const bookParts = {
   FormulaPage: later('FormulaPage'),
   TakeBook: withTheRest('TakeBook'),
 };
+export const StartWatch = withTheRest('StartWatch');
+export const ReadyBoard = withTheRest('ReadyBoard');
+export const HeldSheet = later('HeldSheet');

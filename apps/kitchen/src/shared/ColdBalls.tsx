@@ -2,7 +2,7 @@ import { ballsAtHand, workableAtMs } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import type { LiveBatch } from '../batch/useBatch';
 import { Action, PrimaryAction } from '../ui/input/actions';
-import { StepperField } from '../ui/input/StepperField';
+import { CountField, countIn } from '../ui/input/CountField';
 import { Sheet } from '../ui/layout/Sheet';
 import { Ticket } from '../ui/layout/Ticket';
 import { Heading, Label, Strong } from '../ui/type';
@@ -23,26 +23,16 @@ interface Ask {
 /** How many: all of them, until somebody says otherwise. */
 function CountSheet({ ask, onClose }: { ask: Ask; onClose: () => void }) {
   const [text, setText] = useState(String(ask.most));
-  const pieces = /^\d+$/.test(text.trim()) ? Number(text) : NaN;
-  const right = pieces >= 1 && pieces <= ask.most;
-  const clamp = (value: number) => Math.min(ask.most, Math.max(1, value || 1));
+  const pieces = countIn(text, ask.most);
   return (
     <Sheet open onClose={onClose} label={ask.title}>
       <Heading>{ask.title}</Heading>
-      <StepperField
-        name="cold-count"
-        label="Balls"
-        size={64}
-        text={text}
-        onText={setText}
-        onStep={(direction) => setText(String(clamp(pieces + direction)))}
-        error={right ? undefined : `Balls must be a whole number from 1 to ${ask.most}.`}
-      />
+      <CountField name="cold-count" label="Balls" most={ask.most} text={text} onText={setText} />
       <PrimaryAction
         label={ask.label}
-        disabled={!right}
+        disabled={pieces === null}
         onPress={() => {
-          ask.onCount(pieces);
+          if (pieces !== null) ask.onCount(pieces);
           onClose();
         }}
       />

@@ -1,9 +1,8 @@
-import type { Kitchen } from '@kettle-scale/core/kitchen';
 import {
-  type BreadFacts,
   type Choice,
   type DayPicture,
   type ExtraWorth,
+  type LineFacts,
   type Proposal,
   type SeenMoment,
   type ServiceDay,
@@ -11,7 +10,7 @@ import {
   type ShiftPlan,
   compileShift,
   dayPicture,
-  drawDays,
+  judgeChange,
   planChoices,
   replan,
   shiftOfDay,
@@ -22,7 +21,7 @@ import {
 export interface ShiftWork {
   /** A service as the line of the kitchen makes it. */
   line: {
-    asks: { service: ServiceDay; breads: BreadFacts[]; kitchen: Kitchen };
+    asks: { service: Omit<ServiceDay, 'plan'>; facts: LineFacts };
     gives: Shift;
   };
   /** Plans to choose from. */
@@ -47,32 +46,30 @@ const REPLAN_TRIES = 5000;
 export const SHIFT_WORK: {
   [N in keyof ShiftWork]: (asks: ShiftWork[N]['asks']) => Steps<ShiftWork[N]['gives']>;
 } = {
-  *line({ service, breads, kitchen }) {
+  *line({ service, facts }) {
     yield 0;
-    return shiftOfDay(service, breads, kitchen);
+    return shiftOfDay(service, facts);
   },
   *choices({ shift }) {
-    const steps = planChoices(shift, { seed: SEED });
-    let step = steps.next();
-    for (; !step.done; step = steps.next()) yield step.value.share;
-    return step.value;
+    return yield* planChoices(shift, { seed: SEED });
   },
   *extras({ shift, plan }) {
     return yield* worthOfExtras(shift, plan, { seed: SEED });
   },
   *picture({ shift, plan, from }) {
     yield 0;
-    return dayPicture(compileShift(shift), plan, drawDays(shift, SEED, PICTURE_DAYS), from ?? undefined);
+    return dayPicture(compileShift(shift), plan, { seed: SEED, count: PICTURE_DAYS }, from);
   },
   *replan({ shift, now }) {
     const until = performance.now() + REPLAN_MS;
-    const steps = replan(compileShift(shift), now, { tries: REPLAN_TRIES });
+    const line = compileShift(shift);
+    const steps = replan(line, now, { tries: REPLAN_TRIES });
     let step = steps.next();
     for (; !step.done; step = steps.next()) {
       const leftMs = until - performance.now();
-      if (leftMs <= 0) return step.value;
+      if (leftMs <= 0) break;
       yield 1 - leftMs / REPLAN_MS;
     }
-    return step.value;
+    return judgeChange(line, now, step.value);
   },
 };

@@ -19,6 +19,8 @@ export const findQuery = z.strictObject({
   from: day,
   to: day,
   result: z.enum(RESULTS, `“result” must be one of: ${RESULTS.join(', ')}.`).optional(),
+  /** Of which bread is still held. */
+  held: z.literal('yes', '“held” can only be “yes”.').optional(),
   text: z.string().max(80, 'The words to find are longer than 80 characters.').optional(),
   /** The last batch of the page before, by its id; or an instant, before which the batches started. */
   before: z
@@ -53,6 +55,8 @@ const RESULT_SQL: Record<(typeof RESULTS)[number], string> = {
   running: `f.status = 'running'`,
 };
 
+const HELD_SQL = `EXISTS (SELECT 1 FROM batches b WHERE b.id = f.batchId AND json_array_length(b.record, '$.held') > 0)`;
+
 /** A page goes on after a batch, not after its instant: two may have started at the same one. */
 const beforeSql = (before: string, value: (one: unknown) => string): string =>
   before.includes(':')
@@ -70,6 +74,7 @@ export function searchSql(find: Find): { where: string; bind: unknown[] } {
     ...(find.from ? [`f.startedAt >= ${value(find.from)}`] : []),
     ...(find.to ? [`f.startedAt < ${value(find.to)}`] : []),
     ...(find.result ? [RESULT_SQL[find.result]] : []),
+    ...(find.held ? [HELD_SQL] : []),
     ...(find.before ? [beforeSql(find.before, value)] : []),
     ...(find.text ?? '')
       .toLowerCase()

@@ -1,4 +1,4 @@
-import { type BatchSummary, foldBatch } from '@kettle-scale/core/batch';
+import { type BatchSummary, type EventBody, foldBatch } from '@kettle-scale/core/batch';
 import { type Need, type Plan, planBatch, planHash } from '@kettle-scale/core/plan';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
@@ -72,6 +72,21 @@ describe('the log', () => {
     await stores.kitchen.put({ ...(await stores.kitchen.get()), timeZone: 'Europe/Lisbon' });
     // Summer time until 26 October, 01:00: half past eleven by the sun is past midnight on the wall.
     expect([await idsOf('2025-10-25'), await idsOf('2025-10-26')]).toEqual([[], [summer]]);
+  });
+
+  test('finds bread that is still held, until the last of it has left', async () => {
+    const [held] = [await start(1), await start(2)];
+    const tell = (body: EventBody) =>
+      kitchen.api.post(`/api/v1/batches/${held}/events`).send(event(body)).expect(201);
+    const holding = async () => (await log('?held=yes')).map(({ id }) => id);
+    await tell({ type: 'finished', pieces: 20, good: 20 });
+    expect(await holding()).toEqual([]);
+    await tell({ type: 'held', how: 'freezer', pieces: 20 });
+    expect(await holding()).toEqual([held]);
+    await tell({ type: 'moved', from: 'freezer', to: 'tray', pieces: 12 });
+    expect(await holding()).toEqual([held]);
+    await tell({ type: 'moved', from: 'freezer', to: 'thrown out', pieces: 8, reason: 'too old' });
+    expect(await holding()).toEqual([]);
   });
 
   test('comes the newest first, a page at a time', async () => {

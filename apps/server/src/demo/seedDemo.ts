@@ -1,5 +1,5 @@
 import { lotToday } from '@kettle-scale/core/flourLot';
-import { addDays, dayOf, startOfDayMs } from '@kettle-scale/core/quantity';
+import { addDays, dayClock, dayOf } from '@kettle-scale/core/quantity';
 import { planBatch } from '@kettle-scale/core/plan';
 import {
   type Cook,
@@ -89,19 +89,19 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
 
 /** Weekdays of the past that the demo has served before. */
 const PAST_SERVICES = [14, 7];
-const MS_PER_S = 1000;
 const QUARTER_S = 15 * 60;
-/** Two lunches of the past with what was taken, and today's, planned, its kitchen open since the last quarter of an hour. */
+
+/** Two lunches of the past with what was taken, and the coming one, planned: its kitchen opens within half an hour. */
 async function seedServices(stores: Stores, nowMs: number, random: Random): Promise<void> {
   const kitchen = await stores.kitchen.get();
   const zone = kitchen.timeZone ?? UTC;
   for (const daysAgo of [...PAST_SERVICES, 0]) {
     const day = addDays(dayOf(nowMs, zone), -daysAgo);
-    const midnightMs = startOfDayMs(day, zone);
-    const nowS = (nowMs - daysAgo * DAY_MS - midnightMs) / MS_PER_S;
-    const service = demoService(day, Math.max(0, Math.floor(nowS / QUARTER_S) * QUARTER_S));
+    const { toS, toMs } = dayClock(day, zone);
+    const nowS = toS(nowMs - daysAgo * DAY_MS);
+    const service = demoService(day, (Math.ceil(nowS / QUARTER_S) + 1) * QUARTER_S);
     if (daysAgo > 0) {
-      await stores.services.insertWhole({ service, acts: demoTakings(service, midnightMs, random) });
+      await stores.services.insertWhole({ service, acts: demoTakings(service, toMs, random) });
       continue;
     }
     await stores.services.put({ ...service, plan: demoPlan(service.opens, nowMs, random) });

@@ -15,12 +15,14 @@ export interface ProblemDocument {
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',
+  403: 'Not from here',
   404: 'Not found',
   408: 'Took too long',
   409: 'Conflict',
   412: 'Changed meanwhile',
   413: 'Too large',
   415: 'Not JSON',
+  421: 'Not this kitchen',
   422: 'Cannot be used',
   428: 'Say what you changed',
   500: 'Something broke',

@@ -27,7 +27,11 @@ interface Reply {
 
 /** A body that is JSON text already, as it was stored: it need not be read and written again to be sent. */
 export class JsonText {
-  constructor(readonly text: string) {}
+  constructor(
+    readonly text: string,
+    /** The same, compressed once by who keeps it. */
+    readonly gzip?: Buffer,
+  ) {}
 }
 
 /** A body that is a file to keep, of a type of its own. */
@@ -110,8 +114,12 @@ export function routerOf(routes: readonly Route[], checkAnswers = false): Router
       if (reply.etag !== undefined) response.setHeader('ETag', reply.etag);
       if (reply.body instanceof FileText) {
         response.attachment(reply.body.name).type(reply.body.type).send(reply.body.text);
-      } else if (reply.body instanceof JsonText) response.type('json').send(reply.body.text);
-      else response.json(reply.body);
+      } else if (reply.body instanceof JsonText) {
+        const { text, gzip } = reply.body;
+        response.type('json').vary('Accept-Encoding');
+        if (gzip && request.acceptsEncodings('gzip')) response.set('Content-Encoding', 'gzip').send(gzip);
+        else response.send(text);
+      } else response.json(reply.body);
     });
   }
   return router;

@@ -1,3 +1,5 @@
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import type { BatchFacts } from '@kettle-scale/core/log';
 import { lessonsFrom } from '@kettle-scale/core/lessons';
 import { addDays, dayOf } from '@kettle-scale/core/quantity';
@@ -14,6 +16,14 @@ const LOOK_BACK_DAYS = 365;
 /** More batches than a kitchen makes in that time. */
 const ALL = 1_000_000;
 
+const compressed = promisify<string, Buffer>(gzip);
+
+/** Lessons as they are sent, plain and compressed: they are asked for far more often than they change. */
+interface KeptLessons {
+  json: string;
+  gzip: Buffer;
+}
+
 interface LessonStores {
   batches: Pick<BatchStore, 'factsJson' | 'factsOf'>;
   flourLots: Pick<FlourLotStore, 'list'>;
@@ -27,7 +37,7 @@ interface LessonStores {
 export function keepLessons({ batches, flourLots, kitchen }: LessonStores, { hub, now, demo }: Around) {
   let facts: Map<string, BatchFacts> | null = null;
   let changed = new Set<string>();
-  let kept: { day: string; json: string } | null = null;
+  let kept: (KeptLessons & { day: string }) | null = null;
   /** Counts what has changed, so that lessons worked out meanwhile are not kept for newer than they are. */
   let changes = 0;
 
@@ -65,20 +75,21 @@ export function keepLessons({ batches, flourLots, kitchen }: LessonStores, { hub
     return [...known.values()];
   }
 
-  async function workOut(): Promise<string> {
+  async function workOut(): Promise<KeptLessons> {
     const { currency, lessonsOff = [], timeZone: zone } = await kitchen.get();
     const day = dayOf(now().getTime(), zone);
-    if (kept?.day === day) return kept.json;
+    if (kept?.day === day) return kept;
     const at = changes;
     const all = await factsFrom(addDays(day, -LOOK_BACK_DAYS), zone);
     const lots = await flourLots.list();
     const measured = all.filter(({ simulated }) => demo || !simulated);
     const json = JSON.stringify(lessonsFrom(measured, { lots, currency, off: lessonsOff, zone }));
-    if (at === changes) kept = { day, json };
-    return json;
+    const lessons = { json, gzip: await compressed(json) };
+    if (at === changes) kept = { day, ...lessons };
+    return lessons;
   }
 
   // One after the other: whoever asks meanwhile finds them kept, and nobody sees a year that is half read.
   const mutex = new Mutex();
-  return { lessonsJson: (): Promise<string> => mutex.runExclusive(workOut) };
+  return { lessons: (): Promise<KeptLessons> => mutex.runExclusive(workOut) };
 }

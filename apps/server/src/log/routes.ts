@@ -98,7 +98,10 @@ export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, a
       path: '/lessons',
       summary: 'What the last year teaches, each with its interval and its batches',
       response: z.array(lessonSchema),
-      run: async () => new JsonText(await lessons.lessonsJson()),
+      run: async () => {
+        const { json, gzip } = await lessons.lessons();
+        return new JsonText(json, gzip);
+      },
     }),
     route({
       method: 'get',

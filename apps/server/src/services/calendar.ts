@@ -1,9 +1,8 @@
-import { startOfDayMs } from '@kettle-scale/core/quantity';
+import { dayClock } from '@kettle-scale/core/quantity';
 import { type CalendarAct, planIcs } from '@kettle-scale/core/shift';
 import type { RequestHandler } from 'express';
 import type { Stores } from '../stores';
 
-const MS_PER_S = 1000;
 /** Days of service that a calendar holds. */
 const CALENDAR_DAYS = 31;
 
@@ -17,8 +16,7 @@ export const calendarHandler =
     const { timeZone = 'UTC' } = await kitchen.get();
     const names = new Map((await formulas.list()).map(({ id, name }) => [id, name]));
     const acts = (await services.list(CALENDAR_DAYS)).flatMap(({ service }): CalendarAct[] => {
-      const midnightMs = startOfDayMs(service.day, timeZone);
-      const toMs = (s: number) => midnightMs + s * MS_PER_S;
+      const { toMs } = dayClock(service.day, timeZone);
       return (service.plan?.batches ?? []).flatMap(({ id, formulaId, n, start, bakeAt }) => {
         const bread = `${n} ${names.get(formulaId) ?? formulaId}`;
         return [

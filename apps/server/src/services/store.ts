@@ -13,20 +13,23 @@ export function openServiceStore({ sequelize, write }: Database) {
     id: { type: DataTypes.TEXT, primaryKey: true },
     day: { type: DataTypes.TEXT },
   });
+  /** Days with their acts, in two reads however many they are. */
+  async function withActs(rows: readonly { id: string | number; document: ServiceDay }[]) {
+    const told = await acts.findAll({ where: { day: rows.map(({ id }) => id) }, order: [['id', 'ASC']] });
+    return rows.map(({ id, document }): ServiceRecord => {
+      const own = told.filter((act) => act.get('day') === id);
+      return { service: document, acts: own.map((act) => act.document) };
+    });
+  }
   async function find(day: string): Promise<ServiceRecord | null> {
     const row = await days.findByPk(day);
-    if (!row) return null;
-    const rows = await acts.findAll({ where: { day }, order: [['id', 'ASC']] });
-    return { service: row.document, acts: rows.map(({ document }) => document) };
+    return row ? ((await withActs([row]))[0] ?? null) : null;
   }
   return {
     find,
     /** The newest first, at most so many. */
-    list: async (limit: number): Promise<ServiceRecord[]> => {
-      const rows = await days.findAll({ order: [['id', 'DESC']], limit });
-      const records = await Promise.all(rows.map(({ id }) => find(String(id))));
-      return records.flatMap((record) => record ?? []);
-    },
+    list: async (limit: number): Promise<ServiceRecord[]> =>
+      withActs(await days.findAll({ order: [['id', 'DESC']], limit })),
     put: async (document: ServiceDay): Promise<void> => {
       await write((transaction) => days.upsert({ id: document.day, document }, { transaction }));
     },

@@ -5,7 +5,9 @@ export {
   handsNow,
   type HandsNow,
   isLongPast,
-  placesOfOthers,
+  type OtherBatch,
+  type OtherPiece,
+  piecesOfOthers,
   type PlateStands,
 } from './live/handsNow';
 export { type Colour, colourAsked, type PieceSeen, seenPieces } from './live/judging';

@@ -48,6 +48,8 @@ const SAY: { [T in EventType]: Say<T> } = {
   'disc-measured': () => 'disc measured',
   rejected: ({ pieces, reason }) => `${counted(pieces, 'reject')}, ${reason}`,
   inspected: () => 'piece looked at',
+  moved: ({ pieces, from, to, reason }) =>
+    `${counted(pieces, 'piece')} ${to === 'thrown out' ? `thrown out, ${reason}` : `moved, ${from} to ${to}`}`,
   held: ({ pieces, how }) => `${counted(pieces, 'piece')} put away, ${how}`,
   corrected: () => 'figure corrected',
   flattened: ({ diameterMm }, _plan, units) => `disc rolled to ${formatLength(diameterMm, units)}`,

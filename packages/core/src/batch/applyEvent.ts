@@ -184,6 +184,9 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   held: (draft, event) => {
     draft.held.push(event);
   },
+  moved: (draft, event) => {
+    draft.moved.push(event);
+  },
   corrected: () => undefined,
   void: () => undefined,
 };
@@ -229,6 +232,7 @@ export const openDraft = (plan: Plan): Draft => ({
   inspected: [],
   rejected: [],
   held: [],
+  moved: [],
   started: new Map(),
   done: new Map(),
   parts: new Map(),

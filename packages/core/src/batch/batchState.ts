@@ -104,6 +104,7 @@ export interface BatchState {
   inspected: EventOf<'inspected'>[];
   rejected: EventOf<'rejected'>[];
   held: EventOf<'held'>[];
+  moved: EventOf<'moved'>[];
   finished: EventOf<'finished'> | null;
   abandoned: EventOf<'abandoned'> | null;
   notes: EventOf<'note'>[];

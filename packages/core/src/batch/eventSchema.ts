@@ -4,7 +4,7 @@ import { FEELS } from '../dough/feel';
 import { POKES, type Poke } from '../dough/springBack';
 import { BITES, COLOURS, SIDE_COLOURS } from '../bake/live/judging';
 import { FOLDS, PLATE_CARES, PUFFS } from '../formula/methodSchema';
-import { HOLDINGS } from '../kitchen/holdings';
+import { BREAD_TO, HOLDINGS, WASTE_REASONS } from '../kitchen/holdings';
 import { DISC_PLACES } from '../portion/measuredDisc';
 import {
   choiceField,
@@ -230,6 +230,21 @@ export const eventSchema = z.discriminatedUnion(
       how: choiceField('Held in', HOLDINGS),
       pieces: pieces('Pieces held', 1),
     }),
+    /** Held bread is held in another way, thawed, brought to the tray, or thrown out. */
+    z
+      .strictObject({
+        ...base,
+        type: z.literal('moved'),
+        from: choiceField('Held in', HOLDINGS),
+        to: choiceField('Moved to', BREAD_TO),
+        pieces: pieces('Pieces moved', 1),
+        /** Of what is thrown out. */
+        reason: choiceField('Reason', WASTE_REASONS).optional(),
+      })
+      .refine(({ to, reason }) => (to === 'thrown out') === (reason !== undefined), {
+        message: 'What is thrown out has a reason, and nothing else has.',
+        path: ['reason'],
+      }),
     /** A figure of an act that was wrong; the act itself stays as it was told. */
     z.strictObject({
       ...base,

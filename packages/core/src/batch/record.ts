@@ -8,6 +8,7 @@ import type { Plan } from '../plan/planSchema';
 import type { BatchRecord } from './recordSchema';
 import { ballStandard } from './skippedWater';
 import { ballsAtHand, coldStore } from './coldStore';
+import { heldStock, thrownOut } from './heldStock';
 import { liveWindow } from './stepTimes';
 import { stepTitle } from '../plan/stepText';
 
@@ -111,6 +112,8 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
   const lot = plan.today?.conditions.lot;
   const { finished, divided } = state;
   const now = state.now && nowOf(plan, state, state.now);
+  const held = heldStock(state);
+  const thrown = thrownOut(state);
   return {
     status: state.status,
     nowTitle: now?.title ?? null,
@@ -144,9 +147,8 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
       : {}),
     ...(now ? { now, ahead: aheadOf(plan, state) } : {}),
     finishedMs: finished ? Date.parse(finished.at) : null,
-    ...(state.held.length > 0
-      ? { held: state.held.map(({ how, pieces, at }) => ({ how, pieces, atMs: Date.parse(at) })) }
-      : {}),
+    ...(held.length > 0 ? { held } : {}),
+    ...(thrown > 0 ? { thrownOut: thrown } : {}),
   };
 }
 

@@ -49,8 +49,20 @@ export const batchRecordSchema = z.strictObject({
     .array(z.strictObject({ kind: z.enum(STEP_KINDS), title: z.string(), seconds: z.number() }))
     .optional(),
   finishedMs: z.number().nullable(),
-  /** Bread that was put away. */
-  held: z.array(z.strictObject({ how: z.enum(HOLDINGS), pieces: z.number(), atMs: z.number() })).optional(),
+  /** Bread that is held, without what was taken, moved on or thrown out since. */
+  held: z
+    .array(
+      z.strictObject({
+        how: z.enum(HOLDINGS),
+        pieces: z.number(),
+        atMs: z.number(),
+        /** It lay frozen before. */
+        thawed: z.literal(true).optional(),
+      }),
+    )
+    .optional(),
+  /** Held pieces that were thrown out. */
+  thrownOut: z.number().optional(),
 });
 
 /** A row of the log. */

@@ -3,6 +3,7 @@ import { type BatchEvent, eventSchema } from './eventSchema';
 import { formatMass } from '../quantity/formatQuantity';
 import { ballsAtHand, coldStore } from './coldStore';
 import { foldBatch } from './foldBatch';
+import { heldStock, movable } from './heldStock';
 import { liveEvents, withCorrection } from './liveEvents';
 import type { Plan, StepKind } from '../plan/planSchema';
 
@@ -35,6 +36,7 @@ const AFTER_THE_END: ReadonlySet<BatchEvent['type']> = new Set([
   'inspected',
   'rejected',
   'held',
+  'moved',
   'corrected',
 ]);
 
@@ -87,6 +89,21 @@ function refuseCold(plan: Plan, events: readonly BatchEvent[], event: BatchEvent
 
 const isEnd = ({ type }: BatchEvent): boolean => type === 'finished' || type === 'abandoned';
 
+/** More bread than is held there cannot leave it, and what was thawed is not frozen again. */
+function refuseMove(plan: Plan, events: readonly BatchEvent[], event: BatchEvent): Refusal | null {
+  if (event.type !== 'moved') return null;
+  const lots = heldStock(foldBatch(plan, events));
+  const unfit = (path: string, message: string): Refusal => ({ reason: 'unfit', path, message });
+  const there = movable(lots, event.from, 'tray');
+  if (event.pieces > there) {
+    const words = there === 0 ? 'No pieces are' : `Only ${there} pieces are`;
+    return unfit('pieces', `${words} held in: ${event.from}.`);
+  }
+  return event.pieces > movable(lots, event.from, event.to)
+    ? unfit('to', 'Bread that was thawed is not frozen again.')
+    : null;
+}
+
 /**
  * Says why a new event cannot join a batch, or null when it can.
  * A batch that is over takes the undo of what ended it, what is done with bread afterwards, and what happened before: an act of
@@ -125,8 +142,8 @@ export function refuseEvent(
     return { reason: 'unfit', path: 'eventId', message: 'There is no such act in this batch to undo.' };
   }
   if (event.type === 'corrected') return refuseCorrection(events, event);
-  const cold = refuseCold(plan, events, event);
-  if (cold) return cold;
+  const tooMany = refuseCold(plan, events, event) ?? refuseMove(plan, events, event);
+  if (tooMany) return tooMany;
   const kinds = STEP_KINDS_OF[event.type];
   if (!kinds || !('stepId' in event)) return null;
   const step = plan.steps.find(({ id }) => id === event.stepId);

@@ -1,6 +1,6 @@
 export { type Conditions, conditionsSchema, ORDINARY_DAY } from './conditionsSchema';
 export { FITTED } from './fittedNames';
 export { FLAMES, type FlameSetting, type Griddle, griddleSchema, MATERIALS } from './griddleSchema';
-export { DEFAULT_HOLD_H, type Holding, HOLDINGS } from './holdings';
+export { BREAD_TO, COLDNESS, DEFAULT_HOLD_H, type Holding, HOLDINGS, WASTE_REASONS } from './holdings';
 export { DEFAULT_COLD_LIMIT_H, DEFAULT_FRIDGE_DOUGH_H, DEFAULT_KITCHEN } from './kitchenDefaults';
 export { type Kitchen, kitchenSchema, type Mixer, mixerSchema } from './kitchenSchema';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, fractionField, numberField, slugField, textField } from '../message/fields';
+import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
 import { HOLDINGS } from './holdings';
 import { griddleSchema } from './griddleSchema';
 import { isZone } from '../quantity/days';
@@ -68,6 +68,8 @@ export const kitchenSchema = z
     timeZone: z.string().refine(isZone, 'This is not a time zone, like Europe/Lisbon.').optional(),
     /** The bench's shorter side; a disc must lie on it. */
     benchMm: numberField('Bench', { min: 150, max: 5000, unit: 'mm' }).optional(),
+    /** Balls that the bench and its trays hold at a time. */
+    benchBalls: countField('Balls on the bench', { min: 1, max: 10_000 }).optional(),
     /** When the kitchen closes, on its own clock. */
     closesAt: z
       .string()

@@ -5,6 +5,10 @@ import { seasonOf } from '../log/seasons';
 import { learnRelaxing } from './learnRelaxing';
 import { learnSeasons } from './learnSeasons';
 import { lessonsFrom } from './lessons';
+import type { Lesson } from '../log/lessonSchema';
+import { shiftOfDay } from '../shift/day/lineBread';
+import { CATALOGUE } from '../ingredient/catalogue';
+import { formula, request } from '../test/examples';
 
 const facts = (changes: Partial<BatchFacts> = {}): BatchFacts => ({
   ...{ batchId: 'b', startedAt: '2026-03-04T10:00:00.000Z', formulaId: 'round', formulaName: 'Round' },
@@ -40,6 +44,38 @@ test('a lot teaches its thirst by the same law as the plan uses', () => {
   expect(lesson.high - lesson.value).toBeCloseTo(1.6449 / Math.sqrt(4 + 1 / 4), 3);
   expect(lesson.evidence.map(({ value }) => value)).toEqual([1.5, 1.5, 1.5, 1.5]);
   expect(lesson.title).toBe('Water of Lot A');
+});
+
+test('times of steps against their plan are learned, work that was interrupted left out, and a service counts with them', () => {
+  const all = times(9, (index) => ({
+    times: {
+      divide: { plannedS: 200, tookS: index === 8 ? 4000 : 260 },
+      weigh: { plannedS: 100, tookS: 100 },
+    },
+  }));
+  const lesson = one(all, 'time/divide');
+  expect(lesson.batches).toBe(8);
+  // Eight days at 1.3 with the prior's guess of their spread, worth four: pulled a little towards 1.
+  expect(lesson.value).toBeGreaterThan(1.25);
+  expect(lesson.value).toBeLessThan(1.3);
+  expect(lesson.words).toMatch(/^Dividing takes 2\d\s% longer than planned\.$/);
+  expect(one(all, 'time/weigh').words).toBe('Weighing takes as long as planned.');
+  const service = {
+    ...({ format: 'kettle-scale/service-day', formatVersion: 1, day: '2026-03-04', name: 'Lunch' } as const),
+    ...{ opens: 0, serviceFrom: 3600, serviceTo: 7200, ends: 7200, cooks: [], sureness: 0.85 },
+    ...{ leftAtClose: 'kept' as const, breads: [{ formulaId: formula.id, waves: [] }] },
+  };
+  const { kitchen } = request();
+  const bread = (lessons: Lesson[]) => {
+    const [made] = shiftOfDay(service, { formulas: [formula], foods: CATALOGUE, kitchen, lessons }).breads;
+    if (!made) throw new Error('one bread');
+    return made;
+  };
+  const usual = bread([]);
+  const taught = bread(teach(all));
+  expect(taught.divideS).toBeCloseTo(usual.divideS * lesson.value, 9);
+  expect(bread(teach(all, ['time/divide'])).divideS).toBe(usual.divideS);
+  expect(taught.mixS).toBe(usual.mixS);
 });
 
 test('a lesson rests on all its batches and shows the newest forty', () => {

@@ -5,6 +5,7 @@ import { cost, lossOf, rejects } from './lossLessons';
 import { PRIORS } from './priors';
 import { pacesOf, relaxing, rest } from './restLessons';
 import { ballSpread, discSpread } from './spreadLessons';
+import { stepTimeLessons } from './timeLessons';
 import { waterOfLots, waterOfSeasons } from './waterLessons';
 
 /** Batches that a lesson shows as its evidence, the newest: more are no picture, and a year of them is megabytes. */
@@ -44,6 +45,7 @@ export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext
     ...discSpread(over),
     ...cost(over, context),
     ...rejects(over),
+    ...stepTimeLessons(over),
   ];
   const off = new Set(context.off);
   return drafts.map(({ seen, ...lesson }) => ({

@@ -1,4 +1,4 @@
-import { mean } from 'simple-statistics';
+import { mean, sum } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
 import { isSimulated } from '../batch/eventSchema';
 import { foldBatch } from '../batch/foldBatch';
@@ -11,7 +11,8 @@ import { lawAgeOf } from '../batch/restAdvice';
 import { wantedSpringBack } from '../plan/today/restingDough';
 import { measuredDisc } from '../portion/measuredDisc';
 import { sumG } from '../quantity/roundToStep';
-import type { BatchFacts } from './factsSchema';
+import { stepTimes } from '../batch/stepTimes';
+import { type BatchFacts, TIMED_STEPS } from './factsSchema';
 
 const MS_PER_MIN = 60_000;
 /** Balls that must have been weighed before they say what the bench kept. */
@@ -58,6 +59,19 @@ function benchLossOf(state: BatchState): number | null {
   const ballsG = divided.pieces * mean(balls.map(({ massG }) => massG));
   const leftG = sumG(leftovers.map(({ massG }) => massG));
   return 1 - (ballsG + leftG) / divided.doughG;
+}
+
+/** What each kind of timed work took against its plan; none while a step of it is not done. */
+function timesOf(plan: Plan, state: BatchState, startedAt: string): NonNullable<BatchFacts['times']> {
+  const all = stepTimes(plan, state, Date.parse(startedAt));
+  const times: NonNullable<BatchFacts['times']> = {};
+  for (const kind of TIMED_STEPS) {
+    const own = all.filter(({ step }) => step.kind === kind);
+    const took = own.flatMap(({ actualS }) => (actualS === null ? [] : [actualS]));
+    if (own.length === 0 || took.length < own.length) continue;
+    times[kind] = { plannedS: sum(own.map(({ expectedS }) => expectedS)), tookS: sum(took) };
+  }
+  return times;
 }
 
 /**
@@ -109,6 +123,7 @@ export function batchFacts(batch: Batch, state = foldBatch(batch.plan, batch.eve
     pieces: { planned: plan.pieces, made, good: record.good },
     rejects,
     leftoverG: sumG(state.leftovers.map(({ massG }) => massG)),
+    times: timesOf(plan, state, batch.startedAt),
     costPerPiece:
       cost.unpriced.length > 0 || !made ? null : (cost.perBatch * inG) / Math.max(1, plan.doughG) / made,
     ...(simulated ? { simulated } : {}),

@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { REJECTS } from '../batch/eventSchema';
 import { SHAPINGS } from '../formula/methodSchema';
 
+/** Steps whose time says something of hands or machines; a rest says nothing. */
+export const TIMED_STEPS = ['weigh', 'mix', 'knead', 'divide'] as const;
+
 /** What one batch has to say to lessons, charts and the log; small, so that a year of them is read at once. */
 export const batchFactsSchema = z.strictObject({
   batchId: z.string(),
@@ -40,6 +43,10 @@ export const batchFactsSchema = z.strictObject({
   }),
   rejects: z.partialRecord(z.enum(REJECTS), z.number()),
   leftoverG: z.number(),
+  /** What steps took against their plan, s, all bowls; facts of older programs have none. */
+  times: z
+    .partialRecord(z.enum(TIMED_STEPS), z.strictObject({ plannedS: z.number(), tookS: z.number() }))
+    .optional(),
   /** In the kitchen's money, at the prices of the day; null where something has no price. */
   costPerPiece: z.number().nullable(),
   /** Some of its figures were made up by a stand-in: it teaches only a kitchen that is made up as a whole. */

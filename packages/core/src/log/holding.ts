@@ -12,6 +12,8 @@ export interface HeldBread {
   useByMs: number;
   /** Of the way it is held, hours. */
   limitH: number;
+  /** It lay frozen before: it is not frozen again. */
+  thawed: boolean;
   /** The kitchen has set that limit; otherwise it is the starting figure that the product comes with. */
   limitIsOwn: boolean;
 }
@@ -34,14 +36,14 @@ export function heldBread(
   kitchen: Pick<Kitchen, 'holdH'>,
   { held = [] }: Pick<BatchRecord, 'held'>,
 ): HeldBread[] {
-  return held.map(({ how, pieces, atMs: madeMs }) => {
+  return held.map(({ how, pieces, atMs: madeMs, thawed = false }) => {
     const limitH = holdLimitH(kitchen, how);
     return {
       how,
       pieces,
       madeMs,
       useByMs: madeMs + limitH * MS_PER_H,
-      limitH,
+      ...{ limitH, thawed },
       limitIsOwn: kitchen.holdH?.[how] !== undefined,
     };
   });

@@ -3,7 +3,7 @@ export { batchFacts, mixedG } from './batchFacts';
 export { breadLabel, type BreadLabel } from './breadLabel';
 export { compareBatches } from './compareBatches';
 export { type BatchFacts, batchFactsSchema } from './factsSchema';
-export { heldBread, holdLimitH, holdState } from './holding';
+export { type HeldBread, heldBread, holdLimitH, holdState } from './holding';
 export { beforeReheating, keepingCaution, reheatings } from './reheating';
 export { type Lesson, lessonSchema } from './lessonSchema';
 export { logSchema } from './logSchema';

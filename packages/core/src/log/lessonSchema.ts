@@ -12,6 +12,7 @@ const LESSON_KINDS = [
   'disc-spread',
   'cost',
   'rejects',
+  'step-time',
 ] as const;
 
 /** Something the records teach, with how sure it is and what it rests on. */

@@ -13,6 +13,8 @@ import { eventsOf, request } from '../test/examples';
 import { batchFacts } from './batchFacts';
 import { compareBatches } from './compareBatches';
 import { heldBread, holdState } from './holding';
+import { type BatchEvent, eventSchema } from '../batch/eventSchema';
+import { refuseEvent } from '../batch/refuseEvent';
 import { beforeReheating, keepingCaution, reheatings } from './reheating';
 import { breadLabel } from './breadLabel';
 import { labelHtml } from '../exchange/labelHtml';
@@ -138,6 +140,56 @@ describe('holding', () => {
       'over',
     ]);
     expect(heldBread({}, record)[0]?.limitH).toBe(2);
+  });
+
+  test('moved bread starts the clock of where it is, thrown out it is counted, and no more leaves than is there', () => {
+    const events = (...bodies: EventBody[]) => batch(...whole(), ...bodies).events;
+    const frozen: EventBody = { type: 'moved', from: 'cloth', to: 'freezer', pieces: 30 };
+    const served: EventBody = { type: 'moved', from: 'cloth', to: 'tray', pieces: 20 };
+    const dropped: EventBody = {
+      type: 'moved',
+      from: 'freezer',
+      to: 'thrown out',
+      pieces: 4,
+      reason: 'dropped',
+    };
+    const all = events(frozen, served, dropped);
+    const after = batchRecord(plan, foldBatch(plan, all));
+    const movedMs = Date.parse(all.at(-3)?.at ?? '');
+    expect(after.held).toEqual([
+      { how: 'cloth', pieces: 11, atMs: held.madeMs },
+      { how: 'freezer', pieces: 26, atMs: movedMs },
+    ]);
+    expect(after.thrownOut).toBe(4);
+    const refused = (body: EventBody) =>
+      refuseEvent(plan, all, { ...all.at(-1), ...body } as BatchEvent)?.message;
+    expect(refused({ ...served, pieces: 12 })).toBe('Only 11 pieces are held in: cloth.');
+    expect(refused({ ...served, pieces: 11 })).toBeUndefined();
+    expect(refused({ ...served, from: 'fridge' })).toBe('No pieces are held in: fridge.');
+    const schema = eventSchema.safeParse({ ...all.at(-1), reason: undefined });
+    expect(schema.error?.issues[0]?.path).toEqual(['reason']);
+  });
+
+  test('no move makes bread younger, but to colder than it ever was, or thawed once', () => {
+    const moves: EventBody[] = [
+      { type: 'moved', from: 'cloth', to: 'insulated box', pieces: 61 },
+      { type: 'moved', from: 'insulated box', to: 'fridge', pieces: 61 },
+      { type: 'moved', from: 'fridge', to: 'closed bag', pieces: 61 },
+      { type: 'moved', from: 'closed bag', to: 'fridge', pieces: 61 },
+      { type: 'moved', from: 'fridge', to: 'freezer', pieces: 61 },
+      { type: 'moved', from: 'freezer', to: 'fridge', pieces: 61 },
+      { type: 'moved', from: 'fridge', to: 'vacuum pack, chilled', pieces: 61 },
+    ];
+    const { events } = batch(...whole(), ...moves);
+    const first = events.length - moves.length;
+    const heldAfter = (count: number) =>
+      batchRecord(plan, foldBatch(plan, events.slice(0, first + count))).held?.[0];
+    const minutes = moves.map((_, index) => ((heldAfter(index + 1)?.atMs ?? 0) - held.madeMs) / 60_000);
+    // One move a minute: warm to warm keeps its clock; the fridge, the freezer and the thawing begin one.
+    expect(minutes).toEqual([0, 2, 2, 2, 5, 6, 6]);
+    expect(heldAfter(moves.length)).toMatchObject({ thawed: true });
+    const again = { ...events.at(-1), from: 'vacuum pack, chilled', to: 'freezer' } as BatchEvent;
+    expect(refuseEvent(plan, events, again)?.message).toBe('Bread that was thawed is not frozen again.');
   });
 
   test('a label says product, times, allergens and batch, whatever is in the name', () => {

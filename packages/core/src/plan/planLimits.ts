@@ -1,4 +1,5 @@
 import { formatMass, formatSpan } from '../quantity/formatQuantity';
+import { readClock } from '../quantity/clock';
 import { sumG } from '../quantity/roundToStep';
 import type { Plan } from './planSchema';
 
@@ -39,15 +40,7 @@ export function stockShort(plan: Plan, lots: readonly LotInStock[], lotId?: stri
   });
 }
 
-const MIN_PER_H = 60;
-const MIN_PER_DAY = 24 * MIN_PER_H;
-const S_PER_MIN = 60;
-
-/** Minutes after midnight of a clock like "22:30". */
-const minutesOf = (clock: string): number => {
-  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
-  return hours * MIN_PER_H + minutes;
-};
+const S_PER_DAY = 86_400;
 
 /**
  * How far a batch begun now would run past the hour at which the kitchen closes, with the pieces that are ready by then.
@@ -61,8 +54,9 @@ export function pastClosing(
   closesAt: string | undefined,
 ): string | null {
   if (closesAt === undefined) return null;
-  const open = minutesOf(closesAt) - minutesOf(startClock);
-  const openS = (open < 0 ? open + MIN_PER_DAY : open) * S_PER_MIN;
+  const [startS, closeS] = [readClock(startClock), readClock(closesAt)];
+  if (startS === null || closeS === null) return null;
+  const openS = closeS < startS ? closeS + S_PER_DAY - startS : closeS - startS;
   const overS = plan.expectedS - openS;
   if (overS <= 0) return null;
   const griddleS = plan.steps.find(({ kind }) => kind === 'griddle')?.expectedS ?? 0;

@@ -1,3 +1,4 @@
+export { clockText, type DayClock, dayClock, readClock } from './clock';
 export {
   addDays,
   type Day,

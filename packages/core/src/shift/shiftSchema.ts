@@ -8,15 +8,16 @@ export const SHIFT_FORMAT = 'kettle-scale/shift';
 export const SKILLS = ['weigh', 'load', 'knead', 'divide', 'roll', 'bake'] as const;
 export type Skill = (typeof SKILLS)[number];
 
-const DAY_S = 86_400;
+export const DAY_S = 86_400;
 /** A service may end after midnight. */
 const LATEST_S = 2 * DAY_S;
 const MOST_PIECES = 10_000;
 const HOUR_S = 3600;
 
-const timeField = (label: string) => numberField(label, { min: 0, max: LATEST_S, unit: 's' });
+/** A time of the day, s from midnight. */
+export const timeField = (label: string) => numberField(label, { min: 0, max: LATEST_S, unit: 's' });
 const spanField = (label: string, max = 4 * HOUR_S) => numberField(label, { min: 0, max, unit: 's' });
-const moneyField = (label: string) => numberField(label, { min: 0, max: 10_000 });
+export const moneyField = (label: string) => numberField(label, { min: 0, max: 10_000 });
 
 /** Guests that come and go: a triangle with its top at the peak. */
 export const waveSchema = z
@@ -38,10 +39,13 @@ export const waveSchema = z
 export type Wave = z.infer<typeof waveSchema>;
 
 /** Pieces that somebody asked for at a time. */
-export const orderSchema = z.strictObject({
+const orderSchema = z.strictObject({
   at: timeField('Time of the order'),
   pieces: countField('Pieces of the order', { min: 1, max: MOST_PIECES }),
 });
+
+export const wavesSchema = z.array(waveSchema).max(24, 'At most 24 waves.');
+export const ordersSchema = z.array(orderSchema).max(200, 'At most 200 orders.');
 
 const restWindow = (label: string) =>
   z
@@ -89,13 +93,13 @@ export const lineBreadSchema = z.strictObject({
   patienceS: spanField('Patience').optional(),
   /** What a ball that is thrown away costs; three fifths of a piece where nobody said. */
   doughCost: moneyField('Cost of a ball').optional(),
-  waves: z.array(waveSchema).max(24, 'At most 24 waves.').optional(),
-  orders: z.array(orderSchema).max(200, 'At most 200 orders.').optional(),
+  waves: wavesSchema.optional(),
+  orders: ordersSchema.optional(),
 });
 
 export type LineBread = z.infer<typeof lineBreadSchema>;
 
-const personSchema = z.strictObject({
+export const personSchema = z.strictObject({
   id: slugField('Cook'),
   name: textField('Name of the cook', { min: 1, max: 40 }).optional(),
   can: z.array(choiceField('Skill', SKILLS)).max(SKILLS.length),
@@ -120,6 +124,24 @@ const linePlateSchema = z.strictObject({
   changeS: z.record(z.string(), spanField('Change of heat')).optional(),
 });
 
+/** What a batch may begin with instead of flour. */
+export const COLD_AS = ['balls', 'dough'] as const;
+
+/** Dough or balls of an earlier batch that wait in the fridge: the start of a plan, whole or in part. */
+const coldSchema = z.strictObject({
+  /** The batch that it is of. */
+  id: textField('Batch in the fridge', { min: 1, max: 60 }),
+  bread: slugField('Bread'),
+  as: choiceField('What is cold', COLD_AS),
+  pieces: countField('Pieces in the fridge', { min: 1, max: MOST_PIECES }),
+  /** Baked by then, s from midnight; below zero it is over. */
+  bestBy: numberField('Best by', { min: -LATEST_S, max: 60 * DAY_S, unit: 's' }),
+  /** From the fridge until it can be divided, or rolled. */
+  warmS: spanField('Warming', DAY_S),
+});
+
+export type Cold = z.infer<typeof coldSchema>;
+
 /** What a batch of a shift is: of a bread, so many balls, when it is begun, and when its baking begins. */
 export const shiftBatchSchema = z.strictObject({
   bread: z.number().int().min(0),
@@ -127,6 +149,8 @@ export const shiftBatchSchema = z.strictObject({
   start: timeField('Start'),
   /** Not baked before this; as soon as it is rested where it is not said. */
   bakeAt: timeField('Baking').optional(),
+  /** Which of the shift's cold doughs it begins with; from flour where it is not said. */
+  cold: z.number().int().min(0).optional(),
 });
 
 export type ShiftBatch = z.infer<typeof shiftBatchSchema>;
@@ -139,14 +163,35 @@ export const shiftPlanSchema = z.strictObject({
 
 export type ShiftPlan = z.infer<typeof shiftPlanSchema>;
 
+/** The hours of a shift, with the names they have in every document. */
+export const HOURS = {
+  opens: timeField('Kitchen opens'),
+  serviceFrom: timeField('Service from'),
+  serviceTo: timeField('Service to'),
+  ends: timeField('Shift ends'),
+};
+
+/** A document whose hours follow each other. */
+export const inOrderOfDay = <T extends z.ZodType<Record<keyof typeof HOURS, number>>>(document: T) =>
+  document
+    .refine(({ serviceFrom, serviceTo }) => serviceTo > serviceFrom, {
+      message: 'The service ends before it begins.',
+      path: ['serviceTo'],
+    })
+    .refine(({ opens, serviceFrom }) => opens <= serviceFrom, {
+      message: 'The kitchen opens after the service begins.',
+      path: ['opens'],
+    })
+    .refine(({ serviceTo, ends }) => ends >= serviceTo, {
+      message: 'The shift ends before the service does.',
+      path: ['ends'],
+    });
+
 /** A shift: its hours, its people and iron, its breads, and what is wanted of them. Times are seconds from midnight. */
-export const shiftSchema = z
-  .strictObject({
+export const shiftSchema = inOrderOfDay(
+  z.strictObject({
     name: textField('Name of the shift', { max: 80 }).optional(),
-    opens: timeField('Kitchen opens'),
-    serviceFrom: timeField('Service from'),
-    serviceTo: timeField('Service to'),
-    ends: timeField('Shift ends'),
+    ...HOURS,
     slotS: numberField('Slot', { min: 60, max: HOUR_S, unit: 's' }).optional(),
     patienceS: spanField('Patience').optional(),
     /** How alike days are: the shape of the gamma factor of a day; 40 where nobody said. */
@@ -165,32 +210,33 @@ export const shiftSchema = z
       .optional(),
     people: z.array(personSchema).min(1, 'Nobody is on shift.').max(20),
     mixers: z.array(lineMixerSchema).min(1, 'There is no bowl.').max(12),
+    /** Balls that the bench and its trays hold; no limit where nobody said. */
+    benchBalls: countField('Balls on the bench', { min: 1, max: MOST_PIECES }).optional(),
     plates: z.array(linePlateSchema).min(1, 'There is no plate.').max(6),
     breads: z.array(lineBreadSchema).min(1, 'There is no bread to make.').max(20),
-  })
-  .refine(({ serviceFrom, serviceTo }) => serviceTo > serviceFrom, {
-    message: 'The service ends before it begins.',
-    path: ['serviceTo'],
-  })
-  .refine(({ opens, serviceFrom }) => opens <= serviceFrom, {
-    message: 'The kitchen opens after the service begins.',
-    path: ['opens'],
-  })
-  .refine(({ serviceTo, ends }) => ends >= serviceTo, {
-    message: 'The shift ends before the service does.',
-    path: ['ends'],
-  });
+    cold: z.array(coldSchema).max(40, 'At most 40 doughs in the fridge.').optional(),
+  }),
+);
 
 export type Shift = z.infer<typeof shiftSchema>;
 
 /** A shift as a document, with a plan for it where there is one. */
-export const shiftDocumentSchema = z.strictObject({
-  ...formatFields(SHIFT_FORMAT, 1),
-  shift: shiftSchema,
-  plan: shiftPlanSchema.optional(),
-});
-
-export type ShiftDocument = z.infer<typeof shiftDocumentSchema>;
+export const shiftDocumentSchema = z
+  .strictObject({
+    ...formatFields(SHIFT_FORMAT, 1),
+    shift: shiftSchema,
+    plan: shiftPlanSchema.optional(),
+  })
+  .superRefine(({ shift, plan }, context) => {
+    plan?.batches.forEach(({ bread, cold }, index) => {
+      const missing = (field: string, message: string) =>
+        context.addIssue({ code: 'custom', path: ['plan', 'batches', index, field], message });
+      if (!(bread in shift.breads)) missing('bread', 'The shift has no bread at this place.');
+      if (cold !== undefined && shift.cold?.[cold]?.bread !== shift.breads[bread]?.id) {
+        missing('cold', 'The fridge has nothing of this bread at this place.');
+      }
+    });
+  });
 
 /** What holds where a shift says nothing (assumptions of the trade; the log and the kitchen have the last word). */
 export const SHIFT_DEFAULTS = {

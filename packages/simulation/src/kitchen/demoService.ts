@@ -1,9 +1,9 @@
+import type { DayClock } from '@kettle-scale/core/quantity';
 import type { ServiceAct, ServiceDay, Wave } from '@kettle-scale/core/shift';
 import { v7 as uuidv7 } from 'uuid';
 import type { Random } from '../random';
 
 const S_PER_MIN = 60;
-const MS_PER_S = 1000;
 
 /** Sailings of the quay: minutes after the doors open at which each wave opens, is at its peak and closes. */
 const SAILINGS = [
@@ -25,14 +25,12 @@ const WANTED: readonly (readonly [formulaId: string, pieces: readonly number[]])
 
 /** The plan that was chosen for it, as the planner finds it in two thousand tries: minutes after the kitchen opens. */
 const PLAN: readonly (readonly [formulaId: string, n: number, startMin: number, bakeMin: number])[] = [
-  ['breakwater-thick', 27, 13, 57],
-  ['deckhand-wrap', 70, 36, 94],
-  ['breakwater-thick', 14, 93, 135],
-  ['breakwater-thick', 12, 112, 157],
-  ['lantern-round', 37, 115, 173],
-  ['lantern-round', 29, 148, 205],
-  ['deckhand-wrap', 52, 178, 233],
-  ['lantern-round', 27, 225, 281],
+  ['breakwater-thick', 24, 2, 45],
+  ['lantern-round', 50, 31, 92],
+  ['breakwater-thick', 33, 85, 130],
+  ['deckhand-wrap', 59, 115, 172],
+  ['deckhand-wrap', 71, 159, 217],
+  ['lantern-round', 40, 193, 254],
 ];
 
 /** The demo's plan of a day whose kitchen opens at `opensS`, chosen at `chosenMs`. */
@@ -73,7 +71,7 @@ export function demoService(day: string, opensS: number): ServiceDay {
 }
 
 /** What guests of a past day took, tap by tap: a few pieces at a time, a little more or less than was told. */
-export function demoTakings(service: ServiceDay, midnightMs: number, random: Random): ServiceAct[] {
+export function demoTakings(service: ServiceDay, toMs: DayClock['toMs'], random: Random): ServiceAct[] {
   const factor = Math.max(0.6, random.normal(1.05, 0.12));
   return service.breads
     .flatMap(({ formulaId, waves }) =>
@@ -81,7 +79,7 @@ export function demoTakings(service: ServiceDay, midnightMs: number, random: Ran
         const taps = Math.max(1, Math.round((pieces * factor) / 5));
         return Array.from({ length: taps }, () => {
           const atS = (random.uniform() < 0.5 ? opens : peak) + random.uniform() * (closes - peak);
-          return { formulaId, at: midnightMs + Math.min(closes, atS) * MS_PER_S };
+          return { formulaId, at: toMs(Math.min(closes, atS)) };
         });
       }),
     )

@@ -1,16 +1,13 @@
+import { finish } from '@kettle-scale/core/bake';
 import {
   type Line,
-  type Proposal,
   type ShiftDay,
   type ShiftPlan,
   STAGE,
+  judgeChange,
   replan,
   runUntil,
 } from '@kettle-scale/core/shift';
-
-const lastOf = (steps: Generator<Proposal, Proposal, void>): Proposal => {
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
-};
 
 /**
  * A day on which the rest of the plan is looked at again and again, with what was served so far; a change that is worth it is
@@ -33,7 +30,7 @@ export function followDay(line: Line, plan: ShiftPlan, day: ShiftDay, looks: rea
   };
   for (const at of looks) {
     const now = runUntil(line, worked, day, at);
-    const { plan: rest, worthIt } = lastOf(replan(line, now));
+    const { plan: rest, worthIt } = judgeChange(line, now, finish(replan(line, now)));
     if (!worthIt) continue;
     const begun = now.batches.flatMap(({ stage, bread, n, start, bakeAt }) =>
       stage === STAGE.planned ? [] : [{ bread, n, start, ...(bakeAt > 0 ? { bakeAt } : {}) }],

@@ -1,11 +1,12 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { textField } from '@kettle-scale/core/message';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from 'zod';
 import type { LiveBatch } from '../../batch/useBatch';
 import { ActionRow, PrimaryAction } from '../../ui/input/actions';
+import { ReadyFromTicket } from '../../shared/ReadyFromTicket';
 import { Sheet } from '../../ui/layout/Sheet';
 import { WordField } from '../../ui/input/WordField';
 import { SPACE } from '../../ui/tokens';
@@ -66,12 +67,21 @@ function ExtraForm({ kind, live, onDone }: { kind: Kind; live: LiveBatch; onDone
 /** What may be done at any step: a note, or giving up. Out of the way, at the end of the screen. */
 export function BatchExtras({ live }: { live: LiveBatch }) {
   const [kind, setKind] = useState<Kind | null>(null);
+  const [timed, setTimed] = useState(false);
   const close = useCallback(() => setKind(null), []);
+  const batches = useMemo(() => [live.batch], [live.batch]);
   return (
-    <View style={{ marginTop: SPACE.xl }}>
+    <View style={{ marginTop: SPACE.xl, gap: SPACE.m }}>
+      {timed ? <ReadyFromTicket batches={batches} /> : null}
       <ActionRow
         actions={[
           { key: 'note', label: 'Write a note', onPress: () => setKind('note') },
+          {
+            key: 'ready',
+            label: timed ? 'Hide' : 'Ready by',
+            hint: timed ? 'Hide ready by' : 'Ready by',
+            onPress: () => setTimed(!timed),
+          },
           { key: 'give-up', label: 'Give up', onPress: () => setKind('abandoned') },
         ]}
       />

@@ -10,7 +10,7 @@ import { Check } from '../../ui/input/Choices';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../ui/type';
-import { evidenceAxis, evidenceValue, evidenceWords, lessonFigure } from './lessonText';
+import { evidenceAxis, evidenceValue, evidenceWords, lessonFigure } from '../../shared/lessonText';
 
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: SPACE.m },
@@ -23,6 +23,9 @@ interface Props {
   onSwitch: (on: boolean) => void;
 }
 
+/** Lessons that plans use without an adjustment: the lot's own water, and what a service is planned with. */
+const USED_ELSEWHERE: ReadonlySet<Lesson['kind']> = new Set(['water', 'rejects', 'step-time']);
+
 /** Lessons whose own figure is of the same kind as each batch's, so that it may be drawn among them. */
 const COMPARABLE: ReadonlySet<Lesson['kind']> = new Set([
   'water',
@@ -33,6 +36,7 @@ const COMPARABLE: ReadonlySet<Lesson['kind']> = new Set([
   'ball-spread',
   'disc-spread',
   'rejects',
+  'step-time',
 ]);
 
 function Evidence({ lesson }: { lesson: Lesson }) {
@@ -101,7 +105,7 @@ export function LessonTicket({ lesson, onSwitch }: Props) {
   const units = useUnits();
   const [open, setOpen] = useState(false);
   const { title, words, value, low, high, batches, on, adjustment, kind } = lesson;
-  const used = adjustment !== null || kind === 'water';
+  const used = adjustment !== null || USED_ELSEWHERE.has(kind);
   return (
     <Ticket>
       <View style={styles.head}>

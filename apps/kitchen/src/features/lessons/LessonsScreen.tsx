@@ -14,6 +14,7 @@ const GROUPS: readonly { title: string; kinds: readonly Lesson['kind'][] }[] = [
   { title: 'Water', kinds: ['water', 'season'] },
   { title: 'Losses', kinds: ['bowl-loss', 'bench-loss', 'rejects'] },
   { title: 'Rest and spring-back', kinds: ['relaxing', 'rest'] },
+  { title: 'Time of the work', kinds: ['step-time'] },
   { title: 'Same ball, same disc', kinds: ['ball-spread', 'disc-spread'] },
   { title: 'Cost', kinds: ['cost'] },
 ];

@@ -5,7 +5,7 @@ import { api } from '../../api/api';
 import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
 import { LessonsScreen } from './LessonsScreen';
-import { lessonFigure } from './lessonText';
+import { lessonFigure } from '../../shared/lessonText';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 

@@ -1,12 +1,14 @@
 import type { Holding } from '@kettle-scale/core/kitchen';
-import { beforeReheating, heldBread, holdState, reheatings } from '@kettle-scale/core/log';
-import { formatSpan } from '@kettle-scale/core/quantity';
+import { type HeldBread, beforeReheating, heldBread, holdState, reheatings } from '@kettle-scale/core/log';
+import { planCost } from '@kettle-scale/core/plan';
+import { formatMoney, formatSpan } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import type { LiveBatch } from '../../batch/useBatch';
+import { HeldSheet } from '../../shared/HeldSheet';
 import { useColdWords } from '../../shared/useColdWords';
 import { useDays } from '../../shared/useDays';
 import { Action } from '../../ui/input/actions';
@@ -50,12 +52,16 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
   const kitchen = useKitchen();
   const nowMs = useNow(MINUTE_MS / 2);
   const { state, batch } = live;
-  const held = heldBread(kitchen.data ?? {}, batchRecord(batch.plan, state));
+  const record = batchRecord(batch.plan, state);
+  const held = heldBread(kitchen.data ?? {}, record);
+  const { thrownOut = 0 } = record;
+  const eachCost = planCost(batch.plan).perPiece;
+  const [asked, setAsked] = useState<HeldBread | null>(null);
   const { thicknessMm } = batch.plan.relaxed;
   const { balls, dough } = useColdWords(live, nowMs);
   // What is in the fridge is told as it stands now, after every draw.
   const leftovers = state.leftovers.filter(({ as }) => as !== 'fridge dough');
-  if (held.length + leftovers.length === 0 && !balls && !dough) return null;
+  if (held.length + leftovers.length + thrownOut === 0 && !balls && !dough && !asked) return null;
   return (
     <Ticket>
       {held.map((bread) => {
@@ -69,6 +75,11 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
             <Strong tone={TONE[stands]}>
               {stands === 'over' ? `over for ${formatSpan(-leftS)}` : `${formatSpan(leftS)} left`}
             </Strong>
+            <Action
+              label="Serve, move, throw out"
+              hint={`Serve, move, throw out: ${bread.pieces} pieces, ${bread.how}`}
+              onPress={() => setAsked(bread)}
+            />
             {stands === 'over' ? (
               <Body>Past its limit it is not reheated; the person in charge decides.</Body>
             ) : (
@@ -77,6 +88,20 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
           </View>
         );
       })}
+      {thrownOut > 0 ? (
+        <Strong tone="plum">
+          {`${thrownOut} held pieces thrown out${eachCost === null ? '' : `: ${formatMoney(thrownOut * eachCost, kitchen.data?.currency)}`}`}
+        </Strong>
+      ) : null}
+      {asked ? (
+        <HeldSheet
+          batchId={batch.id}
+          formulaId={batch.plan.formula.id}
+          name={batch.plan.formula.name}
+          bread={asked}
+          onClose={() => setAsked(null)}
+        />
+      ) : null}
       {leftovers.map(({ id, massG, as }) => (
         <Strong key={id}>{`${format.mass(massG)} of dough left over: ${as}`}</Strong>
       ))}

@@ -1,43 +1,24 @@
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { Plan } from '@kettle-scale/core/plan';
-import { formatSpan } from '@kettle-scale/core/quantity';
-import { type WayInTime, clockOf, readClock, readyBy, waysInTime } from '@kettle-scale/core/shift';
+import { dayClock, formatSpan, readClock } from '@kettle-scale/core/quantity';
+import { type WayInTime, readyBy, waysInTime } from '@kettle-scale/core/shift';
 import { useMemo, useState } from 'react';
 import { useFormulas } from '../../api/queries';
+import { ReadyByTime } from '../../shared/ReadyByTime';
 import { useDays } from '../../shared/useDays';
 import { Check, Choices } from '../../ui/input/Choices';
-import { WordField } from '../../ui/input/WordField';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Label, Strong } from '../../ui/type';
-import { useWork } from '../../workers/useWork';
+import { useLineOf } from '../../shared/useLineOf';
 
 const DAY_S = 86_400;
-const SURENESS = 0.85;
-
-/** The breads of the book as the line makes them, asked for once a time is given. */
-function useLineBreads(asked: boolean, plan: Plan, kitchen: Kitchen, foods: Ingredient[], day: string) {
-  const formulas = useFormulas();
-  const asks = useMemo(() => {
-    if (!asked || !formulas.data) return null;
-    const own = formulas.data.map((one) => (one.id === plan.formula.id ? plan.formula : one));
-    return {
-      service: {
-        ...({ format: 'kettle-scale/service-day', formatVersion: 1, day, name: 'One batch' } as const),
-        ...{ opens: 0, serviceFrom: 0, serviceTo: DAY_S, ends: DAY_S, sureness: SURENESS },
-        ...{ cooks: [], leftAtClose: 'kept' as const },
-        breads: own.map(({ id }) => ({ formulaId: id, waves: [] })),
-      },
-      breads: own.map((formula) => ({ formula, foods, kitchen, facts: [] })),
-      kitchen,
-    };
-  }, [asked, formulas.data, plan.formula, kitchen, foods, day]);
-  return useWork('line', asks).data ?? null;
-}
 
 /** A way to be in time after all, in words. */
 function wayWords(way: WayInTime, clock: (s: number) => string): string {
   switch (way.way) {
+    case 'shorter rest':
+      return `Rest ${formatSpan(way.byS)} shorter in all; that is still within the windows.`;
     case 'fewer pieces':
       return `${way.pieces} pieces are in time.`;
     case 'another bread':
@@ -62,8 +43,16 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
   const [helperRolls, setHelper] = useState(false);
   const day = dayOf(nowMs);
   const wanted = readClock(typed);
-  const shift = useLineBreads(wanted !== null, plan, kitchen, ingredients, day);
-  const { toS, toMs } = clockOf(day, zone);
+  const formulas = useFormulas();
+  const breads = useMemo(
+    () =>
+      wanted === null || !formulas.data
+        ? null
+        : formulas.data.map((one) => (one.id === plan.formula.id ? plan.formula : one)),
+    [wanted, formulas.data, plan.formula],
+  );
+  const shift = useLineOf(breads, kitchen, ingredients, day);
+  const { toS, toMs } = dayClock(day, zone);
   const nowS = toS(nowMs);
   const at = (s: number) => clock(toMs(s));
   const bread = shift?.breads.find(({ id }) => id === plan.formula.id);
@@ -76,14 +65,7 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
   return (
     <Ticket>
       <Heading>Ready by</Heading>
-      <WordField
-        name="ready-by"
-        label="Time"
-        value={typed}
-        onText={setTyped}
-        placeholder="11:45"
-        error={typed !== '' && wanted === null ? 'A time is written like 11:45.' : undefined}
-      />
+      <ReadyByTime typed={typed} onText={setTyped} />
       {wanted === null ? null : (
         <>
           <Choices
@@ -101,6 +83,7 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
       {counted ? (
         <>
           <Leader name="Begin, at the latest" value={at(counted.start)} />
+          <Leader name="Begin, with unhurried rests" value={at(counted.unhurried)} />
           <Leader name="Begin, to be safe" value={at(counted.safest)} aside="nine in ten" />
           <Leader name="Light the plate, at the latest" value={at(counted.light)} />
           <Label>{`First piece ${at(counted.bakeAt + counted.firstOffS)}, last ${at(counted.bakeAt + counted.lastOffS)}; rests at their earliest.`}</Label>
@@ -111,7 +94,11 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
       ) : null}
       {late ? (
         <>
-          <Strong tone="plum">{`Too late by ${formatSpan(late.lateS)}. Ways out:`}</Strong>
+          <Strong tone="plum">
+            {late.ways[0]?.way === 'shorter rest'
+              ? `Unhurried it is late by ${formatSpan(late.lateS)}. Ways out:`
+              : `Too late by ${formatSpan(late.lateS)}. Ways out:`}
+          </Strong>
           {late.ways.map((way) => (
             <Body key={way.way}>{wayWords(way, at)}</Body>
           ))}

@@ -1,4 +1,11 @@
-import { type Choice, type ExtraWorth, compileShift, inOrder, refusalOf } from '@kettle-scale/core/shift';
+import {
+  type Choice,
+  type ExtraWorth,
+  compileShift,
+  inOrder,
+  lineBatches,
+  refusalOf,
+} from '@kettle-scale/core/shift';
 import { useState } from 'react';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
@@ -8,7 +15,7 @@ import { Table } from '../../ui/layout/Table';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Label } from '../../ui/type';
 import { useWork } from '../../workers/useWork';
-import { batchesFor, type ServiceNow } from './useServiceDay';
+import type { ServiceNow } from './useServiceDay';
 import { type PlanActs, plannedFrom } from './usePlanActs';
 
 const AIM_WORDS: Record<Choice['aim'], string> = {
@@ -34,12 +41,7 @@ export function ChoicesTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }
   const choose = () => {
     const plan = choices?.find((one) => one.aim === aim)?.plan;
     if (!plan || !line) return;
-    acts.keepRest(
-      plannedFrom(
-        inOrder(plan.batches),
-        line.breads.map(({ id }) => id),
-      ),
-    );
+    acts.keepRest(plannedFrom(inOrder(plan.batches), line));
     setAsked(false);
   };
   return (
@@ -112,7 +114,7 @@ export function BindsTicket({ now, binds }: BindsProps) {
   const { shift, record } = now;
   const plan =
     shift && record?.service.plan
-      ? { batches: batchesFor(compileShift(shift), record.service.plan.batches) }
+      ? { batches: lineBatches(compileShift(shift), record.service.plan.batches) }
       : null;
   const work = useWork('extras', asked && shift && plan ? { shift, plan } : null);
   return (

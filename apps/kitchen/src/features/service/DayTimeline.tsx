@@ -1,11 +1,13 @@
 import type { Bar, DayPicture, Row } from '@kettle-scale/core/shift';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useDays } from '../../shared/useDays';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
+import { ClockRules } from '../../ui/chart/ClockRules';
 import { useColours } from '../../ui/theme';
 import { type Colours, FONT } from '../../ui/tokens';
+import { usePointerDrag } from '../../ui/usePointerDrag';
 import type { ServiceNow } from './useServiceDay';
 
 const HEAD_PX = 26;
@@ -26,10 +28,11 @@ const FILL: Record<Bar['kind'], keyof Colours> = {
   knead: 'soot',
   divide: 'soot',
   bake: 'ember',
+  light: 'rule',
   heat: 'rule',
 };
 /** Words on a fill that is light. */
-const DARK_WORDS: ReadonlySet<Bar['kind']> = new Set(['heat']);
+const DARK_WORDS: ReadonlySet<Bar['kind']> = new Set(['light', 'heat']);
 
 interface TimelineProps {
   now: ServiceNow;
@@ -103,32 +106,22 @@ function useDrag(
   onMove: TimelineProps['onMove'],
 ) {
   const [dragged, setDragged] = useState<Dragged | null>(null);
-  const origin = useRef({ left: 0, top: 0 });
-  const place = ({ nativeEvent }: { nativeEvent: { clientX: number; clientY: number } }) => ({
-    x: nativeEvent.clientX - origin.current.left,
-    y: nativeEvent.clientY - origin.current.top,
-  });
-  const handlers = {
-    onPointerDown: (event: { currentTarget: unknown; nativeEvent: PointerEvent }) => {
-      const { left, top } = (event.currentTarget as HTMLElement).getBoundingClientRect();
-      origin.current = { left, top };
-      const { x, y } = place(event);
+  const handlers = usePointerDrag({
+    onDown: ({ x, y }) => {
       const bar = barAt(x, y);
-      if (!bar) return;
-      (event.currentTarget as HTMLElement).setPointerCapture(event.nativeEvent.pointerId);
-      setDragged({ batch: bar.batch, fromX: x, byS: 0 });
+      if (bar) setDragged({ batch: bar.batch, fromX: x, byS: 0 });
+      return bar !== null;
     },
-    onPointerMove: (event: { nativeEvent: PointerEvent }) => {
-      if (!dragged) return;
-      const byS = (place(event).x - dragged.fromX) * secondsPerPx;
-      setDragged({ ...dragged, byS: Math.round(byS / STEP_S) * STEP_S });
-    },
-    onPointerUp: () => {
+    onMove: ({ x }) =>
+      setDragged(
+        (held) => held && { ...held, byS: Math.round(((x - held.fromX) * secondsPerPx) / STEP_S) * STEP_S },
+      ),
+    onUp: () => {
       if (dragged && dragged.byS !== 0) onMove(dragged.batch, dragged.byS / MIN_S);
       setDragged(null);
     },
-    onPointerCancel: () => setDragged(null),
-  };
+    onCancel: () => setDragged(null),
+  });
   return { dragged, handlers };
 }
 
@@ -167,25 +160,11 @@ export function DayTimeline({ now, picture, nowS, onMove, movable }: TimelinePro
       aria-label={`The day from ${clock(now.toMs(fromS))} to ${clock(now.toMs(toS))}: the table below says the same.`}
       onLayout={onLayout}
       style={{ width: '100%', height, touchAction: 'pan-y' } as object}
-      {...(handlers as object)}
+      {...handlers}
     >
       {width > 0 ? (
         <Svg width={width} height={height}>
-          {ticks.map((s) => (
-            <G key={s}>
-              <Line x1={x(s)} x2={x(s)} y1={HEAD_PX - 6} y2={height} stroke={colours.rule} />
-              <SvgText
-                x={x(s)}
-                y={14}
-                textAnchor="middle"
-                fill={colours.soot}
-                fontFamily={FONT.figure}
-                fontSize={15}
-              >
-                {clock(now.toMs(s))}
-              </SvgText>
-            </G>
-          ))}
+          <ClockRules {...{ ticks, x, height }} format={(s) => clock(now.toMs(s))} head={HEAD_PX} />
           {rows.map((row, index) => (
             <G key={`${row.of}${row.id}`}>
               <SvgText

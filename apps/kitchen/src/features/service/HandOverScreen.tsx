@@ -1,3 +1,4 @@
+import { coldStore } from '@kettle-scale/core/batch';
 import { formatMoney, formatSpan } from '@kettle-scale/core/quantity';
 import { useFlourLots, useKitchen } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
@@ -87,13 +88,16 @@ function Ready({ now }: { now: ServiceNow }) {
 /** Balls in the fridge, and flour that runs out. */
 function ColdAndLow({ now, nowMs }: { now: ServiceNow; nowMs: number }) {
   const format = useFormat();
+  const { when } = useDays();
   const lots = useFlourLots();
   const cold = now.batches.flatMap(({ batch, state }) => {
-    const balls = state.chilled.reduce(
-      (sum, event) => sum + (event.type === 'chilled' ? event.pieces : -event.pieces),
-      0,
-    );
-    return balls > 0 ? [{ id: batch.id, name: batch.plan.formula.name, balls }] : [];
+    const { balls, dough } = coldStore(batch.plan, state);
+    const name = batch.plan.formula.name;
+    const by = (ms: number) => `by ${when(ms, nowMs)}`;
+    return [
+      ...(balls ? [{ name, value: String(balls.pieces), unit: 'balls', aside: by(balls.bestByMs) }] : []),
+      ...(dough ? [{ name, ...format.massFigure(dough.massG), aside: by(dough.bestByMs) }] : []),
+    ];
   });
   const low = (lots.data ?? []).filter(
     ({ closed, runsOutOn }) =>
@@ -103,9 +107,9 @@ function ColdAndLow({ now, nowMs }: { now: ServiceNow; nowMs: number }) {
     <>
       <Ticket>
         <Heading>Cold</Heading>
-        {cold.length === 0 ? <Body tone="soot">Nothing of today is in the fridge.</Body> : null}
-        {cold.map(({ id, name, balls }) => (
-          <Leader key={id} name={name} value={String(balls)} unit="balls" />
+        {cold.length === 0 ? <Body tone="soot">Nothing is in the fridge.</Body> : null}
+        {cold.map((one, index) => (
+          <Leader key={index} {...one} />
         ))}
       </Ticket>
       <Ticket>

@@ -24,6 +24,8 @@ function actWords({ kind }: NextAct, pieces: number, bread: string): string {
       return 'Light the plate';
     case 'heat':
       return 'Change the heat';
+    case 'take-out':
+      return `Take ${pieces} ${bread} out of the fridge`;
     case 'weigh':
       return `Weigh ${pieces} ${bread}`;
     case 'divide':
@@ -60,6 +62,8 @@ export function NextActs({ now, picture }: NextActsProps) {
       {acts.map((act, index) => {
         const bread = breadOf(act.batch);
         const pieces = picture.batches[act.batch]?.n ?? 0;
+        const store =
+          act.kind === 'take-out' ? now.shift?.cold?.[picture.batches[act.batch]?.cold ?? -1] : undefined;
         const words = actWords(act, pieces, bread?.name ?? '');
         return (
           <View key={`${act.kind}${act.batch}${act.at}`} style={styles.row}>
@@ -68,6 +72,13 @@ export function NextActs({ now, picture }: NextActsProps) {
               {index === 0 ? <Heading>{words}</Heading> : <Strong>{words}</Strong>}
             </View>
             <Figure value={clock(now.toMs(act.at))} size={index === 0 ? 48 : 32} />
+            {store ? (
+              <Action
+                label="Open"
+                hint={`Open the batch of ${pieces} ${bread?.name ?? ''} in the fridge`}
+                onPress={() => router.push(`/bench/${store.id}`)}
+              />
+            ) : null}
             {act.kind === 'weigh' && bread ? (
               <Action
                 label="Plan"

@@ -1,4 +1,4 @@
-import { type DayPicture, inOrder } from '@kettle-scale/core/shift';
+import { type DayPicture, inOrder, lineBatches } from '@kettle-scale/core/shift';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -14,13 +14,15 @@ import { Figure, Heading, Label, Strong } from '../../ui/type';
 import { useNow } from '../../ui/useNow';
 import { useWork } from '../../workers/useWork';
 import { BindsTicket, ChoicesTicket } from './ChoicesTicket';
+import { ColdTicket } from './ColdTicket';
 import { DayTimeline } from './DayTimeline';
+import { LearnedTicket } from './LearnedTicket';
 import { NextActs } from './NextActs';
 import { ProposalTicket } from './ProposalTicket';
 import { StockCurves } from './StockCurves';
 import { TrayTicket } from './TrayTicket';
 import { type PlanActs, usePlanActs } from './usePlanActs';
-import { type ServiceNow, batchesFor, useServiceDay } from './useServiceDay';
+import { type ServiceNow, useServiceDay } from './useServiceDay';
 
 const TICK_MS = 15_000;
 const STEP_MIN = 5;
@@ -35,10 +37,10 @@ const styles = StyleSheet.create({
 /** Batches of the picture are those that are begun, then those of the plan's rest in their order. */
 function useBatchMap({ line, rest, moment }: ServiceNow) {
   return useMemo(() => {
-    const ordered = [...rest].sort((a, b) => a.start - b.start || a.bakeAt - b.bakeAt);
-    const begun =
-      (moment?.batches.length ?? 0) -
-      ordered.filter(({ formulaId }) => line?.breads.some(({ id }) => id === formulaId)).length;
+    // What is in no fridge any more is not in the picture either.
+    const made = rest.filter((one) => line !== null && lineBatches(line, [one]).length > 0);
+    const ordered = made.sort((a, b) => a.start - b.start || a.bakeAt - b.bakeAt);
+    const begun = (moment?.batches.length ?? 0) - ordered.length;
     return {
       ordered,
       /** The planned batch of a batch of the picture; null for one that is begun. */
@@ -62,7 +64,7 @@ function BatchTable({ now, picture, acts, plannedOf }: BatchesProps) {
   return (
     <Ticket>
       <Heading>Batches</Heading>
-      {picture.batches.map(({ bread, n, start, divided, bakes, done }, batch) => {
+      {picture.batches.map(({ bread, n, start, cold, divided, bakes, done }, batch) => {
         const name = now.line?.breads[bread]?.name ?? '';
         const planned = plannedOf(batch);
         const id = planned?.id ?? null;
@@ -72,7 +74,7 @@ function BatchTable({ now, picture, acts, plannedOf }: BatchesProps) {
             <View style={styles.row}>
               <View style={styles.words}>
                 <Strong>{words}</Strong>
-                <Label>{`divided ${at(divided)}, on the plate ${at(bakes)} to ${at(done)}`}</Label>
+                <Label>{`${cold === null ? `divided ${at(divided)}` : 'out of the fridge'}, on the plate ${at(bakes)} to ${at(done)}`}</Label>
               </View>
               <Figure value={at(start)} size={32} />
               {id ? (
@@ -142,6 +144,7 @@ function Planned({ now, acts, picture }: { now: ServiceNow; acts: PlanActs; pict
       <NextActs now={now} picture={picture} />
       <ProposalTicket now={now} acts={acts} />
       <TrayTicket now={now} acts={acts} />
+      <ColdTicket now={now} acts={acts} />
     </>
   );
   const day = (
@@ -163,6 +166,7 @@ function Planned({ now, acts, picture }: { now: ServiceNow; acts: PlanActs; pict
     <>
       <StockCurves now={now} picture={picture} />
       <BindsTicket now={now} binds={bindsWords(now, picture, clock)} />
+      <LearnedTicket now={now} />
     </>
   );
   return wide ? (
@@ -194,7 +198,7 @@ function Service({ now }: { now: ServiceNow }) {
   const acts = usePlanActs(now);
   const { record, line, shift, rest, moment } = now;
   const service = record?.service;
-  const plan = useMemo(() => (line ? { batches: inOrder(batchesFor(line, rest)) } : null), [line, rest]);
+  const plan = useMemo(() => (line ? { batches: inOrder(lineBatches(line, rest)) } : null), [line, rest]);
   const work = useWork('picture', shift && plan && moment ? { shift, plan, from: moment } : null);
   if (!service) return null;
   const undo = acts.last;

@@ -1,8 +1,8 @@
-import { type BreadStock, WASTE_REASONS } from '@kettle-scale/core/shift';
+import type { BreadStock } from '@kettle-scale/core/shift';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { type Waste, WasteReason } from '../../shared/WasteReason';
 import { ActionRow, PrimaryAction } from '../../ui/input/actions';
-import { Choices } from '../../ui/input/Choices';
 import { Keypad } from '../../ui/input/Keypad';
 import { Sheet } from '../../ui/layout/Sheet';
 import { Ticket } from '../../ui/layout/Ticket';
@@ -29,14 +29,14 @@ interface BreadRowProps {
 
 /** What lies ready of one bread, with the taps that take from it. */
 function BreadRow({ stock, name, acts, onAsk }: BreadRowProps) {
-  const { formulaId, ready, tooOld, taken, made } = stock;
+  const { formulaId, ready, tooOld, taken, made, broughtIn } = stock;
   const take = (pieces: number) => () => acts.act({ type: 'taken', formulaId, pieces });
   return (
     <View style={styles.bread}>
       <View style={styles.head}>
         <View style={styles.words}>
           <Heading>{name}</Heading>
-          <Label>{`${made} made, ${taken} taken`}</Label>
+          <Label>{`${made} made, ${broughtIn > 0 ? `${broughtIn} brought in, ` : ''}${taken} taken`}</Label>
         </View>
         <Figure value={String(ready.length)} unit="ready" size={48} />
       </View>
@@ -74,7 +74,7 @@ function BreadRow({ stock, name, acts, onAsk }: BreadRowProps) {
 export function TrayTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }) {
   const [asking, setAsking] = useState<Asking>(null);
   const [typed, setTyped] = useState('');
-  const [reason, setReason] = useState<(typeof WASTE_REASONS)[number]>('too old');
+  const [reason, setReason] = useState<Waste>('too old');
   const nameOf = (id: string) => now.line?.breads.find((bread) => bread.id === id)?.name ?? id;
   const asked = now.stock.find(({ formulaId }) => formulaId === asking?.formulaId);
   const pieces = Number(typed);
@@ -110,14 +110,7 @@ export function TrayTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }) {
       >
         <Heading>{`${asking?.of === 'throw' ? 'Throw out' : 'On the tray'}: ${nameOf(asking?.formulaId ?? '')}`}</Heading>
         <Figure value={typed || '0'} unit="pieces" size={64} />
-        {asking?.of === 'throw' ? (
-          <Choices
-            label="Why"
-            value={reason}
-            options={WASTE_REASONS.map((one) => [one, one] as const)}
-            onChange={setReason}
-          />
-        ) : null}
+        {asking?.of === 'throw' ? <WasteReason value={reason} onChange={setReason} /> : null}
         <Keypad text={typed} onChange={setTyped} />
         <PrimaryAction
           label={typed === '' || fits ? 'Save' : `Between ${least} and ${most}`}

@@ -1,5 +1,6 @@
-import { clockText, readClock } from '@kettle-scale/core/shift';
-import { useRef, useState } from 'react';
+import { clockText, readClock } from '@kettle-scale/core/quantity';
+
+import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Path, Text as SvgText } from 'react-native-svg';
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
@@ -7,6 +8,7 @@ import { Axis } from '../../ui/chart/Axis';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
+import { usePointerDrag } from '../../ui/usePointerDrag';
 import type { WaveText } from './serviceForm';
 
 const HEIGHT_PX = 140;
@@ -67,38 +69,25 @@ function usePeaks(
   most: number,
   onChange: WaveCurveProps['onChange'],
 ) {
-  const box = useRef({ left: 0, top: 0 });
-  const place = ({ clientX, clientY }: PointerEvent) => ({
-    px: clientX - box.current.left,
-    py: clientY - box.current.top,
+  return usePointerDrag({
+    onDown: (place) => {
+      const near = shown.find((one) => Math.hypot(x(one.peak) - place.x, y(one.top) - place.y) <= REACH_PX);
+      if (near) setHeld({ wave: near.wave, most });
+      return near !== undefined;
+    },
+    onMove: (place) => {
+      const one = shown.find(({ wave }) => wave === held?.wave);
+      if (!one) return;
+      const at = Math.round(x.invert(place.x) / STEP_S) * STEP_S;
+      const top = Math.max(0, y.invert(place.y));
+      onChange(one.wave, {
+        peak: clockText(Math.min(one.closes, Math.max(one.opens, at))),
+        pieces: String(Math.round((top * (one.closes - one.opens)) / (2 * QUARTER_S))),
+      });
+    },
+    onUp: () => setHeld(null),
+    onCancel: () => setHeld(null),
   });
-  const down = (event: { currentTarget: unknown; nativeEvent: PointerEvent }) => {
-    const target = event.currentTarget as HTMLElement;
-    const { left, top } = target.getBoundingClientRect();
-    box.current = { left, top };
-    const { px, py } = place(event.nativeEvent);
-    const near = shown.find((one) => Math.hypot(x(one.peak) - px, y(one.top) - py) <= REACH_PX);
-    if (!near) return;
-    target.setPointerCapture(event.nativeEvent.pointerId);
-    setHeld({ wave: near.wave, most });
-  };
-  const move = (event: PointerEvent) => {
-    const one = shown.find(({ wave }) => wave === held?.wave);
-    if (!one) return;
-    const { px, py } = place(event);
-    const at = Math.round(x.invert(px) / STEP_S) * STEP_S;
-    const top = Math.max(0, y.invert(py));
-    onChange(one.wave, {
-      peak: clockText(Math.min(one.closes, Math.max(one.opens, at))),
-      pieces: String(Math.round((top * (one.closes - one.opens)) / (2 * QUARTER_S))),
-    });
-  };
-  return {
-    onPointerDown: down,
-    onPointerMove: (event: { nativeEvent: PointerEvent }) => move(event.nativeEvent),
-    onPointerUp: () => setHeld(null),
-    onPointerCancel: () => setHeld(null),
-  };
 }
 
 function Triangle({ one, x, y }: { one: Drawn } & Scales) {
@@ -141,7 +130,7 @@ export function WaveCurve({ name, waves, from, to, onChange }: WaveCurveProps) {
       aria-label={`${name}: ${words}. The fields below say the same.`}
       onLayout={onLayout}
       style={{ width: '100%', height: HEIGHT_PX, touchAction: 'pan-y' } as object}
-      {...(handlers as object)}
+      {...handlers}
     >
       {width > 0 ? (
         <Svg width={width} height={HEIGHT_PX}>

@@ -1,21 +1,19 @@
-import { daysBetween } from '@kettle-scale/core/quantity';
+import { daysBetween, clockText, readClock, dayClock, type Zone } from '@kettle-scale/core/quantity';
 import {
   type ServiceRecord,
   type Wave,
-  clockText,
   demandFromCsv,
   demandFromIcs,
   learnWaves,
-  readClock,
+  learnedTotal,
+  liveActs,
 } from '@kettle-scale/core/shift';
 import { useState } from 'react';
 import { useServices } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
-import type { ServiceText, WaveText } from './serviceForm';
+import { type ServiceText, type WaveText, orderText } from './serviceForm';
 
 const WEEK = 7;
-const S_PER_H = 3600;
-const S_PER_MIN = 60;
 
 const textOf = ({ opens, peak, closes, pieces }: Wave): WaveText => ({
   ...{ opens: clockText(opens), peak: clockText(peak), closes: clockText(closes) },
@@ -35,14 +33,14 @@ function takenOn(
   { service, acts }: ServiceRecord,
   formulaId: string,
   opensNow: number,
-  clock: (ms: number) => string,
-) {
-  return acts.flatMap((act) => {
-    if (act.type !== 'taken' || act.formulaId !== formulaId) return [];
-    const [hours = 0, minutes = 0] = clock(Date.parse(act.at)).split(':').map(Number);
-    const at = hours * S_PER_H + minutes * S_PER_MIN - service.serviceFrom + opensNow;
-    return Array<number>(act.pieces).fill(at);
-  });
+  zone: Zone,
+): number[] {
+  const { toS } = dayClock(service.day, zone);
+  return liveActs(acts).flatMap((act) =>
+    act.type === 'taken' && act.formulaId === formulaId
+      ? Array<number>(act.pieces).fill(toS(Date.parse(act.at)) - service.serviceFrom + opensNow)
+      : [],
+  );
 }
 
 interface FillProps {
@@ -53,21 +51,34 @@ interface FillProps {
 /** Fills the form with what the same weekday had before, or with what a file says. */
 export function useFill({ text, set }: FillProps, day: string, names: ReadonlyMap<string, string>) {
   const services = useServices();
-  const { clock } = useDays();
+  const { zone } = useDays();
   const [problem, setProblem] = useState<string | null>(null);
   const past = (services.data ?? []).filter(
     ({ service, acts }) => service.day < day && daysBetween(service.day, day) % WEEK === 0 && acts.length > 0,
   );
-  const learn = () =>
-    set({
-      breads: text.breads.map((bread) => {
-        const days = past.map((record) => ({
-          weeksAgo: daysBetween(record.service.day, day) / WEEK,
-          takenAt: takenOn(record, bread.formulaId, readClock(text.serviceFrom) ?? 0, clock),
-        }));
-        return { ...bread, waves: learnWaves(wavesOf(bread.waves), days).map(textOf) };
-      }),
-    });
+  const learnedOf = ({ formulaId, waves }: ServiceText['breads'][number]) =>
+    learnWaves(
+      wavesOf(waves),
+      past.map((record) => ({
+        weeksAgo: daysBetween(record.service.day, day) / WEEK,
+        takenAt: takenOn(record, formulaId, readClock(text.serviceFrom) ?? 0, zone),
+      })),
+    );
+  /** What stood in the form before it was filled from history; null while it is not. */
+  const [told, setTold] = useState<ServiceText['breads'] | null>(null);
+  const learn = (on: boolean) => {
+    if (on) {
+      setTold(text.breads);
+      set({ breads: text.breads.map((bread) => ({ ...bread, waves: learnedOf(bread).map(textOf) })) });
+    } else {
+      if (told) set({ breads: told });
+      setTold(null);
+    }
+  };
+  const learned = (told ?? []).map((bread) => ({
+    formulaId: bread.formulaId,
+    ...learnedTotal(learnedOf(bread)),
+  }));
   const read = (file: string, content: string) => {
     try {
       const demands = file.endsWith('.ics') ? demandFromIcs(content, day) : demandFromCsv(content);
@@ -76,10 +87,11 @@ export function useFill({ text, set }: FillProps, day: string, names: ReadonlyMa
       const unknown = demands.find(({ bread }) => !idOf(bread));
       if (unknown) return setProblem(`“${unknown.bread}” is no formula of the book.`);
       setProblem(null);
+      setTold(null);
       return set({
         breads: demands.map(({ bread, waves, orders }) => ({
           formulaId: idOf(bread) ?? '',
-          orders: orders.length > 0 ? orders : undefined,
+          orders: orders.map(orderText),
           waves: waves.map(textOf),
         })),
       });
@@ -87,5 +99,5 @@ export function useFill({ text, set }: FillProps, day: string, names: ReadonlyMa
       return setProblem(error instanceof Error ? error.message : String(error));
     }
   };
-  return { past, learn, read, problem };
+  return { past, learn, isLearned: told !== null, learned, read, problem };
 }

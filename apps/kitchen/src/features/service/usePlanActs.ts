@@ -1,4 +1,12 @@
-import type { PlannedBatch, ServiceAct, ServiceDay, ShiftPlan } from '@kettle-scale/core/shift';
+import {
+  type Line,
+  type PlannedBatch,
+  type ServiceAct,
+  type ShiftPlan,
+  liveActs,
+  litAtOf,
+  lineBatches,
+} from '@kettle-scale/core/shift';
 import { v7 as uuidv7 } from 'uuid';
 import { useSaveService, useServiceAct } from '../../api/queries';
 import type { ServiceNow } from './useServiceDay';
@@ -6,34 +14,38 @@ import type { ServiceNow } from './useServiceDay';
 const MIN_S = 60;
 
 type ActBody =
-  | { type: 'taken' | 'counted'; formulaId: string; pieces: number }
+  | { type: 'taken' | 'counted' | 'brought'; formulaId: string; pieces: number }
   | Omit<Extract<ServiceAct, { type: 'thrown-out' }>, 'id' | 'at'>
   | { type: 'void'; target: string };
 
 /** A searched plan as the day keeps it. */
-export const plannedFrom = (batches: ShiftPlan['batches'], ids: readonly string[]): PlannedBatch[] =>
-  batches.map(({ bread, n, start, bakeAt }) => ({
-    ...{ id: uuidv7(), formulaId: ids[bread] ?? '', n, start: Math.round(start) },
-    bakeAt: Math.round(bakeAt ?? start),
-  }));
+export const plannedFrom = (batches: ShiftPlan['batches'], { breads, shift }: Line): PlannedBatch[] =>
+  batches.map(({ bread, n, start, bakeAt, cold }) => {
+    const store = shift.cold?.[cold ?? -1];
+    return {
+      ...{ id: uuidv7(), formulaId: breads[bread]?.id ?? '', n, start: Math.round(start) },
+      bakeAt: Math.round(bakeAt ?? start),
+      ...(store ? { cold: { batchId: store.id, as: store.as } } : {}),
+    };
+  });
 
 /** What a cook does about the day's plan and its bread. */
-export function usePlanActs({ day, record, rest }: ServiceNow) {
+export function usePlanActs({ day, record, rest, line }: ServiceNow) {
   const save = useSaveService();
   const tell = useServiceAct(day);
   const service = record?.service;
-  const put = (changes: Partial<ServiceDay>) => {
-    if (service) save.mutate({ ...service, ...changes });
-  };
   /** Batches that are begun stay; the others are these. */
-  const keepRest = (batches: PlannedBatch[], light?: number) => {
-    const begun = (service?.plan?.batches ?? []).filter(({ id }) => !rest.some((one) => one.id === id));
-    put({
-      plan: {
-        batches: [...begun, ...batches],
-        ...((light ?? service?.plan?.light) === undefined ? {} : { light: light ?? service?.plan?.light }),
-        chosenAt: new Date().toISOString(),
-      },
+  const keepRest = (batches: PlannedBatch[]) => {
+    if (!service) return;
+    const { plan } = service;
+    // What came out of the fridge is counted from the choice on: with a new choice it is no part of the plan any more.
+    const begun = (plan?.batches ?? []).filter(({ id, cold }) => !cold && !rest.some((one) => one.id === id));
+    const chosenAt = new Date().toISOString();
+    const all = [...begun, ...batches];
+    const light = line ? litAtOf(line, { batches: lineBatches(line, all) }) : -1;
+    save.mutate({
+      ...service,
+      plan: { batches: all, chosenAt, ...(light >= 0 ? { light: Math.round(light) } : {}) },
     });
   };
   return {
@@ -59,16 +71,8 @@ export function usePlanActs({ day, record, rest }: ServiceNow) {
       return act.id;
     },
     /** The last act that still counts, to be taken back. */
-    last: lastAct(record?.acts ?? []),
+    last: liveActs(record?.acts ?? []).at(-1) ?? null,
   };
-}
-
-function lastAct(acts: readonly ServiceAct[]): Exclude<ServiceAct, { type: 'void' }> | null {
-  const voided = new Set(acts.flatMap((act) => (act.type === 'void' ? [act.target] : [])));
-  for (const act of [...acts].reverse()) {
-    if (act.type !== 'void' && !voided.has(act.id)) return act;
-  }
-  return null;
 }
 
 export type PlanActs = ReturnType<typeof usePlanActs>;

@@ -1,31 +1,33 @@
-import type { Ingredient } from '@kettle-scale/core/ingredient';
+import type { Lesson } from '@kettle-scale/core/log';
+import { dayClock } from '@kettle-scale/core/quantity';
 import {
   type BreadStock,
   type FoldedBatch,
   type Line,
+  type LineFacts,
+  type Cold,
   type PlannedBatch,
   type SeenMoment,
   type ServiceRecord,
   type Shift,
-  type ShiftPlan,
-  clockOf,
+  coldStock,
   compileShift,
   foldAll,
+  lessonsOfLine,
   momentOf,
   restOfPlan,
   stockOf,
 } from '@kettle-scale/core/shift';
 import { useMemo } from 'react';
-import { useFacts } from '../../api/logQueries';
+import { useLessons } from '../../api/logQueries';
 import { useBatchesSince, useBook, useIngredients, useKitchen, useService } from '../../api/queries';
-import { useDays, useToday } from '../../shared/useDays';
+import { useDays } from '../../shared/useDays';
+import { useServiceDate } from '../../shared/useServiceDate';
 import { useNow } from '../../ui/useNow';
 import { useWork } from '../../workers/useWork';
 
 /** A change of the rest of the day is looked for this often, and whenever something happens. */
 const LOOK_MS = 60_000;
-/** What is eaten and wasted in a quarter of a year says what a bread loses. */
-const FACTS_LIMIT = '200';
 
 /** Everything about today's service, as far as it is there. */
 export interface ServiceNow {
@@ -34,6 +36,8 @@ export interface ServiceNow {
   shift: Shift | null;
   line: Line | null;
   batches: FoldedBatch[];
+  /** Balls and dough in the fridge, of any day. */
+  cold: readonly Cold[];
   stock: BreadStock[];
   /** Batches of the plan that are not begun. */
   rest: PlannedBatch[];
@@ -42,62 +46,59 @@ export interface ServiceNow {
   nowS: number;
   /** Seconds from midnight as an instant, ms. */
   toMs: (s: number) => number;
+  /** What the batches taught of its breads; those that are switched off too. */
+  lessons: readonly Lesson[];
   loading: boolean;
   error: Error | null;
   retry: () => void;
 }
 
-/** The foods and formulas that the line is worked out from. */
-function useBreadFacts() {
+/** What the line of the service's breads is worked out from. */
+function useLineFacts(formulaIds: readonly string[] | undefined, cold: readonly Cold[]): LineFacts | null {
   const [book, foods, kitchen] = [useBook(), useIngredients(), useKitchen()];
-  const facts = useFacts({ limit: FACTS_LIMIT });
+  const lessons = useLessons();
   return useMemo(() => {
-    if (!book.data || !foods.data || !kitchen.data || !facts.data) return null;
-    const shared: { foods: Ingredient[]; kitchen: typeof kitchen.data; facts: typeof facts.data } = {
-      ...{ foods: foods.data, kitchen: kitchen.data, facts: facts.data },
-    };
+    if (!formulaIds || !book.data || !foods.data || !kitchen.data || !lessons.data) return null;
     return {
-      kitchen: kitchen.data,
-      breads: book.data.map(({ formula }) => ({ ...shared, formula })),
+      formulas: book.data.flatMap(({ formula }) => (formulaIds.includes(formula.id) ? [formula] : [])),
+      ...{ foods: foods.data, kitchen: kitchen.data },
+      lessons: lessonsOfLine(lessons.data, formulaIds),
+      cold,
     };
-  }, [book.data, foods.data, kitchen, facts]);
+  }, [formulaIds, book.data, foods.data, kitchen.data, lessons.data, cold]);
 }
 
-/** A plan's batches as the planner counts them: breads by their place in the shift. */
-export const batchesFor = (line: Line, planned: readonly PlannedBatch[]): ShiftPlan['batches'] =>
-  planned.flatMap(({ formulaId, n, start, bakeAt }) => {
-    const bread = line.breads.findIndex(({ id }) => id === formulaId);
-    return bread < 0 ? [] : [{ bread, n, start, bakeAt }];
-  });
+/** The value as it was, as long as it says the same. */
+function useSame<T>(value: T): T {
+  const words = JSON.stringify(value);
+  return useMemo(() => JSON.parse(words) as T, [words]);
+}
 
 /** Today's service: what was wanted and planned, what lies ready, and where the shift stands. */
 export function useServiceDay(): ServiceNow {
-  const day = useToday();
+  const day = useServiceDate();
   const { zone } = useDays();
   const nowMs = useNow(LOOK_MS);
   const service = useService(day);
-  const told = useBreadFacts();
+  const begun = useBatchesSince(day);
+  const batches = useMemo(() => foldAll(begun), [begun]);
+  const clock = useMemo(() => dayClock(day, zone), [day, zone]);
+  const nowS = clock.toS(nowMs);
+  // What is cold changes by acts; its best-by is looked at every minute, without a new line each time.
+  const coldNow = useMemo(() => coldStock(batches, clock, nowS), [batches, clock, nowS]);
+  const cold = useSame(coldNow);
   const record = service.data ?? null;
-  const asks = useMemo(
-    () =>
-      record && told
-        ? {
-            service: { ...record.service, plan: undefined },
-            breads: told.breads.filter(({ formula }) =>
-              record.service.breads.some(({ formulaId }) => formulaId === formula.id),
-            ),
-            kitchen: told.kitchen,
-          }
-        : null,
-    [record, told],
-  );
+  const formulaIds = useMemo(() => record?.service.breads.map(({ formulaId }) => formulaId), [record]);
+  const facts = useLineFacts(formulaIds, cold);
+  const asks = useMemo(() => {
+    if (!record || !facts) return null;
+    // A batch that is moved asks for no other line.
+    const { plan: _, ...told } = record.service;
+    return { service: told, facts };
+  }, [record, facts]);
   const worked = useWork('line', asks);
   const shift = asks ? (worked.data ?? null) : null;
   const line = useMemo(() => (shift && shift.breads.length > 0 ? compileShift(shift) : null), [shift]);
-  const begun = useBatchesSince(day);
-  const batches = useMemo(() => foldAll(begun), [begun]);
-  const clock = useMemo(() => clockOf(day, zone), [day, zone]);
-  const nowS = clock.toS(nowMs);
   const stock = useMemo(
     () => (record && line ? stockOf(record.service, record.acts, batches, line, clock, nowS) : []),
     [record, line, batches, clock, nowS],
@@ -106,10 +107,14 @@ export function useServiceDay(): ServiceNow {
     () => (record && line ? momentOf(line, record.service, stock, batches, clock, nowS) : null),
     [record, line, stock, batches, clock, nowS],
   );
-  const rest = useMemo(() => (record ? restOfPlan(record.service, batches) : []), [record, batches]);
+  const rest = useMemo(
+    () => (record ? restOfPlan(record.service, batches, clock) : []),
+    [record, batches, clock],
+  );
   return {
-    ...{ day, record, shift, line, batches, stock, rest, moment, nowS, toMs: clock.toMs },
-    loading: service.isPending || (record !== null && (!told || !line) && !worked.error),
+    lessons: facts?.lessons ?? [],
+    ...{ day, record, shift, line, batches, cold, stock, rest, moment, nowS, toMs: clock.toMs },
+    loading: service.isPending || (record !== null && (!facts || !line) && !worked.error),
     error: service.error ?? worked.error,
     retry: () => void service.refetch(),
   };

@@ -46,6 +46,7 @@ const FIELDS: readonly FieldSpec[] = [
   { name: 'bowlLoss', label: 'Stays in bowl and on hands', unit: '%', shown: PERCENT },
   { name: 'benchLoss', label: 'Lost on the bench', unit: '%', shown: PERCENT },
   { name: 'benchMm', label: 'Bench, its shorter side', unit: 'mm', shown: 1 },
+  { name: 'benchBalls', label: 'Balls that bench and trays hold', unit: '', shown: 1 },
   { name: 'altitudeM', label: 'Altitude above the sea', unit: 'm', shown: 1 },
 ];
 
@@ -54,9 +55,11 @@ const styles = StyleSheet.create({
   field: { flexGrow: 1, flexBasis: 260 },
 });
 
-/** A bench that nobody measured has no figure; everything else starts from one. */
+/** A bench that nobody measured has no figures; everything else starts from one. */
+const MAY_BE_UNKNOWN: ReadonlySet<Field> = new Set(['benchMm', 'benchBalls']);
+
 const shownText = (name: Field, value: number | undefined, shown: number): string =>
-  value === undefined && name === 'benchMm' ? '' : String(Number(((value ?? 0) * shown).toFixed(6)));
+  value === undefined && MAY_BE_UNKNOWN.has(name) ? '' : String(Number(((value ?? 0) * shown).toFixed(6)));
 
 const asText = (kitchen: Kitchen): Text =>
   Object.fromEntries(FIELDS.map(({ name, shown }) => [name, shownText(name, kitchen[name], shown)])) as Text;

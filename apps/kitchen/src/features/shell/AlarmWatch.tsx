@@ -57,5 +57,5 @@ function Watch({ running }: { running: readonly BatchSummary[] }) {
     quiet();
     router.push(`/bench/${alarm.batchId}`);
   };
-  return <AlarmBar words={alarm.words} act="Open" onAct={open} />;
+  return <AlarmBar words={alarm.words} act="Open" onAct={open} onQuiet={quiet} />;
 }

@@ -4,10 +4,10 @@ import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed
 import { QueryClientProvider } from '@tanstack/react-query';
 import { loadAsync } from 'expo-font';
 import { Slot, usePathname } from 'expo-router';
-import { useEffect } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { appIsAt } from '../../live/appUpdates';
+import { appIsAt, keepApp } from '../../live/appUpdates';
 import { followNews } from '../../live/news';
 import { prefetchBook, queryClient } from '../../api/queries';
 import { useThemeName } from '../../ui/preferences';
@@ -23,13 +23,21 @@ import { SkipLinks } from './SkipLinks';
 prefetchBook();
 void loadAsync({ Barlow_400Regular, Barlow_600SemiBold, BarlowCondensed_600SemiBold });
 
+/** The first page has the network and the processor to itself for so long; then the app is kept on the device. */
+const KEEP_AFTER_MS = 10_000;
+
 const styles = StyleSheet.create({
   frame: { flex: 1 },
   wide: { flexDirection: 'row' },
   content: { flex: 1, minWidth: 0, minHeight: 0 },
 });
 
-function Frame() {
+interface ShellProps {
+  /** Alarms beside those of running batches. */
+  alarms?: ReactNode;
+}
+
+function Frame({ alarms }: ShellProps) {
   const wide = useWide();
   const colours = useColours();
   return (
@@ -39,6 +47,7 @@ function Frame() {
       <View role="main" style={styles.content}>
         <HealthBanner />
         <AlarmWatch />
+        {alarms}
         <Slot />
       </View>
       {wide ? null : <Navigation wide={false} />}
@@ -48,16 +57,20 @@ function Frame() {
 }
 
 /** What stands around every screen: fonts, theme, data, navigation. */
-export function AppShell() {
+export function AppShell({ alarms }: ShellProps) {
   const theme = useThemeName();
   const path = usePathname();
   useEffect(() => appIsAt(path), [path]);
   useEffect(followNews, []);
+  useEffect(() => {
+    const timer = setTimeout(keepApp, KEEP_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={queryClient}>
         <ThemeScope name={theme}>
-          <Frame />
+          <Frame alarms={alarms} />
         </ThemeScope>
       </QueryClientProvider>
     </SafeAreaProvider>

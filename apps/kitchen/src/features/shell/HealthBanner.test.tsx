@@ -1,5 +1,5 @@
 import { screen, waitFor } from '@testing-library/react';
-import { type Health, api } from '../../api/api';
+import { type Health, Refused, api } from '../../api/api';
 import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
 import { ring } from '../../ui/alarm/alarm';
@@ -17,6 +17,13 @@ test('says on every screen that the server cannot save, in its words', async () 
   draw(<HealthBanner />);
   const alert = await screen.findByRole('alert');
   expect(alert.textContent).toMatch(/disk .* is full\.\s.*kept on this device/);
+});
+
+test('says that the server is away, and that what is shown may be old', async () => {
+  jest.spyOn(api, 'health').mockRejectedValue(new Refused(404, 'Gone.', []));
+  draw(<HealthBanner />);
+  const alert = await screen.findByRole('alert');
+  expect(alert.textContent).toMatch(/does not answer: this is what was last known\.\s.*kept on this device/);
 });
 
 test('says nothing while all is well', async () => {

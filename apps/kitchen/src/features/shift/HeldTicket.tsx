@@ -1,55 +1,74 @@
-import { heldBread, holdState } from '@kettle-scale/core/log';
+import { type HeldBread, heldBread, holdState } from '@kettle-scale/core/log';
 import { addDays, formatSpan } from '@kettle-scale/core/quantity';
-import { Link } from 'expo-router';
+import { type ComponentProps, type ComponentType, useState } from 'react';
 import { View } from 'react-native';
-import { useFinishedFrom, useKitchen } from '../../api/queries';
+import { useHeld, useKitchen } from '../../api/queries';
+import type { HeldSheet } from '../../shared/HeldSheet';
 import { useDays } from '../../shared/useDays';
+import { Press } from '../../ui/input/Press';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label } from '../../ui/type';
 
-const LOOK_BACK_DAYS = 2;
+/** The longest that bread is held, in a frozen pack, and a little. */
+const LOOK_BACK_DAYS = 125;
 /** What is over for longer than this was dealt with, or nobody will. */
-const OVER_MS = 6 * 3600 * 1000;
-const MOST = 5;
+const OVER_MS = 24 * 3600 * 1000;
 const TONE = { good: 'sage', soon: 'ink', over: 'plum' } as const;
 
-/** Bread that is held, by what must go first. */
-export function HeldTicket({ nowMs }: { nowMs: number }) {
+/** What a tap opens; it comes with the rest of the app, not with the first page. */
+export type HeldSheetProps = ComponentProps<typeof HeldSheet>;
+
+interface Held {
+  id: string;
+  formulaId: string;
+  formulaName: string;
+  bread: HeldBread;
+}
+
+/** Bread that is held, of any day, by what must go first; a tap says what becomes of it. */
+export function HeldTicket({ nowMs, Sheet }: { nowMs: number; Sheet: ComponentType<HeldSheetProps> }) {
   const kitchen = useKitchen();
+  const [asked, setAsked] = useState<Held | null>(null);
   // By the day, so that the clock of the page does not ask again every second.
-  const from = addDays(useDays().dayOf(nowMs), -LOOK_BACK_DAYS);
-  const log = useFinishedFrom(from);
+  const log = useHeld(addDays(useDays().dayOf(nowMs), -LOOK_BACK_DAYS));
   const held = (log.data ?? [])
-    .flatMap(({ id, formulaName, record }) =>
-      heldBread(kitchen.data ?? {}, record).map((bread) => ({ id, formulaName, bread })),
+    .flatMap(({ id, formulaId, formulaName, record }) =>
+      heldBread(kitchen.data ?? {}, record).map((bread): Held => ({ id, formulaId, formulaName, bread })),
     )
     .filter(({ bread }) => nowMs - bread.useByMs < OVER_MS)
-    .sort((a, b) => a.bread.useByMs - b.bread.useByMs)
-    .slice(0, MOST);
-  if (held.length === 0) return null;
+    .sort((a, b) => a.bread.useByMs - b.bread.useByMs);
+  if (held.length === 0 && !asked) return null;
   return (
     <Ticket>
       <Heading>Held bread</Heading>
       <View>
-        {held.map(({ id, formulaName, bread }) => {
+        {held.map((one) => {
+          const { id, formulaName, bread } = one;
           const stands = holdState(bread, nowMs);
           const left = formatSpan(Math.abs(bread.useByMs - nowMs) / 1000);
+          const name = `${bread.pieces} ${formulaName}, ${bread.how}`;
           return (
-            <Link
-              key={`${id}/${bread.madeMs}`}
-              href={`/log/${id}`}
-              style={{ display: 'flex', flexDirection: 'column' }}
+            <Press
+              key={`${id}/${bread.how}/${bread.madeMs}`}
+              role="button"
+              aria-label={name}
+              onPress={() => setAsked(one)}
             >
-              <Leader
-                name={`${bread.pieces} ${formulaName}, ${bread.how}`}
-                value={stands === 'over' ? `over ${left}` : left}
-                tone={TONE[stands]}
-              />
-            </Link>
+              <Leader name={name} value={stands === 'over' ? `over ${left}` : left} tone={TONE[stands]} />
+            </Press>
           );
         })}
       </View>
       <Label>Follow your local food code; the person in charge decides.</Label>
+      {asked ? (
+        <Sheet
+          batchId={asked.id}
+          formulaId={asked.formulaId}
+          name={asked.formulaName}
+          bread={asked.bread}
+          onClose={() => setAsked(null)}
+        />
+      ) : null}
     </Ticket>
   );
 }

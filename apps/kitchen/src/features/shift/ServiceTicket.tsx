@@ -1,19 +1,19 @@
-import { startOfDayMs } from '@kettle-scale/core/quantity';
+import { dayClock } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useFormulas, useService } from '../../api/queries';
-import { useDays, useToday } from '../../shared/useDays';
+import { useDays } from '../../shared/useDays';
+import { useServiceDate } from '../../shared/useServiceDate';
 import { Action } from '../../ui/input/actions';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Label } from '../../ui/type';
 
-const MS_PER_S = 1000;
 const TOLD = 4;
 /** A start that should have been is still told for so long. */
 const STILL_TOLD_MS = 15 * 60_000;
 
 /** What the day needs: its service with the next starts of the plan, or how to say what it is to bring. */
 export function ServiceTicket({ nowMs }: { nowMs: number }) {
-  const day = useToday();
+  const day = useServiceDate();
   const { clock, zone } = useDays();
   const router = useRouter();
   const { data } = useService(day);
@@ -30,8 +30,7 @@ export function ServiceTicket({ nowMs }: { nowMs: number }) {
       </Ticket>
     );
   }
-  const midnightMs = startOfDayMs(day, zone);
-  const toMs = (s: number) => midnightMs + s * MS_PER_S;
+  const { toMs } = dayClock(day, zone);
   const coming = (service.plan?.batches ?? [])
     .filter(({ start }) => toMs(start) >= nowMs - STILL_TOLD_MS)
     .sort((a, b) => a.start - b.start);
@@ -43,8 +42,12 @@ export function ServiceTicket({ nowMs }: { nowMs: number }) {
     <Ticket>
       <Label>{`Service ${clock(toMs(service.serviceFrom))} to ${clock(toMs(service.serviceTo))}, about ${Math.round(pieces)} pieces`}</Label>
       <Heading>{service.name}</Heading>
-      {coming.slice(0, TOLD).map(({ id, formulaId, n, start }) => (
-        <Leader key={id} name={`Weigh ${n} ${nameOf(formulaId)}`} value={clock(toMs(start))} />
+      {coming.slice(0, TOLD).map(({ id, formulaId, n, start, cold }) => (
+        <Leader
+          key={id}
+          name={`${cold ? 'Take out' : 'Weigh'} ${n} ${nameOf(formulaId)}`}
+          value={clock(toMs(start))}
+        />
       ))}
       <Action
         label={service.plan ? 'Follow the service' : 'Plan the service'}

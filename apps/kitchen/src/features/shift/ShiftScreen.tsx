@@ -3,6 +3,7 @@ import type { LotState } from '@kettle-scale/core/flourLot';
 import type { SavedPlan } from '@kettle-scale/core/plan';
 import { daysBetween, formatClock, formatSpan } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
+import type { ComponentType, ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useFormulas, useRunning, useSavedPlans } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
@@ -20,7 +21,7 @@ import { Timeline } from './Timeline';
 import { type BoardRow, boardOf } from '../../batch/board';
 import { AllowAlarms } from './AllowAlarms';
 import { ServiceTicket } from './ServiceTicket';
-import { HeldTicket } from './HeldTicket';
+import { type HeldSheetProps, HeldTicket } from './HeldTicket';
 
 const styles = StyleSheet.create({
   link: { display: 'flex', flexDirection: 'column' },
@@ -111,8 +112,14 @@ function KeptTicket({ plans }: { plans: readonly SavedPlan[] }) {
   );
 }
 
+interface ShiftProps {
+  /** Parts that come with the rest of the app: batches against a time, what becomes of held bread. */
+  readyBoard?: ReactNode;
+  HeldSheet: ComponentType<HeldSheetProps>;
+}
+
 /** What can be begun, and what lies ready: formulas, flour, bread that is held, kept plans. */
-function Beside({ nowMs }: { nowMs: number }) {
+function Beside({ nowMs, HeldSheet }: Pick<ShiftProps, 'HeldSheet'> & { nowMs: number }) {
   const router = useRouter();
   const formulas = useFormulas();
   const lots = useFlourLots();
@@ -130,14 +137,14 @@ function Beside({ nowMs }: { nowMs: number }) {
         </Ticket>
       )}
       {lots.data ? <StockTicket lots={lots.data} nowMs={nowMs} /> : null}
-      <HeldTicket nowMs={nowMs} />
+      <HeldTicket nowMs={nowMs} Sheet={HeldSheet} />
       <KeptTicket plans={plans.data ?? []} />
     </>
   );
 }
 
 /** What is running and due next, over all batches; and what to make next. */
-export function ShiftScreen() {
+export function ShiftScreen({ readyBoard, HeldSheet }: ShiftProps) {
   const days = useDays();
   const wide = useWide();
   const nowMs = useNow(500);
@@ -174,12 +181,13 @@ export function ShiftScreen() {
           <Timeline batches={goingOn} nowMs={nowMs} />
         </Ticket>
       ) : null}
+      {readyBoard}
       {board.length > 0 ? <AllowAlarms /> : null}
     </>
   ) : (
     <Waiting what="the batches" error={running.error} onRetry={() => void running.refetch()} />
   );
-  const side = <Beside nowMs={nowMs} />;
+  const side = <Beside nowMs={nowMs} HeldSheet={HeldSheet} />;
   return (
     <Screen
       eyebrow={days.write(nowMs, 'heading')}

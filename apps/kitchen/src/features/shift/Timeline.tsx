@@ -3,6 +3,7 @@ import type { StepKind } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
 import { useDays } from '../../shared/useDays';
+import { ClockRules } from '../../ui/chart/ClockRules';
 import { useColours } from '../../ui/theme';
 import { FONT, type Colours } from '../../ui/tokens';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
@@ -122,30 +123,7 @@ export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[];
     <View role="img" aria-label={`Timeline. ${words}`} onLayout={onLayout} style={{ width: '100%', height }}>
       {width > 0 ? (
         <Svg width={width} height={height}>
-          {ticks.map((ms) => (
-            <Line
-              key={ms}
-              x1={x(ms)}
-              x2={x(ms)}
-              y1={HEAD - 6}
-              y2={height}
-              stroke={colours.rule}
-              strokeWidth={1}
-            />
-          ))}
-          {ticks.map((ms) => (
-            <SvgText
-              key={`t${ms}`}
-              x={x(ms)}
-              y={14}
-              textAnchor="middle"
-              fill={colours.soot}
-              fontFamily={FONT.figure}
-              fontSize={15}
-            >
-              {clock(ms)}
-            </SvgText>
-          ))}
+          <ClockRules {...{ ticks, x, height }} format={clock} head={HEAD} />
           {rows.map(({ batch, bars }, row) => (
             <BatchRow key={batch.id} {...{ batch, bars, x }} y={HEAD + row * ROW} />
           ))}

@@ -6,6 +6,7 @@ import { api } from '../../api/api';
 import { keys, queryClient } from '../../api/queries';
 import { draw, entry, liveBatch, press, see } from '../../test/liveBatch';
 import { push } from '../../test/router';
+import { HeldSheet } from '../../shared/HeldSheet';
 import { ShiftScreen } from './ShiftScreen';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
@@ -28,7 +29,7 @@ function open(batches: BatchSummary[], lots: LotState[] = [], plans: Partial<Sav
   queryClient.setQueryData(keys.book, [entry()]);
   queryClient.setQueryData(keys.flourLots, lots);
   queryClient.setQueryData(keys.savedPlans, plans);
-  draw(<ShiftScreen />);
+  draw(<ShiftScreen HeldSheet={HeldSheet} />);
 }
 const title = () => screen.getByRole('heading', { level: 1 }).textContent;
 

@@ -31,10 +31,14 @@ export function ListSource({ title, makes, onProblem }: ListSourceProps) {
   const wide = useWide();
   const { text, name, pieces, set, begin } = useWriting();
   const paste = () => {
-    void navigator.clipboard.readText().then(
-      (pasted) => set({ text: text.trim() ? `${text.trimEnd()}\n${pasted}` : pasted }),
-      () => onProblem('This browser does not let the app paste by itself: press and hold in the field.'),
-    );
+    const refused = () =>
+      onProblem('This browser does not let the app paste by itself: press and hold in the field.');
+    // Not there at all on a page that came without encryption, whatever the types say.
+    const clipboard = navigator.clipboard as Clipboard | undefined;
+    if (!clipboard) return refused();
+    return void clipboard
+      .readText()
+      .then((pasted) => set({ text: text.trim() ? `${text.trimEnd()}\n${pasted}` : pasted }), refused);
   };
   return (
     <View style={styles.stack}>

@@ -13,7 +13,8 @@ const BLINK_MS = 500;
 const FIXED = 'fixed' as unknown as 'absolute';
 
 const styles = StyleSheet.create({
-  bar: {
+  bar: { flexDirection: 'row', alignItems: 'stretch', minHeight: TOUCH.primary, borderWidth: 2 },
+  act: {
     flexDirection: 'row',
     alignItems: 'center',
     gap: SPACE.m,
@@ -21,6 +22,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: SPACE.m,
   },
   words: { flex: 1 },
+  quiet: { flex: 1, justifyContent: 'center', paddingHorizontal: SPACE.m, borderLeftWidth: 2 },
   flash: {
     position: FIXED,
     top: 0,
@@ -37,29 +39,39 @@ interface AlarmBarProps {
   /** What a tap does. */
   act?: 'Quiet' | 'Open';
   onAct: () => void;
+  /** Silences it where the tap leads somewhere: a forgotten batch is no reason to leave the one in hand. */
+  onQuiet?: () => void;
 }
 
 /** The alarm to the eye: a bar with the word, and a frame that flashes, until acknowledged. */
-export function AlarmBar({ words, act = 'Quiet', onAct }: AlarmBarProps) {
+export function AlarmBar({ words, act = 'Quiet', onAct, onQuiet }: AlarmBarProps) {
   const colours = useColours();
   const beat = Math.floor(useNow(BLINK_MS) / BLINK_MS);
   const lit = stillness() || beat % 2 === 0;
   return (
     <>
       <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />
-      <Press role="button" aria-label={`${words}. ${act}`} onPress={onAct}>
-        <View
-          role="alert"
-          style={[styles.bar, { backgroundColor: colours.maize, borderColor: colours.ink, borderWidth: 2 }]}
-        >
-          <Icon name="bell" size={30} colour={colours.onMaize} />
-          <Heading tone="onMaize" style={styles.words}>
-            {words}
-          </Heading>
-          {/* The space parts the two for whoever holds what is seen against what is said. */}
-          <Strong tone="onMaize">{` ${act}`}</Strong>
+      <View role="alert" style={[styles.bar, { backgroundColor: colours.maize, borderColor: colours.ink }]}>
+        <View style={styles.words}>
+          <Press role="button" aria-label={`${words}. ${act}`} onPress={onAct}>
+            <View style={styles.act}>
+              <Icon name="bell" size={30} colour={colours.onMaize} />
+              <Heading tone="onMaize" style={styles.words}>
+                {words}
+              </Heading>
+              {/* The space parts the two for whoever holds what is seen against what is said. */}
+              <Strong tone="onMaize">{` ${act}`}</Strong>
+            </View>
+          </Press>
         </View>
-      </Press>
+        {onQuiet ? (
+          <Press role="button" aria-label={`Quiet: ${words}`} onPress={onQuiet}>
+            <View style={[styles.quiet, { borderColor: colours.ink }]}>
+              <Strong tone="onMaize">Quiet</Strong>
+            </View>
+          </Press>
+        ) : null}
+      </View>
     </>
   );
 }

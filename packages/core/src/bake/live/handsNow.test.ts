@@ -1,6 +1,6 @@
-import { type PlateStands, doubtOf, handsNow, placesOfOthers } from './handsNow';
+import { type PlateStands, doubtOf, handsNow, piecesOfOthers } from './handsNow';
 import { type OnPlate, livePieces } from './livePieces';
-import { HAND_S, cueWords } from './livePlate';
+import { HAND_S, collision, collisionWords, cueWords } from './livePlate';
 
 const NOW = 1_000_000;
 const plate = (changes: Partial<PlateStands>): PlateStands => ({
@@ -69,18 +69,38 @@ test('where the model says when a side is spoilt, that is what counts', () => {
   expect(doubtOf({ ...lain(45), latestS: 70 }, NOW)).toBeNull();
 });
 
-test('two batches do not share a place; what another batch forgot long ago is not on the plate', () => {
-  const others = [
-    {
-      name: 'Quay wrap',
-      onPlate: [
-        { place: 2, sinceMs: NOW - 20_000 },
-        { place: null, sinceMs: NOW },
-        { place: 3, sinceMs: NOW - 3_600_000 },
-      ],
-    },
-  ];
-  expect([...placesOfOthers(others, NOW)]).toEqual([[2, 'Quay wrap']]);
+describe('two batches on one plate', () => {
+  const others = piecesOfOthers(
+    [
+      {
+        name: 'Quay wrap',
+        secondsS: [30, 20],
+        onPlate: [
+          { piece: 7, place: 2, side: 1, sinceMs: NOW - 20_000 },
+          { piece: 8, place: null, side: 1, sinceMs: NOW },
+          { piece: 1, place: 3, side: 2, sinceMs: NOW - 3_600_000 },
+        ],
+      },
+    ],
+    NOW,
+  );
+
+  test('share no place; what a batch forgot long ago is not on the plate', () => {
+    expect(others).toEqual([
+      { piece: 7, place: 2, sinceMs: NOW - 20_000, sideS: 30, dueMs: NOW + 10_000, of: 'Quay wrap' },
+    ]);
+  });
+
+  test('share one pair of hands: the next piece keeps clear of the other batch, and two acts at once are told in order', () => {
+    // Its turn would fall on the act that the other batch needs in 10 s.
+    const free = plate({ nextSeconds: [10, 8] });
+    expect(handsNow(free, NOW).putNow).toBe(true);
+    const both = handsNow({ ...free, others }, NOW);
+    expect(both.putNow).toBe(false);
+    const mine = { piece: 1, place: 1, dueMs: NOW + 9000, sideS: 12 };
+    const two = collision([mine, ...others], NOW + 8000);
+    expect(two && collisionWords(two)).toMatch(/^Two at once: place 1 first, then place 2 \(Quay wrap\)/);
+  });
 });
 
 test('thirteen pieces by one pair of hands: every fire of 6 s is within 2 s of its time', () => {

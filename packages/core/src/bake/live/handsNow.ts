@@ -1,5 +1,5 @@
 import { type LivePiece, nextPieceMs } from './livePieces';
-import { HAND_S, collision } from './livePlate';
+import { HAND_S, type Timed, collision } from './livePlate';
 
 const MS_PER_S = 1000;
 
@@ -17,6 +17,8 @@ export interface PlateStands {
   nextSeconds: readonly number[];
   /** The plate is not ready for its first piece. */
   waiting: boolean;
+  /** Pieces of other batches: the next piece keeps clear of their acts too. */
+  others?: readonly Pick<LivePiece, 'dueMs' | 'sinceMs'>[];
 }
 
 export interface HandsNow {
@@ -59,10 +61,10 @@ const GRID_MS = 500;
  * @returns the one act that is due, or what is waited for
  */
 export function handsNow(plate: PlateStands, nowMs: number): HandsNow {
-  const { pieces, left, nextPlace, nextSeconds, waiting } = plate;
+  const { pieces, left, nextPlace, nextSeconds, waiting, others = [] } = plate;
   const first = firstOf(pieces, nowMs);
   const canPut = nextPlace !== null && left > 0;
-  const onMs = canPut ? nextPieceMs(pieces, nextSeconds, nowMs) : null;
+  const onMs = canPut ? nextPieceMs([...pieces, ...others], nextSeconds, nowMs) : null;
   const due = first !== undefined && first.dueMs <= nowMs;
   const byTheFire = first?.flame === true;
   const putNow = onMs !== null && onMs <= nowMs && !waiting && !due && !byTheFire;
@@ -115,24 +117,32 @@ export function doubtOf(piece: Lain, nowMs: number): 'early' | 'long' | null {
 /** Pieces of other batches that have lain longer than this were forgotten by their batch, not by the plate. */
 const FORGOTTEN_S = 600;
 
-/** Another batch on the same plate. */
+/** Another batch on the same plate, with the seconds of its sides and fires. */
 export interface OtherBatch {
   name: string;
-  onPlate: readonly { place: number | null; sinceMs: number }[];
+  secondsS: readonly number[];
+  onPlate: readonly { piece: number; place: number | null; side: number; sinceMs: number }[];
+}
+
+/** A piece of another batch: it has its place, and its next act wants the same hands. */
+export interface OtherPiece extends Timed {
+  place: number;
+  sinceMs: number;
+  /** Name of its batch. */
+  of: string;
 }
 
 /**
- * Places that other batches' pieces lie on, with the batch's name: one plate, one piece a place.
+ * Pieces of other batches that lie on places: one plate, one piece a place, one pair of hands.
  * @param others running batches on the same plate
  * @param nowMs the instant, ms
- * @returns batch name by place, from 1
+ * @returns each with when its next act is due, by the seconds of its formula
  */
-export function placesOfOthers(others: readonly OtherBatch[], nowMs: number): Map<number, string> {
-  return new Map(
-    others.flatMap(({ name, onPlate }) =>
-      onPlate.flatMap(({ place, sinceMs }) =>
-        place !== null && nowMs - sinceMs < FORGOTTEN_S * MS_PER_S ? [[place, name] as const] : [],
-      ),
-    ),
+export const piecesOfOthers = (others: readonly OtherBatch[], nowMs: number): OtherPiece[] =>
+  others.flatMap(({ name, secondsS, onPlate }) =>
+    onPlate.flatMap(({ piece, place, side, sinceMs }): OtherPiece[] => {
+      if (place === null || nowMs - sinceMs >= FORGOTTEN_S * MS_PER_S) return [];
+      const sideS = secondsS[side - 1] ?? 0;
+      return [{ piece, place, sinceMs, sideS, dueMs: sinceMs + sideS * MS_PER_S, of: name }];
+    }),
   );
-}

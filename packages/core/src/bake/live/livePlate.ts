@@ -14,6 +14,8 @@ export interface Timed {
   /** When its next act is due, and how long the present side is meant to take. */
   dueMs: number;
   sideS: number;
+  /** Its batch, where it is another than the one on the screen. */
+  of?: string;
 }
 
 /** Seconds until an act is due; below zero when it is late. */
@@ -91,7 +93,10 @@ export function collision(onPlate: readonly Timed[], nowMs: number): Collision |
  */
 export function collisionWords({ order, waitsS }: Collision): string {
   const [first, second] = order;
-  const name = (one: Timed | undefined) => (one?.place ? `place ${one.place}` : `piece ${one?.piece ?? ''}`);
+  const name = (one: Timed | undefined) => {
+    const where = one?.place ? `place ${one.place}` : `piece ${one?.piece ?? ''}`;
+    return one?.of ? `${where} (${one.of})` : where;
+  };
   const waits = Math.round(waitsS[1] ?? 0);
   const share = Math.round((100 * (waitsS[1] ?? 0)) / (second?.sideS ?? 1));
   const after = waits <= 0 ? 'it need not wait' : `it waits ${waits} s, ${share} % of its side`;

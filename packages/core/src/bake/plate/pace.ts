@@ -10,7 +10,7 @@ export interface Hands {
   rollS: number;
 }
 /** One touch of a piece, s: on, a turn, off. */
-const HAND_S = 4;
+export const HAND_S = 4;
 export const USUAL_HANDS: Hands = { onS: HAND_S, flipS: HAND_S, offS: HAND_S, rollS: 0 };
 
 export const LIMITS = ['plate area', 'heat', 'hands', 'rolling'] as const;

@@ -28,6 +28,14 @@ export interface Differs {
 
 const NOTICED = { plateC: 1, thicknessMm: 0.05, doughC: 1 } as const;
 
+/** How a disc differs; where the figures read alike, in which direction. */
+function discWords(isMm: number, writtenMm: number, units: UnitSystem): string {
+  const [is, written] = [isMm, writtenMm].map((mm) => formatLength(mm, units));
+  return is === written
+    ? `the disc is a little ${isMm < writtenMm ? 'thinner' : 'thicker'} than ${written}`
+    : `the disc is ${is}, not ${written}`;
+}
+
 /**
  * In one line why the seconds shown are not the formula's own; null where they are the same.
  * @param differs what the seconds shown rest on
@@ -46,7 +54,7 @@ export function whyNotWritten(
       ? `${readAt ? `${readAt} has` : 'the plate is set to'} ${formatTemp(plateC, units)}, not ${formatTemp(written.plateC, units)}`
       : null,
     Math.abs(setup.thicknessMm - written.thicknessMm) >= NOTICED.thicknessMm
-      ? `the disc is ${formatLength(setup.thicknessMm, units)}, not ${formatLength(written.thicknessMm, units)}`
+      ? discWords(setup.thicknessMm, written.thicknessMm, units)
       : null,
     Math.abs(setup.doughC - written.doughC) >= NOTICED.doughC
       ? `the dough has ${formatTemp(setup.doughC, units)}`

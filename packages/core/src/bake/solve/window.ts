@@ -201,7 +201,7 @@ function quarters(c0: number, c1: number, r0: number, r1: number): [number, numb
  * @param steps the work
  * @returns its result
  */
-export function finish<R>(steps: Generator<number, R, void>): R {
+export function finish<R>(steps: Generator<unknown, R, void>): R {
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;

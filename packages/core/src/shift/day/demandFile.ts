@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { InputError } from '../../message/problem';
 import { numberOrNaN } from '../../quantity/readNumber';
 import { type Wave, waveSchema } from '../shiftSchema';
-import { readClock } from './clockText';
+import { readClock } from '../../quantity/clock';
 
 /** What a file says is wanted of one bread, by the name that stands in it. */
 export interface FileDemand {

@@ -2,15 +2,17 @@ import { type DemandBand, demandBand } from '../demand/demand';
 import type { ShiftDay } from '../demand/shiftDay';
 import { serve } from '../line/guests';
 import type { Line } from '../line/compile';
-import type { LineMoment } from '../line/lineState';
 import { withRest } from '../line/lineState';
-import { type LineProduct, produce } from '../line/runLine';
+import { beliefsAt, futureDays } from '../follow/futures';
+import { type LineProduct, type SeenMoment, produce } from '../line/runLine';
+import { drawDays } from '../planner/planShift';
 import { asUsual } from '../planner/rules';
 import type { ShiftPlan } from '../shiftSchema';
 
 /** A stretch in which somebody, a bowl or a plate is busy with a batch. */
 export interface Bar {
-  kind: 'weigh' | 'load' | 'mix' | 'knead' | 'divide' | 'bake' | 'heat';
+  /** A cold plate is lit, a hot one brought to another heat. */
+  kind: 'weigh' | 'load' | 'mix' | 'knead' | 'divide' | 'bake' | 'light' | 'heat';
   batch: number;
   bread: number;
   from: number;
@@ -52,6 +54,8 @@ export interface DayPicture {
     bread: number;
     n: number;
     start: number;
+    /** Which of the shift's cold doughs it begins with; null: flour, or it is begun. */
+    cold: number | null;
     divided: number | null;
     bakes: number | null;
     done: number | null;
@@ -96,23 +100,16 @@ function riskOf(
   bread: number,
   products: readonly number[][][],
   days: readonly ShiftDay[],
-  at: readonly number[],
 ): number[] {
-  const { holdS } = line.breads[bread]!;
-  const short = at.map(() => 0);
+  const { serviceFrom, serviceTo } = line.shift;
+  const short = Array<number>(Math.ceil((serviceTo - serviceFrom) / line.slotS)).fill(0);
   days.forEach(({ wanted }, index) => {
+    const slots = new Set<number>();
     const ready = products[index % products.length]![bread]!;
-    const guests = wanted[bread]!;
-    const missed = new Set<number>();
-    // One guest at a time against the pieces that are left: who is lost is lost in the slot in which they came.
-    let before = 0;
-    at.forEach((until, slot) => {
-      const upTo = guests.filter((guest) => guest <= until);
-      const { lost } = serve(ready, upTo, holdS, line.patienceS[bread]!);
-      if (lost > before) missed.add(slot);
-      before = lost;
-    });
-    for (const slot of missed) short[slot] = short[slot]! + 1;
+    serve(ready, wanted[bread]!, line.breads[bread]!.holdS, line.patienceS[bread]!, (at) =>
+      slots.add(Math.floor((at - serviceFrom) / line.slotS)),
+    );
+    for (const slot of slots) if (slot in short) short[slot] = short[slot]! + 1;
   });
   return short.map((count) => count / days.length);
 }
@@ -120,10 +117,11 @@ function riskOf(
 const PRODUCTIONS = 3;
 
 /** Rows of cooks, mixers and plates from what they did. */
-function rowsOf(line: Line, { log, batches }: LineProduct): Row[] {
+function rowsOf(line: Line, { log, batches }: LineProduct, from: SeenMoment | null): Row[] {
   const { people, mixers, plates } = line.shift;
   const { acts, heats, pieces } = log!;
   const breadOf = (batch: number) => batches[batch]!.bread;
+  const hot = (plate: number) => (from?.plates[plate]?.heat ?? -1) >= 0;
   const bars = (id: string, mixing: boolean): Bar[] =>
     joined(
       acts
@@ -142,7 +140,10 @@ function rowsOf(line: Line, { log, batches }: LineProduct): Row[] {
       bars: joined([
         ...heats
           .filter((heat) => heat.plate === plate)
-          .map(({ from, hotAt }): Bar => ({ kind: 'heat', batch: -1, bread: -1, from, to: hotAt })),
+          .map(({ from, hotAt }, index): Bar => ({
+            kind: index === 0 && !hot(plate) ? 'light' : 'heat',
+            ...{ batch: -1, bread: -1, from, to: hotAt },
+          })),
         ...pieces
           .filter((piece) => piece.plate === plate)
           .map(({ batch, on, off }): Bar => ({
@@ -159,46 +160,73 @@ function rowsOf(line: Line, { log, batches }: LineProduct): Row[] {
 
 /** Each batch with its moments. */
 const momentsOf = ({ log, batches }: LineProduct): DayPicture['batches'] =>
-  batches.map(({ bread, n, start }, batch) => {
+  batches.map(({ bread, n, start, cold }, batch) => {
     const own = log!.acts.filter((act) => act.batch === batch);
     const off = log!.pieces.filter((piece) => piece.batch === batch).map((piece) => piece.off);
     return {
-      ...{ bread, n, start },
+      ...{ bread, n, start, cold: cold < 0 ? null : cold },
       divided: own.findLast(({ kind }) => kind === 'divide')?.to ?? null,
       bakes: own.find(({ kind }) => kind === 'bake')?.from ?? null,
       done: off.length > 0 ? Math.max(...off) : null,
     };
   });
 
+/** Which days a picture looks at. */
+export interface PictureDays {
+  seed: number;
+  count: number;
+}
+
+/** What is made and wanted of one bread; of a shift that has begun from now on, on top of who was served. */
+function curveOf(
+  line: Line,
+  bread: number,
+  days: readonly ShiftDay[],
+  { ready, products, from }: { ready: readonly number[]; products: number[][][]; from: SeenMoment | null },
+): StockCurve {
+  const band = demandBand(
+    line.shift,
+    days.map(({ wanted }) => wanted[bread]!),
+  );
+  const risk = riskOf(line, bread, products, days);
+  const served = from ? from.servedBySlot[bread]!.reduce((sum, count) => sum + count, 0) : 0;
+  const first = from ? band.at.findIndex((at) => at > from.t) : 0;
+  // After closing nothing is left to be looked at.
+  const rest = <T>(values: readonly T[]): T[] => (first < 0 ? [] : values.slice(first));
+  const onTop = (values: readonly number[]) => rest(values).map((value) => served + value);
+  const at = rest(band.at);
+  return {
+    bread,
+    band: { at, low: onTop(band.low), middle: onTop(band.middle), high: onTop(band.high) },
+    made: at.map((until) => served + ready.filter((off) => off <= until).length),
+    risk: rest(risk),
+  };
+}
+
 /**
  * A planned day as a picture: who does what when, what binds, and for each bread what is ready against what is wanted.
  * @param line the line
  * @param plan its batches, in order
- * @param days seeded days
+ * @param looked how many seeded days are looked at; of a shift that has begun days that may still come
  * @param from where the shift stands, where it has begun
  */
 export function dayPicture(
   line: Line,
   plan: ShiftPlan,
-  days: readonly ShiftDay[],
-  from?: LineMoment,
+  { seed, count }: PictureDays,
+  from: SeenMoment | null = null,
 ): DayPicture {
   // Each run changes the moment it goes on from.
   const moment = () => (from ? { from: withRest(from, plan.batches) } : {});
+  const days = from
+    ? futureDays(line, from.t, beliefsAt(line, from.t, from.servedBySlot), seed, count)
+    : drawDays(line.shift, seed, count);
   const usual = asUsual(line, plan, moment().from, true);
-  const rows = rowsOf(line, usual);
+  const rows = rowsOf(line, usual, from);
   const products = days.slice(0, PRODUCTIONS).map((day) => produce(line, plan, day, moment()).ready);
-  const curves = line.breads.map((_, bread): StockCurve => {
-    const band = demandBand(
-      line.shift,
-      days.map(({ wanted }) => wanted[bread]!),
-    );
-    return {
-      ...{ bread, band },
-      made: band.at.map((until) => usual.ready[bread]!.filter((off) => off <= until).length),
-      risk: riskOf(line, bread, products, days, band.at),
-    };
-  });
+  const curves = line.breads.map((_, bread) =>
+    curveOf(line, bread, days, { ready: usual.ready[bread]!, products, from }),
+  );
   const binds = rows
     .flatMap((one) => bindings(one, line.shift.opens, line.shift.serviceTo))
     .sort((a, b) => b.to - b.from - (a.to - a.from));

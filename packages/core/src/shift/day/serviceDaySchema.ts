@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { formatFields } from '../../formula/formulaSchema';
-import { HOLDINGS } from '../../kitchen/holdings';
+import { HOLDINGS, WASTE_REASONS } from '../../kitchen/holdings';
 import {
   choiceField,
   countField,
@@ -10,27 +10,29 @@ import {
   textField,
   uuidField,
 } from '../../message/fields';
-import { SKILLS, orderSchema, waveSchema } from '../shiftSchema';
+import {
+  COLD_AS,
+  HOURS,
+  inOrderOfDay,
+  moneyField,
+  ordersSchema,
+  personSchema,
+  timeField,
+  wavesSchema,
+} from '../shiftSchema';
 
 const SERVICE_DAY_FORMAT = 'kettle-scale/service-day';
 
-const LATEST_S = 2 * 86_400;
-const clockField = (label: string) => numberField(label, { min: 0, max: LATEST_S, unit: 's' });
-const moneyField = (label: string) => numberField(label, { min: 0, max: 10_000 });
 const pieces = countField('Pieces', { min: 1, max: 10_000 });
 
 /** A cook of the shift, by role. */
-const cookSchema = z.strictObject({
-  id: slugField('Cook'),
-  name: textField('Name of the cook', { min: 1, max: 40 }),
-  can: z.array(choiceField('Skill', SKILLS)).max(SKILLS.length),
-});
+const cookSchema = personSchema.required({ name: true });
 
 /** What is wanted of one formula. */
 const demandSchema = z.strictObject({
   formulaId: slugField('Formula'),
-  waves: z.array(waveSchema).max(24, 'At most 24 waves.'),
-  orders: z.array(orderSchema).max(200, 'At most 200 orders.').optional(),
+  waves: wavesSchema,
+  orders: ordersSchema.optional(),
   /** What a missing piece and one that is thrown away cost; without them sureness and the price of a piece say. */
   cu: moneyField('Cost of a missing piece').optional(),
   co: moneyField('Cost of a piece thrown away').optional(),
@@ -42,22 +44,23 @@ const plannedBatchSchema = z.strictObject({
   id: uuidField('Batch of the plan'),
   formulaId: slugField('Formula'),
   n: countField('Pieces of a batch', { min: 1, max: 10_000 }),
-  start: clockField('Start'),
-  bakeAt: clockField('Baking'),
+  start: timeField('Start'),
+  bakeAt: timeField('Baking'),
+  /** Begins with what an earlier batch left in the fridge. */
+  cold: z
+    .strictObject({ batchId: uuidField('Batch in the fridge'), as: choiceField('What is cold', COLD_AS) })
+    .optional(),
 });
 
 export type PlannedBatch = z.infer<typeof plannedBatchSchema>;
 
 /** A day's service: its hours, who works it, what is wanted, and the plan that was chosen. Times are seconds from midnight. */
-export const serviceDaySchema = z
-  .strictObject({
+export const serviceDaySchema = inOrderOfDay(
+  z.strictObject({
     ...formatFields(SERVICE_DAY_FORMAT, 1),
     day: z.iso.date('The day must be a date like 2026-03-04.'),
     name: textField('Name of the service', { min: 1, max: 80 }),
-    opens: clockField('Kitchen opens'),
-    serviceFrom: clockField('Service from'),
-    serviceTo: clockField('Service to'),
-    ends: clockField('Shift ends'),
+    ...HOURS,
     cooks: z.array(cookSchema).min(1, 'Nobody is on shift.').max(20, 'At most 20 cooks.'),
     breads: z.array(demandSchema).min(1, 'There is no bread to make.').max(20, 'At most 20 breads.'),
     /** How sure it must be that nobody goes without: cu / (cu + co). */
@@ -66,32 +69,17 @@ export const serviceDaySchema = z
     plan: z
       .strictObject({
         batches: z.array(plannedBatchSchema).max(60, 'At most 60 batches.'),
-        light: clockField('Lighting').optional(),
+        light: timeField('Lighting').optional(),
         chosenAt: instantField('Time of the choice'),
       })
       .optional(),
-  })
-  .refine(({ serviceFrom, serviceTo }) => serviceTo > serviceFrom, {
-    message: 'The service ends before it begins.',
-    path: ['serviceTo'],
-  })
-  .refine(({ opens, serviceFrom }) => opens <= serviceFrom, {
-    message: 'The kitchen opens after the service begins.',
-    path: ['opens'],
-  })
-  .refine(({ serviceTo, ends }) => ends >= serviceTo, {
-    message: 'The shift ends before the service does.',
-    path: ['ends'],
-  })
-  .refine(({ breads }) => new Set(breads.map(({ formulaId }) => formulaId)).size === breads.length, {
-    message: 'A formula stands there twice.',
-    path: ['breads'],
-  });
+  }),
+).refine(({ breads }) => new Set(breads.map(({ formulaId }) => formulaId)).size === breads.length, {
+  message: 'A formula stands there twice.',
+  path: ['breads'],
+});
 
 export type ServiceDay = z.infer<typeof serviceDaySchema>;
-
-/** Why bread is thrown away. */
-export const WASTE_REASONS = ['too old', 'left at closing', 'dropped', 'not good enough', 'other'] as const;
 
 const common = { id: uuidField('Act'), at: instantField('Time'), formulaId: slugField('Formula') };
 
@@ -107,6 +95,8 @@ export const serviceActSchema = z.discriminatedUnion(
       type: z.literal('counted'),
       pieces: countField('Pieces on the tray', { min: 0, max: 10_000 }),
     }),
+    /** Bread of another day was brought in: thawed, or out of the fridge or the box. */
+    z.strictObject({ ...common, type: z.literal('brought'), pieces }),
     z.strictObject({
       ...common,
       type: z.literal('thrown-out'),
@@ -120,7 +110,7 @@ export const serviceActSchema = z.discriminatedUnion(
       target: uuidField('Act that is taken back'),
     }),
   ],
-  { error: 'An act is “taken”, “counted”, “thrown-out” or “void”.' },
+  { error: 'An act is “taken”, “counted”, “brought”, “thrown-out” or “void”.' },
 );
 
 export type ServiceAct = z.infer<typeof serviceActSchema>;

@@ -1,4 +1,4 @@
-import type { Wave } from '../shiftSchema';
+import { SHIFT_DEFAULTS, type Wave } from '../shiftSchema';
 
 /** Knowledge of a weekday fades by half in so many weeks; what is told counts as so many days. */
 const HALF_LIFE_WEEKS = 4;
@@ -47,4 +47,30 @@ export function learnWaves(told: readonly Wave[], past: readonly PastDay[]): Lea
     const closes = Math.max(wave.closes, at(times, 0.98));
     return { opens, closes, pieces, peak: Math.min(closes, Math.max(opens, peak)), weight: total };
   });
+}
+
+/** What of a bread is wanted on a day, learned, with its 90 % interval. */
+export interface LearnedTotal {
+  pieces: number;
+  low: number;
+  high: number;
+}
+
+/** Nine in ten of a normal lie within so many standard deviations. */
+const NINE_IN_TEN = 1.6449;
+
+/**
+ * Pieces of a day from learned waves: the mean of a weekday and how sure it is. One day spreads as the planner's days do: a
+ * gamma factor for the whole day, and chance in each guest.
+ * @param waves what `learnWaves` gave
+ * @param dayK how alike days are
+ */
+export function learnedTotal(
+  waves: readonly LearnedWave[],
+  dayK: number = SHIFT_DEFAULTS.dayK,
+): LearnedTotal {
+  const pieces = waves.reduce((sum, wave) => sum + wave.pieces, 0);
+  const days = PRIOR_DAYS + (waves[0]?.weight ?? 0);
+  const reach = NINE_IN_TEN * Math.sqrt((pieces + pieces ** 2 / dayK) / days);
+  return { pieces, low: Math.max(0, pieces - reach), high: pieces + reach };
 }

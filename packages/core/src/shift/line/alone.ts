@@ -1,5 +1,6 @@
-import type { LineBread, Shift } from '../shiftSchema';
-import { HAND_S, actsS, onPlaceS } from './compile';
+import type { LineBread, Shift, ShiftBatch } from '../shiftSchema';
+import { HAND_S } from '../../bake/plate/pace';
+import { actsS, onPlaceS } from './compile';
 
 type Plate = Shift['plates'][number];
 
@@ -49,6 +50,21 @@ export const doughS = (bread: LineBread, n: number): number =>
   bread.rest1[0] +
   n * bread.divideS +
   bread.rest2[0];
+
+/**
+ * From the beginning of a batch to balls that may be rolled, s: from flour, or out of the fridge.
+ * @param shift the shift
+ * @param batch bread, balls, and which cold dough it begins with
+ */
+export function leadS(
+  { breads, cold = [] }: Pick<Shift, 'breads' | 'cold'>,
+  { bread, n, cold: store }: Pick<ShiftBatch, 'bread' | 'n' | 'cold'>,
+): number {
+  const one = breads[bread]!;
+  if (store === undefined) return doughS(one, n);
+  const { as, warmS } = cold[store]!;
+  return as === 'balls' ? warmS : warmS + n * one.divideS + one.rest2[0];
+}
 
 /**
  * When each piece is off the plate, s after rolling begins, with nobody else in the way: a recurrence over the pieces.

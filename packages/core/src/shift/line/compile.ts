@@ -1,7 +1,5 @@
+import { HAND_S } from '../../bake/plate/pace';
 import { type LineBread, SHIFT_DEFAULTS, type Shift, type Skill } from '../shiftSchema';
-
-/** One touch of a piece: on, a turn, off, s. */
-export const HAND_S = 4;
 
 /** Skills as bits, so that a look at a person is one operation. */
 export const SKILL: Record<Skill, number> = { weigh: 1, load: 2, knead: 4, divide: 8, roll: 16, bake: 32 };
@@ -26,6 +24,17 @@ export const actsS = ({ sidesS }: Pick<LineBread, 'sidesS'>): number => HAND_S *
  */
 export const doughG = ({ ballG, loss = SHIFT_DEFAULTS.loss }: LineBread, n: number): number =>
   (n * ballG) / (1 - loss);
+
+/** A bowl takes a load that misses its border by rounding only, g. */
+const ROUNDING_G = 1e-6;
+
+/**
+ * Whether a bowl takes a load.
+ * @param mixer its smallest and largest load, g
+ * @param massG dough, g
+ */
+export const takesLoad = ({ minG, maxG }: Shift['mixers'][number], massG: number): boolean =>
+  massG <= maxG + ROUNDING_G && massG >= minG - ROUNDING_G;
 
 /** A shift made ready for being run many times. */
 export interface Line {
@@ -74,7 +83,7 @@ export function compileShift(shift: Shift): Line {
 }
 
 /**
- * The most and the fewest balls of a bread that a bowl of the line takes.
+ * The most and the fewest balls of a bread that a bowl of the line takes and its bench holds.
  * @param line the line
  * @param bread index of the bread
  */
@@ -83,6 +92,9 @@ export function loadOf({ shift, breads }: Line, bread: number): { least: number;
   const balls = (massG: number) => (massG * (1 - loss)) / ballG;
   return {
     least: Math.max(1, Math.ceil(balls(Math.min(...shift.mixers.map(({ minG }) => minG))))),
-    most: Math.floor(balls(Math.max(...shift.mixers.map(({ maxG }) => maxG)))),
+    most: Math.min(
+      Math.floor(balls(Math.max(...shift.mixers.map(({ maxG }) => maxG)))),
+      shift.benchBalls ?? Infinity,
+    ),
   };
 }

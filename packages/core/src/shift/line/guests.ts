@@ -17,12 +17,14 @@ export interface Served {
  * @param wanted when each guest comes, in order, s
  * @param holdS how long a piece is good
  * @param patienceS how long a guest waits
+ * @param onLost told of each guest who goes without, by when they came
  */
 export function serve(
   ready: ArrayLike<number>,
   wanted: ArrayLike<number>,
   holdS: number,
   patienceS: number,
+  onLost?: (at: number) => void,
 ): Served {
   let next = 0;
   let taken = 0;
@@ -39,7 +41,10 @@ export function serve(
       taken += 1;
       waitS += Math.max(0, off - at);
       next += 1;
-    } else waitS += patienceS;
+    } else {
+      waitS += patienceS;
+      onLost?.(at);
+    }
   }
   return { taken, lost: wanted.length - taken, waitS, tooOld, next };
 }

@@ -1,13 +1,10 @@
 import { DRAWN, DRAWN_STEPS, REJECT_DRAWS, ROLL_DRAWS } from '../demand/shiftDay';
-import { SKILL, doughG } from './compile';
+import { SKILL } from './compile';
 import { type LineAct, type LineRun, type PersonNow, type PlateNow, STAGE } from './lineState';
+import { type Tasks, tasksFor } from './tasks';
 
-/** Dough this near its latest is divided before anything else, s. */
-export const URGENT_S = 900;
 /** A colleague who is free so long before the latest will do it, s. */
 const IN_TIME_S = 60;
-/** A bowl takes a load that misses its border by rounding only, g. */
-const ROUNDING_G = 1e-6;
 
 /** Draws of neighbouring batches and pieces do not repeat each other. */
 const ROLL_STRIDE = 61;
@@ -25,65 +22,6 @@ function busy(run: LineRun, index: number, kind: LineAct['kind'], batch: number,
     ...{ who: run.line.shift.people[index]!.id, kind, batch, from: run.t },
     to: person.freeAt,
   });
-}
-
-/** What there is for a person to do; below zero where there is nothing. */
-interface Tasks {
-  urgent: number;
-  urgentBy: number;
-  divide: number;
-  knead: number;
-  load: number;
-  weigh: number;
-}
-
-const nothing: Tasks = { urgent: -1, urgentBy: Infinity, divide: -1, knead: -1, load: -1, weigh: -1 };
-
-function freeMixer({ line, mixers }: LineRun, massG: number): number {
-  return line.shift.mixers.findIndex(
-    ({ minG, maxG }, index) =>
-      mixers[index] === 0 && massG <= maxG + ROUNDING_G && massG >= minG - ROUNDING_G,
-  );
-}
-
-function tasksFor(run: LineRun, can: number): Tasks {
-  const { line, batches, t } = run;
-  const tasks = { ...nothing };
-  let divideBy = Infinity;
-  let weighFrom = Infinity;
-  for (let k = 0; k < batches.length; k += 1) {
-    const batch = batches[k]!;
-    const bread = line.breads[batch.bread]!;
-    if (batch.stage === STAGE.resting) {
-      if (!(can & SKILL.divide) || batch.at + bread.rest1[0] > t) continue;
-      const by = batch.at + bread.rest1[1];
-      if (by - t <= URGENT_S && by < tasks.urgentBy) {
-        tasks.urgentBy = by;
-        tasks.urgent = k;
-      }
-      if (by < divideBy) {
-        divideBy = by;
-        tasks.divide = k;
-      }
-    } else if (batch.stage === STAGE.mixed) {
-      if (can & SKILL.knead) tasks.knead = k;
-    } else if (batch.stage === STAGE.weighed) {
-      if (!(can & SKILL.load) || tasks.load >= 0) continue;
-      const mixer = freeMixer(run, doughG(bread, batch.n));
-      if (mixer < 0) continue;
-      tasks.load = k;
-      batch.mixer = mixer;
-    } else if (
-      batch.stage === STAGE.planned &&
-      can & SKILL.weigh &&
-      batch.start <= t &&
-      batch.start < weighFrom
-    ) {
-      weighFrom = batch.start;
-      tasks.weigh = k;
-    }
-  }
-  return tasks;
 }
 
 /** Puts the next rolled disc on, where its place, the heat and the plate's pace allow it. */

@@ -1,8 +1,8 @@
 import { LUNCH, clockS } from '../../test/exampleShift';
 import { sourceOf } from '../chance';
 import { drawDay, usualDay } from '../demand/shiftDay';
-import { inOrder } from '../planner/rules';
-import { type Shift, type ShiftPlan, shiftSchema } from '../shiftSchema';
+import { inOrder, keepsRules } from '../planner/rules';
+import { type Shift, type ShiftPlan, shiftDocumentSchema, shiftSchema } from '../shiftSchema';
 import { doughS, latestStart, linePace } from './alone';
 import { type Line, compileShift, loadOf } from './compile';
 import type { LineLog } from './lineState';
@@ -23,6 +23,11 @@ function anyShift(seed: number): { line: Line; plan: ShiftPlan } {
       holdS: 600 + upTo(7200),
     })),
     leftAtClose: uniform() < 0.5 ? 'kept' : 'thrown out',
+    ...(uniform() < 0.3 ? { benchBalls: 40 + upTo(80) } : {}),
+    cold: [
+      { id: 'a', bread: 'wrap', as: 'balls', pieces: 60, bestBy: LUNCH.ends, warmS: 2400 },
+      { id: 'b', bread: 'wrap', as: 'dough', pieces: 60, bestBy: LUNCH.ends, warmS: 600 },
+    ],
   };
   const line = compileShift(shift);
   const batches = Array.from({ length: 1 + upTo(8) }, () => {
@@ -30,7 +35,12 @@ function anyShift(seed: number): { line: Line; plan: ShiftPlan } {
     const { least, most } = loadOf(line, bread);
     const start = shift.opens + upTo(5 * 3600);
     const n = least + upTo(Math.min(80, most - least));
-    return { bread, n, start, ...(uniform() < 0.7 ? { bakeAt: start + upTo(2 * 3600) } : {}) };
+    const cold = upTo(4);
+    return {
+      ...{ bread, n, start },
+      ...(uniform() < 0.7 ? { bakeAt: start + upTo(2 * 3600) } : {}),
+      ...(bread === 0 && cold < 2 ? { cold } : {}),
+    };
   });
   return { line, plan: { batches: inOrder(batches) } };
 }
@@ -61,7 +71,7 @@ function expectConserved(
 }
 
 /** Acts that break a hard rule; comparisons by hand, because there are some four hundred thousand of them. */
-function rulesBroken(line: Line, plan: ShiftPlan, { acts, pieces }: LineLog): unknown[] {
+function rulesBroken(line: Line, plan: ShiftPlan, { acts, pieces, thrown }: LineLog): unknown[] {
   const broken: unknown[] = [];
   const freeAt = new Map<string, number>();
   const dividedAt = new Map<number, number>();
@@ -70,10 +80,29 @@ function rulesBroken(line: Line, plan: ShiftPlan, { acts, pieces }: LineLog): un
     if (from < (freeAt.get(who) ?? 0) || to < from) broken.push(act);
     freeAt.set(who, to);
     if (kind === 'divide') dividedAt.set(batch, to);
+    const { bread, start, cold = -1 } = plan.batches[batch]!;
+    const store = line.shift.cold?.[cold];
+    // What is cold is neither weighed nor mixed, and balls are not divided.
+    if (store && kind !== 'roll' && kind !== 'bake' && !(store.as === 'dough' && kind === 'divide'))
+      broken.push(act);
     if (kind !== 'roll') continue;
-    const [earliest, latest] = line.breads[plan.batches[batch]!.bread]!.rest2;
-    const restedS = from - dividedAt.get(batch)!;
+    const [earliest, latest] = line.breads[bread]!.rest2;
+    const restsFrom = store?.as === 'balls' ? start + store.warmS - earliest : dividedAt.get(batch)!;
+    const restedS = from - restsFrom;
     if (!(restedS > earliest - DUST_S && restedS < latest + DUST_S)) broken.push(act);
+  }
+  const lies = [
+    ...acts.flatMap(({ kind, batch, from }) =>
+      kind === 'divide' ? [{ at: from, balls: plan.batches[batch]!.n, divided: true }] : [],
+    ),
+    ...acts.flatMap(({ kind, from }) => (kind === 'roll' ? [{ at: from, balls: -1, divided: false }] : [])),
+    ...thrown.flatMap(({ what, n, at }) => (what === 'balls' ? [{ at, balls: -n, divided: false }] : [])),
+  ].sort((a, b) => a.at - b.at || a.balls - b.balls);
+  let onBench = 0;
+  for (const { balls, divided } of lies) {
+    onBench += balls;
+    // What came out of the fridge lies in trays of its own and is rolled too: it only makes this smaller.
+    if (divided && onBench > (line.shift.benchBalls ?? Infinity)) broken.push(lies);
   }
   const placeFreeAt = new Map<number, number>();
   for (const piece of pieces) {
@@ -134,6 +163,28 @@ test('a second after the latest start is late', () => {
   expect(lastOff(latest.start + 1)).toBe(readyBy + 1);
 });
 
+test('a dough waits for the bench: it is divided when there is room for its balls', () => {
+  const shift: Shift = { ...LUNCH, benchBalls: 60 };
+  const plan = {
+    batches: [
+      { bread: 0, n: 60, start: clockS(8), bakeAt: clockS(9, 10) },
+      { bread: 1, n: 40, start: clockS(8, 20), bakeAt: clockS(10, 30) },
+    ],
+  };
+  const dividedAt = (one: Shift) =>
+    runShift(compileShift(one), plan, usualDay(one), { log: true }).log!.acts.find(
+      ({ kind, batch }) => kind === 'divide' && batch === 1,
+    )!.from;
+  const free = dividedAt(LUNCH);
+  const rolledWhen = (left: number) =>
+    runShift(compileShift(shift), plan, usualDay(shift), { log: true }).log!.acts.filter(
+      ({ kind, batch }) => kind === 'roll' && batch === 0,
+    )[60 - left - 1]!.from;
+  expect(dividedAt(shift)).toBeGreaterThan(free);
+  expect(dividedAt(shift)).toBeGreaterThanOrEqual(rolledWhen(20));
+  expect(keepsRules(compileShift(shift), { batches: [{ ...plan.batches[0]!, n: 61 }] })).toBe(false);
+});
+
 test('where nothing limits, nobody waits and nothing is thrown away', () => {
   const bread = { ...LUNCH.breads[0]!, rejectShare: 0, holdS: 10 * 3600, rollS: 0, sidesS: [0], heatS: 0 };
   const shift: Shift = { ...LUNCH, breads: [bread], mixers: [{ id: 'mixer', minG: 0, maxG: 500_000 }] };
@@ -162,4 +213,19 @@ test.each([
 ])('a shift that cannot be is refused in one sentence: %#', (changes, sentence) => {
   const { issues } = shiftSchema.safeParse({ ...LUNCH, ...changes }).error!;
   expect(issues.map(({ message }) => message)).toContain(sentence);
+});
+
+test('a plan that names a bread or a cold dough that is not there is refused at its place', () => {
+  const cold = [{ id: 'a', bread: 'wrap', as: 'balls', pieces: 20, bestBy: LUNCH.ends, warmS: 2400 }];
+  const pathsOf = (batch: object) =>
+    shiftDocumentSchema
+      .safeParse({
+        ...{ format: 'kettle-scale/shift', formatVersion: 1, shift: { ...LUNCH, cold } },
+        plan: { batches: [{ bread: 0, n: 20, start: clockS(9), ...batch }] },
+      })
+      .error?.issues.map(({ path }) => path.join('.'));
+  expect(pathsOf({ cold: 0 })).toBeUndefined();
+  expect(pathsOf({ bread: 7 })).toEqual(['plan.batches.0.bread']);
+  expect(pathsOf({ bread: 1, cold: 0 })).toEqual(['plan.batches.0.cold']);
+  expect(pathsOf({ cold: 1 })).toEqual(['plan.batches.0.cold']);
 });

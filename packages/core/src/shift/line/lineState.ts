@@ -1,4 +1,4 @@
-import type { ShiftPlan } from '../shiftSchema';
+import type { ShiftBatch, ShiftPlan } from '../shiftSchema';
 import type { Luck } from '../demand/shiftDay';
 import type { Line } from './compile';
 
@@ -32,6 +32,8 @@ export interface BatchNow {
   mixer: number;
   /** When hands have emptied its bowl; below zero otherwise. */
   bowlFreeAt: number;
+  /** Which cold dough it begins with; below zero: flour. */
+  cold: number;
 }
 
 export interface PersonNow {
@@ -132,11 +134,16 @@ export const DRAWN_BATCHES = 48;
 const NONE = -1;
 
 // Written out, each: objects that are spread together are slow to look into.
-const newBatch = (bread: number, n: number, start: number, bakeAt: number, ordinal: number): BatchNow => ({
+const newBatch = (
+  { bread, n, bakeAt = NONE, cold = NONE }: ShiftBatch,
+  start: number,
+  ordinal: number,
+): BatchNow => ({
   bread,
   n,
   start,
   bakeAt,
+  cold,
   stage: STAGE.planned,
   at: 0,
   left: n,
@@ -160,8 +167,13 @@ const coldPlate = (places: number, litAt: number): PlateNow => ({
   drain: false,
 });
 
-/** When the plate is lit: as the plan says, else so that it is hot for the first disc. */
-function litAtOf({ shift, breads }: Line, plan: ShiftPlan): number {
+/**
+ * When the plate is lit: as the plan says, else so that it is hot for the first disc; below zero where nothing is to be baked.
+ * @param line the line
+ * @param plan its batches
+ * @returns s from midnight
+ */
+export function litAtOf({ shift, breads }: Line, plan: ShiftPlan): number {
   const firstDisc = Math.min(
     ...plan.batches.map(({ bread, bakeAt }) =>
       bakeAt === undefined ? Infinity : bakeAt + breads[bread]!.rollS,
@@ -182,10 +194,10 @@ export function firstMoment(line: Line, plan: ShiftPlan): LineMoment {
   const litAt = litAtOf(line, plan);
   return {
     t: shift.opens,
-    batches: plan.batches.map(({ bread, n, start, bakeAt = NONE }) => {
-      const ordinal = ordinals[bread]!;
-      ordinals[bread] = ordinal + 1;
-      return newBatch(bread, n, start, bakeAt, ordinal);
+    batches: plan.batches.map((batch) => {
+      const ordinal = ordinals[batch.bread]!;
+      ordinals[batch.bread] = ordinal + 1;
+      return newBatch(batch, batch.start, ordinal);
     }),
     people: shift.people.map(() => ({ freeAt: shift.opens, plate: NONE, rollingFor: NONE })),
     plates: shift.plates.map(({ places }) => coldPlate(places, litAt)),
@@ -209,10 +221,10 @@ export function withRest(moment: LineMoment, rest: ShiftPlan['batches']): LineMo
     t: moment.t,
     batches: [
       ...begun.map((batch) => ({ ...batch })),
-      ...rest.map(({ bread, n, start, bakeAt = NONE }) => {
-        const ordinal = ordinals.get(bread) ?? 0;
-        ordinals.set(bread, ordinal + 1);
-        return newBatch(bread, n, Math.max(start, moment.t), bakeAt, ordinal);
+      ...rest.map((batch) => {
+        const ordinal = ordinals.get(batch.bread) ?? 0;
+        ordinals.set(batch.bread, ordinal + 1);
+        return newBatch(batch, Math.max(batch.start, moment.t), ordinal);
       }),
     ],
     people: moment.people.map((person) => ({ ...person })),

@@ -91,6 +91,20 @@ export function choosePlates(run: LineRun): void {
   }
 }
 
+/** A cold batch is taken out: it warms for so long, and then stands where one from flour stands after its earliest rest. */
+function outOfTheCold({ line, counts }: LineRun, batch: BatchNow): void {
+  const { as, warmS } = line.shift.cold![batch.cold]!;
+  const { rest1, rest2 } = line.breads[batch.bread]!;
+  if (as === 'dough') {
+    batch.stage = STAGE.resting;
+    batch.at = batch.start + warmS - rest1[0];
+  } else {
+    batch.stage = STAGE.balls;
+    batch.at = batch.start + warmS - rest2[0];
+    counts[batch.bread]!.divided += batch.n;
+  }
+}
+
 /**
  * What the clock alone does: a mixer is done, dough or balls are past their latest and are thrown out.
  * @param run the shift
@@ -101,6 +115,7 @@ export function passTime(run: LineRun): void {
     const batch = batches[k]!;
     const bread = line.breads[batch.bread]!;
     const count = counts[batch.bread]!;
+    if (batch.stage === STAGE.planned && batch.cold >= 0 && batch.start <= t) outOfTheCold(run, batch);
     if (batch.stage === STAGE.mixing && batch.at <= t) {
       if (bread.kneadByHand) batch.stage = STAGE.mixed;
       else {

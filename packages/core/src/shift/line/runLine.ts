@@ -1,8 +1,8 @@
 import type { ShiftDay } from '../demand/shiftDay';
-import { type LineBread, SHIFT_DEFAULTS, type ShiftPlan } from '../shiftSchema';
+import { DAY_S, type LineBread, SHIFT_DEFAULTS, type ShiftPlan } from '../shiftSchema';
 import type { Line } from './compile';
 import { serveUntil } from './guests';
-import { URGENT_S, letHandsAct } from './hands';
+import { letHandsAct } from './hands';
 import {
   type BatchNow,
   type BreadCount,
@@ -14,6 +14,7 @@ import {
   noCount,
 } from './lineState';
 import { choosePlates, passTime } from './plates';
+import { URGENT_S } from './tasks';
 
 /** Just after a latest, so that it is past. */
 const JUST_AFTER_S = 1e-6;
@@ -121,6 +122,16 @@ function advance(run: LineRun, until: number): void {
   throw new Error('The line does not come to an end.');
 }
 
+/** Balls of the fridge that nobody bakes today and that are over before tomorrow's service cost as much as balls thrown out. */
+function coldLeftCost({ shift, breads, ballCost }: Line, batches: readonly BatchNow[]): number {
+  const { cold: stores = [], serviceFrom } = shift;
+  return stores.reduce((sum, { bread, pieces, bestBy }, index) => {
+    if (bestBy >= serviceFrom + DAY_S) return sum;
+    const used = batches.reduce((all, { cold, n }) => (cold === index ? all + n : all), 0);
+    return sum + Math.max(0, pieces - used) * (ballCost[breads.findIndex(({ id }) => id === bread)] ?? 0);
+  }, 0);
+}
+
 /** What a line has made, before anybody has taken of it. */
 export interface LineProduct {
   /** By bread, when each good piece came off the plate, in order. */
@@ -168,8 +179,10 @@ function productOf(run: LineRun): LineProduct {
     inHand: plates.reduce((sum, { rolled, rolling }) => sum + rolled + rolling, 0),
     cost:
       (line.shift.changeCost ?? SHIFT_DEFAULTS.changeCost) * run.changes +
-      (line.shift.batchCost ?? 0) * batches.length +
-      balls,
+      // What waits in the fridge was weighed and mixed on another day.
+      (line.shift.batchCost ?? 0) * batches.filter(({ cold }) => cold < 0).length +
+      balls +
+      coldLeftCost(line, batches),
   };
 }
 
@@ -193,7 +206,7 @@ export interface ShiftOutcome extends LineProduct {
 }
 
 /** Guests of a finished production, by bread; what nobody took is kept where it holds until the next service. */
-export function closeService(line: Line, product: LineProduct, day: ShiftDay): ShiftOutcome {
+function closeService(line: Line, product: LineProduct, day: ShiftDay): ShiftOutcome {
   const { shift, breads } = line;
   const run: LineRun = {
     ...openRun(

@@ -1,10 +1,10 @@
 import { quantileOf } from '../demand/demand';
 import type { ShiftDay } from '../demand/shiftDay';
-import { doughS, mostBalls, pieceOffsets } from '../line/alone';
+import { doughS, leadS, mostBalls, pieceOffsets } from '../line/alone';
 import { actsS, loadOf, onPlaceS, type Line } from '../line/compile';
 import { STAGE } from '../line/lineState';
 import type { ShiftBatch, ShiftPlan } from '../shiftSchema';
-import { asUsual, fitsABowl, inOrder, keepsRules } from './rules';
+import { asUsual, fitsABowl, inOrder, keepsRules, sizesOf } from './rules';
 
 /** The first plan wants each piece there on three days of four. */
 const EARLY_SHARE = 0.25;
@@ -133,9 +133,8 @@ export function mend(line: Line, plan: ShiftPlan): ShiftPlan {
     if (keepsRules(line, { batches })) return { ...plan, batches };
     const bad = badBatch(line, { batches });
     if (!bad) break;
-    const bread = line.breads[bad.bread]!;
-    const { least } = loadOf(line, bad.bread);
-    const rested = bad.start + doughS(bread, bad.n);
+    const { least } = sizesOf(line, bad);
+    const rested = bad.start + leadS(line.shift, bad);
     const bakeAt = bad.bakeAt ?? rested;
     const ways = [
       bakeAt > rested ? { ...bad, bakeAt: Math.max(rested, bakeAt - EARLIER_BAKE_S) } : null,
@@ -149,4 +148,32 @@ export function mend(line: Line, plan: ShiftPlan): ShiftPlan {
     batches = inOrder(batches.flatMap((batch) => (batch === bad ? (mended ? [mended] : []) : [batch])));
   }
   return { ...plan, batches: keepsRules(line, { batches }) ? batches : [] };
+}
+
+/**
+ * A plan that begins with what is in the fridge: the first batches of a bread are taken out instead of being mixed, as far as
+ * it goes. Of a batch that it does not fill, the rest stays one from flour where a bowl takes that.
+ * @param line the line
+ * @param plan a plan from flour
+ */
+export function withCold(line: Line, plan: ShiftPlan): ShiftPlan {
+  const { shift, breads } = line;
+  let batches = plan.batches;
+  (shift.cold ?? []).forEach(({ bread: id, pieces, bestBy }, cold) => {
+    const bread = breads.findIndex((one) => one.id === id);
+    let left = pieces;
+    batches = batches.flatMap((batch): ShiftBatch[] => {
+      const bakeAt = batch.bakeAt ?? batch.start + leadS(shift, batch);
+      if (batch.bread !== bread || batch.cold !== undefined || left === 0 || bakeAt > bestBy) return [batch];
+      const n = Math.min(left, batch.n);
+      left -= n;
+      const chilled: ShiftBatch = { ...batch, n, cold, bakeAt };
+      const mixed = batch.n - n;
+      return [
+        { ...chilled, start: Math.max(shift.opens, Math.floor(bakeAt - leadS(shift, chilled))) },
+        ...(mixed >= loadOf(line, bread).least ? [{ ...batch, n: mixed }] : []),
+      ];
+    });
+  });
+  return { ...plan, batches: inOrder(batches) };
 }

@@ -1,5 +1,5 @@
 import type { Uniform } from '../chance';
-import { doughS } from '../line/alone';
+import { doughS, leadS } from '../line/alone';
 import { loadOf, type Line } from '../line/compile';
 import type { ShiftBatch } from '../shiftSchema';
 
@@ -17,8 +17,8 @@ export interface MoveContext {
 type Move = (batches: ShiftBatch[], context: MoveContext) => ShiftBatch[] | null;
 
 /** A batch as moves handle it: its baking always has a time. */
-const bakesAt = (line: Line, { bread, n, start, bakeAt }: ShiftBatch): number =>
-  bakeAt ?? start + doughS(line.breads[bread]!, n);
+const bakesAt = ({ shift }: Line, batch: ShiftBatch): number =>
+  batch.bakeAt ?? batch.start + leadS(shift, batch);
 
 const pick = <T>(list: readonly T[], uniform: Uniform): T | undefined =>
   list[Math.floor(uniform() * list.length)];
@@ -31,6 +31,8 @@ const MOST_BALLS = 16;
 const SPLIT_GAP_S = 600;
 const NEW_BALLS = 20;
 const NEW_SLACK_S = 300;
+/** Where something is cold, half of the new batches begin with it. */
+const COLD_SHARE = 0.5;
 
 /** Replaces one batch. */
 const changed =
@@ -59,7 +61,21 @@ const paired =
 const onGrid = ({ notBefore, line, uniform, gridS }: MoveContext): number =>
   notBefore + Math.floor((uniform() * Math.max(0, line.shift.serviceTo - notBefore)) / gridS) * gridS;
 
-const add: Move = (batches, context) => {
+/** Dough or balls of the fridge that no batch uses yet, or not all of it. */
+const addCold: Move = (batches, { line, uniform, notBefore, ...context }) => {
+  const store = pick(line.shift.cold ?? [], uniform);
+  if (!store) return null;
+  const cold = line.shift.cold!.indexOf(store);
+  const used = batches.reduce((sum, batch) => (batch.cold === cold ? sum + batch.n : sum), 0);
+  const bread = line.breads.findIndex(({ id }) => id === store.bread);
+  if (bread < 0 || used >= store.pieces) return null;
+  const batch = { bread, n: store.pieces - used, cold };
+  const bakeAt = onGrid({ line, uniform, notBefore, ...context });
+  const start = Math.max(notBefore, bakeAt - Math.ceil(leadS(line.shift, batch)));
+  return [...batches, { ...batch, bakeAt, start }];
+};
+
+const addFromFlour: Move = (batches, context) => {
   const { line, uniform, gridS, notBefore } = context;
   const bread = Math.floor(uniform() * line.breads.length);
   const { least, most } = loadOf(line, bread);
@@ -74,7 +90,7 @@ const split: Move = (batches, { uniform, line }) => {
   if (!one || one.n < 2) return null;
   const n = Math.round(one.n * (0.35 + 0.3 * uniform()));
   const later = {
-    ...{ bread: one.bread, n: one.n - n },
+    ...{ ...one, n: one.n - n },
     start: one.start + SPLIT_GAP_S * sign(uniform) * (1 + Math.floor(4 * uniform())),
     bakeAt: bakesAt(line, one) + SPLIT_GAP_S * (1 + Math.floor(6 * uniform())),
   };
@@ -85,6 +101,11 @@ const drop: Move = (batches, { uniform }) => {
   const one = pick(batches, uniform);
   return one ? batches.filter((batch) => batch !== one) : null;
 };
+
+const add: Move = (batches, context) =>
+  context.line.shift.cold?.length && context.uniform() < COLD_SHARE
+    ? addCold(batches, context)
+    : addFromFlour(batches, context);
 
 /** Each move with its share of the tries. */
 export const MOVES: readonly (readonly [share: number, move: Move])[] = [
@@ -123,7 +144,7 @@ export const MOVES: readonly (readonly [share: number, move: Move])[] = [
     0.07,
     paired((a, b, { uniform }) => {
       const balls = 1 + Math.floor(uniform() * MOST_BALLS);
-      return a.bread === b.bread
+      return a.bread === b.bread && a.cold === b.cold
         ? [
             { ...a, n: a.n + balls },
             { ...b, n: b.n - balls },
@@ -135,12 +156,12 @@ export const MOVES: readonly (readonly [share: number, move: Move])[] = [
   [
     0.05,
     paired((a, b, { uniform, line }) => {
-      if (a.bread !== b.bread) return null;
+      if (a.bread !== b.bread || a.cold !== b.cold) return null;
       const earlier = uniform() < 0.5;
       const bakeAt = bakesAt(line, a);
       return [
         {
-          ...{ bread: a.bread, n: a.n + b.n },
+          ...{ ...a, n: a.n + b.n },
           start: earlier ? Math.min(a.start, b.start) : a.start,
           bakeAt: earlier ? Math.min(bakeAt, bakesAt(line, b)) : bakeAt,
         },

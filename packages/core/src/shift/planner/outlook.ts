@@ -57,7 +57,7 @@ export interface ChoiceOptions {
 export function* planChoices(
   shift: Shift,
   { seed = 1, tries = CHOICE_TRIES, days: count = CHOICE_DAYS }: ChoiceOptions = {},
-): Generator<{ share: number; choices: Choice[] }, Choice[], void> {
+): Generator<number, Choice[], void> {
   const line = compileShift(shift);
   const days = drawDays(shift, seed, count);
   const choices: Choice[] = [];
@@ -67,9 +67,7 @@ export function* planChoices(
     const own = compileShift(aimed);
     const search = searchPlan(own, quickPlan(own, days), days, { seed, tries });
     let step = search.next();
-    for (; !step.done; step = search.next()) {
-      yield { share: (index + step.value.tries / tries) / AIMS.length, choices };
-    }
+    for (; !step.done; step = search.next()) yield (index + step.value.tries / tries) / AIMS.length;
     const { plan } = step.value;
     // One cook alone is judged alone; all others by the kitchen's own costs.
     const judge = aim === 'one cook' ? own : line;

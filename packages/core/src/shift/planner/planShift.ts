@@ -3,7 +3,7 @@ import type { ShiftDay } from '../demand/shiftDay';
 import { drawDay } from '../demand/shiftDay';
 import { type Line, compileShift } from '../line/compile';
 import type { Shift, ShiftPlan } from '../shiftSchema';
-import { type FirstPlanStyle, firstPlan, mend, needsOf } from './firstPlan';
+import { type FirstPlanStyle, firstPlan, mend, needsOf, withCold } from './firstPlan';
 import { whyNotPlanned } from './rules';
 import { type PlanWorth, planOnDays, worthOf } from './score';
 import { searchPlan } from './search';
@@ -33,7 +33,10 @@ export const drawDays = (shift: Shift, seed: number, count: number): ShiftDay[] 
 export function quickPlan(line: Line, days: readonly ShiftDay[]): ShiftPlan {
   const few = days.slice(0, FIRST_DAYS);
   const needs = needsOf(line, few);
-  const candidates = STYLES.map((style) => mend(line, firstPlan(line, needs, style)));
+  const fromFlour = STYLES.map((style) => mend(line, firstPlan(line, needs, style)));
+  const candidates = line.shift.cold?.length
+    ? fromFlour.flatMap((plan) => [plan, mend(line, withCold(line, plan))])
+    : fromFlour;
   const scores = candidates.map((plan) => mean(planOnDays(line, plan, few, 1).map(({ score }) => score)));
   return candidates[scores.indexOf(Math.min(...scores))]!;
 }

@@ -1,4 +1,5 @@
 import { LUNCH, clockS } from '../../test/exampleShift';
+import { finish } from '../../bake/solve/window';
 import { sourceOf } from '../chance';
 import { newsvendorPieces, quantileOf } from '../demand/demand';
 import { usualDay } from '../demand/shiftDay';
@@ -12,10 +13,6 @@ import { keepsRules } from './rules';
 import { pairedDifference, planOnDays } from './score';
 import { searchPlan } from './search';
 
-function last<T>(steps: Generator<T, T, void>): T {
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
-}
-
 const line = compileShift(LUNCH);
 
 test('the first plan and the searched one keep every rule; the search is no worse on any look and better in the end', () => {
@@ -28,7 +25,7 @@ test('the first plan and the searched one keep every rule; the search is no wors
     expect(worth.score.mean).toBeLessThanOrEqual(before);
     before = worth.score.mean;
   }
-  const { plan } = last(planShift(LUNCH, { tries: 400, days: 60 }));
+  const { plan } = finish(planShift(LUNCH, { tries: 400, days: 60 }));
   expect(keepsRules(line, plan)).toBe(true);
   const fresh = drawDays(LUNCH, 7, 200);
   const { mean, standardError } = pairedDifference(
@@ -39,7 +36,7 @@ test('the first plan and the searched one keep every rule; the search is no wors
 });
 
 test('the same seed and the same tries give the same plan, another seed another', () => {
-  const planned = (seed: number) => last(planShift(LUNCH, { tries: 120, days: 30, seed })).plan;
+  const planned = (seed: number) => finish(planShift(LUNCH, { tries: 120, days: 30, seed })).plan;
   expect(planned(3)).toEqual(planned(3));
   expect(planned(4)).not.toEqual(planned(3));
 });
@@ -49,12 +46,33 @@ test('one more pair of hands or place is never worse, when it may be left idle',
   const plan = quickPlan(line, days);
   const score = (shift: Shift) => {
     const other = compileShift(shift);
-    return Math.min(last(searchPlan(other, plan, days, { tries: 60 })).score, before);
+    return Math.min(finish(searchPlan(other, plan, days, { tries: 60 })).score, before);
   };
-  const before = last(searchPlan(line, plan, days, { tries: 60 })).score;
+  const before = finish(searchPlan(line, plan, days, { tries: 60 })).score;
   const third = { id: 'third', can: LUNCH.people[1]!.can };
   expect(score({ ...LUNCH, people: [...LUNCH.people, third] })).toBeLessThanOrEqual(before);
   expect(score({ ...LUNCH, plates: [{ ...LUNCH.plates[0]!, places: 10 }] })).toBeLessThanOrEqual(before);
+});
+
+test('what is in the fridge begins the plan: never more than there is, nor past its best-by, and what would be lost is used', () => {
+  const cold: Shift['cold'] = [
+    { id: 'yesterday', bread: 'wrap', as: 'balls', pieces: 30, bestBy: clockS(12), warmS: 2400 },
+    { id: 'tomorrow', bread: 'round', as: 'dough', pieces: 40, bestBy: clockS(60), warmS: 900 },
+  ];
+  const withFridge = compileShift({ ...LUNCH, cold });
+  const { plan } = finish(planShift({ ...LUNCH, cold }, { tries: 300, days: 40 }));
+  expect(keepsRules(withFridge, plan)).toBe(true);
+  const used = (store: number) => plan.batches.filter((batch) => batch.cold === store);
+  const pieces = (store: number) => used(store).reduce((sum, { n }) => sum + n, 0);
+  expect(pieces(0)).toBe(30);
+  expect(pieces(1)).toBeLessThanOrEqual(40);
+  for (const { bakeAt } of used(0)) expect(bakeAt).toBeLessThanOrEqual(clockS(12));
+  const [first] = used(0);
+  const broken = (changes: Partial<ShiftBatch>) =>
+    keepsRules(withFridge, { batches: [{ ...first!, n: 30, ...changes }] });
+  expect(broken({})).toBe(true);
+  expect(broken({ n: 31 })).toBe(false);
+  expect(broken({ start: clockS(11), bakeAt: clockS(12, 1) })).toBe(false);
 });
 
 test('the newsvendor on samples is their quantile, on counts the smallest that is enough', () => {
@@ -124,7 +142,7 @@ test('twenty small cases, three seeds: the search is within 2 % or a piece of th
     const best = exhaust(shift, wanted, [20, 30, 40, 55], starts);
     const small = compileShift(shift);
     for (const search of [1, 2, 3]) {
-      const { score } = last(
+      const { score } = finish(
         searchPlan(small, quickPlan(small, [usualDay(shift, wanted)]), [usualDay(shift, wanted)], {
           ...{ seed: search, tries: 500, gridS: 900 },
         }),

@@ -16,6 +16,8 @@ export interface ReadyAsk {
 /** Counted back from the time, once as the steps usually take and once so that nine batches in ten are in time. */
 export interface ReadyBy extends LatestStart {
   safest: number;
+  /** With rests that are not cut to their earliest. */
+  unhurried: number;
   /** What spreads: a standard deviation, s. */
   spreadS: number;
   /** The last ball would be past its latest: a batch holds fewer. */
@@ -40,6 +42,16 @@ function spreadOf(bread: LineBread, pieces: number, paceS: number): number {
   return Math.sqrt(parts.reduce((sum, part) => sum + part * part, 0));
 }
 
+/** An unhurried rest goes to the middle of its window, and no further than half as long again as its earliest (assumption). */
+const UNHURRIED_SHARE = 0.5;
+
+/** What the rests of a batch can be shortened by from unhurried ones, s. */
+const slackOf = ({ rest1, rest2 }: LineBread): number =>
+  [rest1, rest2].reduce(
+    (sum, [earliest, latest]) => sum + UNHURRIED_SHARE * Math.min(latest - earliest, earliest),
+    0,
+  );
+
 /**
  * When a batch must be begun, and its plate lit, to be ready by a time.
  * @param bread the bread
@@ -54,25 +66,27 @@ export function readyBy(bread: LineBread, plate: Plate, ask: ReadyAsk): ReadyBy 
     ...latest,
     spreadS,
     safest: latest.start - NINE_IN_TEN * spreadS,
+    unhurried: latest.start - slackOf(bread),
     mostBalls: mostBalls(bread, plate, ask.helperRolls),
   };
 }
 
 /** A way to be in time after all. */
 export type WayInTime =
+  | { way: 'shorter rest'; byS: number }
   | { way: 'fewer pieces'; pieces: number }
   | { way: 'later'; readyBy: number }
   | { way: 'another bread'; bread: string; pieces: number };
 
 /**
- * What can be done when a batch begun now would be late: fewer pieces, later, or a bread that is made sooner. Rests stay at
- * their earliest already, so there is nothing to shorten.
+ * What can be done when a batch begun now would be late: with unhurried rests, shorter ones within their windows; with rests at
+ * their earliest already, fewer pieces, a bread that is made sooner, or later.
  * @param bread the bread
  * @param plate the plate
  * @param ask what is asked
  * @param nowS s from midnight
  * @param others other breads of the kitchen
- * @returns null when it is in time
+ * @returns how late it would be, with unhurried rests where shorter ones are a way; null when it is in time
  */
 export function waysInTime(
   bread: LineBread,
@@ -82,7 +96,19 @@ export function waysInTime(
   others: readonly LineBread[],
 ): { lateS: number; ways: WayInTime[] } | null {
   const { start } = latestStart(bread, plate, ask);
-  if (start >= nowS) return null;
+  const unhurried = start - slackOf(bread);
+  if (unhurried >= nowS) return null;
+  if (start >= nowS) {
+    const byS = nowS - unhurried;
+    const later = Math.ceil(ask.readyBy + byS);
+    return {
+      lateS: byS,
+      ways: [
+        { way: 'shorter rest', byS },
+        { way: 'later', readyBy: later },
+      ],
+    };
+  }
   const inTime = (one: LineBread, pieces: number) =>
     latestStart(one, plate, { ...ask, pieces, ready: 'all' }).start >= nowS;
   let fewer = ask.pieces - 1;

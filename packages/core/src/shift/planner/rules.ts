@@ -1,5 +1,6 @@
 import { usualDay } from '../demand/shiftDay';
-import { doughG, loadOf, type Line } from '../line/compile';
+import { leadS } from '../line/alone';
+import { type Line, doughG, loadOf, takesLoad } from '../line/compile';
 import type { LineMoment } from '../line/lineState';
 import { type LineProduct, produce } from '../line/runLine';
 import { SKILLS, type Shift, type ShiftBatch, type ShiftPlan } from '../shiftSchema';
@@ -23,16 +24,37 @@ export function whyNotPlanned(line: Line): string | null {
   return null;
 }
 
-const ROUNDING_G = 1e-6;
+/**
+ * The fewest and the most balls of a batch: as a bowl takes them, or as the fridge has them.
+ * @param line the line
+ * @param batch its bread, and which cold dough it begins with
+ */
+export const sizesOf = (line: Line, { bread, cold }: ShiftBatch): { least: number; most: number } =>
+  cold === undefined ? loadOf(line, bread) : { least: 1, most: line.shift.cold![cold]!.pieces };
 
 /**
- * Whether a bowl of the line takes a batch.
+ * Whether the fridge has what the batches take of it, and they are baked by its best-by.
+ * @param line the line
+ * @param batches of a plan
+ */
+export const coldLasts = ({ shift }: Line, batches: readonly ShiftBatch[]): boolean =>
+  (shift.cold ?? []).every(({ pieces, bestBy }, index) => {
+    const own = batches.filter(({ cold }) => cold === index);
+    return (
+      own.reduce((sum, { n }) => sum + n, 0) <= pieces &&
+      own.every((batch) => (batch.bakeAt ?? batch.start + leadS(shift, batch)) <= bestBy)
+    );
+  });
+
+/**
+ * Whether a bowl of the line takes a batch; what is cold needs none.
  * @param line the line
  * @param batch bread and balls
  */
-export function fitsABowl(line: Line, { bread, n }: Pick<ShiftBatch, 'bread' | 'n'>): boolean {
+export function fitsABowl(line: Line, { bread, n, cold }: ShiftBatch): boolean {
+  if (cold !== undefined) return true;
   const massG = doughG(line.breads[bread]!, n);
-  return line.shift.mixers.some(({ minG, maxG }) => massG <= maxG + ROUNDING_G && massG >= minG - ROUNDING_G);
+  return line.shift.mixers.some((mixer) => takesLoad(mixer, massG));
 }
 
 /** Pieces that a plan throws away or leaves undone when everything takes its usual time. */
@@ -60,7 +82,13 @@ export function asUsual(line: Line, plan: ShiftPlan, from?: LineMoment, log = fa
  * @param plan its batches
  */
 export const keepsRules = (line: Line, plan: ShiftPlan): boolean =>
-  plan.batches.every((batch: ShiftBatch) => fitsABowl(line, batch) && batch.start >= line.shift.opens) &&
+  plan.batches.every(
+    (batch: ShiftBatch) =>
+      fitsABowl(line, batch) &&
+      batch.n <= (line.shift.benchBalls ?? Infinity) &&
+      batch.start >= line.shift.opens,
+  ) &&
+  coldLasts(line, plan.batches) &&
   (plan.batches.length === 0 || sinsOf(asUsual(line, plan)) === 0);
 
 /**

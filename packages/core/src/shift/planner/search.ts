@@ -1,13 +1,13 @@
 import { mean } from 'simple-statistics';
 import { sourceOf } from '../chance';
 import type { ShiftDay } from '../demand/shiftDay';
-import { doughS } from '../line/alone';
-import { loadOf, type Line } from '../line/compile';
+import { leadS } from '../line/alone';
+import type { Line } from '../line/compile';
 import { type LineMoment, withRest } from '../line/lineState';
 import { type LineProduct, produce } from '../line/runLine';
 import type { ShiftBatch, ShiftPlan } from '../shiftSchema';
 import { MOVES, type MoveContext } from './moves';
-import { asUsual, inOrder, keepsRules, sinsOf } from './rules';
+import { asUsual, coldLasts, inOrder, keepsRules, sinsOf, sizesOf } from './rules';
 import { dayResult, scoreDays } from './score';
 
 export interface SearchOptions {
@@ -39,21 +39,21 @@ const HOPELESS_SHARE = 0.02;
 /** A try that cannot be: too early, too small or large, baked too late. */
 function mayBe(line: Line, batch: ShiftBatch, notBefore: number): boolean {
   const { rest1, rest2 } = line.breads[batch.bread]!;
-  const { least, most } = loadOf(line, batch.bread);
-  const leadS = doughS(line.breads[batch.bread]!, batch.n);
-  const bakeAt = batch.bakeAt ?? batch.start + leadS;
+  const { least, most } = sizesOf(line, batch);
+  const lead = leadS(line.shift, batch);
+  const bakeAt = batch.bakeAt ?? batch.start + lead;
   return (
     batch.start >= notBefore &&
     batch.n >= least &&
     batch.n <= most &&
     bakeAt <= line.shift.serviceTo &&
-    bakeAt - batch.start <= leadS + (rest1[1] - rest1[0]) + (rest2[1] - rest2[0])
+    bakeAt - batch.start <= lead + (rest1[1] - rest1[0]) + (rest2[1] - rest2[0])
   );
 }
 
 /** A batch is not baked before it is rested. */
 function rested(line: Line, batch: ShiftBatch, gridS: number): ShiftBatch {
-  const earliest = batch.start + doughS(line.breads[batch.bread]!, batch.n);
+  const earliest = batch.start + leadS(line.shift, batch);
   return batch.bakeAt !== undefined && batch.bakeAt < earliest
     ? { ...batch, bakeAt: Math.ceil(earliest / gridS) * gridS }
     : batch;
@@ -126,7 +126,8 @@ export function* searchPlan(
   let now = inOrder(start.batches);
   // What is begun may be lost already; no try may lose more.
   const borne = sins(now);
-  const allowed = (batches: ShiftBatch[]) => (from ? sins(batches) <= borne : keepsRules(line, { batches }));
+  const allowed = (batches: ShiftBatch[]) =>
+    from ? coldLasts(line, batches) && sins(batches) <= borne : keepsRules(line, { batches });
   let scores = scorer.scores(now);
   let nowMean = mean(scores);
   let best = { batches: now, scores, score: nowMean };

@@ -5,6 +5,7 @@ import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
+import { ColdBalls } from '../../../shared/ColdBalls';
 import { useDays } from '../../../shared/useDays';
 import { Action } from '../../../ui/input/actions';
 import { Choices } from '../../../ui/input/Choices';
@@ -186,6 +187,7 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
         <Body>{`${rest.where === 'room' ? 'At room temperature' : 'In the fridge'}, ${rest.cover}. An open skin dries and cracks.`}</Body>
       ) : null}
       <ColdChainLine live={live} nowMs={nowMs} />
+      {rest?.of === 'balls' ? <ColdBalls live={live} /> : null}
     </StepFrame>
   );
 }

@@ -55,7 +55,7 @@ export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: strin
   const wantedC = griddle.wantedC + griddle.trim.heatC;
   const knob = griddle.griddle ? knobAdvice(griddle.griddle.marks, wantedC) : null;
   const atOnce = useSampled((nowMs) => {
-    const two = collision(griddle.pieces, nowMs);
+    const two = collision([...griddle.pieces, ...griddle.others], nowMs);
     return two ? collisionWords(two) : null;
   }, LOOK_MS);
   return (

@@ -196,7 +196,8 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
   const endDoubt = useCallback(() => setDoubt(null), []);
   const isFirst = state.piecesOff === 0 && pieces.length === 0;
   const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC, units) : null;
-  const stands = { pieces, left, nextPlace, nextSeconds, waiting: wait !== null };
+  const { others } = griddle;
+  const stands = { pieces, left, nextPlace, nextSeconds, waiting: wait !== null, others };
   const hands = useSampled((nowMs) => ({ ...handsNow(stands, nowMs) }), LOOK_MS);
   const first = pieces.find(({ piece }) => piece === hands.piece);
   const forward = (piece: LivePiece) => {
@@ -212,7 +213,8 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
   const onPlace = (place: number) => {
     const piece = pieces.find((one) => one.place === place);
     if (piece) forward(piece);
-    else if (left > 0 && place <= griddle.placeCount && !griddle.others.has(place)) act.on(place);
+    else if (left > 0 && place <= griddle.placeCount && !others.some((one) => one.place === place))
+      act.on(place);
   };
   useKeys({ primary: primary?.onPress, undo: live.undo, place: onPlace });
   return (
@@ -246,7 +248,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
               placeCount={griddle.placeCount}
               spots={griddle.spots}
               onForward={forward}
-              others={griddle.others}
+              others={others}
             />
           </>
         }

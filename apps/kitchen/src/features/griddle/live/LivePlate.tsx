@@ -1,4 +1,4 @@
-import type { LivePiece, Place } from '@kettle-scale/core/bake';
+import type { LivePiece, OtherPiece, Place } from '@kettle-scale/core/bake';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { Press } from '../../../ui/input/Press';
 import { useStripWidth } from '../../../ui/layout/useStripWidth';
@@ -47,7 +47,7 @@ interface LivePlateProps {
   /** When the next piece should go on; 0 is now, null never. */
   nextOnMs: number | null;
   /** Places that another batch's pieces lie on, with its name. */
-  others: ReadonlyMap<number, string>;
+  others: readonly OtherPiece[];
   onForward: (piece: LivePiece) => void;
   onPlace: (place: number) => void;
 }
@@ -87,8 +87,8 @@ export function LivePlate(props: LivePlateProps) {
       {Array.from({ length: placeCount }, (_, i) => i + 1).map((place) => {
         const piece = pieces.find((one) => one.place === place);
         if (piece) return <BusyPlace key={place} {...{ piece, size }} onPress={() => onForward(piece)} />;
-        const other = others.get(place);
-        if (other) return <OthersPlace key={place} {...{ place, size, other }} />;
+        const other = others.find((one) => one.place === place);
+        if (other) return <OthersPlace key={place} {...{ size, other }} />;
         return (
           <Press
             key={place}
@@ -107,12 +107,15 @@ export function LivePlate(props: LivePlateProps) {
 }
 
 /** A piece of another batch lies here. */
-function OthersPlace({ place, size, other }: { place: number; size: number; other: string }) {
+function OthersPlace({ size, other }: { size: number; other: OtherPiece }) {
   const colours = useColours();
+  const { place, of, dueMs } = other;
+  const leftS = useSampled((nowMs) => Math.ceil((dueMs - nowMs) / MS_PER_S), LOOK_MS);
   return (
     <View style={[styles.empty, styles.others, { width: size, height: size, borderColor: colours.rule }]}>
       <Label style={styles.number}>{String(place)}</Label>
-      <Label style={styles.name}>{other}</Label>
+      <Label style={styles.name}>{of}</Label>
+      <Label>{leftS > 0 ? `about ${leftS} s` : 'due'}</Label>
     </View>
   );
 }

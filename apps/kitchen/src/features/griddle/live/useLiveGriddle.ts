@@ -106,9 +106,8 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   );
   const total = ballsMade(batch.plan, state);
   const begun = state.piecesOff + state.onPlate.length;
-  const others = useOthersOnPlate(batch.id);
-  const taken = [...others.keys()].map((place) => ({ place }));
-  const nextPlace = freePlace([...pieces, ...taken], placeCount);
+  const others = useOthersOnPlate(batch.id, subject.griddle?.id);
+  const nextPlace = freePlace([...pieces, ...others], placeCount);
   const nextC = plateAtPlace(nextPlace ?? 1);
   const nextSeconds = times.timesAt(nextC, trim);
   const range = rangeAt(times.table, nextC);

@@ -1,7 +1,8 @@
-import { placesOfOthers } from '@kettle-scale/core/bake';
+import { type OtherBatch, type OtherPiece, griddleFor, piecesOfOthers } from '@kettle-scale/core/bake';
 import { foldBatch } from '@kettle-scale/core/batch';
+import { bakePhases } from '@kettle-scale/core/formula';
 import { useMemo } from 'react';
-import { useRunning, useSomeBatches } from '../../../api/queries';
+import { useKitchen, useRunning, useSomeBatches } from '../../../api/queries';
 import { useSampled } from '../../../ui/useSampled';
 
 /** How often it is looked whether another batch has forgotten a piece. */
@@ -10,9 +11,10 @@ const EVERY_MS = 5000;
 /** Nothing of a batch at these steps is on the plate: they are not even asked for. */
 const BEFORE = new Set(['weigh', 'mix', 'knead']);
 
-/** Places where pieces of other batches lie, with the batch's name. */
-export function useOthersOnPlate(id: string): Map<number, string> {
+/** Pieces of other batches that lie on the same plate, by any phone, with when their next act is due. */
+export function useOthersOnPlate(id: string, griddleId: string | undefined): OtherPiece[] {
   const running = useRunning();
+  const kitchen = useKitchen().data;
   const ids = useMemo(
     () =>
       (running.data ?? []).flatMap((batch) =>
@@ -23,12 +25,14 @@ export function useOthersOnPlate(id: string): Map<number, string> {
   const batches = useSomeBatches(ids);
   const others = useMemo(
     () =>
-      batches.map(({ plan, events }) => ({
-        name: plan.formula.name,
-        onPlate: foldBatch(plan, events).onPlate,
-      })),
-    [batches],
+      batches.flatMap(({ plan, events }): OtherBatch[] => {
+        const { formula } = plan;
+        if (griddleFor(formula, kitchen?.griddles ?? [])?.id !== griddleId) return [];
+        const secondsS = bakePhases(formula.bake).map(({ seconds }) => seconds);
+        return [{ name: formula.name, secondsS, onPlate: foldBatch(plan, events).onPlate }];
+      }),
+    [batches, kitchen, griddleId],
   );
-  const lying = useSampled((nowMs) => JSON.stringify([...placesOfOthers(others, nowMs)]), EVERY_MS);
-  return useMemo(() => new Map(JSON.parse(lying) as [number, string][]), [lying]);
+  const lying = useSampled((nowMs) => JSON.stringify(piecesOfOthers(others, nowMs)), EVERY_MS);
+  return useMemo(() => JSON.parse(lying) as OtherPiece[], [lying]);
 }

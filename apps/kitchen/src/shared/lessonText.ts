@@ -32,6 +32,7 @@ const EVIDENCE_AXIS: Record<Lesson['kind'], string> = {
   'disc-spread': '% of diameter',
   cost: 'a piece',
   rejects: '% of pieces',
+  'step-time': 'times the plan',
 };
 
 /** Shares are drawn as percent, masses as the reader reads them; everything else as it is. */

@@ -1,0 +1,25 @@
+import { requestOf } from '../plate/kitchenRequest';
+import { formula } from '../../test/examples';
+import { CATALOGUE } from '../../ingredient/catalogue';
+import { whyNotWritten } from './secondsWords';
+
+const request = requestOf({
+  ...{ formula, foods: CATALOGUE, griddle: null, altitudeM: 0 },
+  ...{ plateC: formula.bake.plateC, thicknessMm: formula.product.thicknessMm, doughC: 25 },
+});
+const { written } = request;
+if (!written) throw new Error('the formula says its seconds');
+const words = (thicknessMm: number) =>
+  whyNotWritten({
+    request: {
+      ...request,
+      setup: { ...request.setup, thicknessMm },
+      written: { ...written, thicknessMm: 1.46 },
+    },
+    ...{ shown: [999, 999], readAt: undefined, keepsSplit: true, trimmed: false },
+  });
+
+test('a disc that differs is told by its figures, and in which direction where those read alike', () => {
+  expect(words(2)).toMatch(/the disc is 2(\.0)?\s?mm, not 1\.5\s?mm/);
+  expect(words(1.53)).toMatch(/the disc is a little thicker than 1\.5\s?mm/);
+});

@@ -1,0 +1,50 @@
+import { type BatchFacts, TIMED_STEPS } from '../log/factsSchema';
+import { learnMean } from '../quality/learn';
+import { formatPercent } from '../quantity/formatQuantity';
+import { type LessonDraft, seenOf } from './lessonDraft';
+import { PRIORS } from './priors';
+
+const WORK: Record<(typeof TIMED_STEPS)[number], string> = {
+  weigh: 'Weighing',
+  mix: 'Mixing',
+  knead: 'Kneading',
+  divide: 'Dividing',
+};
+
+/** Work that took more than so many times its plan, or less than that share of it, was interrupted or told afterwards. */
+const INTERRUPTED = 3;
+/** A difference below this is none that a cook would see. */
+const SMALLEST = 0.02;
+
+function timeWords(work: string, value: number): string {
+  if (Math.abs(value - 1) < SMALLEST) return `${work} takes as long as planned.`;
+  return `${work} takes ${formatPercent(Math.abs(value - 1))} ${value > 1 ? 'longer' : 'less'} than planned.`;
+}
+
+/**
+ * How long this kitchen takes for its steps against their plans, one pair of hands or one machine each; what the planning of a
+ * service counts with.
+ * @param facts of batches that are over
+ */
+export const stepTimeLessons = (facts: readonly BatchFacts[]): LessonDraft[] =>
+  TIMED_STEPS.flatMap((kind) => {
+    const seen = seenOf(facts, ({ times }) => {
+      const time = times?.[kind];
+      if (!time || time.plannedS <= 0) return null;
+      const ratio = time.tookS / time.plannedS;
+      return ratio > INTERRUPTED || ratio < 1 / INTERRUPTED ? null : ratio;
+    });
+    if (seen.length === 0) return [];
+    const found = learnMean(
+      seen.map(({ value }) => value),
+      PRIORS.stepTime,
+    );
+    return [
+      {
+        ...{ id: `time/${kind}`, kind: 'step-time' as const, title: `Time of ${WORK[kind].toLowerCase()}` },
+        ...{ unit: 'times', before: PRIORS.stepTime.mean, seen, adjustment: null },
+        ...{ value: found.value, low: found.low, high: found.high },
+        words: timeWords(WORK[kind], found.value),
+      },
+    ];
+  });
