@@ -38,6 +38,8 @@ const BODY_LIMIT = '1mb';
 const BOOK_LIMIT = '20mb';
 /** Answers are compressed while the phone waits, so lightly: zlib's quickest level. */
 const API_COMPRESSION = 1;
+/** How far the kitchen's news had come when an answer was made; see the stream. */
+const POSITION_HEADER = 'Kitchen-News';
 
 export interface AppOptions {
   database: Database;
@@ -103,6 +105,10 @@ export function createApp({
   app.use(readableAddress);
   app.use('/api/v1/book', jsonBody(BOOK_LIMIT));
   app.use('/api', compression({ level: API_COMPRESSION }), jsonBody(BODY_LIMIT));
+  app.use('/api', (_request, response, next) => {
+    response.set(POSITION_HEADER, hub.position());
+    next();
+  });
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json(openApi);
   });

@@ -10,8 +10,11 @@ import type { BatchFacts, Lesson } from '@kettle-scale/core/log';
 import type { Problem } from '@kettle-scale/core/message';
 import type { Carried, SavedPlan } from '@kettle-scale/core/plan';
 import type { LoggedPiece } from '@kettle-scale/core/bake';
+import { asOf } from './asOf';
 
 export const ROOT = '/api/v1';
+/** How far the kitchen's news had come when the server made its answer. */
+const POSITION_HEADER = 'Kitchen-News';
 
 /** How the server and its disk are; see its `/health`. */
 export interface Health {
@@ -56,6 +59,7 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
     if (error instanceof DOMException || error instanceof TypeError) throw new Unreachable();
     throw error;
   }
+  asOf.answered(response.headers.get(POSITION_HEADER));
   if (response.ok) return (await jsonOf(response)) as T;
   if (response.status === CANNOT_SAVE) throw new Unreachable(detailOf(await jsonOf(response)));
   if (response.status >= 500) throw new Unreachable();

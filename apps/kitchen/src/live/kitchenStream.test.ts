@@ -74,6 +74,19 @@ test('the stream brings the devices that any tab wants, and no others', async ()
   stop();
 });
 
+test('a tab that comes later learns that the stream is open, and how far the news are', async () => {
+  const [first, second] = [createKitchenStream(), createKitchenStream()];
+  const stop = first.on('batch', () => undefined);
+  await settle();
+  opened(stream());
+  stream().dispatchEvent(new MessageEvent('lots', { data: '{}', lastEventId: 'start.7' }));
+  const learned: unknown[] = [];
+  const stopSecond = second.on('hello', (_, position) => void learned.push(position));
+  expect([second.isOpen(), learned]).toEqual([true, ['start.7']]);
+  stopSecond();
+  stop();
+});
+
 test('when the tab that listened is closed another takes over, and says that something may have been missed', async () => {
   const [first, second] = [createKitchenStream(), createKitchenStream()];
   const states: boolean[] = [];

@@ -9,7 +9,7 @@ interface Wish {
   saidMs: number;
 }
 
-type Listener = (data: unknown) => void;
+type Listener = (data: unknown, position: string) => void;
 
 /** Who listens in this tab, and what it wants to hear; counted, so that the last to go is known. */
 function createListeners() {
@@ -17,7 +17,8 @@ function createListeners() {
   const ofState = new Set<(open: boolean) => void>();
   const wanted = new Map<DeviceKind, number>();
   return {
-    hear: (type: Streamed, data: unknown): void => byType.get(type)?.forEach((listener) => listener(data)),
+    hear: (type: Streamed, data: unknown, position: string): void =>
+      byType.get(type)?.forEach((listener) => listener(data, position)),
     tell: (open: boolean): void => ofState.forEach((listener) => listener(open)),
     kinds: (): DeviceKind[] => [...wanted.keys()].sort(),
     add: (type: Streamed, listener: Listener): (() => void) => {
@@ -104,9 +105,9 @@ export function createKitchenStream() {
 
   const source = createStreamSource({
     address,
-    onMessage: (type, data) => {
-      listeners.hear(type, data);
-      post({ say: 'heard', type, data });
+    onMessage: (type, data, position) => {
+      listeners.hear(type, data, position);
+      post({ say: 'heard', type, data, position });
     },
     onState: (open) => {
       setOpen(open);
@@ -125,7 +126,11 @@ export function createKitchenStream() {
       if (message.say !== 'want') return;
       wishes.add(message.tab, message.kinds);
       source.listen();
-    } else if (message.say === 'heard') listeners.hear(message.type, message.data);
+      // A tab that has just come learns where the stream is.
+      if (!isOpen) return;
+      post({ say: 'state', open: true });
+      post({ say: 'heard', type: 'hello', data: {}, position: source.position() });
+    } else if (message.say === 'heard') listeners.hear(message.type, message.data, message.position);
     else if (message.say === 'state') setOpen(message.open);
   };
 

@@ -47,13 +47,14 @@ test.each([
   expect(asked()).toEqual(keys);
 });
 
-test('what happened while the stream was broken is fetched when it is back, and not before', () => {
-  const source = stream();
-  source.dispatchEvent(new Event('open'));
-  expect(asked()).toEqual([]);
-  source.dispatchEvent(new Event('error'));
-  source.dispatchEvent(new Event('open'));
-  expect(asked()).toEqual(['batch', 'batches']);
+test('what happened while the stream was broken is fetched when it is back, and only then', () => {
+  tell('hello', {}, 'start.3');
+  stream().dispatchEvent(new Event('error'));
+  tell('hello', {}, 'start.3');
+  expect(invalidated).not.toHaveBeenCalled();
+  stream().dispatchEvent(new Event('error'));
+  tell('hello', {}, 'start.4');
+  expect(invalidated.mock.calls).toEqual([[]]);
 });
 
 test('it stops listening when the page is left', () => {

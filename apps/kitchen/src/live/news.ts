@@ -1,6 +1,6 @@
 import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
 import { canStream, kitchenStream } from './kitchenStream';
-import { BATCH } from '../api/keptBatches';
+import { asOf } from '../api/asOf';
 import { keys, queryClient } from '../api/queries';
 
 interface Told {
@@ -67,20 +67,23 @@ const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
   kitchen: () => void queryClient.invalidateQueries(),
 };
 
-/** Follows the kitchen for as long as the page is open; what happened while the stream was broken is fetched again. */
+/** Follows the kitchen for as long as the page is open; what happened while nobody listened is fetched again. */
 export function followNews(): () => void {
   if (!canStream()) return () => undefined;
-  let broken = false;
+  /** Asks for everything that is shown again where news fell between what is held here and this message. */
+  const catchUp = (position: string, news: boolean): void => {
+    if (asOf.missedBefore(position, news)) void queryClient.invalidateQueries();
+  };
   const stops = [
     kitchenStream.onState((open) => {
-      if (open && broken) {
-        void queryClient.invalidateQueries({ queryKey: [BATCH] });
-        void batchesChanged();
-      }
-      broken = !open;
+      if (!open) asOf.stopped();
     }),
+    kitchenStream.on('hello', (_, position) => catchUp(position, false)),
     ...(Object.keys(TAKE) as (keyof Told)[]).map((type) =>
-      kitchenStream.on(type, (told) => (TAKE[type] as (told: unknown) => void)(told)),
+      kitchenStream.on(type, (told, position) => {
+        catchUp(position, true);
+        (TAKE[type] as (told: unknown) => void)(told);
+      }),
     ),
   ];
   return () => stops.forEach((stop) => stop());

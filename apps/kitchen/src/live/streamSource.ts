@@ -6,7 +6,8 @@ const AGAIN_MS = 3000;
 interface StreamSourceOptions {
   /** Where what is wanted now comes from. */
   address: () => string;
-  onMessage: (type: Streamed, data: unknown) => void;
+  /** What came, and how far the kitchen's news are with it. */
+  onMessage: (type: Streamed, data: unknown, position: string) => void;
   onState: (open: boolean) => void;
 }
 
@@ -16,6 +17,7 @@ export function createStreamSource({ address, onMessage, onState }: StreamSource
   let source: EventSource | null = null;
   const sources = new Set<EventSource>();
   let following = '';
+  let position = '';
   let again: ReturnType<typeof setTimeout> | undefined;
 
   const close = (one: EventSource): void => {
@@ -44,12 +46,17 @@ export function createStreamSource({ address, onMessage, onState }: StreamSource
       if (opened.readyState === opened.CLOSED) again = setTimeout(listen, AGAIN_MS);
     });
     for (const type of STREAMED) {
-      opened.addEventListener(type, ({ data }: MessageEvent<string>) => onMessage(type, JSON.parse(data)));
+      opened.addEventListener(type, ({ data, lastEventId }: MessageEvent<string>) => {
+        position = lastEventId;
+        onMessage(type, JSON.parse(data), position);
+      });
     }
   }
 
   return {
     listen,
+    /** How far the kitchen's news were when something came last. */
+    position: () => position,
     end: (): void => {
       clearTimeout(again);
       sources.forEach(close);

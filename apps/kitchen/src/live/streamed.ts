@@ -1,5 +1,6 @@
 /** What comes down the kitchen's stream. */
 export const STREAMED = [
+  'hello',
   'event',
   'batch',
   'lots',

@@ -3,7 +3,7 @@ import type { Streamed } from './streamed';
 
 /** What the tabs of a browser tell each other: the leader hands on what it hears, the others say what they want. */
 export type BetweenTabs =
-  | { say: 'heard'; type: Streamed; data: unknown }
+  | { say: 'heard'; type: Streamed; data: unknown; position: string }
   | { say: 'state'; open: boolean }
   | { say: 'who' }
   | { say: 'want'; tab: string; kinds: DeviceKind[] };

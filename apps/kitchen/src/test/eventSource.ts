@@ -30,9 +30,9 @@ export function stream(): FakeEventSource {
   return found;
 }
 
-/** Sends a message down the stream. */
-export const tell = (type: string, data: unknown): boolean =>
-  stream().dispatchEvent(new MessageEvent(type, { data: JSON.stringify(data) }));
+/** Sends a message down the stream, where the kitchen's news are so far. */
+export const tell = (type: string, data: unknown, lastEventId = ''): boolean =>
+  stream().dispatchEvent(new MessageEvent(type, { data: JSON.stringify(data), lastEventId }));
 
 /** Sends a reading as the server hears it: fresh, of a device, unless said otherwise. */
 export const tellReading = (

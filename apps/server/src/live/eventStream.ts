@@ -10,7 +10,7 @@ const KEEP_ALIVE_MS = 20_000;
 /** Pause before a browser asks again after the stream broke. */
 const RETRY_MS = 1000;
 
-export type Send = (type: string, data: unknown) => void;
+export type Send = (type: string, data: unknown, id?: string) => void;
 
 /** Opens a stream of server-sent events; `follow` starts what feeds it and returns how to stop that. */
 function openStream(response: Response, hub: Hub, follow: (send: Send) => () => void): void {
@@ -22,8 +22,9 @@ function openStream(response: Response, hub: Hub, follow: (send: Send) => () => 
   });
   response.flushHeaders();
   response.write(`retry: ${RETRY_MS}\n\n`);
-  const stopFollowing = follow((type, data) => {
-    response.write(`event: ${type}\ndata: ${JSON.stringify(data)}\n\n`);
+  const stopFollowing = follow((type, data, id) => {
+    const position = id === undefined ? '' : `id: ${id}\n`;
+    response.write(`${position}event: ${type}\ndata: ${JSON.stringify(data)}\n\n`);
   });
   const keepAlive = setInterval(() => response.write(': still here\n\n'), KEEP_ALIVE_MS);
   keepAlive.unref();
@@ -58,8 +59,9 @@ export const kitchenStream =
   (request, response) => {
     const { devices: kinds } = parseInput(streamQuery, request.query);
     openStream(response, hub, (send) => {
+      send('hello', {}, hub.position());
       const stops = [
-        hub.subscribe(({ type, ...data }) => send(type, data)),
+        hub.subscribe(({ type, ...data }) => send(type, data, hub.position())),
         ...kinds.map((kind) => devices.follow(kind, send)),
       ];
       return () => stops.forEach((stop) => stop());

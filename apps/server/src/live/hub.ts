@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type { BatchEvent } from '@kettle-scale/core/batch';
 
@@ -18,8 +19,15 @@ export type News =
 export function createHub() {
   const emitter = new EventEmitter();
   emitter.setMaxListeners(0);
+  const start = randomUUID();
+  let told = 0;
   return {
-    publish: (news: News): void => void emitter.emit('news', news),
+    publish: (news: News): void => {
+      told += 1;
+      emitter.emit('news', news);
+    },
+    /** How much was told since this start of the server: who knows an older position has missed something. */
+    position: (): string => `${start}.${told}`,
     /** Returns the way to stop listening. */
     subscribe: (listener: (news: News) => void): (() => void) => {
       emitter.on('news', listener);

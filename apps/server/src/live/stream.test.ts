@@ -11,22 +11,25 @@ async function listening(path: string) {
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   let text = '';
-  let heard: () => void = () => undefined;
+  let more: () => void = () => undefined;
   const request = get({ port, path, headers: { 'accept-encoding': 'gzip' } }, (answer) => {
     answer.setEncoding('utf8');
     answer.on('data', (chunk: string) => {
       text += chunk;
-      heard();
+      more();
     });
   });
-  /** Waits until a message of a type has come, and gives its data. */
-  const message = async <T>(type: string): Promise<T> => {
+  /** Waits until this was said, and gives its first part in brackets. */
+  const said = async (words: RegExp): Promise<string> => {
     for (;;) {
-      const found = new RegExp(`event: ${type}\\ndata: (.*)\\n`).exec(text);
-      if (found?.[1]) return JSON.parse(found[1]) as T;
-      await new Promise<void>((resolve) => (heard = resolve));
+      const found = words.exec(text)?.[1];
+      if (found) return found;
+      await new Promise<void>((resolve) => (more = resolve));
     }
   };
+  /** Waits until a message of a type has come, and gives its data. */
+  const message = async <T>(type: string): Promise<T> =>
+    JSON.parse(await said(new RegExp(`event: ${type}\\ndata: (.*)\\n`))) as T;
   const close = async () => {
     kitchen.hub.close();
     request.destroy();
@@ -34,8 +37,8 @@ async function listening(path: string) {
     await kitchen.close();
   };
   // The stream is open once its greeting came.
-  while (!text.includes('retry:')) await new Promise<void>((resolve) => (heard = resolve));
-  return { kitchen, message, close };
+  await said(/(retry:)/);
+  return { kitchen, said, message, close };
 }
 
 test('a second phone hears of a batch and of every act, once it is stored', async () => {
@@ -49,6 +52,17 @@ test('a second phone hears of a batch and of every act, once it is stored', asyn
     batchId: id,
     event: note,
   });
+  await close();
+});
+
+test('answers, the greeting and every message say how far the news are', async () => {
+  const { kitchen, said, close } = await listening('/api/v1/stream');
+  const { headers } = await kitchen.api.get('/api/v1/kitchen').expect(200);
+  const before = String(headers['kitchen-news']);
+  await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+  expect(await said(/id: (.*)\nevent: hello\n/)).toBe(before);
+  const [start, count] = before.split('.');
+  expect(await said(/id: (.*)\nevent: batch\n/)).toBe(`${start}.${Number(count) + 1}`);
   await close();
 });
 

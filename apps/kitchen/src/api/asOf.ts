@@ -1,0 +1,54 @@
+/**
+ * How far this tab knows the kitchen's news. The server counts what it tells and says the count with every answer and every
+ * message, as `start.count`; an answer that was fetched before the stream was open, or while it was broken, may have been
+ * overtaken by news that nobody heard. Then everything shown is asked for again, and otherwise nothing is.
+ */
+interface Position {
+  start: string;
+  told: number;
+}
+
+/** Answers of two starts of the server stand beside each other: any news means that something was missed. */
+const MIXED = 'mixed';
+
+function read(text: string): Position | null {
+  const [, start, told] = /^(.+)\.(\d+)$/.exec(text) ?? [];
+  return start && told ? { start, told: Number(told) } : null;
+}
+
+export function createAsOf() {
+  /** The oldest answer while nobody listens, the newest news while somebody does. */
+  let known: Position | typeof MIXED | null = null;
+  let listening = false;
+
+  return {
+    /** An answer came that was true at this position. */
+    answered(text: string | null): void {
+      const at = text === null ? null : read(text);
+      if (listening || !at || known === MIXED) return;
+      if (known && known.start !== at.start) known = MIXED;
+      else if (!known || at.told < known.told) known = at;
+    },
+    /** A message came at this position, one piece of `news` or the stream's greeting; says whether something was missed. */
+    missedBefore(text: string, news: boolean): boolean {
+      const at = read(text);
+      if (!at) return false;
+      const before = known;
+      listening = true;
+      known = at;
+      if (!before) return false;
+      if (before === MIXED || before.start !== at.start) return true;
+      const ahead = at.told - before.told;
+      // An answer may have been fetched after this news was told.
+      if (ahead < 0) known = before;
+      return ahead > (news ? 1 : 0);
+    },
+    /** Nobody listens any more. */
+    stopped(): void {
+      listening = false;
+    },
+  };
+}
+
+/** What this tab knows. */
+export const asOf = createAsOf();
