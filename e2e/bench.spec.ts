@@ -1,4 +1,4 @@
-import { type APIRequestContext, expect, test } from '@playwright/test';
+import { type APIRequestContext, expect, test } from './test';
 import { v7 as uuidv7 } from 'uuid';
 import { batchOf, bench } from './bench';
 

@@ -1,4 +1,4 @@
-import { type APIRequestContext, type Page, expect } from '@playwright/test';
+import { type APIRequestContext, type Page, expect } from './test';
 
 interface Stored {
   events: { type: string; stepId?: string; massG?: number; by?: string; feel?: string }[];

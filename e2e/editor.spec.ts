@@ -1,4 +1,4 @@
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect, test } from './test';
 import { fieldError } from './bench';
 import { choose, copyOf, press } from './formulas';
 

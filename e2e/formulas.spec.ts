@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { type Download, type Page, expect, test } from '@playwright/test';
+import { type Download, type Page, expect, test } from './test';
 import { fieldError } from './bench';
 import { choose, press } from './formulas';
 

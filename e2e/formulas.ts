@@ -1,4 +1,4 @@
-import { type APIRequestContext, type Page, expect } from '@playwright/test';
+import { type APIRequestContext, type Page, expect } from './test';
 
 /** Words for what is done with formulas, so that journeys read as the work. */
 export const press = (page: Page, name: string | RegExp) =>

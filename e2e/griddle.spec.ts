@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { act, bench, batchOf } from './bench';
 
 // There is one plate, with one thermometer: whoever uses it has it to himself.

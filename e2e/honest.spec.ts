@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Request, expect, test } from '@playwright/test';
+import { type Request, expect, test } from './test';
 import { type RunningServer, startServer } from '../tools/demoServer';
 import { bench } from './bench';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { startServer } from '../tools/demoServer';
 import { asWritten, fieldError } from './bench';
 

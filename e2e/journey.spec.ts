@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { asWritten, bench } from './bench';
 
 test.beforeEach(({ page }) => asWritten(page));

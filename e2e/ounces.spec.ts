@@ -1,4 +1,4 @@
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect, test } from './test';
 import { bench } from './bench';
 
 /** A figure in a metric unit; millilitres define a cup, and stay. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { act, asWritten, batchOf, bench } from './bench';
 
 // There is one scale: whoever uses it has it to himself.

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Page, expect, test } from '@playwright/test';
+import { AS_APP, type Page, expect, test } from './test';
 import { type RunningServer, startServer } from '../tools/demoServer';
 import { v7 as uuidv7 } from 'uuid';
 import { bench, fieldError } from './bench';
@@ -132,7 +132,7 @@ interface Begun {
 /** What another phone tells the kitchen: a batch, and what happens to it. */
 function otherPhone(page: Page) {
   const post = async (path: string, data: object): Promise<unknown> => {
-    const answer = await page.request.post(`${kitchen.url}/api/v1${path}`, { data });
+    const answer = await page.request.post(`${kitchen.url}/api/v1${path}`, { data, headers: AS_APP });
     expect(answer.ok(), await answer.text()).toBe(true);
     return answer.json();
   };
@@ -213,6 +213,7 @@ test('held bread of any day is served or thrown out with a reason; a start of th
   const start = Math.floor((Date.now() - Date.parse(`${service.day}T00:00:00.000Z`)) / 1000) - 60;
   const batch = { id: uuidv7(), formulaId: 'breakwater-thick', n: 33, start, bakeAt: start + 7200 };
   const put = await page.request.put(`${kitchen.url}/api/v1/services/${service.day}`, {
+    headers: AS_APP,
     data: {
       ...service,
       breads: [...service.breads.slice(0, 1), { formulaId: 'breakwater-thick', waves: [] }],

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { asWritten, batchOf, bench } from './bench';
 import { choose, copyOf, press } from './formulas';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect, test } from './test';
 import type { AxeResults } from 'axe-core';
 import { bench } from './bench';
 

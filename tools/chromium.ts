@@ -14,6 +14,31 @@ export const CHROMIUM_ARGS = [
   '--disable-sync',
 ];
 
+const CERTUTIL_PATH = '/usr/bin/certutil';
+
+/** Installs a package of Debian. */
+function install(name: string, ifNot: string): void {
+  process.stderr.write(`Installing ${name} from Debian …\n`);
+  for (const args of [
+    ['update', '-qq'],
+    ['install', '-y', '-qq', name],
+  ]) {
+    const apt = spawnSync('apt-get', args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
+    if (apt.status !== 0) {
+      process.stderr.write(`${name} could not be installed; ${ifNot}\n`);
+      process.exit(1);
+    }
+  }
+}
+
+/** The tool that puts a certificate into a browser's own store. */
+export function ensureCertutil(): void {
+  if (!existsSync(CERTUTIL_PATH)) install('libnss3-tools', 'the journeys need its certutil.');
+}
+
 /** The browser for tests and pictures: the one named by CHROMIUM_PATH, else Debian's, installed when missing. */
 export function ensureChromium(): string {
   const path = process.env.CHROMIUM_PATH || DEBIAN_PATH;
@@ -22,19 +47,6 @@ export function ensureChromium(): string {
     process.stderr.write(`CHROMIUM_PATH names ${path}, which is not there.\n`);
     process.exit(1);
   }
-  process.stderr.write('Installing Chromium from Debian …\n');
-  for (const args of [
-    ['update', '-qq'],
-    ['install', '-y', '-qq', 'chromium'],
-  ]) {
-    const apt = spawnSync('apt-get', args, {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
-    if (apt.status !== 0) {
-      process.stderr.write('Chromium could not be installed; set CHROMIUM_PATH to a browser of yours.\n');
-      process.exit(1);
-    }
-  }
+  install('chromium', 'set CHROMIUM_PATH to a browser of yours.');
   return path;
 }

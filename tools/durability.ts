@@ -48,7 +48,7 @@ const unanswered = new Map<number, BatchEvent>();
 const post = (url: string, path: string, body: unknown): Promise<Response> =>
   fetch(`${url}/api/v1${path}`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', 'kettle-app': 'tool' },
     body: JSON.stringify(body),
   });
 

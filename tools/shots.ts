@@ -70,7 +70,7 @@ async function write(page: Page, url: string): Promise<void> {
 const scale = (url: string, act: object) =>
   fetch(`${url}/api/v1/devices/scale/acts`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', 'kettle-app': 'tool' },
     body: JSON.stringify(act),
   });
 
@@ -153,7 +153,7 @@ async function phone(page: Page, url: string): Promise<void> {
 const act = (url: string, device: string, what: object) =>
   fetch(`${url}/api/v1/devices/${device}/acts`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', 'kettle-app': 'tool' },
     body: JSON.stringify(what),
   });
 

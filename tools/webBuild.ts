@@ -53,7 +53,8 @@ async function writeServiceWorker(): Promise<void> {
     ],
     swDest: join(WEB_DIR, 'sw.js'),
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//],
+    // The server's own pages: trust and pairing.
+    navigateFallbackDenylist: [/^\/(api|pair|trust)(\/|$)/],
     dontCacheBustURLsMatching: /[.-][0-9a-f]{32}\./,
     maximumFileSizeToCacheInBytes: LARGEST_KEPT_BYTES,
     inlineWorkboxRuntime: true,

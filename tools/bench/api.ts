@@ -25,7 +25,10 @@ const agent = new Agent({ keepAlive: true });
 /** One call, to its last byte; the answer's status. */
 const send = (url: string, { method, path, body }: Call): Promise<number> =>
   new Promise((resolve, reject) => {
-    const headers = { 'accept-encoding': 'gzip', ...(body ? { 'content-type': 'application/json' } : {}) };
+    const headers = {
+      'accept-encoding': 'gzip',
+      ...(body ? { 'content-type': 'application/json', 'kettle-app': 'tool' } : {}),
+    };
     const call = httpRequest(url + path, { method, agent, headers }, (answer) => {
       answer.resume();
       answer.on('end', () => resolve(answer.statusCode ?? 0));

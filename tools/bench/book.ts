@@ -35,7 +35,7 @@ async function fill(url: string): Promise<void> {
   };
   const answer = await fetch(`${url}/api/v1/book`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', 'kettle-app': 'tool' },
     body: JSON.stringify({ book, onTaken: 'skip' }),
   });
   if (!answer.ok) throw new Error(await answer.text());

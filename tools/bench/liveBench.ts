@@ -22,7 +22,7 @@ const LAID_C = 215;
 const send = (url: string, path: string, body: object) =>
   fetch(`${url}/api/v1${path}`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', 'kettle-app': 'tool' },
     body: JSON.stringify(body),
   });
 

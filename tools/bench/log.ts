@@ -25,7 +25,11 @@ export async function benchLog(url: string): Promise<Measured[]> {
   await ask();
   const settings = `${url}/api/v1/kitchen`;
   const kitchen = await (await fetch(settings)).text();
-  await fetch(settings, { method: 'PUT', body: kitchen, headers: { 'content-type': 'application/json' } });
+  await fetch(settings, {
+    method: 'PUT',
+    body: kitchen,
+    headers: { 'content-type': 'application/json', 'kettle-app': 'tool' },
+  });
   const builtMs = await ask();
   const times: number[] = [];
   for (let run = 0; run < LESSONS_RUNS; run += 1) times.push(await ask());

@@ -8,6 +8,7 @@ const CORE_ROOMS = [
   'message',
   'quantity',
   'device',
+  'phone',
   'ingredient',
   'portion',
   'dough',

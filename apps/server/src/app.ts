@@ -4,6 +4,12 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { appOnly, gate, only } from './access/gate';
+import type { Network } from './access/network';
+import { openPages } from './access/pages';
+import { pairPhone, slowGuesses } from './access/pairPhone';
+import { type Pairing, createPairing } from './access/pairing';
+import { phoneRoutes } from './access/routes';
 import { backupHandler, restoreHandler } from './backup/handlers';
 import { batchRoutes } from './batches/routes';
 import { bookRoutes } from './book/routes';
@@ -16,7 +22,7 @@ import { formulaRoutes } from './formulas/routes';
 import { flourLotRoutes } from './flourLots/routes';
 import { readableAddress } from './http/address';
 import { jsonBody } from './http/jsonBody';
-import { namesOf, ownNamesOnly } from './http/ownNames';
+import { LOOPBACK_NAMES, ownNamesOnly } from './http/ownNames';
 import { noSuchAddress, problemHandler } from './http/problem';
 import { routerOf } from './http/route';
 import { ingredientRoutes } from './ingredients/routes';
@@ -40,6 +46,11 @@ const BOOK_LIMIT = '20mb';
 const API_COMPRESSION = 1;
 /** How far the kitchen's news had come when an answer was made; see the stream. */
 const POSITION_HEADER = 'Kitchen-News';
+/** Headers hold keys, and addresses codes: neither is logged. */
+const WITHOUT_SECRETS = {
+  req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0] }),
+  res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+};
 
 export interface AppOptions {
   database: Database;
@@ -55,7 +66,13 @@ export interface AppOptions {
   /** Stand-ins for devices; nothing else is simulated. */
   standIns?: ReadonlyMap<DeviceKind, StandIn>;
   /** Names that the kitchen answers to; itself on its machine where nobody says. */
-  names?: readonly string[];
+  names?: () => readonly string[];
+  /** Addresses of proxies that tell the truth about whom they pass on. */
+  proxies?: readonly string[];
+  /** How phones reach the kitchen; null where it listens on its own machine alone. */
+  network?: () => Network | null;
+  /** Codes for phones. */
+  pairing?: Pairing;
   /** Holds every answer against its schema, for tests. */
   checkAnswers?: boolean;
 }
@@ -70,12 +87,16 @@ export function createApp({
   hub = createHub(),
   demo = false,
   standIns = new Map(),
-  names = namesOf('127.0.0.1'),
+  names = () => LOOPBACK_NAMES,
+  proxies = [],
+  network = () => null,
+  pairing = createPairing(now),
   checkAnswers = false,
 }: AppOptions): Express {
   const devices = openDevices({ now, standIns, demo });
   followPlateLoad(hub, stores.batches, devices);
   const around = { hub, now, demo };
+  const pair = pairPhone(stores.phones, { pairing, hub, logger, now });
   const routes = [
     ...systemRoutes(database, { version: VERSION, demo, now }),
     ...ingredientRoutes(stores.ingredients, stores, hub),
@@ -88,21 +109,29 @@ export function createApp({
     ...batchRoutes(stores, around),
     ...logRoutes(stores, around),
     ...deviceRoutes(devices),
+    ...phoneRoutes(stores.phones, { hub, pairing, pair, network }),
   ];
   const openApi = openApiDocument(routes, VERSION);
 
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, autoLogging: logger.isLevelEnabled('info') }));
+  app.set('trust proxy', [...proxies]);
+  app.use(pinoHttp({ logger, autoLogging: logger.isLevelEnabled('info'), serializers: WITHOUT_SECRETS }));
   // Everything is one origin on plain HTTP inside the kitchen; React Native for Web writes its styles into the page.
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
       strictTransportSecurity: false,
+      // With no referrer at all browsers hide the origin of a form as well, and a form of the kitchen’s own would be a stranger’s.
+      referrerPolicy: { policy: 'same-origin' },
     }),
   );
   app.use(ownNamesOnly(names));
   app.use(readableAddress);
+  app.use(gate(stores.phones, now));
+  app.post(['/pair', '/api/v1/pair'], slowGuesses());
+  app.use(openPages({ network, pair }));
+  app.use('/api', appOnly);
   app.use('/api/v1/book', jsonBody(BOOK_LIMIT));
   app.use('/api', compression({ level: API_COMPRESSION }), jsonBody(BODY_LIMIT));
   app.use('/api', (_request, response, next) => {
@@ -112,13 +141,14 @@ export function createApp({
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json(openApi);
   });
-  app.get('/api/v1/services/calendar.ics', calendarHandler(stores, now));
-  app.get('/api/v1/backup', backupHandler(database, now));
-  app.post('/api/v1/backup', restoreHandler(database, stores, hub));
-  app.get('/api/v1/stream', kitchenStream(hub, devices));
+  app.get('/api/v1/services/calendar.ics', only(undefined), calendarHandler(stores, now));
+  app.get('/api/v1/backup', only('lead'), backupHandler(database, now));
+  app.post('/api/v1/backup', only('lead'), restoreHandler(database, stores, hub));
+  app.get('/api/v1/stream', only(undefined), kitchenStream(hub, devices));
   for (const kind of DEVICE_KINDS) {
     app.get(
       `/api/v1/devices/${kind}/stream`,
+      only('device'),
       streamHandler(hub, (send) => devices.follow(kind, send)),
     );
   }

@@ -1,10 +1,11 @@
-import { createServer } from 'node:http';
 import pino from 'pino';
+import { CODE_MS, createPairing } from './access/pairing';
 import { createApp } from './app';
 import { StartProblem } from './db/startProblem';
 import { seedDemo } from './demo/seedDemo';
 import { openStandIns } from './demo/standIns';
-import { addressesOf, namesOf } from './http/ownNames';
+import { type Door, makeDoor, ownAddress } from './lan/openToNetwork';
+import { HOW_TO_PAIR, codeWords, networkWords } from './lan/words';
 import { createHub } from './live/hub';
 import { openKitchen } from './openKitchen';
 import { readOptions } from './options';
@@ -12,11 +13,11 @@ import { readOptions } from './options';
 // Sequelize makes an error object for every query; mapping its stack back to TypeScript would cost more than the query.
 process.setSourceMapsEnabled(false);
 
-/** Longer than anyone waits between two requests: a connection closed just as the next comes would look like a broken server. */
-const KEEP_ALIVE_MS = 65_000;
 /** Connections still busy after this are cut, so that a stop never hangs. */
 const SHUTDOWN_MS = 5000;
+const MINUTE_MS = 60_000;
 const EXIT = { failed: 1, refused: 2 } as const;
+const now = () => new Date();
 
 /** Ends with a sentence when the kitchen cannot be opened as asked. */
 function refuse(error: unknown): never {
@@ -26,40 +27,56 @@ function refuse(error: unknown): never {
 }
 
 async function start(): Promise<void> {
-  const { port, host, data, web, demo, simulate, deviceSeed } = readOptions(process.argv.slice(2));
+  const options = readOptions(process.argv.slice(2));
+  const { port, host, demo, web, proxies } = options;
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-  const kitchen = await openKitchen(data, demo ? (stores) => seedDemo(stores, new Date()) : undefined);
+  const kitchen = await openKitchen(options.data, demo ? (stores) => seedDemo(stores, now()) : undefined);
 
   const hub = createHub();
+  const pairing = createPairing(now);
+  // The app says how it is reached, and what it is reached through serves the app.
+  let door: Door | null = null;
   const app = createApp({
-    database: kitchen.database,
-    stores: kitchen.stores,
-    ...{ logger, hub, demo, names: namesOf(host) },
-    standIns: openStandIns(simulate, () => new Date(), deviceSeed),
+    ...{ database: kitchen.database, stores: kitchen.stores, logger, hub, demo, proxies, pairing, now },
+    names: () => door?.names() ?? [],
+    network: () => door?.network() ?? null,
+    standIns: openStandIns(options.simulate, now, options.deviceSeed),
     ...(web ? { webDir: web } : {}),
   });
-  const server = createServer(app);
+  const opening = await makeDoor(app, options, logger);
+  door = opening;
+  const { server } = opening;
   server.on('error', (error: NodeJS.ErrnoException) => {
     const reason =
       error.code === 'EADDRINUSE' ? `Port ${port} is in use; choose another with --port.` : error.message;
     process.stderr.write(`${reason}\n`);
     process.exit(EXIT.failed);
   });
-  server.keepAliveTimeout = KEEP_ALIVE_MS;
-  server.listen(port, host, () => {
+  server.listen(port, host, () => void ready(opening));
+
+  async function ready({ opened, network }: Door): Promise<void> {
     const address = server.address();
-    const open = typeof address === 'object' && address ? address.port : port;
-    process.stdout.write(`Kettle Scale is ready at ${addressesOf(host, open).join(' and ')}\n`);
-  });
+    const on = typeof address === 'object' && address ? address.port : port;
+    opened(on);
+    process.stdout.write(`Kettle Scale is ready at ${ownAddress(host, on)}\n`);
+    const reached = network();
+    if (!reached) return;
+    const code = () => ({ ...pairing.offer('lead'), paired: kitchen.stores.phones.list().length > 0 });
+    const how = process.stdout.isTTY
+      ? await codeWords(reached, { ...code(), minutes: CODE_MS / MINUTE_MS })
+      : HOW_TO_PAIR;
+    process.stdout.write(`${networkWords(reached)}\n${how}\n`);
+  }
 
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
-    setTimeout(() => server.closeAllConnections(), SHUTDOWN_MS).unref();
-    server.close(() => void kitchen.close().then(() => process.exit(0)));
+    setTimeout(opening.closeAll, SHUTDOWN_MS).unref();
+    const left = opening.leave();
+    server.close(() => void left.then(kitchen.close).then(() => process.exit(0)));
     hub.close();
-    server.closeIdleConnections();
+    opening.closeIdle();
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);

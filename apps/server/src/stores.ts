@@ -1,3 +1,4 @@
+import { type PhoneStore, openPhoneStore } from './access/phones';
 import { type BatchStore, openBatchStore } from './batches/store';
 import type { Database } from './db/openDatabase';
 import { type FlourLotStore, openFlourLotStore } from './flourLots/store';
@@ -19,6 +20,7 @@ export interface Stores {
   plans: PlanStore;
   services: ServiceStore;
   carried: CarriedStore;
+  phones: PhoneStore;
 }
 
 /** Opens every store on a database that is up to date. */
@@ -33,5 +35,6 @@ export async function openStores(database: Database, demo = false): Promise<Stor
     plans: openPlanStore(database),
     services: openServiceStore(database),
     carried: openCarriedStore(database),
+    phones: await openPhoneStore(database),
   };
 }

@@ -8,6 +8,7 @@ import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { BatchFacts, Lesson } from '@kettle-scale/core/log';
 import type { Problem } from '@kettle-scale/core/message';
+import type { KitchenAccess, PairingCode, Phone, Role } from '@kettle-scale/core/phone';
 import type { Carried, SavedPlan } from '@kettle-scale/core/plan';
 import type { LoggedPiece } from '@kettle-scale/core/bake';
 import { asOf } from './asOf';
@@ -15,6 +16,8 @@ import { asOf } from './asOf';
 export const ROOT = '/api/v1';
 /** How far the kitchen's news had come when the server made its answer. */
 const POSITION_HEADER = 'Kitchen-News';
+/** Says that it is the app that asks: no page from elsewhere can. */
+const FROM_APP = { 'kettle-app': 'kitchen' } as const;
 
 /** How the server and its disk are; see its `/health`. */
 export interface Health {
@@ -51,16 +54,29 @@ export class Unreachable extends Error {
   }
 }
 
+/** This phone was never paired, or its key was taken away; it may be paired again. */
+export class NoKey extends Unreachable {
+  constructor(why: string | undefined) {
+    super(why);
+    this.name = 'NoKey';
+  }
+}
+
 async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(ROOT + path, { ...init, signal: AbortSignal.timeout(timeoutMs) });
+    response = await fetch(ROOT + path, {
+      ...init,
+      headers: { ...FROM_APP, ...init.headers },
+      signal: AbortSignal.timeout(timeoutMs),
+    });
   } catch (error) {
     if (error instanceof DOMException || error instanceof TypeError) throw new Unreachable();
     throw error;
   }
   asOf.answered(response.headers.get(POSITION_HEADER));
   if (response.ok) return (await jsonOf(response)) as T;
+  if (response.status === NO_KEY) throw new NoKey(detailOf(await jsonOf(response)));
   if (response.status === CANNOT_SAVE) throw new Unreachable(detailOf(await jsonOf(response)));
   if (response.status >= 500) throw new Unreachable();
   const problem = (await jsonOf(response)) as { detail: string; errors: Problem[]; current?: unknown };
@@ -69,6 +85,7 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
 
 /** The server is there and its disk is not: it says why. */
 const CANNOT_SAVE = 503;
+const NO_KEY = 401;
 
 const detailOf = (problem: unknown): string | undefined => (problem as { detail?: string }).detail;
 
@@ -157,6 +174,11 @@ export const api = {
   carried: () => call<Carried[]>('GET', '/carried'),
   carry: (carried: Carried) => call<Carried>('PUT', `/carried/${slug(carried.id)}`, carried),
   dropCarried: (id: string) => call<Carried[]>('DELETE', `/carried/${slug(id)}`),
+  access: () => call<KitchenAccess>('GET', '/access'),
+  phones: () => call<Phone[]>('GET', '/phones'),
+  pairingCode: (role: Role) => call<PairingCode>('POST', '/phones/codes', { role }),
+  changePhone: ({ id, name, role }: Phone) => call<Phone>('PUT', `/phones/${slug(id)}`, { name, role }),
+  removePhone: (id: string) => call<Phone[]>('DELETE', `/phones/${slug(id)}`),
   restore: (backup: Blob, replace: boolean) =>
     send<Record<string, number>>(
       `/backup${replace ? '?replace=true' : ''}`,

@@ -7,7 +7,7 @@ import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { SavedPlan } from '@kettle-scale/core/plan';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import { QueryClient, useMutation, useQueries, useQuery } from '@tanstack/react-query';
-import { type FindWords, Refused, api } from './api';
+import { type FindWords, NoKey, Refused, api } from './api';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
 
 const MINUTE_MS = 60_000;
@@ -25,7 +25,7 @@ export const queryClient = new QueryClient({
       staleTime: MINUTE_MS,
       // Without a network the service worker has what was last known.
       networkMode: 'always',
-      retry: (failures, error) => !(error instanceof Refused) && failures < RETRIES,
+      retry: (failures, error) => !(error instanceof Refused || error instanceof NoKey) && failures < RETRIES,
     },
     // What cannot be sent says so; it does not wait without a word to happen later.
     mutations: { networkMode: 'always' },
@@ -42,6 +42,8 @@ export const keys = {
   services: ['services'],
   service: (day: string) => ['services', day],
   health: ['health'],
+  access: ['access'],
+  phones: ['phones'],
   book: ['book'],
   versions: (id: string) => ['versions', id],
   batches: (status?: BatchRecord['status']) => (status ? ['batches', status] : ['batches']),
@@ -174,6 +176,22 @@ export const useHealth = () =>
     staleTime: 0,
     refetchInterval: ({ state }) => (state.status === 'error' ? AWAY_POLL_MS : HEALTH_POLL_MS),
   });
+
+/** Who asks, in the server's eyes; it is asked again while this phone has no key. */
+export const useAccess = () =>
+  useQuery({
+    queryKey: keys.access,
+    queryFn: api.access,
+    refetchInterval: ({ state }) => (state.error instanceof NoKey ? AWAY_POLL_MS : false),
+  });
+
+export const usePhones = (asked: boolean) =>
+  useQuery({ queryKey: keys.phones, queryFn: api.phones, enabled: asked });
+
+const phonesChanged = () => queryClient.invalidateQueries({ queryKey: keys.phones });
+export const usePairingCode = () => useMutation({ mutationFn: api.pairingCode });
+export const useChangePhone = () => useMutation({ mutationFn: api.changePhone, onSuccess: phonesChanged });
+export const useRemovePhone = () => useMutation({ mutationFn: api.removePhone, onSuccess: phonesChanged });
 
 const batchQuery = (id: string) => ({
   queryKey: keys.batch(id),

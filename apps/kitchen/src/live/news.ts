@@ -12,6 +12,7 @@ interface Told {
   book: object;
   ingredients: object;
   settings: object;
+  phones: object;
   kitchen: object;
 }
 
@@ -28,6 +29,8 @@ const factsChanged = () => {
   void queryClient.invalidateQueries({ queryKey: ['facts'] });
   void queryClient.invalidateQueries({ queryKey: ['log'] });
 };
+
+const accessChanged = () => void queryClient.invalidateQueries({ queryKey: keys.access });
 
 /** Puts an act from another phone into the batch as it is held here. */
 function takeEvent({ batchId, event }: Told['event']): void {
@@ -64,6 +67,10 @@ const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
     void queryClient.invalidateQueries({ queryKey: keys.kitchen });
     void queryClient.invalidateQueries({ queryKey: keys.lessons });
   },
+  phones: () => {
+    void queryClient.invalidateQueries({ queryKey: keys.phones });
+    accessChanged();
+  },
   kitchen: () => void queryClient.invalidateQueries(),
 };
 
@@ -76,7 +83,10 @@ export function followNews(): () => void {
   };
   const stops = [
     kitchenStream.onState((open) => {
-      if (!open) asOf.stopped();
+      if (open) return;
+      asOf.stopped();
+      // A phone whose key was taken away hears it by the end of its stream.
+      accessChanged();
     }),
     kitchenStream.on('hello', (_, position) => catchUp(position, false)),
     ...(Object.keys(TAKE) as (keyof Told)[]).map((type) =>

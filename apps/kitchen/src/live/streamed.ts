@@ -9,6 +9,7 @@ export const STREAMED = [
   'book',
   'ingredients',
   'settings',
+  'phones',
   'kitchen',
   'reading',
 ] as const;

@@ -28,8 +28,8 @@ const backupOf = async ({ app }: Kitchen): Promise<string> => {
     .expect(200);
   return body as string;
 };
-const restoreInto = ({ app }: Kitchen, text: string, query = '') =>
-  request(app).post(`/api/v1/backup${query}`).set('content-type', BACKUP_TYPE).send(text);
+const restoreInto = ({ api }: Kitchen, text: string, query = '') =>
+  api.post(`/api/v1/backup${query}`).set('content-type', BACKUP_TYPE).send(text);
 /** Everything but when it was made. */
 const contents = (text: string): string[] => text.trim().split('\n').slice(1);
 /** A failed comparison should not print the whole kitchen. */

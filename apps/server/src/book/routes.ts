@@ -39,6 +39,7 @@ export const bookRoutes = (database: Database, stores: Stores, { hub, now }: Aro
     method: 'post',
     path: '/book',
     summary: 'Bring formulas and ingredients in from a file: all of them or none',
+    for: 'lead',
     body: importSchema,
     response: importReportSchema,
     run: async ({ body }) => {

@@ -19,6 +19,7 @@ export const deviceRoutes = (devices: Devices): Route[] => [
   route({
     method: 'get',
     path: '/devices',
+    for: 'device',
     summary: 'Scale, room sensor, probe and thermometer: what was last heard of each, from where and how old',
     response: z.array(deviceSchema),
     run: async () => devices.list(),
@@ -28,6 +29,7 @@ export const deviceRoutes = (devices: Devices): Route[] => [
     path: '/devices/:kind/readings',
     summary:
       'A reading of a real device, from its bridge; from then on it takes the place of a simulated one',
+    for: 'device',
     params,
     body: readingSchema,
     response: readingSchema,

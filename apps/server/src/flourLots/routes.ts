@@ -1,5 +1,6 @@
 import { type LotState, flourLotSchema, lotStateSchema } from '@kettle-scale/core/flourLot';
 import { z } from 'zod';
+import { checkRole } from '../access/gate';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
@@ -30,12 +31,14 @@ export const flourLotRoutes = (store: FlourLotStore, { ingredients, kitchen, hub
     params: idParams,
     body: flourLotSchema,
     response: lotStateSchema,
-    run: async ({ params, body }): Promise<LotState> => {
+    run: async ({ params, body, access }): Promise<LotState> => {
       if (body.id !== params.id) {
         throw new HttpProblem(422, 'The id in the address and in the lot differ.', [
           { path: 'id', message: 'This is not the id in the address.' },
         ]);
       }
+      // A cook receives a lot; what is known of one is put right by a lead.
+      if ((await store.list()).some(({ id }) => id === body.id)) checkRole(access, 'lead');
       const food = (await ingredients.list()).find(({ id }) => id === body.ingredient);
       if (food?.kind !== 'flour') {
         throw new HttpProblem(422, 'A lot is of a flour in the catalogue.', [

@@ -1,5 +1,5 @@
 import { openTestKitchen } from '../test/kitchen';
-import { addressesOf, namesOf } from './ownNames';
+import { namesOf, networkBases } from './ownNames';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
 let kitchen: Kitchen;
@@ -48,11 +48,11 @@ test.each([
   await kitchen.api.get(KITCHEN).set(headers).expect(200);
 });
 
-test('a machine that listens everywhere answers to its addresses, and prints them instead of 0.0.0.0', () => {
-  expect(namesOf('127.0.0.1')).not.toContain('0.0.0.0');
+test('a machine that listens everywhere answers to its addresses and the names it was given, and never to 0.0.0.0', () => {
+  expect(namesOf('0.0.0.0', ['Kettle.local'])).toEqual(expect.arrayContaining(['127.0.0.1', 'kettle.local']));
+  expect(namesOf('0.0.0.0')).not.toContain('0.0.0.0');
   expect(namesOf('192.0.2.7')).toContain('192.0.2.7');
-  const printed = addressesOf('0.0.0.0', 4310);
-  expect(printed[0]).toBe('http://127.0.0.1:4310');
-  expect(printed.join()).not.toContain('0.0.0.0');
-  expect(addressesOf('::1', 4310)).toEqual(['http://[::1]:4310']);
+  expect(networkBases('0.0.0.0', 4310, ['kettle.local'])[0]).toBe('https://kettle.local:4310');
+  expect(networkBases('0.0.0.0', 4310, []).join()).not.toContain('0.0.0.0');
+  expect(networkBases('fd00::7', 4310, [])).toEqual(['https://[fd00::7]:4310']);
 });

@@ -15,7 +15,8 @@ export interface ProblemDocument {
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',
-  403: 'Not from here',
+  401: 'Not paired',
+  403: 'Not allowed',
   404: 'Not found',
   408: 'Took too long',
   409: 'Conflict',
@@ -25,6 +26,7 @@ const TITLES: Record<number, string> = {
   421: 'Not this kitchen',
   422: 'Cannot be used',
   428: 'Say what you changed',
+  429: 'Too many tries',
   500: 'Something broke',
   503: 'Cannot save now',
 };

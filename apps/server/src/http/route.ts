@@ -1,6 +1,7 @@
 import { parseInput } from '@kettle-scale/core/message';
 import { type Request, Router } from 'express';
 import type { z } from 'zod';
+import { type Access, type For, accessOf, checkRole, giveCookie } from '../access/gate';
 import { HttpProblem } from './problem';
 
 /** One address of the API: what comes in, what goes out, and the act. The OpenAPI document is made from these. */
@@ -15,7 +16,9 @@ export interface Route {
   response: z.ZodType;
   /** Status of success; 200 when not said. */
   status?: number;
-  handle: (request: Request) => Promise<Reply>;
+  /** Whom it is for, where that is not cooks and leads. */
+  for?: For;
+  handle: (request: Request, access: Access) => Promise<Reply>;
 }
 
 interface Reply {
@@ -23,6 +26,8 @@ interface Reply {
   status?: number;
   /** Version of what is sent, for a later If-Match. */
   etag?: string;
+  /** A key for the phone that asks, to keep as a cookie. */
+  phoneKey?: string;
 }
 
 /** A body that is JSON text already, as it was stored: it need not be read and written again to be sent. */
@@ -49,6 +54,8 @@ interface Input<P, Q, B> {
   body: B;
   /** The version that the sender changed; null when it does not say. */
   ifMatch: string | null;
+  /** Who asks. */
+  access: Access;
 }
 
 interface RouteSpec<P, Q, B, R> extends Omit<Route, 'handle' | 'params' | 'query' | 'body' | 'response'> {
@@ -58,7 +65,7 @@ interface RouteSpec<P, Q, B, R> extends Omit<Route, 'handle' | 'params' | 'query
   response: z.ZodType<R>;
   run: (
     input: Input<P, Q, B>,
-  ) => Promise<R | JsonText | FileText | { status: number; body: R; etag?: string }>;
+  ) => Promise<R | JsonText | FileText | { status: number; body: R; etag?: string; phoneKey?: string }>;
 }
 
 const isReply = (value: unknown): value is Reply =>
@@ -71,7 +78,7 @@ export function route<P = undefined, Q = undefined, B = undefined, R = unknown>(
   const { run, ...rest } = spec;
   return {
     ...rest,
-    handle: async (request) => {
+    handle: async (request, access) => {
       if (spec.body && request.body === undefined) {
         throw new HttpProblem(415, 'Send a JSON body with the content type application/json.');
       }
@@ -79,6 +86,7 @@ export function route<P = undefined, Q = undefined, B = undefined, R = unknown>(
         params: (spec.params ? parseInput<P>(spec.params, request.params) : undefined) as P,
         query: (spec.query ? parseInput<Q>(spec.query, request.query) : undefined) as Q,
         ifMatch: request.get('if-match') ?? null,
+        access,
         body: (spec.body ? parseInput<B>(spec.body, request.body) : undefined) as B,
       });
       return isReply(result) ? result : { body: result };
@@ -108,10 +116,13 @@ export function routerOf(routes: readonly Route[], checkAnswers = false): Router
   for (const route of routes) {
     const { method, path, status = 200, handle } = route;
     router[method](path, async (request, response) => {
-      const reply = await handle(request);
+      const access = accessOf(response);
+      checkRole(access, route.for);
+      const reply = await handle(request, access);
       if (checkAnswers) checkAnswer(route, reply.body);
       response.status(reply.status ?? status);
       if (reply.etag !== undefined) response.setHeader('ETag', reply.etag);
+      if (reply.phoneKey !== undefined) giveCookie(response, reply.phoneKey);
       if (reply.body instanceof FileText) {
         response.attachment(reply.body.name).type(reply.body.type).send(reply.body.text);
       } else if (reply.body instanceof JsonText) {

@@ -42,6 +42,7 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
       method: 'put',
       path: '/ingredients/:id',
       summary: 'Add an ingredient, or change one; saved formulas keep their shares',
+      for: 'lead',
       params: idParams,
       body: ingredientSchema,
       response: ingredientSchema,
@@ -61,6 +62,7 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
       method: 'delete',
       path: '/ingredients/:id',
       summary: "Take back the kitchen's changes; an ingredient of its own is removed if nothing uses it",
+      for: 'lead',
       params: idParams,
       response: z.array(ingredientSchema),
       run: async ({ params }) => {

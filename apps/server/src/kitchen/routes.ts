@@ -31,6 +31,7 @@ export const kitchenRoutes = (store: KitchenStore, { hub, demo }: Around): Route
     method: 'put',
     path: '/kitchen',
     summary: 'Change them; running batches keep their plan',
+    for: 'lead',
     body: kitchenSchema,
     response: kitchenSchema,
     run: async ({ body }) => {

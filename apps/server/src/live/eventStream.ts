@@ -2,6 +2,7 @@ import { DEVICE_KINDS } from '@kettle-scale/core/device';
 import { parseInput } from '@kettle-scale/core/message';
 import type { RequestHandler, Response } from 'express';
 import { z } from 'zod';
+import { accessOf } from '../access/gate';
 import type { Devices } from '../devices/devices';
 import type { Hub } from './hub';
 
@@ -28,12 +29,19 @@ function openStream(response: Response, hub: Hub, follow: (send: Send) => () => 
   });
   const keepAlive = setInterval(() => response.write(': still here\n\n'), KEEP_ALIVE_MS);
   keepAlive.unref();
-  const offClose = hub.onClose(() => response.end());
-  response.on('close', () => {
+  const { phone } = accessOf(response);
+  // What is told between the end and the close would be written to a stream that is over.
+  const end = (): void => {
+    stop();
+    response.end();
+  };
+  const offs = [hub.onClose(end), hub.onRevoke((id) => id === phone?.id && end())];
+  const stop = (): void => {
     clearInterval(keepAlive);
     stopFollowing();
-    offClose();
-  });
+    offs.forEach((off) => off());
+  };
+  response.on('close', stop);
 }
 
 /** An address that streams. */

@@ -12,6 +12,7 @@ export type News =
   | { type: 'book' }
   | { type: 'ingredients' }
   | { type: 'settings' }
+  | { type: 'phones' }
   /** Everything may have changed: a backup was restored. */
   | { type: 'kitchen' };
 
@@ -33,10 +34,18 @@ export function createHub() {
       emitter.on('news', listener);
       return () => emitter.off('news', listener);
     },
+    /** How many listen now. */
+    listening: (): number => emitter.listenerCount('news'),
     /** Runs once when the server stops, so that open streams do not hold it. */
     onClose: (listener: () => void): (() => void) => {
       emitter.once('close', listener);
       return () => emitter.off('close', listener);
+    },
+    /** Ends what a phone has open, whose key was taken away or whose role is another. */
+    revoke: (phoneId: string): void => void emitter.emit('revoke', phoneId),
+    onRevoke: (listener: (phoneId: string) => void): (() => void) => {
+      emitter.on('revoke', listener);
+      return () => emitter.off('revoke', listener);
     },
     close: (): void => void emitter.emit('close'),
   };

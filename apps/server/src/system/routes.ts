@@ -12,6 +12,7 @@ export const systemRoutes = (database: Database, { version, demo, now }: About):
   route({
     method: 'get',
     path: '/health',
+    for: 'anyone',
     summary: 'Whether the kitchen can be saved: the disk, the folder, the database, and when it last was',
     response: healthSchema,
     run: () => healthOf(database, { version, demo, now: now() }),

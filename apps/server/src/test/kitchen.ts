@@ -5,9 +5,11 @@ import type { BatchEvent, EventBody } from '@kettle-scale/core/batch';
 import { DEVICE_KINDS } from '@kettle-scale/core/device';
 import type { Formula } from '@kettle-scale/core/formula';
 import { demoFormulas, openStandIns } from '@kettle-scale/simulation';
+import type { Express } from 'express';
 import pino from 'pino';
 import request from 'supertest';
 import { v7 as uuidv7 } from 'uuid';
+import { APP_HEADER } from '../access/gate';
 import { createApp } from '../app';
 import { settle } from '../db/connection';
 import { openDatabase } from '../db/openDatabase';
@@ -40,6 +42,13 @@ async function copyOf(seeded: boolean): Promise<string> {
   return file;
 }
 
+/** Asks as the app does. */
+function asApp(app: Express) {
+  const method = (name: 'get' | 'post' | 'put' | 'delete') => (path: string) =>
+    request(app)[name](path).set(APP_HEADER, 'test');
+  return { get: method('get'), post: method('post'), put: method('put'), delete: method('delete') };
+}
+
 interface TestKitchen {
   file?: string;
   /** A made-up kitchen; filled, unless it says otherwise. */
@@ -67,7 +76,7 @@ export async function openTestKitchen({
     standIns: openStandIns(simulate ? DEVICE_KINDS : [], () => NOW),
     checkAnswers: true,
   });
-  return { path, database, stores, hub, app, api: request(app), close: () => database.close() };
+  return { path, database, stores, hub, app, api: asApp(app), close: () => database.close() };
 }
 
 export const wrap = (): Formula => {

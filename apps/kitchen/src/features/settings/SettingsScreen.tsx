@@ -11,6 +11,7 @@ import { HoldLimits } from './HoldLimits';
 import { KitchenForm } from './KitchenForm';
 import { KitchenWays } from './KitchenWays';
 import { Mixers } from './Mixers';
+import { PhonesTicket } from './PhonesTicket';
 import { ServerTicket } from './ServerTicket';
 
 /** This person's units and look; the kitchen's scales, bowl and losses. */
@@ -71,6 +72,7 @@ export function SettingsScreen() {
           <Mixers kitchen={kitchen.data} />
           <KitchenForm kitchen={kitchen.data} />
           <HoldLimits kitchen={kitchen.data} />
+          <PhonesTicket />
           <BackupTicket />
           <ServerTicket />
         </>

@@ -1,5 +1,5 @@
 import { screen, waitFor } from '@testing-library/react';
-import { type Health, Refused, api } from '../../api/api';
+import { type Health, NoKey, Refused, api } from '../../api/api';
 import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
 import { ring } from '../../ui/alarm/alarm';
@@ -10,7 +10,10 @@ const ok: Health = {
   ...{ lastWriteAt: null, freeBytes: 1e9 },
 };
 const answers = (health: Health) => jest.spyOn(api, 'health').mockResolvedValue(health);
-beforeEach(() => queryClient.clear());
+beforeEach(() => {
+  queryClient.clear();
+  jest.spyOn(api, 'access').mockResolvedValue({ role: 'lead', phone: null, network: null });
+});
 
 test('says on every screen that the server cannot save, in its words', async () => {
   answers({ ...ok, status: 'trouble', problems: ['The disk of the kitchen’s server is full.'] });
@@ -24,6 +27,15 @@ test('says that the server is away, and that what is shown may be old', async ()
   draw(<HealthBanner />);
   const alert = await screen.findByRole('alert');
   expect(alert.textContent).toMatch(/does not answer: this is what was last known\.\s.*kept on this device/);
+});
+
+test('says that the phone’s key was taken away, and leads to a new one', async () => {
+  answers(ok);
+  jest.spyOn(api, 'access').mockRejectedValue(new NoKey('Pair it.'));
+  draw(<HealthBanner />);
+  const alert = await screen.findByRole('alert');
+  expect(alert.textContent).toMatch(/has no key .* any more.*kept on this device/s);
+  expect(screen.getByRole('button', { name: 'Pair this phone' })).toBeTruthy();
 });
 
 test('says nothing while all is well', async () => {

@@ -3,6 +3,7 @@ import * as book from './0002-book';
 import * as bench from './0003-bench';
 import * as log from './0004-log';
 import * as service from './0005-service';
+import * as phones from './0006-phones';
 
 export interface Migration {
   name: string;
@@ -17,4 +18,5 @@ export const migrations: readonly Migration[] = [
   { name: '0003-bench', ...bench },
   { name: '0004-log', ...log },
   { name: '0005-service', ...service },
+  { name: '0006-phones', ...phones },
 ];

@@ -1,0 +1,106 @@
+import type { Phone, Role } from '@kettle-scale/core/phone';
+import { parse } from 'cookie';
+import type { Request, RequestHandler, Response } from 'express';
+import { HttpProblem } from '../http/problem';
+import type { PhoneStore } from './phones';
+
+/** Who asks. */
+export interface Access {
+  role: Role;
+  /** Null on the server's own screen, which needs no key. */
+  phone: Phone | null;
+}
+
+/** The prefix has browsers take it over HTTPS alone, for this name alone, and for every path. */
+const COOKIE = '__Host-kettle-key';
+/** Browsers keep a cookie for 400 days at most; it is given anew whenever the app is opened. */
+const COOKIE_MS = 400 * 24 * 3_600_000;
+/** The app says with every change that it is the app: a page from elsewhere cannot add a header without asking first. */
+export const APP_HEADER = 'Kettle-App';
+
+const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
+const FORWARDED = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip'];
+/** What answers without a key. */
+const OPEN = /^\/(trust|pair)(\/|$)|^\/api\/v1\/(health|pair)$/;
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Whether somebody sits at the server itself: neither end of the connection is on a network, and nobody passed it on. */
+function isOwnScreen({ socket, headers }: Request): boolean {
+  return (
+    LOOPBACK.has(socket.localAddress ?? '') &&
+    LOOPBACK.has(socket.remoteAddress ?? '') &&
+    !FORWARDED.some((name) => headers[name] !== undefined)
+  );
+}
+
+const bearerOf = (request: Request): string | undefined =>
+  /^Bearer (\S+)$/i.exec(request.get('authorization') ?? '')?.[1];
+
+export const giveCookie = (response: Response, key: string): void => {
+  response.cookie(COOKIE, key, { ...cookieOptions, maxAge: COOKIE_MS });
+};
+const cookieOptions = { httpOnly: true, secure: true, sameSite: 'strict', path: '/' } as const;
+
+/** Who was let in, for what comes after the gate: nobody, at an open address. */
+export const accessOf = (response: Response): Access =>
+  (response.locals.access as Access | undefined) ?? NOBODY;
+const NOBODY: Access = { role: 'device', phone: null };
+
+/** A person who opens a page is led on; a program is told. */
+function sendAway(request: Request, response: Response, to: string, problem: HttpProblem): void {
+  if (request.method !== 'GET' || request.path.startsWith('/api/') || !request.accepts('html')) throw problem;
+  response.clearCookie(COOKIE, cookieOptions).redirect(303, to);
+}
+
+/** Lets in the server's own screen, and from a network over HTTPS whoever has a key; nothing else passes but health, trust and pairing. */
+export const gate =
+  (phones: PhoneStore, now: () => Date): RequestHandler =>
+  async (request, response, next) => {
+    const open = OPEN.test(request.path);
+    if (isOwnScreen(request)) {
+      response.locals.access = { role: 'lead', phone: null } satisfies Access;
+      return next();
+    }
+    if (!request.secure && !open) {
+      const why = 'From a network this kitchen answers over HTTPS only: see /trust.';
+      return sendAway(request, response, '/trust', new HttpProblem(403, why));
+    }
+    const key = bearerOf(request) ?? parse(request.get('cookie') ?? '')[COOKIE];
+    const phone = key === undefined || !request.secure ? null : await phones.seen(key, now());
+    if (!phone) {
+      if (open) return next();
+      const why = 'This phone has no key to the kitchen: pair it with a code from the server.';
+      return sendAway(request, response, '/pair', new HttpProblem(401, why));
+    }
+    response.locals.access = { role: phone.role, phone } satisfies Access;
+    if (key !== undefined && request.path === '/') giveCookie(response, key);
+    next();
+  };
+
+/** A change comes from the app, or from whoever has a key in hand: no page elsewhere sends either. */
+export const appOnly: RequestHandler = (request, _response, next) => {
+  const fromApp = Boolean(request.get(APP_HEADER)) || bearerOf(request) !== undefined;
+  if (!SAFE.has(request.method) && !fromApp) {
+    throw new HttpProblem(403, `A change needs the header ${APP_HEADER}, which says what sends it.`);
+  }
+  next();
+};
+
+/** Most routes are for cooks and leads; some for leads alone, some for devices too, and few for anyone. */
+export type For = 'lead' | 'device' | 'anyone';
+
+/** @throws HttpProblem when who asks may not */
+export function checkRole({ role }: Access, whom: For | undefined): void {
+  if (whom === 'anyone') return;
+  if (role === 'device' && whom !== 'device') throw new HttpProblem(403, 'A device only tells its readings.');
+  if (role === 'cook' && whom === 'lead') {
+    throw new HttpProblem(403, 'Only a lead may do this: ask one, or have this phone made a lead’s.');
+  }
+}
+
+export const only =
+  (whom: For | undefined): RequestHandler =>
+  (_request, response, next) => {
+    checkRole(accessOf(response), whom);
+    next();
+  };

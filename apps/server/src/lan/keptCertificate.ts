@@ -1,0 +1,100 @@
+import { X509Certificate } from 'node:crypto';
+import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { isIP } from 'node:net';
+import { join } from 'node:path';
+import { StartProblem } from '../db/startProblem';
+import { type Certified, certify, makeAuthority, vouchesFor } from './certificates';
+
+const DAY_MS = 24 * 3_600_000;
+/** A certificate is made anew so long before it ends. */
+const RENEW_DAYS = 60;
+/** Only the owner of the files reads them; a folder also needs the right to be entered. */
+const OWNER_ONLY = { file: 0o600, folder: 0o700 } as const;
+
+/** What the server shows, and what phones learn to trust. */
+export interface ServerCertificate extends Certified {
+  /** The kitchen's own authority; null for a certificate that was given. */
+  authority: { cert: string; der: Buffer; fingerprint: string } | null;
+  endsAt: Date;
+}
+
+/** A file that is whole or not there, and that nobody else reads. */
+function writePrivate(path: string, text: string): void {
+  writeFileSync(`${path}.new`, text, { mode: OWNER_ONLY.file });
+  renameSync(`${path}.new`, path);
+}
+
+function readPair(folder: string, name: string): Certified | null {
+  const [cert, key] = [join(folder, `${name}.pem`), join(folder, `${name}.key`)];
+  if (!existsSync(cert) || !existsSync(key)) return null;
+  return { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8') };
+}
+
+function keepPair(folder: string, name: string, { cert, key }: Certified): void {
+  writePrivate(join(folder, `${name}.key`), key);
+  writePrivate(join(folder, `${name}.pem`), cert);
+}
+
+const endOf = (cert: string): Date => new Date(new X509Certificate(cert).validTo);
+
+const covers = (cert: string, name: string): boolean => {
+  const read = new X509Certificate(cert);
+  return (isIP(name) ? read.checkIP(name) : read.checkHost(name)) !== undefined;
+};
+
+/** Whether a certificate still does: its authority's, for these names, and for a good while yet. */
+function stillGood(pair: Certified, authority: Certified, names: readonly string[], now: Date): boolean {
+  const issuer = new X509Certificate(authority.cert);
+  return (
+    new X509Certificate(pair.cert).verify(issuer.publicKey) &&
+    endOf(pair.cert).getTime() - now.getTime() > RENEW_DAYS * DAY_MS &&
+    names.every((name) => covers(pair.cert, name))
+  );
+}
+
+/**
+ * The kitchen's own authority and certificate in a folder, made or made anew when they are missing, nearly over, or when the
+ * kitchen has a new address.
+ * @param names names and addresses of the kitchen
+ */
+export async function keptCertificate(
+  folder: string,
+  names: readonly string[],
+  now: Date,
+): Promise<ServerCertificate> {
+  mkdirSync(folder, { recursive: true, mode: OWNER_ONLY.folder });
+  chmodSync(folder, OWNER_ONLY.folder);
+  let authority = readPair(folder, 'authority');
+  if (!authority || endOf(authority.cert).getTime() - now.getTime() < RENEW_DAYS * DAY_MS) {
+    authority = await makeAuthority(names, now);
+    keepPair(folder, 'authority', authority);
+  }
+  // One name that it may not vouch for would make browsers refuse them all.
+  const vouched = names.filter(vouchesFor(authority.cert));
+  let own = readPair(folder, 'kitchen');
+  if (!own || !stillGood(own, authority, vouched, now)) {
+    own = await certify(authority, vouched, now);
+    keepPair(folder, 'kitchen', own);
+  }
+  const { raw, fingerprint256 } = new X509Certificate(authority.cert);
+  return {
+    ...own,
+    authority: { cert: authority.cert, der: raw, fingerprint: fingerprint256 },
+    endsAt: endOf(own.cert),
+  };
+}
+
+/**
+ * A certificate that was made elsewhere.
+ * @throws StartProblem with one sentence when it cannot be read, or the key is another's
+ */
+export function givenCertificate(certFile: string, keyFile: string): ServerCertificate {
+  try {
+    const [cert, key] = [readFileSync(certFile, 'utf8'), readFileSync(keyFile, 'utf8')];
+    return { cert, key, authority: null, endsAt: endOf(cert) };
+  } catch (error) {
+    throw new StartProblem(
+      `The certificate ${certFile} with its key ${keyFile} cannot be read: ${(error as Error).message}.`,
+    );
+  }
+}

@@ -1,0 +1,14 @@
+export {
+  accessSchema,
+  codeRequestSchema,
+  type KitchenAccess,
+  pairingCodeSchema,
+  type PairingCode,
+  pairRequestSchema,
+  type Phone,
+  type PhoneChange,
+  phoneChangeSchema,
+  phoneSchema,
+  type Role,
+  ROLES,
+} from './phoneSchema';
