@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { expect, test } from './test';
 import { startServer } from '../tools/demoServer';
 import { bench } from './bench';
@@ -83,7 +84,13 @@ test('a backup of the kitchen, restored into an empty one on a server of its own
   const empty = await startServer(['--data', mkdtempSync(join(tmpdir(), 'kettle-empty-'))]);
   try {
     await page.goto(`${empty.url}/settings`);
-    await page.getByLabel('Backup file').setInputFiles(file);
+    // As the server keeps its own: packed.
+    const packed = {
+      name: 'kitchen-2026-03-04.jsonl.gz',
+      mimeType: 'application/gzip',
+      buffer: gzipSync(saved),
+    };
+    await page.getByLabel('Backup file').setInputFiles(packed);
     await page.getByRole('button', { name: 'Restore from this file' }).click();
     await expect(page.getByText(new RegExp(`^Restored: \\d+ formulas, ${batches} batches`))).toBeVisible();
     const again = await (await request.get(`${empty.url}/api/v1/backup`)).text();

@@ -7,6 +7,7 @@ import { Argument, Command, CommanderError } from 'commander';
 import { addBenchCommands } from './benchCommands';
 import { addFormulaCommands } from './formulaCommands';
 import { addGriddleCommands } from './griddleCommands';
+import { addKeepingCommands } from './keepingCommands';
 import { addLogCommands } from './logCommands';
 import { addShiftCommands } from './shiftCommands';
 
@@ -35,7 +36,7 @@ function readText(file: string, from: string): string {
 }
 
 /**
- * The command for scripts: documents in, documents out, all the work in core.
+ * The command for scripts: documents in, documents out, all the work in core; and what keeps a kitchen's folder.
  * @returns the exit code: 0, or 2 with one line on standard error naming the first field that is wrong
  */
 export async function runKettle(args: readonly string[], { out, err, from }: Streams): Promise<number> {
@@ -58,6 +59,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
   addLogCommands(program, io);
   addGriddleCommands(program, io);
   addShiftCommands(program, io);
+  addKeepingCommands(program, io, from);
   program
     .command('schema')
     .description('print the JSON Schema of a document')
@@ -78,7 +80,7 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
       if (error.exitCode === 0) return 0;
       const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
       err(
-        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, bake, solve, window, plate, shift, log, formula or schema; --help lists them.' : words}\n`,
+        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, bake, solve, window, plate, shift, log, formula, doctor, backup, drill or schema; --help lists them.' : words}\n`,
       );
       return BAD_INPUT;
     }

@@ -28,6 +28,7 @@ import { routerOf } from './http/route';
 import { ingredientRoutes } from './ingredients/routes';
 import { kitchenRoutes } from './kitchen/routes';
 import { kitchenStream, streamHandler } from './live/eventStream';
+import type { NightlyState } from './keeping/nightly';
 import { type Hub, createHub } from './live/hub';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plans/routes';
@@ -71,6 +72,8 @@ export interface AppOptions {
   proxies?: readonly string[];
   /** How phones reach the kitchen; null where it listens on its own machine alone. */
   network?: () => Network | null;
+  /** How the backups of the nights are. */
+  nightly?: () => NightlyState | null;
   /** Codes for phones. */
   pairing?: Pairing;
   /** Holds every answer against its schema, for tests. */
@@ -91,6 +94,7 @@ export function createApp({
   proxies = [],
   network = () => null,
   pairing = createPairing(now),
+  nightly = () => null,
   checkAnswers = false,
 }: AppOptions): Express {
   const devices = openDevices({ now, standIns, demo });
@@ -98,7 +102,7 @@ export function createApp({
   const around = { hub, now, demo };
   const pair = pairPhone(stores.phones, { pairing, hub, logger, now });
   const routes = [
-    ...systemRoutes(database, { version: VERSION, demo, now }),
+    ...systemRoutes(database, { version: VERSION, demo, now, nightly }),
     ...ingredientRoutes(stores.ingredients, stores, hub),
     ...kitchenRoutes(stores.kitchen, around),
     ...flourLotRoutes(stores.flourLots, { ...stores, hub, now }),

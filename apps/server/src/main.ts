@@ -4,6 +4,7 @@ import { createApp } from './app';
 import { StartProblem } from './db/startProblem';
 import { seedDemo } from './demo/seedDemo';
 import { openStandIns } from './demo/standIns';
+import { keepNightly } from './keeping/nightly';
 import { type Door, makeDoor, ownAddress } from './lan/openToNetwork';
 import { HOW_TO_PAIR, codeWords, networkWords } from './lan/words';
 import { createHub } from './live/hub';
@@ -34,12 +35,18 @@ async function start(): Promise<void> {
 
   const hub = createHub();
   const pairing = createPairing(now);
+  const { stores } = kitchen;
+  // The demo's kitchen is made up; losing it loses nothing.
+  const nights = demo
+    ? null
+    : keepNightly({ data: options.data, logger, zone: async () => (await stores.kitchen.get()).timeZone });
   // The app says how it is reached, and what it is reached through serves the app.
   let door: Door | null = null;
   const app = createApp({
-    ...{ database: kitchen.database, stores: kitchen.stores, logger, hub, demo, proxies, pairing, now },
+    ...{ database: kitchen.database, stores, logger, hub, demo, proxies, pairing, now },
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,
+    nightly: () => nights?.state() ?? null,
     standIns: openStandIns(options.simulate, now, options.deviceSeed),
     ...(web ? { webDir: web } : {}),
   });
@@ -61,7 +68,7 @@ async function start(): Promise<void> {
     process.stdout.write(`Kettle Scale is ready at ${ownAddress(host, on)}\n`);
     const reached = network();
     if (!reached) return;
-    const code = () => ({ ...pairing.offer('lead'), paired: kitchen.stores.phones.list().length > 0 });
+    const code = () => ({ ...pairing.offer('lead'), paired: stores.phones.list().length > 0 });
     const how = process.stdout.isTTY
       ? await codeWords(reached, { ...code(), minutes: CODE_MS / MINUTE_MS })
       : HOW_TO_PAIR;
@@ -73,6 +80,7 @@ async function start(): Promise<void> {
     if (stopping) return;
     stopping = true;
     setTimeout(opening.closeAll, SHUTDOWN_MS).unref();
+    nights?.stop();
     const left = opening.leave();
     server.close(() => void left.then(kitchen.close).then(() => process.exit(0)));
     hub.close();

@@ -14,11 +14,12 @@ import { QueryTypes } from 'sequelize';
 import { settle } from './db/connection';
 import { lockFolder, unwritable } from './db/lockFolder';
 import { type Database, openDatabase } from './db/openDatabase';
+import { copyBeforeUpgrade } from './keeping/beforeUpgrade';
 import { RESTORING } from './backup/restore';
 import { StartProblem } from './db/startProblem';
 import { type Stores, openStores } from './stores';
 
-const KITCHEN_FILE = 'kitchen.sqlite';
+export const KITCHEN_FILE = 'kitchen.sqlite';
 /** A kitchen that is being made; one that was left by a kill is thrown away. */
 const IN_THE_MAKING = 'kitchen.sqlite.making';
 
@@ -105,6 +106,7 @@ export async function openKitchen(folder: string, seed?: Seed): Promise<OpenKitc
   const release = await lockFolder(folder);
   try {
     for (const stem of [IN_THE_MAKING, RESTORING]) throwAway(folder, stem);
+    await copyBeforeUpgrade(folder, join(folder, KITCHEN_FILE));
     const isNew = !existsSync(join(folder, KITCHEN_FILE));
     if (isNew || (seed && (await copyEmpty(folder)))) await make(folder, seed);
     const database = await openDatabase(join(folder, KITCHEN_FILE));

@@ -27,6 +27,8 @@ export interface Health {
   lastWriteAt: string | null;
   freeBytes: number | null;
   problems: string[];
+  /** Backups that the server makes by itself; null where it makes none. */
+  backup: { lastAt: string | null; problem: string | null } | null;
 }
 
 /** A request that takes longer than this is given up; the queue tries again. */

@@ -92,10 +92,23 @@ export const useHeld = (from: string) => {
   });
 };
 
+/** The text of a backup: those that the server keeps are packed. */
+async function unpacked(file: File): Promise<Blob> {
+  if (!file.name.endsWith('.gz')) return file;
+  try {
+    return await new Response(file.stream().pipeThrough(new DecompressionStream('gzip'))).blob();
+  } catch (error) {
+    if (error instanceof TypeError)
+      throw new Error(`“${file.name}” is damaged: it cannot be unpacked.`, { cause: error });
+    throw error;
+  }
+}
+
 /** Everything that was known of the kitchen is asked for anew. */
 export const useRestore = () =>
   useMutation({
-    mutationFn: ({ backup, replace }: { backup: Blob; replace: boolean }) => api.restore(backup, replace),
+    mutationFn: async ({ backup, replace }: { backup: File; replace: boolean }) =>
+      api.restore(await unpacked(backup), replace),
     onSuccess: () => queryClient.invalidateQueries(),
   });
 

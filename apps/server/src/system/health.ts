@@ -4,6 +4,7 @@ import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import type { Database } from '../db/openDatabase';
 import { HttpProblem } from '../http/problem';
+import type { NightlyState } from '../keeping/nightly';
 
 export const healthSchema = z.strictObject({
   /** Trouble: something in `problems` keeps the kitchen from being saved, or soon will. */
@@ -17,6 +18,8 @@ export const healthSchema = z.strictObject({
   /** Room on the disk of the kitchen's folder; null where it cannot be asked. */
   freeBytes: z.number().nullable(),
   problems: z.array(z.string()),
+  /** Backups that the server makes by itself; null where it makes none. */
+  backup: z.strictObject({ lastAt: z.string().nullable(), problem: z.string().nullable() }).nullable(),
 });
 
 export type Health = z.infer<typeof healthSchema>;
@@ -39,7 +42,7 @@ async function tried<T>(ask: () => Promise<T>): Promise<{ value: T } | { failed:
 /** Looks at the disk, the folder, the file and the database as they are now. */
 export async function healthOf(
   { file, sequelize, write, writes }: Database,
-  about: { version: string; now: Date; demo: boolean },
+  about: { version: string; now: Date; demo: boolean; backup: NightlyState | null },
 ): Promise<Health> {
   const [room, there, last] = await Promise.all([
     tried(() => statfs(dirname(file))),
@@ -73,5 +76,6 @@ export async function healthOf(
       writes().lastAt?.toISOString() ?? ('value' in last ? (last.value[0]?.receivedAt ?? null) : null),
     freeBytes,
     problems,
+    backup: about.backup,
   };
 }

@@ -57,7 +57,7 @@ export function BackupTicket() {
       <input
         ref={picker}
         type="file"
-        accept=".jsonl,application/x-ndjson"
+        accept=".jsonl,.gz,application/x-ndjson"
         aria-label="Backup file"
         style={{ display: 'none' }}
         onChange={({ target }) => {

@@ -1,7 +1,7 @@
 import { useHealth } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
-import { Body, Heading } from '../../ui/type';
+import { Body, Heading, Strong } from '../../ui/type';
 
 const GB = 1e9;
 
@@ -29,6 +29,15 @@ export function ServerTicket() {
             unit={data.freeBytes === null ? '' : 'GB'}
           />
           <Leader name="Program" value={data.version} />
+          {data.backup ? (
+            <Leader
+              name="Backup of the night"
+              value={data.backup.lastAt ? write(data.backup.lastAt, 'stamp') : 'none yet'}
+            />
+          ) : null}
+          {data.backup?.problem ? (
+            <Strong tone="plum">{`The last backup failed: ${data.backup.problem}`}</Strong>
+          ) : null}
           {data.demo ? (
             <Body tone="soot">This is the demo: its kitchen, its readings and its history are made up.</Body>
           ) : null}

@@ -1,0 +1,117 @@
+import { randomUUID } from 'node:crypto';
+import { createReadStream, createWriteStream, existsSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { mkdir, open, rename } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Readable, pipeline as pipe } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip, createGzip } from 'node:zlib';
+import { backupLines } from '../backup/backup';
+import { type Restored, fillKitchen } from '../backup/fillKitchen';
+import { LIMITS, incomingLines } from '../backup/incoming';
+import { type Database, openDatabase } from '../db/openDatabase';
+import { openStores } from '../stores';
+import { keptDays } from './kept';
+
+const NAME = /^kitchen-(\d{4}-\d{2}-\d{2})\.jsonl\.gz$/;
+const PASSING = 'drill.sqlite';
+
+/** Where the server keeps its own backups. */
+export const backupFolder = (data: string): string => join(data, 'backups');
+
+export interface KeptBackup {
+  day: string;
+  file: string;
+  bytes: number;
+  madeAt: Date;
+}
+
+/** Backups that are there, the newest first. */
+export function backupsIn(folder: string): KeptBackup[] {
+  if (!existsSync(folder)) return [];
+  return readdirSync(folder)
+    .flatMap((name) => {
+      const day = NAME.exec(name)?.[1];
+      if (day === undefined) return [];
+      const { size, mtime } = statSync(join(folder, name));
+      return [{ day, file: join(folder, name), bytes: size, madeAt: mtime }];
+    })
+    .sort((a, b) => b.day.localeCompare(a.day));
+}
+
+/** A backup as text, unpacked where it is packed; nothing is read before somebody reads it, and then errors are that reader's. */
+function textOf(file: string): Readable {
+  if (!file.endsWith('.gz')) return createReadStream(file);
+  return Readable.from(
+    (async function* () {
+      const text = createGunzip();
+      // What goes wrong on the way ends the text with the same error, which is thrown here.
+      pipe(createReadStream(file), text, () => undefined);
+      yield* text;
+    })(),
+  );
+}
+
+/**
+ * Reads a backup back as a whole kitchen, into a file that is thrown away.
+ * @returns how many of each kind of line came back
+ * @throws InputError naming the line that cannot be used
+ */
+export async function readBack(file: string, folder: string): Promise<Restored> {
+  const beside = join(folder, `${randomUUID()}-${PASSING}`);
+  try {
+    const database = await openDatabase(beside, { passing: true });
+    try {
+      return await fillKitchen(database, await openStores(database), incomingLines(textOf(file), LIMITS));
+    } finally {
+      await database.close();
+    }
+  } finally {
+    for (const end of ['', '-wal', '-shm', '-journal']) rmSync(beside + end, { force: true });
+  }
+}
+
+/** What is written is on the disk before its name is. */
+async function sync(path: string): Promise<void> {
+  const handle = await open(path, 'r');
+  try {
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+}
+
+/**
+ * Writes a backup of the kitchen, reads it back, and only then gives it its name and throws away what is not kept any more.
+ * @param folder the folder of backups
+ * @param day the kitchen's day, `2026-03-04`; a backup of the same day is replaced
+ * @returns what came back when it was read
+ */
+export async function makeBackup(
+  database: Database,
+  folder: string,
+  { day, now }: { day: string; now: Date },
+): Promise<Restored> {
+  await mkdir(folder, { recursive: true });
+  const file = join(folder, `kitchen-${day}.jsonl.gz`);
+  // A name that still ends in .gz, and that no list of backups takes for one.
+  const making = join(folder, `making-${randomUUID()}.jsonl.gz`);
+  try {
+    await database.snapshot((transaction) =>
+      pipeline(
+        Readable.from(backupLines(database, now.toISOString(), transaction)),
+        createGzip(),
+        createWriteStream(making),
+      ),
+    );
+    const restored = await readBack(making, folder);
+    await sync(making);
+    await rename(making, file);
+    await sync(folder);
+    const backups = backupsIn(folder);
+    const kept = keptDays(backups.map((one) => one.day));
+    for (const one of backups) if (!kept.has(one.day)) rmSync(one.file);
+    return restored;
+  } finally {
+    rmSync(making, { force: true });
+  }
+}

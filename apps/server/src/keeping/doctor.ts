@@ -1,0 +1,155 @@
+import { X509Certificate } from 'node:crypto';
+import { existsSync, readFileSync, statfsSync } from 'node:fs';
+import { join } from 'node:path';
+import { execFile } from 'node:child_process';
+import { promisify } from 'node:util';
+import { connect } from '../db/connection';
+import { lockFolder } from '../db/lockFolder';
+import { migrations } from '../db/migrations';
+import { StartProblem, sqliteCode } from '../db/startProblem';
+import { KITCHEN_FILE } from '../openKitchen';
+import { backupFolder, backupsIn } from './backups';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+const GB = 1e9;
+/** Under this much room a year's backups may not fit. */
+const LEAST_FREE_BYTES = 1e9;
+/** A night and the day after it. */
+const OLDEST_BACKUP_MS = 2 * DAY_MS;
+/** A certificate renews itself 60 days before its end: later than this something keeps it from it. */
+const LEAST_CERTIFICATE_MS = 30 * DAY_MS;
+/** Acts are dated by phones, which may be a little ahead. */
+const CLOCK_SLACK_MS = HOUR_MS;
+
+/** One thing that was looked at. */
+export interface Finding {
+  what: string;
+  /** Well, to be looked at soon, or broken. */
+  state: 'well' | 'look' | 'broken';
+  /** What was found and, where it is not well, what to do. */
+  says: string;
+}
+const well = (what: string, says: string): Finding => ({ what, state: 'well', says });
+const look = (what: string, says: string): Finding => ({ what, state: 'look', says });
+const broken = (what: string, says: string): Finding => ({ what, state: 'broken', says });
+
+async function running(data: string): Promise<Finding> {
+  try {
+    await (
+      await lockFolder(data)
+    )();
+    return look('Server', 'not running with this folder.');
+  } catch (error) {
+    if (!(error instanceof StartProblem)) throw error;
+    return /already working/.test(error.message)
+      ? well('Server', 'running.')
+      : broken('Folder', error.message);
+  }
+}
+
+/** What the database says of itself: whether it is whole, how far its tables are, when something was stored last. */
+async function database(file: string, now: Date): Promise<Finding[]> {
+  const connection = await connect(file);
+  try {
+    const { integrity_check: integrity } = await connection.row('PRAGMA integrity_check(1)');
+    if (integrity !== 'ok') {
+      return [
+        broken('Database', `damaged (${String(integrity)}). Stop the server and restore the newest backup.`),
+      ];
+    }
+    const { newest } = await connection.row('SELECT MAX(name) AS newest FROM migrations');
+    const { last } = await connection.row('SELECT MAX(receivedAt) AS last FROM batch_events');
+    const aheadMs = Date.parse(String(last)) - now.getTime();
+    const ours = migrations.at(-1)?.name ?? '';
+    return [
+      well('Database', 'whole.'),
+      newest === ours
+        ? well('Version', `tables and program are at ${ours}.`)
+        : look(
+            'Version',
+            `tables at ${String(newest)}, program at ${ours}: the next start upgrades, with a copy first.`,
+          ),
+      aheadMs > CLOCK_SLACK_MS
+        ? broken(
+            'Clock',
+            `set back: the last act was stored at ${String(last)}, after the time now. Set the clock.`,
+          )
+        : well('Clock', 'after the last act.'),
+    ];
+  } finally {
+    await connection.close();
+  }
+}
+
+const asked = promisify(execFile);
+/** Whether the machine sets its clock by the network; nothing is said where it cannot be asked. */
+async function timeServer(): Promise<Finding[]> {
+  try {
+    const { stdout } = await asked('timedatectl', ['show', '-p', 'NTPSynchronized', '--value']);
+    return stdout.trim() === 'yes'
+      ? [well('Time', 'set by the network.')]
+      : [look('Time', 'not set by the network: “timedatectl set-ntp true” sees to it.')];
+  } catch {
+    return [];
+  }
+}
+
+function room(data: string): Finding {
+  const { bavail, bsize } = statfsSync(data);
+  const free = bavail * bsize;
+  const words = `${(free / GB).toFixed(1)} GB free.`;
+  return free < LEAST_FREE_BYTES ? look('Disk', `${words} Make room.`) : well('Disk', words);
+}
+
+function backups(data: string, now: Date): Finding {
+  const [newest, ...more] = backupsIn(backupFolder(data));
+  if (!newest)
+    return look('Backups', 'none yet: the first is made in the next night, or by “kettle backup”.');
+  const words = `${more.length + 1}, the newest of ${newest.day}, read back when it was made.`;
+  return now.getTime() - newest.madeAt.getTime() > OLDEST_BACKUP_MS
+    ? broken('Backups', `${words} It is too old: make one with “kettle backup” and look at the server’s log.`)
+    : well('Backups', words);
+}
+
+function certificate(data: string, now: Date): Finding[] {
+  const file = join(data, 'certificates/kitchen.pem');
+  if (!existsSync(file)) return [];
+  const { validTo } = new X509Certificate(readFileSync(file));
+  const end = new Date(validTo).toISOString().slice(0, 10);
+  return [
+    Date.parse(validTo) - now.getTime() < LEAST_CERTIFICATE_MS
+      ? broken(
+          'Certificate',
+          `ends on ${end}. It should have renewed itself: restart the server, and look at its log.`,
+        )
+      : well('Certificate', `good until ${end}, and renews itself.`),
+  ];
+}
+
+/**
+ * Looks at a kitchen's folder and says how it is; changes nothing.
+ * @param data the folder
+ */
+export async function examine(data: string, now: Date): Promise<Finding[]> {
+  const file = join(data, KITCHEN_FILE);
+  if (!existsSync(file))
+    return [broken('Folder', `there is no kitchen in ${data}. Name its folder with --data.`)];
+  const inside = await database(file, now).catch((error: unknown) => {
+    if (sqliteCode(error) === undefined) throw error;
+    return [
+      broken(
+        'Database',
+        `cannot be read (${sqliteCode(error)}). Stop the server and restore the newest backup.`,
+      ),
+    ];
+  });
+  return [
+    await running(data),
+    ...inside,
+    ...(await timeServer()),
+    room(data),
+    backups(data, now),
+    ...certificate(data, now),
+  ];
+}

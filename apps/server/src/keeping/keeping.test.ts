@@ -1,0 +1,111 @@
+import { existsSync, mkdtempSync, readdirSync, truncateSync, utimesSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { connect } from '../db/connection';
+import { openDatabase } from '../db/openDatabase';
+import { KITCHEN_FILE, openKitchen } from '../openKitchen';
+import { batchStart, openTestKitchen, wrap } from '../test/kitchen';
+import { backupFolder, backupsIn, makeBackup, readBack } from './backups';
+import { examine } from './doctor';
+
+const DAY_MS = 24 * 3_600_000;
+const now = new Date();
+const newFolder = () => mkdtempSync(join(tmpdir(), 'kettle-keep-'));
+
+/** A folder with a kitchen in it: a formula and a batch. */
+async function folderWithKitchen(): Promise<string> {
+  const data = newFolder();
+  const kitchen = await openTestKitchen({ file: join(data, KITCHEN_FILE) });
+  await kitchen.stores.formulas.create(wrap(), 'new', '2026-03-01T00:00:00.000Z');
+  await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+  await kitchen.close();
+  return data;
+}
+const inFile = async (data: string, sql: string) => {
+  const connection = await connect(join(data, KITCHEN_FILE));
+  await connection.exec(sql);
+  await connection.close();
+};
+const backUp = async (data: string, day: string) => {
+  const database = await openDatabase(join(data, KITCHEN_FILE));
+  return makeBackup(database, backupFolder(data), { day, now }).finally(database.close);
+};
+
+test('a backup comes back whole, and the ninth day throws the first away', async () => {
+  const data = await folderWithKitchen();
+  for (let day = 2; day <= 9; day += 1) {
+    expect(await backUp(data, `2026-03-0${day}`)).toMatchObject({ formula: 1, batch: 1 });
+  }
+  // A Sunday is the newest of its week, and so the Sunday before the seven days would stay; the 2nd of March is a Monday.
+  const days = backupsIn(backupFolder(data)).map(({ day }) => day);
+  expect(days).toEqual(['09', '08', '07', '06', '05', '04', '03'].map((day) => `2026-03-${day}`));
+  const [newest] = backupsIn(backupFolder(data));
+  expect(await readBack(newest?.file ?? '', data)).toMatchObject({ formula: 1, batch: 1 });
+  expect(readdirSync(data).filter((name) => name.includes('drill'))).toEqual([]);
+});
+
+test('what cannot be read back gets no name, and the backups before it stay', async () => {
+  const data = await folderWithKitchen();
+  await backUp(data, '2026-03-02');
+  await inFile(data, `UPDATE batches SET start = '{}'`);
+  await expect(backUp(data, '2026-03-03')).rejects.toThrow(/line 4/i);
+  expect(readdirSync(backupFolder(data))).toEqual(['kitchen-2026-03-02.jsonl.gz']);
+  // A file that was cut off by a full disk is noticed in a drill.
+  const [kept] = backupsIn(backupFolder(data));
+  truncateSync(kept?.file ?? '', 400);
+  await expect(readBack(kept?.file ?? '', data)).rejects.toThrow();
+});
+
+test('an upgrade leaves a copy that the older program knows', async () => {
+  const data = await folderWithKitchen();
+  await inFile(data, `DROP TABLE phones; DELETE FROM migrations WHERE name = '0006-phones'`);
+  await (await openKitchen(data)).close();
+  expect(readdirSync(backupFolder(data))).toEqual(['before-upgrade-0005-service.sqlite']);
+  const copy = await connect(join(backupFolder(data), 'before-upgrade-0005-service.sqlite'));
+  expect(await copy.row('SELECT MAX(name) AS at FROM migrations')).toEqual({ at: '0005-service' });
+  expect(await copy.row('SELECT COUNT(*) AS n FROM batches')).toEqual({ n: 1 });
+  await copy.close();
+  // Nothing is left to upgrade the next time.
+  await (await openKitchen(data)).close();
+  expect(readdirSync(backupFolder(data))).toHaveLength(1);
+});
+
+describe('the doctor', () => {
+  const found = async (data: string, at = now) =>
+    Object.fromEntries((await examine(data, at)).map(({ what, state, says }) => [what, `${state}: ${says}`]));
+
+  test('finds a kitchen that is well, and says what it found', async () => {
+    const data = await folderWithKitchen();
+    await backUp(data, now.toISOString().slice(0, 10));
+    const kitchen = await openKitchen(data);
+    expect(await found(data)).toMatchObject({
+      Server: 'well: running.',
+      Database: 'well: whole.',
+      Version: expect.stringMatching(/^well/),
+      Clock: expect.stringMatching(/^well/),
+      Backups: expect.stringMatching(/^well: 1, the newest of/),
+    });
+    await kitchen.close();
+    expect(await found(data)).toMatchObject({ Server: 'look: not running with this folder.' });
+  });
+
+  test('finds what is broken, and says what to do', async () => {
+    const data = await folderWithKitchen();
+    expect(await found(data)).toMatchObject({ Backups: expect.stringMatching(/^look: none yet/) });
+    await backUp(data, '2026-03-02');
+    const old = new Date(now.getTime() - 3 * DAY_MS);
+    utimesSync(backupsIn(backupFolder(data))[0]?.file ?? '', old, old);
+    expect(await found(data)).toMatchObject({ Backups: expect.stringMatching(/^broken.*too old/) });
+    await inFile(
+      data,
+      `INSERT INTO batch_events (id, batchId, document, receivedAt) SELECT 'x', id, '{}', '2099-01-01T00:00:00.000Z' FROM batches`,
+    );
+    expect(await found(data)).toMatchObject({ Clock: expect.stringMatching(/^broken: set back/) });
+    writeFileSync(join(data, KITCHEN_FILE), 'no database');
+    for (const end of ['-wal', '-shm']) expect(existsSync(join(data, KITCHEN_FILE + end))).toBe(false);
+    expect(await found(data)).toMatchObject({ Database: expect.stringMatching(/^broken: cannot be read/) });
+    expect(await found(newFolder())).toEqual({
+      Folder: expect.stringMatching(/^broken: there is no kitchen/),
+    });
+  });
+});
