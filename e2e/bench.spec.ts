@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { type APIRequestContext, expect, test } from './test';
 import { v7 as uuidv7 } from 'uuid';
 import { batchOf, bench } from './bench';
@@ -147,19 +148,55 @@ test('a reload without a network comes back to the same step, and goes on from t
   await cook.step('Mix');
   await expect(page.getByText('offline, kept here')).toBeVisible();
   const address = page.url();
-  // From cold: what was last known stands on every page that was seen, and says so; a start says that it cannot be.
+  // From cold: what was last known stands on every page that was seen, and says so.
   await page.goto('/shift');
   await expect(page.getByText(/does not answer: this is what was last known/)).toBeVisible();
   await expect(page.getByRole('link', { name: /Lantern round/ }).first()).toBeVisible();
-  await page.goto('/plan/lantern-round');
-  await cook.press(/^Start batch/);
-  await cook.press(/^Start batch|^Press again/);
-  await expect(page.getByText(/server does not answer\. What you entered is kept/)).toBeVisible();
   await page.goto(address);
   await page.context().setOffline(false);
   await cook.expectSaved();
   const { events } = await batchOf(page, request);
   expect(events.map(({ type }) => type)).toEqual(['weighed', 'weighed']);
+});
+
+test('a batch that is begun without a network is frozen on the phone, worked, and sent later as it was', async ({
+  page,
+  request,
+}) => {
+  const cook = bench(page);
+  await page.goto('/plan/lantern-round?by=pieces&pieces=5&ball=58 g');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.goto('/bench');
+  await page.goto('/plan/lantern-round?by=pieces&pieces=5&ball=58 g');
+  await expect(page.getByRole('button', { name: /^Start batch/ })).toBeEnabled();
+  await page.context().setOffline(true);
+  await page.reload();
+  await cook.press(/^Start batch/);
+  await page.waitForURL(/\/bench\//);
+  const address = page.url();
+  await cook.press(/ is in$/);
+  await cook.step('Weigh water');
+  await page.reload();
+  await cook.step('Weigh water');
+  await expect(page.getByText('offline, kept here')).toBeVisible();
+  const id = address.split('/').at(-1) ?? '';
+  await page.goto('/bench');
+  await expect(page.locator(`a[href*="${id}"]`).first()).toBeVisible();
+  // What is not sent can be seen, and saved to a file.
+  await page.goto('/settings');
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save what is not sent' }).click();
+  const unsent = JSON.parse(readFileSync(await (await saving).path(), 'utf8')) as { batchId: string }[];
+  expect(unsent.map(({ batchId }) => batchId)).toEqual([id, id]);
+  const mine = () => request.get(`/api/v1/batches/${id}`);
+  expect((await mine()).status()).toBe(404);
+  await page.goto(address);
+  await page.context().setOffline(false);
+  await cook.expectSaved();
+  const stored = (await (await mine()).json()) as { events: { type: string }[] };
+  expect(stored.events.map(({ type }) => type)).toEqual(['weighed']);
+  await page.reload();
+  await cook.step('Weigh water');
 });
 
 test('the shift board: what is due first, and an alarm that names batch and act wherever the cook is', async ({

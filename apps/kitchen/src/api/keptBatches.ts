@@ -1,12 +1,14 @@
 import type { Batch } from '@kettle-scale/core/batch';
 import type { QueryClient } from '@tanstack/react-query';
 import { type UseStore, createStore, delMany, get, set, values } from 'idb-keyval';
-import { Unreachable, api } from './api';
+import { Refused, Unreachable, api } from './api';
+import { waitingBatch } from './waitingActs';
 
 /** First part of the key of a batch among the queries. */
 export const BATCH = 'batch';
 /** Batches kept on the device; the oldest go when there are more. */
 const MOST = 20;
+const NOT_FOUND = 404;
 
 let opened: UseStore | undefined;
 const store = (): UseStore => (opened ??= createStore('kettle-scale-batches', 'batches'));
@@ -25,6 +27,9 @@ async function keep(batch: Batch): Promise<void> {
     store(),
   );
 }
+
+/** Batches that are kept on this device. */
+export const keptOnDevice = async (): Promise<Batch[]> => (onDevice() ? values<Batch>(store()) : []);
 
 const onDevice = (): boolean => typeof indexedDB !== 'undefined';
 
@@ -54,7 +59,10 @@ export async function batchOrKept(id: string): Promise<Batch> {
     return await api.batch(id);
   } catch (error) {
     const kept = onDevice() && error instanceof Unreachable ? await get<Batch>(id, store()) : undefined;
-    if (kept) return kept;
+    // A batch that was started without a server waits here to be sent; until then the server does not know it.
+    const unknown = error instanceof Refused && error.status === NOT_FOUND;
+    const here = kept ?? (unknown || error instanceof Unreachable ? await waitingBatch(id) : null);
+    if (here) return here;
     throw error;
   }
 }

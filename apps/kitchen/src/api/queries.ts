@@ -1,4 +1,4 @@
-import type { Batch, BatchRecord, BatchStart } from '@kettle-scale/core/batch';
+import type { Batch, BatchRecord, BatchSummary } from '@kettle-scale/core/batch';
 import type { Book, BookEntry, FormulaVersion, OnTaken } from '@kettle-scale/core/document';
 import type { FlourLot } from '@kettle-scale/core/flourLot';
 import type { Formula } from '@kettle-scale/core/formula';
@@ -7,8 +7,9 @@ import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { SavedPlan } from '@kettle-scale/core/plan';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import { QueryClient, useMutation, useQueries, useQuery } from '@tanstack/react-query';
-import { type FindWords, NoKey, Refused, api } from './api';
+import { type FindWords, NoKey, Refused, Unreachable, api } from './api';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
+import { waitingSummaries } from './waitingActs';
 
 const MINUTE_MS = 60_000;
 /** The stream tells of acts at once; this only catches what a broken stream missed. */
@@ -112,11 +113,23 @@ export const useRestore = () =>
     onSuccess: () => queryClient.invalidateQueries(),
   });
 
+/** Batches that run, those of this phone included that no server knows yet. */
+async function runningBatches(): Promise<BatchSummary[]> {
+  const waiting = await waitingSummaries();
+  try {
+    const known = await api.batches('running');
+    return [...known, ...waiting.filter(({ id }) => !known.some((one) => one.id === id))];
+  } catch (error) {
+    if (error instanceof Unreachable && waiting.length > 0) return waiting;
+    throw error;
+  }
+}
+
 /** What is on the go, looked at again now and then even if the stream is quiet. */
 export const useRunning = () =>
   useQuery({
     queryKey: keys.batches('running'),
-    queryFn: () => api.batches('running'),
+    queryFn: runningBatches,
     staleTime: 0,
     refetchInterval: RUNNING_POLL_MS,
   });
@@ -299,15 +312,6 @@ export function renewPlanSources(): void {
     void queryClient.invalidateQueries({ queryKey: key });
   }
 }
-
-export const useStartBatch = () =>
-  useMutation({
-    mutationFn: (start: BatchStart) => api.startBatch(start),
-    onSuccess: (batch) => {
-      queryClient.setQueryData(keys.batch(batch.id), batch);
-      void queryClient.invalidateQueries({ queryKey: keys.batches() });
-    },
-  });
 
 /** Asks for what nearly every screen needs before the first screen is drawn. */
 export function prefetchBook(): void {

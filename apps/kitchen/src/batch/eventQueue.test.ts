@@ -1,5 +1,6 @@
 import type { BatchEvent } from '@kettle-scale/core/batch';
-import { type QueuedEvent, type SendResult, createEventQueue } from './eventQueue';
+import { type Queued, type QueuedEvent, idOf } from '../api/waitingActs';
+import { type SendResult, createEventQueue } from './eventQueue';
 
 const act = (n: number): QueuedEvent => ({
   batchId: 'b',
@@ -7,23 +8,23 @@ const act = (n: number): QueuedEvent => ({
 });
 
 /** A queue over storage in memory and a server that answers from a list. */
-function openQueue({ kept = [] as QueuedEvent[], answers = [] as SendResult['outcome'][] } = {}) {
-  const disk = new Map(kept.map((queued) => [queued.event.id, queued]));
+function openQueue({ kept = [] as Queued[], answers = [] as SendResult['outcome'][] } = {}) {
+  const disk = new Map(kept.map((queued) => [idOf(queued), queued]));
   const sent: string[] = [];
   const stored: string[] = [];
   let again: () => void = () => undefined;
   const queue = createEventQueue({
     storage: {
       load: async () => [...disk.values()],
-      put: async (queued) => void disk.set(queued.event.id, queued),
+      put: async (queued) => void disk.set(idOf(queued), queued),
       remove: async (id) => void disk.delete(id),
     },
-    send: async ({ event }) => {
-      sent.push(event.id);
+    send: async (queued) => {
+      sent.push(idOf(queued));
       const outcome = answers.shift() ?? 'stored';
       return outcome === 'refused' ? { outcome, message: 'No.' } : { outcome };
     },
-    onStored: ({ event }) => void stored.push(event.id),
+    onStored: (queued) => void stored.push(idOf(queued)),
     retryLater: (retry) => void (again = retry),
   });
   return { queue, disk, sent, stored, retry: () => again() };
@@ -94,16 +95,28 @@ describe('event queue', () => {
 });
 
 describe('what nobody foresaw', () => {
+  test('a batch that was begun here is sent before its acts, also after a reload', async () => {
+    const start = { batchId: 'id-0', start: { id: 'id-0' } } as unknown as Queued;
+    const first = openQueue({ answers: ['later'] });
+    [start, act(1), act(2)].forEach((one) => void first.queue.add(one));
+    await settle();
+    expect(first.sent).toEqual(['id-0']);
+    const second = openQueue({ kept: [...first.disk.values()] });
+    await second.queue.resume();
+    expect(second.sent).toEqual(['id-0', 'id-1', 'id-2']);
+    expect(second.disk.size).toBe(0);
+  });
+
   test('a send that throws sets its act aside, in sight, and those behind it go on', async () => {
-    const disk = new Map<string, QueuedEvent>();
+    const disk = new Map<string, Queued>();
     const queue = createEventQueue({
       storage: {
         load: async () => [],
-        put: async (queued) => void disk.set(queued.event.id, queued),
+        put: async (queued) => void disk.set(idOf(queued), queued),
         remove: async (id) => void disk.delete(id),
       },
-      send: async ({ event }) => {
-        if (event.id === 'id-1') throw new RangeError('bug');
+      send: async (queued) => {
+        if (idOf(queued) === 'id-1') throw new RangeError('bug');
         return { outcome: 'stored' };
       },
       onStored: () => undefined,
@@ -124,8 +137,8 @@ describe('what nobody foresaw', () => {
         put: () => Promise.reject(new Error('no room')),
         remove: async () => undefined,
       },
-      send: async ({ event }) => {
-        sent.push(event.id);
+      send: async (queued) => {
+        sent.push(idOf(queued));
         return { outcome: 'stored' };
       },
       onStored: () => undefined,

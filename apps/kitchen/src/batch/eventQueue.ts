@@ -1,15 +1,9 @@
-import type { BatchEvent } from '@kettle-scale/core/batch';
-
-/** An act of the cook on its way to the server. */
-export interface QueuedEvent {
-  batchId: string;
-  event: BatchEvent;
-}
+import { type Queued, idOf } from '../api/waitingActs';
 
 /** Where waiting acts are kept, so that a closed tab loses none. */
 export interface QueueStorage {
-  load: () => Promise<QueuedEvent[]>;
-  put: (queued: QueuedEvent) => Promise<void>;
+  load: () => Promise<Queued[]>;
+  put: (queued: Queued) => Promise<void>;
   remove: (eventId: string) => Promise<void>;
 }
 
@@ -18,12 +12,10 @@ export type SendResult =
   { outcome: 'stored' } | { outcome: 'refused'; message: string } | { outcome: 'later' };
 
 /** An act that cannot join its batch as it stands, and why. */
-export interface RefusedEvent extends QueuedEvent {
-  message: string;
-}
+export type RefusedEvent = Queued & { message: string };
 
 export interface QueueState {
-  pending: readonly QueuedEvent[];
+  pending: readonly Queued[];
   /** Saved: nothing waits. Sending: on its way. Offline: the server did not answer. */
   status: 'saved' | 'sending' | 'offline';
   /** Acts that the server refused, kept until the cook says what becomes of them. */
@@ -32,9 +24,9 @@ export interface QueueState {
 
 interface QueueOptions {
   storage: QueueStorage;
-  send: (queued: QueuedEvent) => Promise<SendResult>;
+  send: (queued: Queued) => Promise<SendResult>;
   /** Called when the server has stored an act, before it leaves the queue. */
-  onStored: (queued: QueuedEvent) => void;
+  onStored: (queued: Queued) => void;
   /** Runs `again` after a pause; the queue knows no clock. */
   retryLater: (again: () => void) => void;
 }
@@ -44,7 +36,7 @@ export interface EventQueue {
   state: () => QueueState;
   subscribe: (listener: () => void) => () => void;
   /** Takes an act at once; it is sent after those before it. Done when it is kept on this device. */
-  add: (queued: QueuedEvent) => Promise<void>;
+  add: (queued: Queued) => Promise<void>;
   /** Takes up what an earlier visit left behind, and sends. Returns when nothing more can be sent now. */
   resume: () => Promise<void>;
   /** Tries again now. Does nothing while it is sending. */
@@ -72,9 +64,10 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
     for (const listener of listeners) listener();
   };
   /** A refused act stays on the device: closing the tab must not decide for the cook. */
-  const leave = async ({ event }: QueuedEvent, forget: boolean) => {
-    change({ pending: state.pending.filter((other) => other.event.id !== event.id) });
-    if (forget) await storage.remove(event.id);
+  const leave = async (queued: Queued, forget: boolean) => {
+    const id = idOf(queued);
+    change({ pending: state.pending.filter((other) => idOf(other) !== id) });
+    if (forget) await storage.remove(id);
   };
 
   async function drain(): Promise<void> {
@@ -117,21 +110,21 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
     },
     resume: async () => {
       const left = await storage.load();
-      const known = new Set(state.pending.map(({ event }) => event.id));
-      const before = left.filter(({ event }) => !known.has(event.id));
+      const known = new Set(state.pending.map(idOf));
+      const before = left.filter((queued) => !known.has(idOf(queued)));
       if (before.length > 0) change({ pending: [...before, ...state.pending], status: 'sending' });
       await drain();
     },
     drain,
     sendRefused: () => {
-      const again = state.refused.map(({ batchId, event }) => ({ batchId, event }));
+      const again = state.refused.map(({ message: _why, ...queued }): Queued => queued);
       change({ pending: [...state.pending, ...again], refused: [], status: 'sending' });
       void drain();
     },
     dropRefused: async () => {
       const { refused } = state;
       change({ refused: [] });
-      await Promise.all(refused.map(({ event }) => storage.remove(event.id)));
+      await Promise.all(refused.map((queued) => storage.remove(idOf(queued))));
     },
   };
 }

@@ -1,28 +1,24 @@
 import type { Batch } from '@kettle-scale/core/batch';
-import { type UseStore, createStore, del, set, values } from 'idb-keyval';
+import { del, set, values } from 'idb-keyval';
 import { Refused, Unreachable, api } from '../api/api';
-import { type QueuedEvent, createEventQueue } from './eventQueue';
+import { type Queued, idOf, waitingStore } from '../api/waitingActs';
+import { createEventQueue } from './eventQueue';
 import { keys, queryClient } from '../api/queries';
 
 /** Pause before the server is tried again after it did not answer. */
 const RETRY_MS = 3000;
 
-let opened: UseStore | undefined;
-const store = (): UseStore => (opened ??= createStore('kettle-scale', 'waiting-events'));
-
-/** Ids are UUIDs of version 7: sorting by id is sorting by time. */
-const byId = (a: QueuedEvent, b: QueuedEvent): number => a.event.id.localeCompare(b.event.id);
-
 /** The one queue of this tab, kept in IndexedDB, one entry an act, so that two tabs do not overwrite each other. */
 export const kitchenQueue = createEventQueue({
   storage: {
-    load: async () => (await values<QueuedEvent>(store())).sort(byId),
-    put: (queued) => set(queued.event.id, queued, store()),
-    remove: (eventId) => del(eventId, store()),
+    load: async () => (await values<Queued>(waitingStore())).sort((a, b) => idOf(a).localeCompare(idOf(b))),
+    put: (queued) => set(idOf(queued), queued, waitingStore()),
+    remove: (id) => del(id, waitingStore()),
   },
-  send: async ({ batchId, event }) => {
+  send: async (queued) => {
     try {
-      await api.addEvent(batchId, event);
+      if ('event' in queued) await api.addEvent(queued.batchId, queued.event);
+      else await api.startBatch(queued.start);
       return { outcome: 'stored' };
     } catch (error) {
       if (error instanceof Refused) return { outcome: 'refused', message: error.message };
@@ -33,7 +29,10 @@ export const kitchenQueue = createEventQueue({
       throw error;
     }
   },
-  onStored: ({ batchId, event }) => {
+  onStored: (queued) => {
+    const { batchId } = queued;
+    if (!('event' in queued)) return void queryClient.invalidateQueries({ queryKey: keys.batches() });
+    const { event } = queued;
     const queryKey = keys.batch(batchId);
     // An answer that was asked for before this act was stored would make it vanish for a moment.
     const cancelled = queryClient.cancelQueries({ queryKey });

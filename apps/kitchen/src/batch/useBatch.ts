@@ -42,8 +42,10 @@ export function useBatch(id: string): {
   const batch = useMemo(() => {
     if (!stored) return null;
     const known = new Set(stored.events.map((event) => event.id));
-    const waiting = queue.pending.filter(({ batchId, event }) => batchId === id && !known.has(event.id));
-    return { ...stored, events: [...stored.events, ...waiting.map(({ event }) => event)] };
+    const waiting = queue.pending.flatMap((queued) =>
+      'event' in queued && queued.batchId === id && !known.has(queued.event.id) ? [queued.event] : [],
+    );
+    return { ...stored, events: [...stored.events, ...waiting] };
   }, [stored, queue.pending, id]);
   const state = useMemo(() => (batch ? foldBatch(batch.plan, batch.events) : null), [batch]);
 

@@ -24,13 +24,15 @@ const PIECES_FROM_BATCHES = 30;
 function batchActs(stores: BatchStores, around: Around) {
   const { hub, now } = around;
   const { batches } = stores;
-  const { checkTime, checkSource, planFor, checkSeen } = batchRules(stores, around);
+  const { checkTime, checkSource, planOf, checkSeen } = batchRules(stores, around);
   const start = async (body: BatchStart) => {
     checkTime(body.at);
     checkSource({ source: body.conditions?.airFrom }, 'conditions.airFrom');
-    const plan = await planFor(body);
+    const plan = await planOf(body);
     await checkSeen(body, plan);
-    const stored = await batches.start(body, plan);
+    // The plan is kept beside the start, not twice.
+    const { frozenPlan: _frozen, ...started } = body;
+    const stored = await batches.start(started, plan);
     if (stored.outcome === 'clash') throw taken('Another batch was started with this id.');
     if (stored.outcome === 'new') hub.publish({ type: 'batch', batchId: body.id });
     return { status: stored.outcome === 'new' ? 201 : 200, body: stored.value };

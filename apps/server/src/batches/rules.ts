@@ -70,10 +70,29 @@ export function batchRules(stores: BatchStores, { now, demo }: Pick<Around, 'now
     return keepablePlan(plan);
   }
 
+  /**
+   * The plan that a batch is frozen with: the kitchen's own, or the one that a phone froze when no server answered and that was
+   * worked by since.
+   */
+  async function planOf({ frozenPlan, ...start }: BatchStart): Promise<Plan> {
+    if (!frozenPlan) return planFor(start);
+    const { id, version } = frozenPlan.formula;
+    if (id !== start.formulaId || version !== start.formulaVersion) {
+      throw InputError.at('frozenPlan', 'The frozen plan is of another formula or version.');
+    }
+    if (planHash(frozenPlan) !== start.planHash) {
+      throw InputError.at('planHash', 'This is not the hash of the frozen plan.');
+    }
+    if (!(await stores.formulas.get(id, version))) {
+      throw InputError.at('formulaId', 'This version of the formula is not in this kitchen.');
+    }
+    return keepablePlan(frozenPlan);
+  }
+
   /** What a cook has weighed out by must be what is frozen; a start that is sent again has been looked at before. */
-  async function checkSeen({ id, planHash: seen }: BatchStart, plan: Plan): Promise<void> {
+  async function checkSeen({ id, planHash: seen, frozenPlan }: BatchStart, plan: Plan): Promise<void> {
     const own = planHash(plan);
-    if (seen === undefined || seen === own || (await stores.batches.get(id))) return;
+    if (seen === undefined || seen === own || frozenPlan || (await stores.batches.get(id))) return;
     throw new HttpProblem(
       409,
       'The kitchen, the formula or the lot has changed since this plan was made. Nothing was started; look at the new figures.',
@@ -82,5 +101,5 @@ export function batchRules(stores: BatchStores, { now, demo }: Pick<Around, 'now
     );
   }
 
-  return { checkTime, checkSource, planFor, checkSeen };
+  return { checkTime, checkSource, planOf, checkSeen };
 }

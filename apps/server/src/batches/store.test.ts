@@ -1,5 +1,5 @@
 import { type BatchSummary, type EventBody, foldBatch } from '@kettle-scale/core/batch';
-import { type Need, type Plan, planBatch, planHash } from '@kettle-scale/core/plan';
+import { type Need, type Plan, keepablePlan, planBatch, planHash } from '@kettle-scale/core/plan';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 type Kitchen = Awaited<ReturnType<typeof openTestKitchen>>;
@@ -51,6 +51,38 @@ describe('a start', () => {
       .post('/api/v1/batches')
       .send({ ...start, planHash: problem.current.planHash })
       .expect(200);
+  });
+});
+
+describe('a start that a phone froze while no server answered', () => {
+  const frozen = async () => {
+    const plan = keepablePlan(await planOf());
+    return batchStart({ planHash: planHash(plan), frozenPlan: plan });
+  };
+
+  test('is kept as it was worked by, whatever the kitchen plans now, and once', async () => {
+    const { api, stores } = kitchen;
+    const start = await frozen();
+    const settings = await stores.kitchen.get();
+    await stores.kitchen.put({ ...settings, bowlLoss: settings.bowlLoss + 0.01 });
+    const { body } = await api.post('/api/v1/batches').send(start).expect(201);
+    expect((body as { plan: Plan }).plan).toEqual(start.frozenPlan);
+    // The first try had reached the server after all, without the plan: it is the same start.
+    const { frozenPlan: _plan, ...bare } = start;
+    await api.post('/api/v1/batches').send(bare).expect(200);
+    await api.post('/api/v1/batches').send(start).expect(200);
+    await stores.kitchen.put(settings);
+  });
+
+  test('is refused where its plan is another’s', async () => {
+    const { api } = kitchen;
+    const start = await frozen();
+    const send = (changes: object) => api.post('/api/v1/batches').send({ ...start, ...changes });
+    const { body } = await send({ planHash: '00000000' }).expect(422);
+    expect(body).toMatchObject({ errors: [{ path: 'planHash' }] });
+    const formula = { ...start.frozenPlan.formula, id: 'another' };
+    await send({ frozenPlan: { ...start.frozenPlan, formula } }).expect(422);
+    await send({ frozenPlan: { formula } }).expect(422);
   });
 });
 

@@ -24,6 +24,8 @@ export const batchStartSchema = z.strictObject({
     .string()
     .regex(/^[0-9a-f]{8}$/, 'The hash of a plan is eight hexadecimal digits.')
     .optional(),
+  /** The plan as a phone froze it while no server answered: the cook has worked by it, whatever the kitchen plans now. */
+  frozenPlan: planSchema.optional(),
 });
 
 /** A batch: its frozen plan and everything that happened. */

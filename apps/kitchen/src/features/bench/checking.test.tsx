@@ -24,7 +24,9 @@ function open(...bodies: EventBody[]): void {
   sent = [];
   const events = [...live.batch.events];
   jest.spyOn(api, 'batch').mockImplementation(() => Promise.resolve({ ...live.batch, events: [...events] }));
-  jest.spyOn(kitchenQueue, 'add').mockImplementation(async ({ event }) => {
+  jest.spyOn(kitchenQueue, 'add').mockImplementation(async (queued) => {
+    if (!('event' in queued)) return;
+    const { event } = queued;
     sent.push(event);
     events.push(event as BatchEvent);
     queryClient.setQueryData(keys.batch('b'), { ...live.batch, events: [...events] });

@@ -2,6 +2,7 @@ import { BOOK_FORMAT, BOOK_FORMAT_VERSION, type Book, type BookEntry } from '@ke
 import { bookToCsv, recipeOf } from '@kettle-scale/core/exchange';
 import type { Formula } from '@kettle-scale/core/formula';
 import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
+import { saveText } from '../../shared/saveText';
 
 export const FILE_KINDS = ['json', 'csv', 'jsonld'] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
@@ -50,12 +51,6 @@ export function bookFile(
   return pretty({ '@context': 'https://schema.org', '@graph': recipes });
 }
 
-/** Hands a text to the browser as a file. */
-export function download(name: string, kind: FileKind, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: TYPES[kind] }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${name}.${kind}`;
-  link.click();
-  URL.revokeObjectURL(url);
-}
+/** Hands a text to the browser as a file of a kind. */
+export const download = (name: string, kind: FileKind, text: string): void =>
+  saveText(`${name}.${kind}`, text, TYPES[kind]);

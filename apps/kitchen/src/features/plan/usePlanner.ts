@@ -10,7 +10,8 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { Refused } from '../../api/api';
-import { renewPlanSources, useStartBatch } from '../../api/queries';
+import { renewPlanSources } from '../../api/queries';
+import { useStartBatch } from '../../batch/useStartBatch';
 import { useFormat } from '../../ui/useFormat';
 import {
   type NeedAddress,
@@ -81,15 +82,18 @@ export function usePlanner(props: PlannerProps) {
     if (!planned || start.isPending) return;
     start.mutate(
       {
-        id: uuidv7(),
-        at: new Date().toISOString(),
-        formulaId: formula.id,
-        formulaVersion: formula.version,
-        need: planned.need,
-        ...(lot ? { flourLotId: lot.id } : {}),
-        ...today,
-        ...(adjustments.length > 0 ? { adjustments: [...adjustments] } : {}),
-        planHash: planHash(planned),
+        plan: planned,
+        start: {
+          id: uuidv7(),
+          at: new Date().toISOString(),
+          formulaId: formula.id,
+          formulaVersion: formula.version,
+          need: planned.need,
+          ...(lot ? { flourLotId: lot.id } : {}),
+          ...today,
+          ...(adjustments.length > 0 ? { adjustments: [...adjustments] } : {}),
+          planHash: planHash(planned),
+        },
       },
       {
         onSuccess: (batch) => router.replace(`/bench/${batch.id}`),

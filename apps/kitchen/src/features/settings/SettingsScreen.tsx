@@ -8,6 +8,7 @@ import { usePreferences } from '../../ui/preferences';
 import { Heading } from '../../ui/type';
 import { BackupTicket } from './BackupTicket';
 import { HoldLimits } from './HoldLimits';
+import { KeptTicket } from './KeptTicket';
 import { KitchenForm } from './KitchenForm';
 import { KitchenWays } from './KitchenWays';
 import { Mixers } from './Mixers';
@@ -66,6 +67,7 @@ export function SettingsScreen() {
           />
         ) : null}
       </Ticket>
+      <KeptTicket />
       {kitchen.data ? (
         <>
           <KitchenWays kitchen={kitchen.data} />

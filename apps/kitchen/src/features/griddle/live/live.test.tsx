@@ -167,7 +167,7 @@ describe('an act that needs a word first', () => {
     await pass(300);
     fireEvent.click(await screen.findByRole('button', { name: /^Place 1, piece 1/ }));
     await pass(300);
-    return () => kept.mock.calls.map(([{ event }]) => event);
+    return () => kept.mock.calls.flatMap(([queued]) => ('event' in queued ? [queued.event] : []));
   };
 
   test('a turn after a second asks, and is not taken when it was not meant', async () => {
