@@ -187,6 +187,9 @@ describe('a key', () => {
     const lastSeen = () => Date.parse(kitchen.stores.phones.list()[0]?.lastSeenAt ?? '');
     kitchen.clock.now += 89 * DAY_MS;
     expect((await ask(KITCHEN)).status).toBe(200);
+    // Whoever opens the app keeps the key for as long again.
+    const { headers } = await ask('/api/v1/access');
+    expect(headers['set-cookie']?.[0]).toMatch(/^__Host-kettle-key=.* Max-Age=34560000/);
     expect(lastSeen()).toBe(kitchen.clock.now);
     kitchen.clock.now += 91 * DAY_MS;
     expect((await ask(KITCHEN)).status).toBe(401);

@@ -13,7 +13,8 @@ export interface Access {
 
 /** The prefix has browsers take it over HTTPS alone, for this name alone, and for every path. */
 const COOKIE = '__Host-kettle-key';
-/** Browsers keep a cookie for 400 days at most; it is given anew whenever the app is opened. */
+/** Browsers keep a cookie for 400 days at most; it is given anew whenever the app is opened, which asks there who it is. */
+const RENEWING = '/api/v1/access';
 const COOKIE_MS = 400 * 24 * 3_600_000;
 /** The app says with every change that it is the app: a page from elsewhere cannot add a header without asking first. */
 export const APP_HEADER = 'Kettle-App';
@@ -73,7 +74,7 @@ export const gate =
       return sendAway(request, response, '/pair', new HttpProblem(401, why));
     }
     response.locals.access = { role: phone.role, phone } satisfies Access;
-    if (key !== undefined && request.path === '/') giveCookie(response, key);
+    if (key !== undefined && request.path === RENEWING) giveCookie(response, key);
     next();
   };
 

@@ -49,7 +49,14 @@ export async function openPhoneStore({ sequelize, write }: Database) {
       if (!phone) return null;
       const awayMs = now.getTime() - Date.parse(phone.lastSeenAt);
       if (awayMs > FORGOTTEN_AFTER_MS) return null;
-      return awayMs > SEEN_EVERY_MS ? put(hash, { ...phone, lastSeenAt: now.toISOString() }) : phone;
+      if (awayMs <= SEEN_EVERY_MS) return phone;
+      const seen = { ...phone, lastSeenAt: now.toISOString() };
+      try {
+        return await put(hash, seen);
+      } catch {
+        // A full disk is told by the health; it must not lock out who only reads.
+        return seen;
+      }
     },
     change: async (id: string, change: PhoneChange): Promise<Phone | null> => {
       const hash = hashOfPhone(id);

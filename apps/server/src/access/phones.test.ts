@@ -1,0 +1,31 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openDatabase } from '../db/openDatabase';
+import { openPhoneStore } from './phones';
+
+const MINUTE_MS = 60_000;
+const at = (ms: number) => new Date(Date.parse('2026-03-04T10:00:00.000Z') + ms);
+
+test('phones outlive a restart; of their keys only the hash is on the disk', async () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite');
+  const database = await openDatabase(file);
+  const { key, phone } = await (await openPhoneStore(database)).add({ name: 'Bench', role: 'cook' }, at(0));
+  const [rows] = await database.sequelize.query('SELECT * FROM phones');
+  expect(JSON.stringify(rows)).not.toContain(key);
+  const again = await openPhoneStore(database);
+  expect(await again.seen(key, at(0))).toEqual(phone);
+  expect(await again.seen(`${key}x`, at(0))).toBeNull();
+  await database.close();
+});
+
+test('a disk that takes nothing locks no phone out', async () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite');
+  const database = await openDatabase(file);
+  const { key } = await (await openPhoneStore(database)).add({ name: 'Bench', role: 'cook' }, at(0));
+  const full = Object.assign(() => Promise.reject(new Error('disk full')), database.write);
+  const phones = await openPhoneStore({ ...database, write: full });
+  const seen = await phones.seen(key, at(5 * MINUTE_MS));
+  expect(seen?.lastSeenAt).toBe(at(5 * MINUTE_MS).toISOString());
+  await database.close();
+});
