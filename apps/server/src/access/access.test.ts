@@ -41,6 +41,13 @@ describe('without a key', () => {
       status: 303,
       headers: { location: '/trust' },
     });
+    // No code goes over the network in the clear.
+    expect(await kitchen.plain('/pair', page)).toMatchObject({
+      status: 303,
+      headers: { location: '/trust' },
+    });
+    expect((await kitchen.plain('/pair', { form: { code: 'a', name: 'b' } })).status).toBe(403);
+    expect((await kitchen.plain('/api/v1/pair', { body: { code: 'a', name: 'b' } })).status).toBe(403);
     const { text } = await kitchen.plain('/trust', page);
     const { body } = await kitchen.own('/api/v1/access');
     const { fingerprint } = (body as { network: { trust: { fingerprint: string } } }).network.trust;

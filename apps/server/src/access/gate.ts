@@ -21,8 +21,8 @@ export const APP_HEADER = 'Kettle-App';
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 const FORWARDED = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip'];
-/** What answers without a key. */
-const OPEN = /^\/(trust|pair)(\/|$)|^\/api\/v1\/(health|pair)$/;
+/** What answers without a key: in the clear too, and over HTTPS alone, since a code or a key goes over it. */
+const OPEN = { plain: /^\/trust(\/|$)|^\/api\/v1\/health$/, secure: /^\/pair$|^\/api\/v1\/pair$/ } as const;
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Whether somebody sits at the server itself: neither end of the connection is on a network, and nobody passed it on. */
@@ -57,17 +57,18 @@ function sendAway(request: Request, response: Response, to: string, problem: Htt
 export const gate =
   (phones: PhoneStore, now: () => Date): RequestHandler =>
   async (request, response, next) => {
-    const open = OPEN.test(request.path);
+    const { secure } = request;
+    const open = OPEN.plain.test(request.path) || (secure && OPEN.secure.test(request.path));
     if (isOwnScreen(request)) {
       response.locals.access = { role: 'lead', phone: null } satisfies Access;
       return next();
     }
-    if (!request.secure && !open) {
+    if (!secure && !open) {
       const why = 'From a network this kitchen answers over HTTPS only: see /trust.';
       return sendAway(request, response, '/trust', new HttpProblem(403, why));
     }
     const key = bearerOf(request) ?? parse(request.get('cookie') ?? '')[COOKIE];
-    const phone = key === undefined || !request.secure ? null : await phones.seen(key, now());
+    const phone = key === undefined || !secure ? null : await phones.seen(key, now());
     if (!phone) {
       if (open) return next();
       const why = 'This phone has no key to the kitchen: pair it with a code from the server.';

@@ -114,6 +114,8 @@ export function openPages({ network, pair }: PagesOptions): Router {
     return trust;
   };
   router.get('/trust', (request, response) => {
+    // A certificate of elsewhere is trusted already.
+    if (!network()?.trust) return response.redirect(303, `${secureBase(request)}/pair`);
     response.set('Cache-Control', 'no-store').send(trustPage(trustOf().fingerprint, secureBase(request)));
   });
   router.get('/trust/authority.crt', (_request, response) => {

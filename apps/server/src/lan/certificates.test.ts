@@ -1,12 +1,12 @@
 import { X509Certificate } from 'node:crypto';
-import { mkdtempSync, readdirSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { get } from 'node:https';
 import { createServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Certified, certify, makeAuthority } from './certificates';
-import { keptCertificate } from './keptCertificate';
+import { givenCertificate, keptCertificate } from './keptCertificate';
 
 const NOW = new Date();
 const later = (days: number) => new Date(NOW.getTime() + days * 24 * 3_600_000);
@@ -66,4 +66,18 @@ test('both are kept, readable by their owner only, and made anew when an address
   const inAYear = await keptCertificate(folder, NAMES, later(340));
   expect(inAYear.endsAt.getTime()).toBeGreaterThan(later(397).getTime());
   expect(inAYear.authority).toEqual(first.authority);
+});
+
+test('files that are damaged, or do not go together, are told in one sentence', async () => {
+  const folder = join(mkdtempSync(join(tmpdir(), 'kettle-')), 'certificates');
+  await keptCertificate(folder, NAMES, NOW);
+  const at = (name: string) => join(folder, name);
+  const given = () => givenCertificate(at('kitchen.pem'), at('authority.key'));
+  expect(given).toThrow(/kitchen.pem with its key .*authority.key cannot be used/);
+  const ready = givenCertificate(at('kitchen.pem'), at('kitchen.key'));
+  expect(ready.authority).toBeNull();
+  writeFileSync(at('authority.pem'), 'no certificate');
+  await expect(keptCertificate(folder, NAMES, NOW)).rejects.toThrow(
+    /every phone has to trust the kitchen again/,
+  );
 });

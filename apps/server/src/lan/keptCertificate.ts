@@ -2,6 +2,7 @@ import { X509Certificate } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
+import { createSecureContext } from 'node:tls';
 import { StartProblem } from '../db/startProblem';
 import { type Certified, certify, makeAuthority, vouchesFor } from './certificates';
 
@@ -28,6 +29,20 @@ function readPair(folder: string, name: string): Certified | null {
   const [cert, key] = [join(folder, `${name}.pem`), join(folder, `${name}.key`)];
   if (!existsSync(cert) || !existsSync(key)) return null;
   return { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8') };
+}
+
+/** @throws StartProblem for a file that is damaged: a new authority would have to be trusted by every phone anew, so a person decides */
+function readable(folder: string, name: string): Certified | null {
+  const pair = readPair(folder, name);
+  if (!pair) return null;
+  try {
+    createSecureContext(pair);
+    return pair;
+  } catch (error) {
+    throw new StartProblem(
+      `${join(folder, name)}.pem or its .key is damaged (${(error as Error).message}). Put both back from a copy, or delete them: then they are made anew${name === 'authority' ? ', and every phone has to trust the kitchen again' : ''}.`,
+    );
+  }
 }
 
 function keepPair(folder: string, name: string, { cert, key }: Certified): void {
@@ -64,14 +79,14 @@ export async function keptCertificate(
 ): Promise<ServerCertificate> {
   mkdirSync(folder, { recursive: true, mode: OWNER_ONLY.folder });
   chmodSync(folder, OWNER_ONLY.folder);
-  let authority = readPair(folder, 'authority');
+  let authority = readable(folder, 'authority');
   if (!authority || endOf(authority.cert).getTime() - now.getTime() < RENEW_DAYS * DAY_MS) {
     authority = await makeAuthority(names, now);
     keepPair(folder, 'authority', authority);
   }
   // One name that it may not vouch for would make browsers refuse them all.
   const vouched = names.filter(vouchesFor(authority.cert));
-  let own = readPair(folder, 'kitchen');
+  let own = readable(folder, 'kitchen');
   if (!own || !stillGood(own, authority, vouched, now)) {
     own = await certify(authority, vouched, now);
     keepPair(folder, 'kitchen', own);
@@ -91,10 +106,12 @@ export async function keptCertificate(
 export function givenCertificate(certFile: string, keyFile: string): ServerCertificate {
   try {
     const [cert, key] = [readFileSync(certFile, 'utf8'), readFileSync(keyFile, 'utf8')];
+    // Says whether they go together.
+    createSecureContext({ cert, key });
     return { cert, key, authority: null, endsAt: endOf(cert) };
   } catch (error) {
     throw new StartProblem(
-      `The certificate ${certFile} with its key ${keyFile} cannot be read: ${(error as Error).message}.`,
+      `The certificate ${certFile} with its key ${keyFile} cannot be used: ${(error as Error).message}.`,
     );
   }
 }
