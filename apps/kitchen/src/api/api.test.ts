@@ -1,7 +1,7 @@
-import { Refused, Unreachable, api } from './api';
+import { NoKey, Refused, Unreachable, api } from './api';
 
 const answer = (status: number, body: unknown) =>
-  ({ ok: status < 300, status, json: async () => body }) as unknown as Response;
+  ({ ok: status < 300, status, headers: new Map(), json: async () => body }) as unknown as Response;
 
 const fetchMock = jest.fn<Promise<Response>, [string, RequestInit]>();
 
@@ -38,6 +38,16 @@ test.each([
 ])('%s is to be tried again', async (_case, respond) => {
   fetchMock.mockImplementation(respond);
   await expect(api.book()).rejects.toBeInstanceOf(Unreachable);
+});
+
+test('a phone without a key is told so, keeps what it has to send, and says with every change that it is the app', async () => {
+  fetchMock.mockResolvedValue(answer(401, { detail: 'Pair this phone.', errors: [] }));
+  const refused = api
+    .savePlan({ id: 'p' } as Parameters<typeof api.savePlan>[0])
+    .catch((error: unknown) => error);
+  await expect(refused).resolves.toBeInstanceOf(NoKey);
+  await expect(refused).resolves.toBeInstanceOf(Unreachable);
+  expect(fetchMock.mock.calls[0]?.[1].headers).toMatchObject({ 'kettle-app': 'kitchen' });
 });
 
 test('a mistake of the program is not taken for a lost network', async () => {
