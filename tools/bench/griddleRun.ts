@@ -41,7 +41,7 @@ const SETTINGS = {
     [16, 1e-4],
   ],
 } as const;
-/** How many times as long they take at least: any is too slow for the work, the explicit one by far. */
+/** How many times as long they take at least: both are too slow for the work, the explicit one by far. */
 const SLOWER = { odex: 100, implicit: 10 } as const;
 const CALIBRATED = 200;
 

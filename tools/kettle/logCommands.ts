@@ -201,7 +201,7 @@ export function addLogCommands(program: Command, { out, print, read, readJson }:
     .action((options: object) => print(portion(options)));
   program
     .command('disc')
-    .description('ball, diameter and thickness: any two give the third, before and after spring-back')
+    .description('ball, diameter and thickness: two of them give the third, before and after spring-back')
     .option('--ball <g>', 'weight of the ball')
     .option('--diameter <mm>', 'of the relaxed disc')
     .option('--thickness <mm>', 'of the relaxed disc')

@@ -8,7 +8,7 @@ interface Position {
   told: number;
 }
 
-/** Answers of two starts of the server stand beside each other: any news means that something was missed. */
+/** Answers of two starts of the server stand beside each other: something was missed, whatever comes next. */
 const MIXED = 'mixed';
 
 function read(text: string): Position | null {

@@ -8,6 +8,7 @@ import type { SavedPlan } from '@kettle-scale/core/plan';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import { QueryClient, useMutation, useQueries, useQuery } from '@tanstack/react-query';
 import { type FindWords, NoKey, Refused, Unreachable, api } from './api';
+import { unpacked } from './backupFile';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
 import { waitingSummaries } from './waitingActs';
 
@@ -17,7 +18,7 @@ const RUNNING_POLL_MS = 15_000;
 /** A full disk is told within this. */
 const HEALTH_POLL_MS = 30_000;
 /** While the server is away it is looked for this often. */
-const AWAY_POLL_MS = 5000;
+export const AWAY_POLL_MS = 5000;
 const RETRIES = 2;
 
 export const queryClient = new QueryClient({
@@ -92,18 +93,6 @@ export const useHeld = (from: string) => {
     staleTime: 0,
   });
 };
-
-/** The text of a backup: those that the server keeps are packed. */
-async function unpacked(file: File): Promise<Blob> {
-  if (!file.name.endsWith('.gz')) return file;
-  try {
-    return await new Response(file.stream().pipeThrough(new DecompressionStream('gzip'))).blob();
-  } catch (error) {
-    if (error instanceof TypeError)
-      throw new Error(`“${file.name}” is damaged: it cannot be unpacked.`, { cause: error });
-    throw error;
-  }
-}
 
 /** Everything that was known of the kitchen is asked for anew. */
 export const useRestore = () =>
@@ -202,22 +191,6 @@ export const useHealth = () =>
     staleTime: 0,
     refetchInterval: ({ state }) => (state.status === 'error' ? AWAY_POLL_MS : HEALTH_POLL_MS),
   });
-
-/** Who asks, in the server's eyes; it is asked again while this phone has no key. */
-export const useAccess = () =>
-  useQuery({
-    queryKey: keys.access,
-    queryFn: api.access,
-    refetchInterval: ({ state }) => (state.error instanceof NoKey ? AWAY_POLL_MS : false),
-  });
-
-export const usePhones = (asked: boolean) =>
-  useQuery({ queryKey: keys.phones, queryFn: api.phones, enabled: asked });
-
-const phonesChanged = () => queryClient.invalidateQueries({ queryKey: keys.phones });
-export const usePairingCode = () => useMutation({ mutationFn: api.pairingCode });
-export const useChangePhone = () => useMutation({ mutationFn: api.changePhone, onSuccess: phonesChanged });
-export const useRemovePhone = () => useMutation({ mutationFn: api.removePhone, onSuccess: phonesChanged });
 
 const batchQuery = (id: string) => ({
   queryKey: keys.batch(id),

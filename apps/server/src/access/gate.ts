@@ -14,8 +14,8 @@ export interface Access {
 /** The prefix has browsers take it over HTTPS alone, for this name alone, and for every path. */
 const COOKIE = '__Host-kettle-key';
 /** Browsers keep a cookie for 400 days at most; it is given anew whenever the app is opened, which asks there who it is. */
-const RENEWING = '/api/v1/access';
 const COOKIE_MS = 400 * 24 * 3_600_000;
+const RENEWING = '/api/v1/access';
 /** The app says with every change that it is the app: a page from elsewhere cannot add a header without asking first. */
 export const APP_HEADER = 'Kettle-App';
 
@@ -47,6 +47,8 @@ export const accessOf = (response: Response): Access =>
   (response.locals.access as Access | undefined) ?? NOBODY;
 const NOBODY: Access = { role: 'device', phone: null };
 
+const NO_KEY = 'This phone has no key to the kitchen: pair it with a code from the server.';
+
 /** A person who opens a page is led on; a program is told. */
 function sendAway(request: Request, response: Response, to: string, problem: HttpProblem): void {
   if (request.method !== 'GET' || request.path.startsWith('/api/') || !request.accepts('html')) throw problem;
@@ -71,8 +73,7 @@ export const gate =
     const phone = key === undefined || !secure ? null : await phones.seen(key, now());
     if (!phone) {
       if (open) return next();
-      const why = 'This phone has no key to the kitchen: pair it with a code from the server.';
-      return sendAway(request, response, '/pair', new HttpProblem(401, why));
+      return sendAway(request, response, '/pair', new HttpProblem(401, NO_KEY));
     }
     response.locals.access = { role: phone.role, phone } satisfies Access;
     if (key !== undefined && request.path === RENEWING) giveCookie(response, key);
@@ -92,8 +93,10 @@ export const appOnly: RequestHandler = (request, _response, next) => {
 export type For = 'lead' | 'device' | 'anyone';
 
 /** @throws HttpProblem when who asks may not */
-export function checkRole({ role }: Access, whom: For | undefined): void {
+export function checkRole(access: Access, whom: For | undefined): void {
   if (whom === 'anyone') return;
+  if (access === NOBODY) throw new HttpProblem(401, NO_KEY);
+  const { role } = access;
   if (role === 'device' && whom !== 'device') throw new HttpProblem(403, 'A device only tells its readings.');
   if (role === 'cook' && whom === 'lead') {
     throw new HttpProblem(403, 'Only a lead may do this: ask one, or have this phone made a lead’s.');

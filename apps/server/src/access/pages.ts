@@ -1,7 +1,7 @@
-import { InputError, parseInput } from '@kettle-scale/core/message';
+import { parseInput } from '@kettle-scale/core/message';
 import { pairRequestSchema } from '@kettle-scale/core/phone';
 import { type Request, type Response, Router, urlencoded } from 'express';
-import { HttpProblem, notFound } from '../http/problem';
+import { type HttpProblem, notFound, toProblem } from '../http/problem';
 import { giveCookie } from './gate';
 import { type Network, secureBase } from './network';
 import { escape, page } from './page';
@@ -17,46 +17,35 @@ const FORM_LIMIT = '4kb';
 interface Filled {
   code: string;
   name: string;
-  wrong?: { path: string; message: string };
+  /** Why it was not taken. */
+  refused?: HttpProblem;
 }
 
-const wrongAt = (field: string, wrong: Filled['wrong']): string =>
-  wrong?.path === field
-    ? `<p class="wrong" id="${field}-wrong" role="alert">${escape(wrong.message)}</p>`
-    : '';
-const described = (field: string, wrong: Filled['wrong']): string =>
-  wrong?.path === field ? ` aria-invalid="true" aria-describedby="${field}-wrong"` : '';
+const alert = (message: string, id = ''): string =>
+  `<p class="wrong"${id && ` id="${id}"`} role="alert">${escape(message)}</p>`;
 
-const pairPage = ({ code, name, wrong }: Filled): string =>
+/** A field with its label, what was typed, and what is wrong with it. */
+function field(id: 'code' | 'name', label: string, { refused, ...typed }: Filled, more: string): string {
+  const wrong = refused?.errors.find(({ path }) => path === id)?.message;
+  const marks = wrong === undefined ? '' : ` aria-invalid="true" aria-describedby="${id}-wrong"`;
+  return `<label for="${id}">${label}</label>
+<input id="${id}" name="${id}" value="${escape(typed[id])}" ${more} required${marks}>
+${wrong === undefined ? '' : alert(wrong, `${id}-wrong`)}`;
+}
+
+const pairPage = (filled: Filled): string =>
   page(
     'Pair this phone',
     `<p>The server’s own screen shows a code under <b>Settings, Phones</b>; it is good for five minutes.</p>
 <form method="post" action="/pair">
-<label for="code">Code</label>
-<input id="code" name="code" value="${escape(code)}" autocomplete="one-time-code" autocapitalize="characters" spellcheck="false" required${described('code', wrong)}>
-${wrongAt('code', wrong)}
-<label for="name">What this phone is called</label>
-<input id="name" name="name" value="${escape(name)}" maxlength="40" placeholder="Griddle phone" autocomplete="off" required${described('name', wrong)}>
-${wrongAt('name', wrong)}
-${wrong && !['code', 'name'].includes(wrong.path) ? `<p class="wrong" role="alert">${escape(wrong.message)}</p>` : ''}
+${field('code', 'Code', filled, 'autocomplete="one-time-code" autocapitalize="characters" spellcheck="false"')}
+${field('name', 'What this phone is called', filled, 'maxlength="40" placeholder="Griddle phone" autocomplete="off"')}
+${filled.refused?.errors.length === 0 ? alert(filled.refused.message) : ''}
 <button>Pair</button>
 </form>`,
   );
 
 const text = (value: unknown): string => (typeof value === 'string' ? value.slice(0, 80) : '');
-
-/** What a refusal says, at which field. */
-function problemOf(error: unknown): { status: number; path: string; message: string } {
-  if (error instanceof InputError) {
-    const [first] = error.problems;
-    return { status: 422, path: first?.path ?? '', message: first?.message ?? error.message };
-  }
-  if (error instanceof HttpProblem) {
-    const [first] = error.errors;
-    return { status: error.status, path: first?.path ?? '', message: error.message };
-  }
-  throw error;
-}
 
 async function pairByForm(request: Request, response: Response, pair: Pair): Promise<void> {
   const { code, name } = (request.body ?? {}) as Record<string, unknown>;
@@ -71,8 +60,9 @@ async function pairByForm(request: Request, response: Response, pair: Pair): Pro
     giveCookie(response, key);
     response.redirect(303, '/');
   } catch (error) {
-    const { status, ...wrong } = problemOf(error);
-    response.status(status).send(pairPage({ ...filled, wrong }));
+    const refused = toProblem(error);
+    if (!refused) throw error;
+    response.status(refused.status).send(pairPage({ ...filled, refused }));
   }
 }
 
@@ -108,19 +98,17 @@ export function openPages({ network, pair }: PagesOptions): Router {
   router.post('/pair', urlencoded({ extended: false, limit: FORM_LIMIT }), (request, response) =>
     pairByForm(request, response, pair),
   );
-  const trustOf = () => {
-    const trust = network()?.trust;
-    if (!trust) throw notFound('An authority of its own');
-    return trust;
-  };
   router.get('/trust', (request, response) => {
+    const trust = network()?.trust;
+    const base = secureBase(request);
     // A certificate of elsewhere is trusted already.
-    if (!network()?.trust) return response.redirect(303, `${secureBase(request)}/pair`);
-    response.set('Cache-Control', 'no-store').send(trustPage(trustOf().fingerprint, secureBase(request)));
+    if (trust) response.set('Cache-Control', 'no-store').send(trustPage(trust.fingerprint, base));
+    else response.redirect(303, `${base}/pair`);
   });
   router.get('/trust/authority.crt', (_request, response) => {
-    const { der } = trustOf();
-    response.type('application/x-x509-ca-cert').attachment('kettle-scale-authority.crt').send(der);
+    const trust = network()?.trust;
+    if (!trust) throw notFound('An authority of its own');
+    response.type('application/x-x509-ca-cert').attachment('kettle-scale-authority.crt').send(trust.der);
   });
   return router;
 }

@@ -16,7 +16,7 @@ interface Offer {
   expiresMs: number;
 }
 
-/** A code as it was typed: any case, with or without the dash. */
+/** A code as it was typed: in capitals or not, with or without the dash. */
 const asCode = (typed: string): string => typed.toUpperCase().replace(/[^A-Z0-9]/g, '');
 const newCode = (): string =>
   Array.from({ length: LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join('');
@@ -33,9 +33,8 @@ export function createPairing(now: () => Date) {
       lockedUntilMs = nowMs + CODE_MS;
       offers.clear();
     }
-    throw new HttpProblem(403, 'This code is wrong or too old: ask for a new one at the server.', [
-      { path: 'code', message: 'This code is wrong or too old.' },
-    ]);
+    const message = 'This code is wrong or too old: ask for a new one at the server.';
+    throw new HttpProblem(403, message, [{ path: 'code', message }]);
   }
 
   return {

@@ -89,7 +89,7 @@ function readsOf(sequelize: Database['sequelize'], { heads, versions }: ReturnTy
       (await entries())
         .filter(({ formula }) => ingredientsOf(formula).has(ingredient))
         .map(({ formula }) => formula.name),
-    /** Names of the formulas any of whose versions uses an ingredient: old ones are opened and restored too. */
+    /** Names of the formulas that have an ingredient in one of their versions: old ones are opened and restored too. */
     everUsing: async (ingredient: string): Promise<string[]> => {
       const all = (await versions.findAll()).map((row) => asVersion(row).formula);
       return [...new Set(all.filter((one) => ingredientsOf(one).has(ingredient)).map(({ name }) => name))];

@@ -32,7 +32,11 @@ export function namesOf(host: string, given: readonly string[] = []): string[] {
 }
 
 /** A name or number as it stands in an address. */
-export const inAddress = (name: string): string => (name.includes(':') ? `[${name}]` : name);
+const inAddress = (name: string): string => (name.includes(':') ? `[${name}]` : name);
+
+/** Where the server's own screen opens the kitchen. */
+export const ownAddress = (host: string, port: number): string =>
+  `http://${EVERYWHERE.has(host) ? '127.0.0.1' : inAddress(host)}:${port}`;
 
 /**
  * Where phones open the kitchen, the name that stays before addresses that may change.

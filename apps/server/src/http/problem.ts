@@ -75,7 +75,8 @@ const BODY_PROBLEMS: Record<string, string> = {
   'charset.unsupported': 'The body must be UTF-8.',
 };
 
-function toProblem(error: unknown): HttpProblem | null {
+/** The refusal that an error is; null for what nobody foresaw. */
+export function toProblem(error: unknown): HttpProblem | null {
   if (error instanceof HttpProblem) return error;
   if (error instanceof InputError) {
     const { detail, errors } = firstOf(error.problems);

@@ -8,6 +8,7 @@ import { lockFolder } from '../db/lockFolder';
 import { migrations } from '../db/migrations';
 import { StartProblem, sqliteCode } from '../db/startProblem';
 import { KITCHEN_FILE } from '../openKitchen';
+import { OWN, certificateFolder } from '../lan/keptCertificate';
 import { backupFolder, backupsIn } from './backups';
 
 const HOUR_MS = 3_600_000;
@@ -113,7 +114,7 @@ function backups(data: string, now: Date): Finding {
 }
 
 function certificate(data: string, now: Date): Finding[] {
-  const file = join(data, 'certificates/kitchen.pem');
+  const file = join(certificateFolder(data), `${OWN}.pem`);
   if (!existsSync(file)) return [];
   const { validTo } = new X509Certificate(readFileSync(file));
   const end = new Date(validTo).toISOString().slice(0, 10);

@@ -12,6 +12,11 @@ const RENEW_DAYS = 60;
 /** Only the owner of the files reads them; a folder also needs the right to be entered. */
 const OWNER_ONLY = { file: 0o600, folder: 0o700 } as const;
 
+/** Where a kitchen keeps its certificates. */
+export const certificateFolder = (data: string): string => join(data, 'certificates');
+/** The server's own in there. */
+export const OWN = 'kitchen';
+
 /** What the server shows, and what phones learn to trust. */
 export interface ServerCertificate extends Certified {
   /** The kitchen's own authority; null for a certificate that was given. */
@@ -86,10 +91,10 @@ export async function keptCertificate(
   }
   // One name that it may not vouch for would make browsers refuse them all.
   const vouched = names.filter(vouchesFor(authority.cert));
-  let own = readable(folder, 'kitchen');
+  let own = readable(folder, OWN);
   if (!own || !stillGood(own, authority, vouched, now)) {
     own = await certify(authority, vouched, now);
-    keepPair(folder, 'kitchen', own);
+    keepPair(folder, OWN, own);
   }
   const { raw, fingerprint256 } = new X509Certificate(authority.cert);
   return {

@@ -1,21 +1,24 @@
 import { createServer } from 'node:http';
 import { isIP, type Server } from 'node:net';
-import { join } from 'node:path';
 import type { Express } from 'express';
 import type { Logger } from 'pino';
 import type { Network } from '../access/network';
-import { inAddress, namesOf, networkBases } from '../http/ownNames';
+import { namesOf, networkBases } from '../http/ownNames';
 import type { ServerOptions } from '../options';
 import { announce } from './announce';
 import { bothSchemes } from './bothSchemes';
-import { type ServerCertificate, givenCertificate, keptCertificate } from './keptCertificate';
+import {
+  type ServerCertificate,
+  certificateFolder,
+  givenCertificate,
+  keptCertificate,
+} from './keptCertificate';
 
 /** Longer than anyone waits between two requests: a connection closed just as the next comes would look like a broken server. */
 const KEEP_ALIVE_MS = 65_000;
 /** A new address of the machine, or the end of the certificate, is noticed within this. */
 const LOOK_AGAIN_MS = 5 * 60_000;
 const LOCAL = '.local';
-const FOLDER = 'certificates';
 
 type Reach = Pick<ServerOptions, 'reach' | 'host' | 'port' | 'data' | 'names' | 'certificate'>;
 
@@ -63,7 +66,7 @@ async function lanDoor(app: Express, options: Reach, logger: Logger): Promise<Do
   const load = (): Promise<ServerCertificate> =>
     files
       ? Promise.resolve(givenCertificate(files.cert, files.key))
-      : keptCertificate(join(data, FOLDER), names(), new Date());
+      : keptCertificate(certificateFolder(data), names(), new Date());
   let certificate = await load();
   const both = bothSchemes(app, certificate, KEEP_ALIVE_MS);
   let port = 0;
@@ -108,9 +111,3 @@ async function lanDoor(app: Express, options: Reach, logger: Logger): Promise<Do
  */
 export const makeDoor = async (app: Express, options: Reach, logger: Logger): Promise<Door> =>
   options.reach === 'lan' ? lanDoor(app, options, logger) : plainDoor(app, options);
-
-/** Where the server's own screen opens the kitchen. */
-export const ownAddress = (host: string, port: number): string => {
-  const name = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : inAddress(host);
-  return `http://${name}:${port}`;
-};

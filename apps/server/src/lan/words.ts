@@ -1,5 +1,5 @@
 import QRCode from 'qrcode';
-import type { Network } from '../access/network';
+import { type Network, pairAddress } from '../access/network';
 
 /** How phones reach the kitchen, what they compare, and where the first one begins. */
 export const networkWords = ({ addresses, trust }: Network): string =>
@@ -19,7 +19,7 @@ export async function codeWords(
   { code, paired, minutes }: { code: string; paired: boolean; minutes: number },
 ): Promise<string> {
   const [first = ''] = addresses;
-  const toScan = trust && !paired ? trust.address : `${first}/pair?code=${code}`;
+  const toScan = trust && !paired ? trust.address : pairAddress(first, code);
   return [
     `Code to pair a lead’s phone at ${first}/pair, good for ${minutes} minutes: ${code}`,
     `To scan: ${toScan}`,

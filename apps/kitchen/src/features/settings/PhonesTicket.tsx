@@ -1,7 +1,7 @@
 import type { KitchenAccess, PairingCode, Phone, Role } from '@kettle-scale/core/phone';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useAccess, useChangePhone, usePairingCode, usePhones, useRemovePhone } from '../../api/queries';
+import { useAccess, useChangePhone, usePairingCode, usePhones, useRemovePhone } from '../../api/phoneQueries';
 import { useDays } from '../../shared/useDays';
 import { ScanCode } from '../../ui/chart/ScanCode';
 import { DeleteAction } from '../../ui/input/DeleteAction';

@@ -1,6 +1,7 @@
 import { Banner } from 'react-native-paper';
 import { NoKey } from '../../api/api';
-import { useAccess, useHealth } from '../../api/queries';
+import { useAccess } from '../../api/phoneQueries';
+import { useHealth } from '../../api/queries';
 import { useColours } from '../../ui/theme';
 import { Body, Strong } from '../../ui/type';
 
