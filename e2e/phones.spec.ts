@@ -77,6 +77,12 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await expect(own.getByText('Griddle phone', { exact: true })).toBeVisible();
 
+  // The code is used up, and what a lead alone may do is not offered to a cook.
+  await expect(own.getByText(/^[A-Z2-9]{4}-[A-Z2-9]{4}$/)).toHaveCount(0);
+  await page.goto(`${onNetwork}/settings`);
+  await expect(page.getByText(/^This phone is Griddle phone/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save a backup' })).toHaveCount(0);
+
   const cook = bench(page);
   await page.goto(`${onNetwork}/plan/deckhand-wrap`);
   await cook.press(/^Start batch/);

@@ -128,7 +128,8 @@ export function PhonesTicket() {
       {(phones.data ?? []).map((one) => (
         <PairedPhone key={one.id} phone={one} own={one.id === phone?.id} />
       ))}
-      {role === 'lead' && network ? <PairAPhone /> : null}
+      {/* A code that was used up is shown no longer. */}
+      {role === 'lead' && network ? <PairAPhone key={phones.data?.length ?? 0} /> : null}
     </Ticket>
   );
 }

@@ -1,3 +1,4 @@
+import { useAccess } from '../../api/phoneQueries';
 import { useKitchen } from '../../api/queries';
 import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -19,6 +20,8 @@ import { ServerTicket } from './ServerTicket';
 export function SettingsScreen() {
   const { units, theme, sound, voice, set } = usePreferences();
   const kitchen = useKitchen();
+  // A cook would only be refused, by a page without a way back.
+  const mayBackUp = useAccess().data?.role !== 'cook';
   return (
     <Screen title="Settings">
       <Ticket>
@@ -75,7 +78,7 @@ export function SettingsScreen() {
           <KitchenForm kitchen={kitchen.data} />
           <HoldLimits kitchen={kitchen.data} />
           <PhonesTicket />
-          <BackupTicket />
+          {mayBackUp ? <BackupTicket /> : null}
           <ServerTicket />
         </>
       ) : (

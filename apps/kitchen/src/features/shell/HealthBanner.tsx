@@ -3,6 +3,7 @@ import { NoKey } from '../../api/api';
 import { useAccess } from '../../api/phoneQueries';
 import { useHealth } from '../../api/queries';
 import { useColours } from '../../ui/theme';
+import { TOUCH } from '../../ui/tokens';
 import { Body, Strong } from '../../ui/type';
 
 /** The server's own page, outside the app. */
@@ -26,7 +27,11 @@ export function HealthBanner() {
       visible
       elevation={0}
       style={{ borderWidth: 2, borderColor: colours.plum }}
-      actions={noKey ? [{ label: 'Pair this phone', onPress: toPairing }] : []}
+      actions={
+        noKey
+          ? [{ label: 'Pair this phone', onPress: toPairing, contentStyle: { minHeight: TOUCH.other } }]
+          : []
+      }
     >
       {problems.map((problem) => (
         <Strong key={problem} tone="plum">{`${problem}\n`}</Strong>
