@@ -1,17 +1,8 @@
-import {
-  closeSync,
-  existsSync,
-  fsyncSync,
-  mkdirSync,
-  openSync,
-  readdirSync,
-  renameSync,
-  rmSync,
-  statSync,
-} from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { settle } from './db/connection';
+import { putInPlace } from './db/putInPlace';
 import { lockFolder, unwritable } from './db/lockFolder';
 import { type Database, openDatabase } from './db/openDatabase';
 import { copyBeforeUpgrade } from './keeping/beforeUpgrade';
@@ -77,11 +68,7 @@ async function make(folder: string, seed: Seed | undefined): Promise<void> {
   await settle(making);
   // What the old file wrote ahead would be taken for the new one's.
   if (existsSync(place)) await settle(place);
-  renameSync(making, place);
-  // The move itself reaches the disk with the folder.
-  const opened = openSync(folder, 'r');
-  fsyncSync(opened);
-  closeSync(opened);
+  putInPlace(making, place);
 }
 
 /** Copies a kitchen that has nothing in it but its settings, to be filled. */

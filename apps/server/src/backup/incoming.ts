@@ -83,5 +83,7 @@ export async function* incomingLines(
     clearTimeout(stalled);
     source.unpipe(passing);
     passing.destroy();
+    // What is still on its way is let past: unread, it would hold up whatever comes next on the same connection.
+    source.resume();
   }
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createReadStream, createWriteStream, existsSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { mkdir, open, rename } from 'node:fs/promises';
+import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable, pipeline as pipe } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -9,6 +9,7 @@ import { backupLines } from '../backup/backup';
 import { type Restored, fillKitchen } from '../backup/fillKitchen';
 import { LIMITS, incomingLines } from '../backup/incoming';
 import { type Database, openDatabase } from '../db/openDatabase';
+import { putInPlace } from '../db/putInPlace';
 import { openStores } from '../stores';
 import { keptDays } from './kept';
 
@@ -70,16 +71,6 @@ export async function readBack(file: string, folder: string): Promise<Restored> 
   }
 }
 
-/** What is written is on the disk before its name is. */
-async function sync(path: string): Promise<void> {
-  const handle = await open(path, 'r');
-  try {
-    await handle.sync();
-  } finally {
-    await handle.close();
-  }
-}
-
 /**
  * Writes a backup of the kitchen, reads it back, and only then gives it its name and throws away what is not kept any more.
  * @param folder the folder of backups
@@ -104,9 +95,7 @@ export async function makeBackup(
       ),
     );
     const restored = await readBack(making, folder);
-    await sync(making);
-    await rename(making, file);
-    await sync(folder);
+    putInPlace(making, file);
     const backups = backupsIn(folder);
     const kept = keptDays(backups.map((one) => one.day));
     for (const one of backups) if (!kept.has(one.day)) rmSync(one.file);

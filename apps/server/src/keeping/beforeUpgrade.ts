@@ -1,6 +1,7 @@
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { connect } from '../db/connection';
+import { putInPlace } from '../db/putInPlace';
 import { migrations } from '../db/migrations';
 import { StartProblem, sqliteCode } from '../db/startProblem';
 import { backupFolder } from './backups';
@@ -57,7 +58,7 @@ export async function copyBeforeUpgrade(data: string, file: string): Promise<str
   } finally {
     await connection.close();
   }
-  renameSync(making, copy);
+  putInPlace(making, copy);
   const copies = readdirSync(folder)
     .filter((name) => NAME.test(name))
     .sort();

@@ -1,8 +1,9 @@
 import { X509Certificate } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { createSecureContext } from 'node:tls';
+import { putInPlace } from '../db/putInPlace';
 import { StartProblem } from '../db/startProblem';
 import { type Certified, certify, makeAuthority, vouchesFor } from './certificates';
 
@@ -27,7 +28,7 @@ export interface ServerCertificate extends Certified {
 /** A file that is whole or not there, and that nobody else reads. */
 function writePrivate(path: string, text: string): void {
   writeFileSync(`${path}.new`, text, { mode: OWNER_ONLY.file });
-  renameSync(`${path}.new`, path);
+  putInPlace(`${path}.new`, path);
 }
 
 function readPair(folder: string, name: string): Certified | null {

@@ -103,3 +103,8 @@ describe('problems', () => {
     expect(({} as { admin?: boolean }).admin).toBeUndefined();
   });
 });
+
+test('an object made to trip the reader is refused like any other', () => {
+  const made: unknown = JSON.parse('{"name":{"length":{"toString":0,"valueOf":0}}}');
+  expect(() => parseInput(z.object({ name: textField('Name', { max: 5 }) }), made)).toThrow(InputError);
+});

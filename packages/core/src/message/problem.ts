@@ -64,6 +64,16 @@ export function problemsOf(error: z.ZodError): Problem[] {
   });
 }
 
+/** Zod asks an object that stands for a text for its length, whatever that is: one made for it trips the comparison. */
+function safely<T>(schema: z.ZodType<T>, value: unknown, prefix: string): z.ZodSafeParseResult<T> {
+  try {
+    return schema.safeParse(value, { error: plainError });
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error;
+    throw InputError.at(prefix, 'An object stands where a text or a list belongs.');
+  }
+}
+
 /**
  * Validates an unknown value at the edge.
  * @param schema what is expected
@@ -73,7 +83,7 @@ export function problemsOf(error: z.ZodError): Problem[] {
  * @throws InputError naming every field that is wrong.
  */
 export function parseInput<T>(schema: z.ZodType<T>, value: unknown, prefix = ''): T {
-  const result = schema.safeParse(value, { error: plainError });
+  const result = safely(schema, value, prefix);
   if (result.success) return result.data;
   const problems = problemsOf(result.error);
   throw new InputError(

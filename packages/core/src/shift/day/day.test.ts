@@ -287,6 +287,8 @@ test('demand from files: CSV and a calendar, whole or not at all', () => {
   ]);
   expect(() => demandFromIcs(ics, '2026-03-05')).toThrow(/No event of 2026-03-05/);
   expect(() => demandFromIcs('hello', '2026-03-05')).toThrow('This is not a calendar.');
+  const torn = ics.replace(/DTSTART:\d+/, 'DTSTART:2026');
+  expect(() => demandFromIcs(torn, '2026-03-04')).toThrow('The time of “60 Wrap” cannot be read.');
 });
 
 test.each([

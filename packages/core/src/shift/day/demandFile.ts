@@ -62,6 +62,18 @@ export function demandFromCsv(text: string): FileDemand[] {
 /** "60 Deckhand wrap" or "Deckhand wrap: 60". */
 const SUMMARY = /^\s*(?:(\d+)\s+(.+?)|(.+?)\s*:\s*(\d+))\s*$/;
 
+/** When an event begins and ends; the library reads dates when they are asked for, and throws at those it cannot read. */
+function timesOf(event: ICAL.Event): { day: string; opens: number; closes: number } {
+  const clock = (time: ICAL.Time) => time.hour * 3600 + time.minute * 60 + time.second;
+  try {
+    const { startDate, endDate } = event;
+    const opens = clock(startDate);
+    return { day: startDate.toString().slice(0, 10), opens, closes: endDate ? clock(endDate) : opens };
+  } catch {
+    throw InputError.at('', `The time of “${event.summary}” cannot be read.`);
+  }
+}
+
 /**
  * Orders and waves from a calendar: an event "60 Deckhand wrap" with an end is a wave with its peak in the middle, one
  * without is an order. Only events of the day count.
@@ -79,14 +91,13 @@ export function demandFromIcs(text: string, day: string): FileDemand[] {
     throw InputError.at('', 'This is not a calendar.');
   }
   const demands = new Map<string, FileDemand>();
-  const clock = (time: ICAL.Time) => time.hour * 3600 + time.minute * 60 + time.second;
-  for (const { summary, startDate, endDate } of events) {
-    const [, first, name, other, last] = SUMMARY.exec(summary ?? '') ?? [];
+  for (const event of events) {
+    const [, first, name, other, last] = SUMMARY.exec(event.summary ?? '') ?? [];
     const bread = name ?? other;
     const pieces = Number(first ?? last);
-    if (!bread || !(pieces > 0) || startDate.toString().slice(0, 10) !== day) continue;
-    const opens = clock(startDate);
-    const closes = endDate ? clock(endDate) : opens;
+    if (!bread || !(pieces > 0)) continue;
+    const { day: of, opens, closes } = timesOf(event);
+    if (of !== day) continue;
     const demand = put(demands, bread);
     if (closes <= opens) demand.orders.push({ at: opens, pieces });
     else demand.waves.push({ opens, peak: (opens + closes) / 2, closes, pieces });
