@@ -94,11 +94,32 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   };
   const before = await acts();
   await context.setOffline(true);
+  await page.getByRole('button', { name: 'Cook: nobody said' }).click();
+  await page.getByRole('radio', { name: 'Late cook' }).click();
   await cook.press(/ is in$/);
   await expect(page.getByText('offline, kept here')).toBeVisible();
   expect(await acts()).toBe(before);
   await context.setOffline(false);
   await expect.poll(acts).toBe(before + 1);
+  // The log says who did it, by the name that the server knows the phone by.
+  await own.goto(`${kitchen.url}/log/${id}`);
+  await expect(own.getByText('Late cook on Griddle phone')).toHaveCount(1);
+  await own.goto(`${kitchen.url}/settings`);
+
+  // What the phone begins without a network, while the same is begun elsewhere, is kept beside it and told at both.
+  const startButton = /^Start batch/;
+  await page.goto(`${onNetwork}/plan/deckhand-wrap`);
+  await expect(page.getByRole('button', { name: startButton })).toBeEnabled();
+  await context.setOffline(true);
+  await cook.press(startButton);
+  await page.waitForURL(/\/bench\//);
+  await own.goto(`${kitchen.url}/plan/deckhand-wrap`);
+  await bench(own).press(startButton);
+  await own.waitForURL(/\/bench\//);
+  await context.setOffline(false);
+  await expect(own.getByText(/^Begun twice: Late cook on Griddle phone began the same/)).toBeVisible();
+  await expect(page.getByText(/^Begun twice: the kitchen’s own screen began the same/)).toBeVisible();
+  await own.goto(`${kitchen.url}/settings`);
 
   const listed = own.getByRole('group', { name: 'Griddle phone' });
   await listed.getByRole('button', { name: 'Take its key away' }).click();

@@ -1,4 +1,4 @@
-import { type Batch, foldBatch } from '@kettle-scale/core/batch';
+import { type Batch, OWN_SCREEN, foldBatch } from '@kettle-scale/core/batch';
 import { FORMULA_FORMAT_VERSION, type ProductStandard } from '@kettle-scale/core/formula';
 import { planSchema } from '@kettle-scale/core/plan';
 import { batchStart, event, openTestKitchen, wrap } from './test/kitchen';
@@ -134,7 +134,7 @@ describe('batches', () => {
     await post(batch, weighed).expect(200);
     await post(batch, { ...weighed, massG: 1 }).expect(409);
     const { body } = await kitchen.api.get(`/api/v1/batches/${batch.id}/events`).expect(200);
-    expect(body).toEqual([weighed]);
+    expect(body).toEqual([{ ...weighed, phone: OWN_SCREEN }]);
   });
 
   test('many phones at once lose and double nothing', async () => {

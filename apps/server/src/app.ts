@@ -98,7 +98,7 @@ export function createApp({
   checkAnswers = false,
 }: AppOptions): Express {
   const devices = openDevices({ now, standIns, demo });
-  followPlateLoad(hub, stores.batches, devices);
+  if (standIns.has('thermometer')) followPlateLoad(hub, stores.batches, devices);
   const around = { hub, now, demo };
   const pair = pairPhone(stores.phones, { pairing, hub, logger, now });
   const routes = [

@@ -30,8 +30,8 @@ const onDevice = (): boolean => typeof indexedDB !== 'undefined';
 export async function waitingBatch(id: string): Promise<Batch | null> {
   const waiting = onDevice() ? await get<Queued>(id, waitingStore()) : undefined;
   if (!waiting || !('start' in waiting) || !waiting.start.frozenPlan) return null;
-  const { at, flourLotId = null, frozenPlan } = waiting.start;
-  return { id, startedAt: at, plan: frozenPlan, flourLotId, events: [] };
+  const { at, cook, flourLotId = null, frozenPlan } = waiting.start;
+  return { id, startedAt: at, cook, plan: frozenPlan, flourLotId, events: [] };
 }
 
 /** Batches that wait here to be sent, as lists show them. */

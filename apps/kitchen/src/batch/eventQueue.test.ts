@@ -57,6 +57,25 @@ describe('event queue', () => {
     expect(queue.state().status).toBe('saved');
   });
 
+  test('says what this device could not keep, until it is sent', async () => {
+    const full = createEventQueue({
+      storage: {
+        load: async () => [],
+        put: () => Promise.reject(new DOMException('full', 'QuotaExceededError')),
+        remove: async () => undefined,
+      },
+      send: async () => ({ outcome: answers.shift() ?? 'stored' }) as SendResult,
+      onStored: () => undefined,
+      retryLater: () => undefined,
+    });
+    const answers: string[] = ['later'];
+    await expect(full.add(act(1))).rejects.toThrow('full');
+    await settle();
+    expect(full.state()).toMatchObject({ status: 'offline', notKept: true });
+    await full.drain();
+    expect(full.state()).toMatchObject({ status: 'saved', notKept: false, pending: [] });
+  });
+
   test('takes up what an earlier visit left behind, before what is new', async () => {
     const { queue, sent } = openQueue({ kept: [act(1), act(2)] });
     await queue.resume();

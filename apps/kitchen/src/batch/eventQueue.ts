@@ -9,7 +9,8 @@ export interface QueueStorage {
 
 /** What came of sending one act: stored; refused for good, with a sentence; or to be tried again. */
 export type SendResult =
-  { outcome: 'stored' } | { outcome: 'refused'; message: string } | { outcome: 'later' };
+  /** `as`: how the server keeps it, with what it knows besides. */
+  { outcome: 'stored'; as?: Queued } | { outcome: 'refused'; message: string } | { outcome: 'later' };
 
 /** An act that cannot join its batch as it stands, and why. */
 export type RefusedEvent = Queued & { message: string };
@@ -18,6 +19,8 @@ export interface QueueState {
   pending: readonly Queued[];
   /** Saved: nothing waits. Sending: on its way. Offline: the server did not answer. */
   status: 'saved' | 'sending' | 'offline';
+  /** This device could not keep an act that waits: closing the page would lose it. */
+  notKept: boolean;
   /** Acts that the server refused, kept until the cook says what becomes of them. */
   refused: readonly RefusedEvent[];
 }
@@ -55,7 +58,7 @@ const asRefused = (error: unknown): SendResult => ({
 
 /** A queue of acts that are sent in order, once each, and survive a lost network and a closed tab. */
 export function createEventQueue({ storage, send, onStored, retryLater }: QueueOptions): EventQueue {
-  let state: QueueState = { pending: [], status: 'saved', refused: [] };
+  let state: QueueState = { pending: [], status: 'saved', notKept: false, refused: [] };
   let sending = false;
   const listeners = new Set<() => void>();
 
@@ -82,10 +85,11 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
           retryLater(() => void drain());
           return;
         }
-        if (result.outcome === 'stored') onStored(next);
+        if (result.outcome === 'stored') onStored(result.as ?? next);
         else change({ refused: [...state.refused, { ...next, message: result.message }] });
         await leave(next, result.outcome === 'stored');
-        change({ status: state.pending.length > 0 ? 'sending' : 'saved' });
+        const waits = state.pending.length > 0;
+        change({ status: waits ? 'sending' : 'saved', notKept: waits && state.notKept });
       }
     } finally {
       sending = false;
@@ -105,7 +109,10 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
       });
       const kept = storage.put(queued);
       // Where the device cannot keep it, it is sent all the sooner; who added it hears that it was not kept.
-      void kept.then(drain, drain);
+      void kept.then(drain, () => {
+        change({ notKept: state.pending.length > 0 });
+        return drain();
+      });
       return kept;
     },
     resume: async () => {

@@ -17,9 +17,12 @@ export const kitchenQueue = createEventQueue({
   },
   send: async (queued) => {
     try {
-      if ('event' in queued) await api.addEvent(queued.batchId, queued.event);
-      else await api.startBatch(queued.start);
-      return { outcome: 'stored' };
+      if (!('event' in queued)) {
+        await api.startBatch(queued.start);
+        return { outcome: 'stored' };
+      }
+      const event = await api.addEvent(queued.batchId, queued.event);
+      return { outcome: 'stored', as: { batchId: queued.batchId, event } };
     } catch (error) {
       if (error instanceof Refused) return { outcome: 'refused', message: error.message };
       if (error instanceof Unreachable) {

@@ -12,6 +12,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { QueueState } from './eventQueue';
 import { kitchenQueue } from './kitchenQueue';
 import { useBatchQuery } from '../api/queries';
+import { cookOfAct } from './cookHere';
 import { tellUndone } from './undone';
 
 const useQueue = (): QueueState =>
@@ -59,7 +60,7 @@ export function useBatch(id: string): {
   const actAt = useCallback(
     (atMs: number, ...bodies: EventBody[]) => {
       const at = new Date(atMs).toISOString();
-      mutate(bodies.map((body) => ({ ...body, id: uuidv7(), at }) as BatchEvent));
+      mutate(bodies.map((body) => ({ ...body, ...cookOfAct(), id: uuidv7(), at }) as BatchEvent));
     },
     [mutate],
   );

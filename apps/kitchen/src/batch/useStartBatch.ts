@@ -4,6 +4,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Unreachable, api } from '../api/api';
 import { keys, queryClient } from '../api/queries';
 import type { QueuedStart } from '../api/waitingActs';
+import { cookOfAct } from './cookHere';
 import { kitchenQueue } from './kitchenQueue';
 
 interface Start {
@@ -15,7 +16,7 @@ interface Start {
 /** Freezes a batch on this phone; it is sent before its acts once a server answers. */
 async function startHere({ start, plan: seen }: Start): Promise<Batch> {
   const plan = keepablePlan(seen);
-  const { id, at, formulaId, formulaVersion, flourLotId = null } = start;
+  const { id, at, cook, formulaId, formulaVersion, flourLotId = null } = start;
   const { lines: _lines, ...record } = batchRecord(plan, foldBatch(plan, []));
   const queued: QueuedStart = {
     batchId: id,
@@ -27,17 +28,20 @@ async function startHere({ start, plan: seen }: Start): Promise<Batch> {
       formulaName: plan.formula.name,
       formulaVersion,
       flourLotId,
+      cook,
+      begunOffline: true,
       record,
     },
   };
   await kitchenQueue.add(queued);
-  return { id, startedAt: at, plan, flourLotId, events: [] };
+  return { id, startedAt: at, cook, plan, flourLotId, events: [] };
 }
 
 /** Starts a batch at the server or, while none answers, on this phone. */
 export const useStartBatch = () =>
   useMutation({
-    mutationFn: async (begun: Start) => {
+    mutationFn: async ({ start, plan }: Start) => {
+      const begun = { start: { ...start, ...cookOfAct() }, plan };
       try {
         return await api.startBatch(begun.start);
       } catch (error) {

@@ -27,14 +27,19 @@ function browser(controlled = true) {
 
 test('a new version waits while a batch is on the screen, and is taken when it is left', async () => {
   const { updates, install, reload, waiting } = browser();
+  const told = jest.fn();
+  updates.subscribe(told);
   updates.at('/bench/019a');
   await install();
   expect(waiting.postMessage).not.toHaveBeenCalled();
+  expect(updates.waits()).toBe(true);
+  expect(told).toHaveBeenCalledTimes(1);
   updates.at('/griddle/live/019a');
   expect(reload).not.toHaveBeenCalled();
   updates.at('/shift');
   expect(waiting.postMessage).toHaveBeenCalledWith({ type: 'SKIP_WAITING' });
   expect(reload).toHaveBeenCalledTimes(1);
+  expect(updates.waits()).toBe(false);
   updates.at('/log');
   expect(waiting.postMessage).toHaveBeenCalledTimes(1);
 });

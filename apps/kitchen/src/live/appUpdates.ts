@@ -1,9 +1,14 @@
+import { useSyncExternalStore } from 'react';
+
 /** Pages on which somebody works a batch with wet hands: nothing is changed under them. */
 const AT_WORK = /^\/(bench\/[^/]+|griddle\/live\/)/;
 
 interface Updates {
   /** Tells where the app stands now; a new version that waits is taken when no batch is on the screen. */
   at: (path: string) => void;
+  /** Whether a new version waits for the batch on the screen to be left. */
+  waits: () => boolean;
+  subscribe: (listener: () => void) => () => void;
 }
 
 /**
@@ -18,6 +23,7 @@ export function followUpdates(
   let waiting: ServiceWorker | null = null;
   let path: string | null = null;
   let taken = false;
+  const listeners = new Set<() => void>();
 
   const take = (): void => {
     if (!waiting || taken || path === null || AT_WORK.test(path)) return;
@@ -30,6 +36,7 @@ export function followUpdates(
     if (!worker || !container.controller) return;
     waiting = worker;
     take();
+    for (const listener of listeners) listener();
   };
   const watch = (registration: ServiceWorkerRegistration): void => {
     offer(registration.waiting);
@@ -49,6 +56,11 @@ export function followUpdates(
       path = now;
       take();
     },
+    waits: () => waiting !== null && !taken,
+    subscribe: (listener) => {
+      listeners.add(listener);
+      return () => void listeners.delete(listener);
+    },
   };
 }
 
@@ -63,3 +75,9 @@ export function keepApp(): void {
 
 /** Where the app stands now; see `followUpdates`. */
 export const appIsAt = (path: string): void => updates?.at(path);
+
+const subscribe = (listener: () => void) => updates?.subscribe(listener) ?? (() => undefined);
+const waits = (): boolean => updates?.waits() ?? false;
+
+/** Whether a new version of the app waits for the batch on the screen to be left. */
+export const useUpdateWaits = (): boolean => useSyncExternalStore(subscribe, waits, () => false);

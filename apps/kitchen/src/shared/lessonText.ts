@@ -33,6 +33,7 @@ const EVIDENCE_AXIS: Record<Lesson['kind'], string> = {
   cost: 'a piece',
   rejects: '% of pieces',
   'step-time': 'times the plan',
+  feel: 'points',
 };
 
 /** Shares are drawn as percent, masses as the reader reads them; everything else as it is. */

@@ -84,7 +84,7 @@ export function liveBatchOf(plan: Plan, ...bodies: EventBody[]) {
     act: (...bodiesNow) => void acts.push(...bodiesNow),
     actAt: (_atMs, ...bodiesNow) => void acts.push(...bodiesNow),
     undo: jest.fn(),
-    queue: { pending: [], status: 'saved', refused: [] },
+    queue: { pending: [], status: 'saved', notKept: false, refused: [] },
   };
   return { live, acts };
 }

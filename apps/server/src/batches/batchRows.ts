@@ -21,21 +21,6 @@ const PLANNED_LOT_FLOUR = `
   WHERE lot.id = $6 AND line.value ->> 'ingredient' = lot.ingredientId`;
 const INSERT_EVENT = 'INSERT INTO batch_events (id, batchId, document, receivedAt) VALUES ($1, $2, $3, $4)';
 
-/** What an event with this id is already, and the last event of the batch. */
-async function seenBefore(sql: Sql, batchId: string, eventId: string) {
-  const [found] = await sql.select<{
-    last: number | null;
-    known: string | null;
-    knownBatch: string | null;
-  }>(
-    `SELECT (SELECT MAX(seq) FROM batch_events WHERE batchId = $1) AS last,
-       (SELECT document FROM batch_events WHERE id = $2) AS known,
-       (SELECT batchId FROM batch_events WHERE id = $2) AS knownBatch`,
-    [batchId, eventId],
-  );
-  return found;
-}
-
 /** The rows of a batch: its head, its events, what it is found by; each change in one transaction. */
 export function batchRows(sql: Sql, demo: boolean) {
   /** Points that a batch teaches its flour lot: none while it runs, was given up, or was made up. */
@@ -103,9 +88,5 @@ export function batchRows(sql: Sql, demo: boolean) {
     });
   }
 
-  return {
-    insert,
-    store,
-    seenBefore: (batchId: string, eventId: string) => seenBefore(sql, batchId, eventId),
-  };
+  return { insert, store };
 }

@@ -1,4 +1,4 @@
-import type { BatchEvent } from '@kettle-scale/core/batch';
+import type { BatchEvent, Fold } from '@kettle-scale/core/batch';
 import type { Plan } from '@kettle-scale/core/plan';
 import { LRUCache } from 'lru-cache';
 
@@ -6,6 +6,8 @@ import { LRUCache } from 'lru-cache';
 export interface LiveBatch {
   plan: Plan;
   events: BatchEvent[];
+  /** The same, folded. */
+  fold: Fold;
   lastSeq: number;
   /** When the server received what ended it. */
   endHeardMs: number;

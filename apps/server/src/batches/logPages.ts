@@ -1,9 +1,12 @@
-import { type BatchRecord, type BatchSummary, batchRecord, foldBatch } from '@kettle-scale/core/batch';
+import { type BatchRecord, type BatchSummary, batchRecord } from '@kettle-scale/core/batch';
 import { type Find, searchSql } from './find';
 import type { BatchReader } from './readBatches';
 import type { Sql } from './sql';
 
-interface SummaryRow extends Omit<BatchSummary, 'record'> {
+interface SummaryRow extends Omit<BatchSummary, 'record' | 'cook' | 'phone' | 'begunOffline'> {
+  cook: string | null;
+  phone: string | null;
+  begunOffline: 1 | null;
   /** Null while it runs. */
   record: string | null;
   lastSeq: number | null;
@@ -20,7 +23,7 @@ export function openLogPages(sql: Sql, reader: BatchReader) {
   async function runningRecord(id: string, lastSeq: number): Promise<string> {
     const batch = await reader.take(id, lastSeq);
     if (!batch) throw new Error(`the batch ${id} is gone`);
-    return (batch.summary ??= summaryText(batchRecord(batch.plan, foldBatch(batch.plan, batch.events))));
+    return (batch.summary ??= summaryText(batchRecord(batch.plan, batch.fold.state())));
   }
 
   return {
@@ -29,6 +32,7 @@ export function openLogPages(sql: Sql, reader: BatchReader) {
       const { where, bind } = searchSql(find);
       const rows = await sql.select<SummaryRow>(
         `SELECT b.id, b.startedAt, b.formulaId, b.formulaName, b.formulaVersion, b.flourLotId, b.record,
+           b.start ->> '$.cook' AS cook, b.start ->> '$.phone' AS phone, b.start ->> '$.begunOffline' AS begunOffline,
            CASE WHEN b.record IS NULL THEN (SELECT MAX(seq) FROM batch_events WHERE batchId = b.id) END AS lastSeq
          FROM batch_finds f JOIN batches b ON b.id = f.batchId
          ${where} ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
@@ -36,8 +40,10 @@ export function openLogPages(sql: Sql, reader: BatchReader) {
       );
       // Batches that run are in hand; there are as many as are on the bench.
       const texts = await Promise.all(
-        rows.map(async ({ record, lastSeq, ...row }) => {
-          const head = JSON.stringify(row).slice(0, -1);
+        rows.map(async ({ record, lastSeq, cook, phone, begunOffline, ...row }) => {
+          const who = { cook: cook ?? undefined, phone: phone ?? undefined };
+          const offline = begunOffline ? { begunOffline: true } : {};
+          const head = JSON.stringify({ ...row, ...who, ...offline }).slice(0, -1);
           return `${head},"record":${record ?? (await runningRecord(row.id, lastSeq ?? 0))}}`;
         }),
       );

@@ -1,4 +1,4 @@
-import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
+import { type Batch, type BatchEvent, openFold } from '@kettle-scale/core/batch';
 import type { Plan } from '@kettle-scale/core/plan';
 import { ENDING } from './ending';
 import { type LiveBatch, openLiveBatches } from './liveBatches';
@@ -8,16 +8,19 @@ interface BatchRow {
   id: string;
   startedAt: string;
   flourLotId: string | null;
+  cook: string | null;
+  phone: string | null;
   plan: string;
   events: string | null;
 }
 
-const BATCH_ROW = `SELECT b.id, b.startedAt, b.flourLotId, b.plan,
+const BATCH_ROW = `SELECT b.id, b.startedAt, b.flourLotId, b.start ->> '$.cook' AS cook, b.start ->> '$.phone' AS phone, b.plan,
   (SELECT group_concat(document) FROM (SELECT document FROM batch_events WHERE batchId = b.id ORDER BY seq)) AS events
   FROM batches b`;
 
-function jsonOf({ id, startedAt, flourLotId, plan, events }: BatchRow): string {
-  const head = JSON.stringify({ id, startedAt, flourLotId }).slice(0, -1);
+function jsonOf({ id, startedAt, flourLotId, cook, phone, plan, events }: BatchRow): string {
+  const who = { cook: cook ?? undefined, phone: phone ?? undefined };
+  const head = JSON.stringify({ id, startedAt, flourLotId, ...who }).slice(0, -1);
   return `${head},"plan":${plan},"events":[${events ?? ''}]}`;
 }
 
@@ -65,9 +68,12 @@ export function openBatchReader(sql: Sql) {
         receivedAt,
       }));
       const end = heard.filter(({ event }) => ENDING.has(event.type)).at(-1);
+      const plan = JSON.parse(row.plan) as Plan;
+      const told = heard.map(({ event }) => event);
       const batch: LiveBatch = {
-        plan: JSON.parse(row.plan) as Plan,
-        events: heard.map(({ event }) => event),
+        plan,
+        events: told,
+        fold: openFold(plan, told),
         lastSeq,
         endHeardMs: end ? Date.parse(end.receivedAt) : Infinity,
       };

@@ -1,6 +1,7 @@
 import {
   type BatchEvent,
   type BatchStart,
+  OWN_SCREEN,
   batchSchema,
   batchStartSchema,
   batchSummarySchema,
@@ -9,6 +10,7 @@ import {
 import { slugField } from '@kettle-scale/core/message';
 import { loggedPieceSchema } from '@kettle-scale/core/bake';
 import { z } from 'zod';
+import type { Access } from '../access/gate';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { JsonText, route, type Route } from '../http/route';
@@ -20,25 +22,31 @@ import { type BatchStores, batchRules } from './rules';
 /** Older batches were baked on another plate, or by other hands. */
 const PIECES_FROM_BATCHES = 30;
 
+/** Who did it, as the server knows it; what a phone says of itself does not count. */
+const phoneOf = ({ phone }: Access): string => phone?.name ?? OWN_SCREEN;
+
 /** A start and an event, checked, stored once, and told to who listens. */
 function batchActs(stores: BatchStores, around: Around) {
   const { hub, now } = around;
   const { batches } = stores;
   const { checkTime, checkSource, planOf, checkSeen } = batchRules(stores, around);
-  const start = async (body: BatchStart) => {
+  const start = async (sent: BatchStart, access: Access) => {
+    const body = { ...sent, phone: phoneOf(access) };
     checkTime(body.at);
     checkSource({ source: body.conditions?.airFrom }, 'conditions.airFrom');
     const plan = await planOf(body);
     await checkSeen(body, plan);
     // The plan is kept beside the start, not twice.
-    const { frozenPlan: _frozen, ...started } = body;
+    const { frozenPlan, begunOffline: _said, ...sentStart } = body;
+    const started = { ...sentStart, ...(frozenPlan ? { begunOffline: true as const } : {}) };
     const stored = await batches.start(started, plan);
     if (stored.outcome === 'clash') throw taken('Another batch was started with this id.');
     if (stored.outcome === 'new') hub.publish({ type: 'batch', batchId: body.id });
     return { status: stored.outcome === 'new' ? 201 : 200, body: stored.value };
   };
 
-  const append = async (id: string, body: BatchEvent) => {
+  const append = async (id: string, sent: BatchEvent, access: Access) => {
+    const body = { ...sent, phone: phoneOf(access) };
     checkTime(body.at);
     checkSource(body, 'source');
     const result = await batches.append(id, body, now().toISOString());
@@ -89,7 +97,7 @@ export function batchRoutes(stores: BatchStores, around: Around): Route[] {
       body: batchStartSchema,
       response: batchSchema,
       status: 201,
-      run: ({ body }) => start(body),
+      run: ({ body, access }) => start(body, access),
     }),
     route({
       method: 'get',
@@ -123,7 +131,7 @@ export function batchRoutes(stores: BatchStores, around: Around): Route[] {
       body: eventSchema,
       response: eventSchema,
       status: 201,
-      run: ({ params, body }) => append(params.id, body),
+      run: ({ params, body, access }) => append(params.id, body, access),
     }),
   ];
 }

@@ -1,4 +1,4 @@
-import { type BatchSummary, type EventBody, foldBatch } from '@kettle-scale/core/batch';
+import { type BatchSummary, type EventBody, OWN_SCREEN, foldBatch } from '@kettle-scale/core/batch';
 import { type Need, type Plan, keepablePlan, planBatch, planHash } from '@kettle-scale/core/plan';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
@@ -52,6 +52,37 @@ describe('a start', () => {
       .send({ ...start, planHash: problem.current.planHash })
       .expect(200);
   });
+});
+
+test('an act is kept with the cook that was chosen and the phone that the server knows, whatever the phone says of itself', async () => {
+  const { api, stores } = kitchen;
+  const first = batchStart({ cook: 'early-cook', phone: 'Another phone' });
+  await api.post('/api/v1/batches').send(first).expect(201);
+  const weighed = event({ type: 'weighed', stepId: 'weigh-1-strong', massG: 1785 });
+  const told = { ...weighed, cook: 'late-cook', phone: 'Another phone' };
+  const address = `/api/v1/batches/${first.id}`;
+  const { body } = await api.post(`${address}/events`).send(told).expect(201);
+  expect(body).toEqual({ ...weighed, cook: 'late-cook', phone: OWN_SCREEN });
+  // Sent again by a phone that was paired anew it is the same act, by another cook it is not.
+  await api
+    .post(`${address}/events`)
+    .send({ ...told, phone: 'New name' })
+    .expect(200);
+  await api
+    .post(`${address}/events`)
+    .send({ ...told, cook: 'early-cook' })
+    .expect(409);
+  expect((await api.get(address).expect(200)).body).toMatchObject({ cook: 'early-cook', phone: OWN_SCREEN });
+  const end = event({ type: 'finished', pieces: 24, good: 20 });
+  await api
+    .post(`${address}/events`)
+    .send({ ...end, cook: 'early-cook' })
+    .expect(201);
+  expect((await log())[0]?.record.cooks).toEqual(['late-cook', 'early-cook']);
+  const now = await stores.kitchen.get();
+  await stores.kitchen.put({ ...now, cooks: [{ id: 'late-cook', name: 'Late cook', gone: true }] });
+  // Who has left keeps the name; who was never named here is told as the record has them.
+  expect((await api.get('/api/v1/log.csv').expect(200)).text).toContain('Late cook; early-cook');
 });
 
 describe('a start that a phone froze while no server answered', () => {
@@ -218,7 +249,7 @@ test.each([
   ['a need below one ball', { need: { by: 'flour', flourG: 12, ballG: 105 } }, 'need.flourG'],
   ['an id of another kind', { id: '6f1e7bb0-1111-4111-8111-111111111111' }, 'id'],
   ['a start in years', { at: '2031-01-01T00:00:00.000Z' }, 'at'],
-  ['an unknown field', { cook: 'me' }, 'cook'],
+  ['an unknown field', { chef: 'me' }, 'chef'],
 ])('%s does not start a batch', async (_case, changes, path) => {
   const answer = await kitchen.api.post('/api/v1/batches').send(batchStart(changes)).expect(422);
   expect((answer.body as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain(path);

@@ -1,4 +1,3 @@
-import { foldBatch } from '@kettle-scale/core/batch';
 import type { Database } from '../db/openDatabase';
 import { openFacts } from './facts';
 import { openLogPages } from './logPages';
@@ -20,12 +19,12 @@ export function openBatchStore(database: Database, demo = false) {
     ...openLogPages(sql, reader),
     ...openFacts(sql, reader, database.write),
 
-    /** How many pieces of a batch in hand lie over heat now: none once it is over. */
-    onPlate: (id: string): number => {
+    /** Pieces of a batch in hand that lie over heat now: none once it is over. */
+    onPlate: (id: string): number[] => {
       const batch = reader.live.get(id);
-      if (!batch) return 0;
-      const state = foldBatch(batch.plan, batch.events);
-      return state.status === 'running' ? state.onPlate.length : 0;
+      if (!batch) return [];
+      const state = batch.fold.state();
+      return state.status === 'running' ? state.onPlate.map(({ piece }) => piece) : [];
     },
 
     /** Forgets what is held in memory: after a restore everything is read again. */

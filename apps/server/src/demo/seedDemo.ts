@@ -59,7 +59,10 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
       ingredients: foods,
       conditions,
     });
+    const cookId = past.hour < DEMO_TRUTH.noonHour ? 'early-cook' : 'late-cook';
     const cook: Cook = {
+      id: cookId,
+      weighingPace: DEMO_TRUTH.weighingPace[cookId],
       bowlLoss: DEMO_TRUTH.bowlLoss,
       benchLoss: DEMO_TRUTH.benchLoss,
       relaxing: DEMO_TRUTH.relaxing[formula.id] ?? 1,
@@ -75,6 +78,7 @@ export async function seedDemo(stores: Stores, now: Date): Promise<boolean> {
     const start = {
       id,
       at,
+      cook: cookId,
       formulaId: formula.id,
       formulaVersion: 1,
       need: past.need,

@@ -4,17 +4,36 @@ import type { RequestHandler, Response } from 'express';
 import { z } from 'zod';
 import { accessOf } from '../access/gate';
 import type { Devices } from '../devices/devices';
-import type { Hub } from './hub';
+import type { Hub, News } from './hub';
 
 /** A comment now and then keeps phones and proxies from closing a quiet stream. */
 const KEEP_ALIVE_MS = 20_000;
+/** A phone that takes nothing, asleep or out of reach, is let go with so much unread: it would fill the memory. */
+const MOST_UNREAD_BYTES = 1_000_000;
 /** Pause before a browser asks again after the stream broke. */
 const RETRY_MS = 1000;
 
 export type Send = (type: string, data: unknown, id?: string) => void;
+/** The same for what is JSON text already. */
+type SendText = (type: string, text: string, id?: string) => void;
+
+/** News that every stream tells are written out once. */
+const written = new WeakMap<News, string>();
+function textOf(news: News): string {
+  const known = written.get(news);
+  if (known !== undefined) return known;
+  const { type: _type, ...data } = news;
+  const text = JSON.stringify(data);
+  written.set(news, text);
+  return text;
+}
 
 /** Opens a stream of server-sent events; `follow` starts what feeds it and returns how to stop that. */
-function openStream(response: Response, hub: Hub, follow: (send: Send) => () => void): void {
+function openStream(
+  response: Response,
+  hub: Hub,
+  follow: (send: Send, sendText: SendText) => () => void,
+): void {
   response.set({
     'Content-Type': 'text/event-stream',
     // Compression would hold messages back until a block is full.
@@ -23,10 +42,12 @@ function openStream(response: Response, hub: Hub, follow: (send: Send) => () => 
   });
   response.flushHeaders();
   response.write(`retry: ${RETRY_MS}\n\n`);
-  const stopFollowing = follow((type, data, id) => {
+  const sendText: SendText = (type, text, id) => {
     const position = id === undefined ? '' : `id: ${id}\n`;
-    response.write(`${position}event: ${type}\ndata: ${JSON.stringify(data)}\n\n`);
-  });
+    response.write(`${position}event: ${type}\ndata: ${text}\n\n`);
+    if (response.writableLength > MOST_UNREAD_BYTES) response.destroy();
+  };
+  const stopFollowing = follow((type, data, id) => sendText(type, JSON.stringify(data), id), sendText);
   const keepAlive = setInterval(() => response.write(': still here\n\n'), KEEP_ALIVE_MS);
   keepAlive.unref();
   const { phone } = accessOf(response);
@@ -66,10 +87,10 @@ export const kitchenStream =
   (hub: Hub, devices: Devices): RequestHandler =>
   (request, response) => {
     const { devices: kinds } = parseInput(streamQuery, request.query);
-    openStream(response, hub, (send) => {
+    openStream(response, hub, (send, sendText) => {
       send('hello', {}, hub.position());
       const stops = [
-        hub.subscribe(({ type, ...data }) => send(type, data, hub.position())),
+        hub.subscribe((news) => sendText(news.type, textOf(news), hub.position())),
         ...kinds.map((kind) => devices.follow(kind, send)),
       ];
       return () => stops.forEach((stop) => stop());

@@ -1,6 +1,6 @@
 import { createServer, get } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { BatchEvent } from '@kettle-scale/core/batch';
+import { type BatchEvent, OWN_SCREEN } from '@kettle-scale/core/batch';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 /** The kitchen on a port, and a phone that listens: messages as they come, by what they are about. */
@@ -38,7 +38,7 @@ async function listening(path: string) {
   };
   // The stream is open once its greeting came.
   await said(/(retry:)/);
-  return { kitchen, said, message, close };
+  return { kitchen, request, said, message, close };
 }
 
 test('a second phone hears of a batch and of every act, once it is stored', async () => {
@@ -50,8 +50,21 @@ test('a second phone hears of a batch and of every act, once it is stored', asyn
   await kitchen.api.post(`/api/v1/batches/${id}/events`).send(note).expect(201);
   expect(await message<{ batchId: string; event: BatchEvent }>('event')).toEqual({
     batchId: id,
-    event: note,
+    event: { ...note, phone: OWN_SCREEN },
   });
+  await close();
+});
+
+test('a phone that takes nothing is let go before what it has not read fills the memory', async () => {
+  const { kitchen, request, close } = await listening('/api/v1/stream');
+  const ended = new Promise<void>((resolve) => request.once('close', resolve));
+  request.socket?.pause();
+  const note = event({ type: 'note', text: 'x'.repeat(200_000) });
+  // Far more than the system itself holds for who reads nothing.
+  for (let n = 0; n < 200; n += 1) kitchen.hub.publish({ type: 'event', batchId: 'b', event: { ...note } });
+  request.socket?.resume();
+  await ended;
+  await new Promise<void>((resolve) => setImmediate(resolve));
   await close();
 });
 

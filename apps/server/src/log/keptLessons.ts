@@ -1,13 +1,14 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type { BatchFacts } from '@kettle-scale/core/log';
-import { lessonsFrom } from '@kettle-scale/core/lessons';
+import { lessonsInSlices } from '@kettle-scale/core/lessons';
 import { addDays, dayOf } from '@kettle-scale/core/quantity';
 import { Mutex } from 'async-mutex';
 import { TURNING } from '../batches/ending';
 import { findBetween } from '../batches/find';
 import type { BatchStore } from '../batches/store';
 import type { FlourLotStore } from '../flourLots/store';
+import { inSlices } from '../http/inSlices';
 import type { KitchenStore } from '../kitchen/store';
 import type { Around, News } from '../live/hub';
 
@@ -76,14 +77,24 @@ export function keepLessons({ batches, flourLots, kitchen }: LessonStores, { hub
   }
 
   async function workOut(): Promise<KeptLessons> {
-    const { currency, lessonsOff = [], timeZone: zone } = await kitchen.get();
+    const {
+      currency,
+      lessonsOff = [],
+      timeZone: zone,
+      cooks = [],
+      learnPerCook = true,
+    } = await kitchen.get();
     const day = dayOf(now().getTime(), zone);
     if (kept?.day === day) return kept;
     const at = changes;
     const all = await factsFrom(addDays(day, -LOOK_BACK_DAYS), zone);
     const lots = await flourLots.list();
     const measured = all.filter(({ simulated }) => demo || !simulated);
-    const json = JSON.stringify(lessonsFrom(measured, { lots, currency, off: lessonsOff, zone }));
+    const context = {
+      ...{ lots, currency, off: lessonsOff, zone },
+      cooks: learnPerCook ? cooks.filter(({ gone }) => !gone) : [],
+    };
+    const json = JSON.stringify(await inSlices(lessonsInSlices(measured, context)));
     const lessons = { json, gzip: await compressed(json) };
     if (at === changes) kept = { day, ...lessons };
     return lessons;

@@ -1,12 +1,14 @@
 import { type BatchFacts, batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
+import { cookNames } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
 import { carriedSchema } from '@kettle-scale/core/plan';
-import { logCsv, logDocument, logRow } from '@kettle-scale/core/exchange';
+import { logCsvInSlices, logDocument, logRow } from '@kettle-scale/core/exchange';
 import { z } from 'zod';
 import { findBetween, findQuery } from '../batches/find';
 import type { BatchStore } from '../batches/store';
 import type { FlourLotStore } from '../flourLots/store';
 import { idParams } from '../http/params';
+import { inSlices } from '../http/inSlices';
 import { notFound } from '../http/problem';
 import { FileText, JsonText, route, type Route } from '../http/route';
 import type { KitchenStore } from '../kitchen/store';
@@ -109,7 +111,11 @@ export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, a
       summary: 'The log as a table for a spreadsheet, a row a batch',
       query: exportQuery,
       response: z.string(),
-      run: async ({ query }) => new FileText(logCsv(await rows(query)), 'text/csv', 'kettle-scale-log.csv'),
+      run: async ({ query }) => {
+        const cookName = cookNames((await kitchen.get()).cooks);
+        const text = await inSlices(logCsvInSlices(await rows(query), cookName));
+        return new FileText(text, 'text/csv', 'kettle-scale-log.csv');
+      },
     }),
     route({
       method: 'get',

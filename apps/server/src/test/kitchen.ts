@@ -55,6 +55,8 @@ interface TestKitchen {
   demo?: boolean;
   seeded?: boolean;
   simulate?: boolean;
+  /** Where errors that nobody foresaw are told; nowhere when not given. */
+  log?: pino.DestinationStream;
 }
 
 /** A whole server on a database file of its own, without a port. */
@@ -63,6 +65,7 @@ export async function openTestKitchen({
   demo = false,
   seeded = demo,
   simulate = demo,
+  log,
 }: TestKitchen = {}) {
   const path = file || (await copyOf(seeded));
   const database = await openDatabase(path);
@@ -71,7 +74,7 @@ export async function openTestKitchen({
   const hub = createHub();
   const app = createApp({
     ...{ database, stores, hub, demo },
-    logger: pino({ level: 'silent' }),
+    logger: log ? pino({ level: 'error' }, log) : pino({ level: 'silent' }),
     now: () => NOW,
     standIns: openStandIns(simulate ? DEVICE_KINDS : [], () => NOW),
     checkAnswers: true,

@@ -193,6 +193,8 @@ const APPLY: { [T in EventType]: Apply<T> } = {
 
 /** Brings one event into a draft. */
 export function applyEvent<T extends EventType>(draft: Draft, event: EventOf<T>, plan: Plan): void {
+  const { cook } = event;
+  if (cook !== undefined && !draft.cooks.includes(cook)) draft.cooks.push(cook);
   const act = APPLY[event.type as T];
   act(draft, event, plan, Date.parse(event.at));
 }
@@ -222,6 +224,7 @@ export const openDraft = (plan: Plan): Draft => ({
   finished: null,
   abandoned: null,
   notes: [],
+  cooks: [],
   pieceTimes: [],
   balls: [],
   leftovers: [],

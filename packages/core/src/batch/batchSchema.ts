@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { countField, instantField, slugField, uuidField } from '../message/fields';
 import { adjustmentSchema } from '../plan/adjustmentSchema';
 import { eventSchema } from './eventSchema';
+import { whoFields } from './whoSchema';
 import { conditionsSchema } from '../kitchen/conditionsSchema';
 import { needSchema } from '../plan/planRequestSchema';
 import { planSchema } from '../plan/planSchema';
@@ -10,6 +11,7 @@ import { planSchema } from '../plan/planSchema';
 export const batchStartSchema = z.strictObject({
   id: uuidField('Batch id'),
   at: instantField('Start time'),
+  ...whoFields,
   formulaId: slugField('Formula'),
   formulaVersion: countField('Formula version', { min: 1, max: 100_000 }),
   need: needSchema,
@@ -26,12 +28,16 @@ export const batchStartSchema = z.strictObject({
     .optional(),
   /** The plan as a phone froze it while no server answered: the cook has worked by it, whatever the kitchen plans now. */
   frozenPlan: planSchema.optional(),
+  /** That it was so; the server says it, in what it keeps of a start. */
+  begunOffline: z.literal(true).optional(),
 });
 
 /** A batch: its frozen plan and everything that happened. */
 export const batchSchema = z.strictObject({
   id: uuidField('Batch id'),
   startedAt: instantField('Start time'),
+  /** Who began it. */
+  ...whoFields,
   plan: planSchema,
   flourLotId: z.string().nullable(),
   events: z.array(eventSchema),

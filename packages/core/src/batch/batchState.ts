@@ -108,6 +108,8 @@ export interface BatchState {
   finished: EventOf<'finished'> | null;
   abandoned: EventOf<'abandoned'> | null;
   notes: EventOf<'note'>[];
+  /** Everybody who worked on it, by the ids of cooks. */
+  cooks: string[];
   /** What undo would take back; null when nothing has happened. */
   lastAct: BatchEvent | null;
 }

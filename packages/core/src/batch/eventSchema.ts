@@ -15,6 +15,7 @@ import {
   textField,
   uuidField,
 } from '../message/fields';
+import { whoFields } from './whoSchema';
 
 const POKE_NAMES = Object.keys(POKES) as [Poke, ...Poke[]];
 /** Held back and due, a correction of the feel, a top-up for added flour, flour going back into a wet dough. */
@@ -59,7 +60,7 @@ export const CORRECTABLE = [
   'bakedG',
 ] as const;
 
-const base = { id: uuidField('Event id'), at: instantField('Time of the event') };
+const base = { id: uuidField('Event id'), at: instantField('Time of the event'), ...whoFields };
 const stepId = z
   .string({
     error: (issue) => (issue.input === undefined ? 'Step is missing.' : 'Step must be text.'),
@@ -309,10 +310,10 @@ export type BatchEvent = z.infer<typeof eventSchema>;
 export type EventType = BatchEvent['type'];
 export type EventOf<T extends EventType> = Extract<BatchEvent, { type: T }>;
 
-/** An event before it has an id and a time. */
+/** An event before it has an id, a time and somebody who did it. */
 export type EventBody = BatchEvent extends infer E
   ? E extends BatchEvent
-    ? Omit<E, 'id' | 'at'>
+    ? Omit<E, 'id' | 'at' | 'cook' | 'phone'>
     : never
   : never;
 

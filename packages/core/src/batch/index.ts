@@ -14,7 +14,8 @@ export {
   REJECTS,
   TEARS,
 } from './eventSchema';
-export { foldBatch } from './foldBatch';
+export { type Fold, foldBatch, openFold } from './foldBatch';
+export { begunTwice } from './begunTwice';
 export { type BatchState, type BowlState, type StepState } from './batchState';
 export { lastPress, liveEvents } from './liveEvents';
 export { checkWeight, fractionIfKept, offerRescale, type WeighCheck } from './overPour';
@@ -34,4 +35,6 @@ export {
 } from './runningDough';
 export { ballStandard, skippedWords } from './skippedWater';
 export { liveWindow } from './stepTimes';
+export { type Who, whoDid } from './whoDid';
+export { asSent, OWN_SCREEN } from './whoSchema';
 export { type TimeWindow, windowAt } from './timeWindow';

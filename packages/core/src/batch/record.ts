@@ -147,6 +147,7 @@ export function batchRecord(plan: Plan, state: BatchState): BatchRecord {
       : {}),
     ...(now ? { now, ahead: aheadOf(plan, state) } : {}),
     finishedMs: finished ? Date.parse(finished.at) : null,
+    ...(state.cooks.length > 0 ? { cooks: state.cooks } : {}),
     ...(held.length > 0 ? { held } : {}),
     ...(thrown > 0 ? { thrownOut: thrown } : {}),
   };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { whoFields } from './whoSchema';
 import { HOLDINGS } from '../kitchen/holdings';
 import { STEP_KINDS, totalsSchema } from '../plan/planSchema';
 
@@ -49,6 +50,8 @@ export const batchRecordSchema = z.strictObject({
     .array(z.strictObject({ kind: z.enum(STEP_KINDS), title: z.string(), seconds: z.number() }))
     .optional(),
   finishedMs: z.number().nullable(),
+  /** Everybody who worked on it, by the ids of cooks. */
+  cooks: z.array(z.string()).optional(),
   /** Bread that is held, without what was taken, moved on or thrown out since. */
   held: z
     .array(
@@ -73,6 +76,9 @@ export const batchSummarySchema = z.strictObject({
   formulaName: z.string(),
   formulaVersion: z.number().int(),
   flourLotId: z.string().nullable(),
+  /** Who began it, and that it was begun on a phone that had no network. */
+  ...whoFields,
+  begunOffline: z.literal(true).optional(),
   /** Without the lines, which only the page of one batch shows. */
   record: batchRecordSchema.omit({ lines: true }),
 });

@@ -123,7 +123,8 @@ export function refuseEvent(
       message: `This batch has ${MOST_EVENTS.toLocaleString('en-US')} acts and takes no more: finish it and start another.`,
     };
   }
-  const end = liveEvents(events).find(isEnd);
+  // Most acts are of batches that nothing has ended: those are not read through for what was taken back.
+  const end = events.some(isEnd) ? liveEvents(events).find(isEnd) : undefined;
   const isLate = end !== undefined && Date.parse(event.at) < Math.min(Date.parse(end.at), endHeardMs);
   const stillTaken =
     AFTER_THE_END.has(event.type) ||

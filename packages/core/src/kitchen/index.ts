@@ -3,4 +3,12 @@ export { FITTED } from './fittedNames';
 export { FLAMES, type FlameSetting, type Griddle, griddleSchema, MATERIALS } from './griddleSchema';
 export { BREAD_TO, COLDNESS, DEFAULT_HOLD_H, type Holding, HOLDINGS, WASTE_REASONS } from './holdings';
 export { DEFAULT_COLD_LIMIT_H, DEFAULT_FRIDGE_DOUGH_H, DEFAULT_KITCHEN } from './kitchenDefaults';
-export { type Kitchen, kitchenSchema, type Mixer, mixerSchema } from './kitchenSchema';
+export {
+  cookNames,
+  cookSchema,
+  type Kitchen,
+  type KitchenCook,
+  kitchenSchema,
+  type Mixer,
+  mixerSchema,
+} from './kitchenSchema';

@@ -33,6 +33,23 @@ export const mixerSchema = z
 
 export type Mixer = z.infer<typeof mixerSchema>;
 
+/** Somebody who works here. Who has left stays known, so that records keep the name. */
+export const cookSchema = z.strictObject({
+  id: slugField('Cook'),
+  name: textField('Name of the cook', { min: 1, max: 40 }),
+  gone: z.literal(true).optional(),
+});
+export type KitchenCook = z.infer<typeof cookSchema>;
+
+/**
+ * What a cook is called; the id where the kitchen does not know them, as after a batch of elsewhere was brought in.
+ * @param cooks all that the kitchen knows
+ */
+export const cookNames = (cooks: readonly KitchenCook[] = []): ((id: string) => string) => {
+  const names = new Map(cooks.map(({ id, name }) => [id, name] as const));
+  return (id) => names.get(id) ?? id;
+};
+
 /** What the kitchen works with: scales, bowl, and the dough it loses on the way. */
 export const kitchenSchema = z
   .strictObject({
@@ -77,6 +94,10 @@ export const kitchenSchema = z
       .optional(),
     /** Above the sea; water boils cooler up high. */
     altitudeM: numberField('Altitude', { min: -400, max: 5000, unit: 'm' }).optional(),
+    /** Who works here, to be chosen on a phone with one tap; acts carry the cook from then on. */
+    cooks: z.array(cookSchema).max(60, 'At most sixty cooks.').optional(),
+    /** Whether feel and step times are learned of each cook too; they are when not said. */
+    learnPerCook: z.boolean('Say whether to learn from each cook.').optional(),
     /** Lessons that are not let into plans. */
     lessonsOff: z
       .array(textField('Lesson', { min: 1, max: 120 }))

@@ -1,3 +1,3 @@
 export { RELAXING_PRIOR_SD } from './learnRelaxing';
-export { lessonsFrom } from './lessons';
+export { lessonsFrom, lessonsInSlices } from './lessons';
 export { PRIORS } from './priors';

@@ -11,6 +11,8 @@ export interface LessonContext {
   zone: Zone;
   /** Lessons the kitchen does not let into plans. */
   off: readonly string[];
+  /** Names of cooks to be learned of; none where the kitchen wants no such lessons. */
+  cooks?: readonly { id: string; name: string }[];
 }
 
 export type LessonDraft = Omit<Lesson, 'on' | 'batches' | 'evidence'> & { seen: readonly Seen[] };

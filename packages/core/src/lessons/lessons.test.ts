@@ -2,28 +2,15 @@ import { springBackAfter } from '../dough/springBack';
 import { lessonAdjustments, lotWithSwitch } from '../log/applyLessons';
 import type { BatchFacts } from '../log/factsSchema';
 import { seasonOf } from '../log/seasons';
-import { learnRelaxing } from './learnRelaxing';
-import { learnSeasons } from './learnSeasons';
+import { type RelaxedDisc, learnRelaxing } from './learnRelaxing';
+import { learnEffects } from './learnEffects';
 import { lessonsFrom } from './lessons';
 import type { Lesson } from '../log/lessonSchema';
 import { shiftOfDay } from '../shift/day/lineBread';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { formula, request } from '../test/examples';
+import { factsOf as facts } from '../test/facts';
 
-const facts = (changes: Partial<BatchFacts> = {}): BatchFacts => ({
-  ...{ batchId: 'b', startedAt: '2026-03-04T10:00:00.000Z', formulaId: 'round', formulaName: 'Round' },
-  ...{ formulaVersion: 1, lotId: 'lot-a', status: 'finished', shaping: 'pin' },
-  hydration: { planned: 0.54, actual: 0.55 },
-  waterPoints: null,
-  doughG: { planned: 1000, mixed: 1000, weighed: 985 },
-  ...{ bowlLoss: null, benchLoss: null, relaxing: [], restMin: null },
-  springBack: { wanted: 0.06, seen: null },
-  balls: { targetG: 100, toleranceG: 3, massesG: [] },
-  discs: { targetMm: 200, diametersMm: [], thicknessesMm: [] },
-  pieces: { planned: 10, made: 10, good: 10 },
-  ...{ rejects: {}, leftoverG: 0, costPerPiece: null },
-  ...changes,
-});
 const context = { lots: [{ id: 'lot-a', name: 'Lot A' }], off: [] as string[], zone: 'UTC' };
 const teach = (all: BatchFacts[], off: string[] = []) => lessonsFrom(all, { ...context, off });
 const one = (all: BatchFacts[], id: string) => {
@@ -93,18 +80,15 @@ test('a lesson rests on all its batches and shows the newest forty', () => {
 });
 
 test('a season is told from a thirsty lot: only what lots share counts for it', () => {
-  const july = (lot: string, points: number) => ({ lot, season: seasonOf('2026-07-10'), points });
-  const january = (lot: string, points: number) => ({
-    lot,
-    season: seasonOf('2026-01-10'),
-    points,
-  });
+  const july = (lot: string, points: number) => ({ lot, effect: seasonOf('2026-07-10'), points });
+  const january = (lot: string, points: number) => ({ lot, effect: seasonOf('2026-01-10'), points });
   const many = <T>(point: T) => Array.from({ length: 12 }, () => point);
-  const shared = learnSeasons(
+  const shared = learnEffects(
     ['a', 'b', 'c'].flatMap((lot) => [...many(july(lot, 1)), ...many(january(lot, -1))]),
+    1,
   );
   expect(shared.get('June to August')?.value).toBeCloseTo(1, 0);
-  const confounded = learnSeasons([...many(july('a', 2)), ...many(january('b', 0))]);
+  const confounded = learnEffects([...many(july('a', 2)), ...many(january('b', 0))], 1);
   expect(confounded.get('June to August')?.value).toBeLessThan(0.6);
 });
 
@@ -127,11 +111,17 @@ test('the pace of relaxing is found from discs, and says little when they were f
   const truth = 1.4;
   const discs = (age: number) =>
     Array.from({ length: 12 }, () => ({ age, springBack: springBackAfter(age, truth) }));
-  const early = learnRelaxing(discs(0.8));
+  const learn = (seen: readonly RelaxedDisc[]) => {
+    const work = learnRelaxing(seen);
+    let step = work.next();
+    while (!step.done) step = work.next();
+    return step.value;
+  };
+  const early = learn(discs(0.8));
   expect(early?.value).toBeCloseTo(truth, 1);
-  const late = learnRelaxing(discs(8));
+  const late = learn(discs(8));
   expect((late?.high ?? 0) - (late?.low ?? 0)).toBeGreaterThan(2 * ((early?.high ?? 0) - (early?.low ?? 0)));
-  expect(learnRelaxing([])).toBeNull();
+  expect(learn([])).toBeNull();
 });
 
 test('rest that worked: minutes at the pace seen, for the spring-back that is wanted', () => {

@@ -1,9 +1,10 @@
 import type { BatchFacts } from '../log/factsSchema';
 import type { Lesson } from '../log/lessonSchema';
+import { feelOfCooks, timesOfCooks } from './cookLessons';
 import type { LessonDraft, LessonContext } from './lessonDraft';
 import { cost, lossOf, rejects } from './lossLessons';
 import { PRIORS } from './priors';
-import { pacesOf, relaxing, rest } from './restLessons';
+import { type Pace, pacesOf, relaxing, rest } from './restLessons';
 import { ballSpread, discSpread } from './spreadLessons';
 import { stepTimeLessons } from './timeLessons';
 import { waterOfLots, waterOfSeasons } from './waterLessons';
@@ -11,19 +12,12 @@ import { waterOfLots, waterOfSeasons } from './waterLessons';
 /** Batches that a lesson shows as its evidence, the newest: more are no picture, and a year of them is megabytes. */
 const MOST_EVIDENCE = 40;
 
-/**
- * What history teaches: every lesson with its 90 % interval and the batches it rests on.
- * @param facts of batches that are over, in any order
- */
-export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext): Lesson[] {
-  const over = facts
-    .filter(({ status }) => status === 'finished')
-    .sort((a, b) => a.startedAt.localeCompare(b.startedAt));
-  const paces = pacesOf(over);
-  const drafts: LessonDraft[] = [
-    ...waterOfLots(over, context),
-    ...waterOfSeasons(over, context),
-    ...lossOf(
+/** One kind of lesson after the other, with the paces of relaxing that two of them rest on. */
+const KINDS: readonly ((over: BatchFacts[], context: LessonContext, paces: Pace[]) => LessonDraft[])[] = [
+  waterOfLots,
+  waterOfSeasons,
+  (over) =>
+    lossOf(
       over,
       'bowl-loss',
       (one) => one.bowlLoss,
@@ -31,7 +25,8 @@ export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext
       (share) => `${share} of the dough stays in the bowl and on hands.`,
       'Lost in the bowl',
     ),
-    ...lossOf(
+  (over) =>
+    lossOf(
       over,
       'bench-loss',
       (one) => one.benchLoss,
@@ -39,14 +34,37 @@ export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext
       (share) => `${share} of the dough is lost on the bench.`,
       'Lost on the bench',
     ),
-    ...relaxing(paces),
-    ...rest(paces),
-    ...ballSpread(over),
-    ...discSpread(over),
-    ...cost(over, context),
-    ...rejects(over),
-    ...stepTimeLessons(over),
-  ];
+  (_over, _context, paces) => relaxing(paces),
+  (_over, _context, paces) => rest(paces),
+  ballSpread,
+  discSpread,
+  cost,
+  rejects,
+  stepTimeLessons,
+  timesOfCooks,
+  feelOfCooks,
+];
+
+/**
+ * What history teaches: every lesson with its 90 % interval and the batches it rests on. It yields often, so that a year of
+ * batches can be learned from while phones are answered.
+ * @param facts of batches that are over, in any order
+ * @param context what the kitchen knows that facts do not
+ */
+export function* lessonsInSlices(
+  facts: readonly BatchFacts[],
+  context: LessonContext,
+): Generator<void, Lesson[]> {
+  const over = facts
+    .filter(({ status }) => status === 'finished')
+    .sort((a, b) => a.startedAt.localeCompare(b.startedAt));
+  yield;
+  const paces = yield* pacesOf(over);
+  const drafts: LessonDraft[] = [];
+  for (const kind of KINDS) {
+    drafts.push(...kind(over, context, paces));
+    yield;
+  }
   const off = new Set(context.off);
   return drafts.map(({ seen, ...lesson }) => ({
     ...lesson,
@@ -59,4 +77,12 @@ export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext
     })),
     on: !off.has(lesson.id),
   }));
+}
+
+/** The same at once; see `lessonsInSlices`. */
+export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext): Lesson[] {
+  const work = lessonsInSlices(facts, context);
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
 }

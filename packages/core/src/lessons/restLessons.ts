@@ -8,17 +8,20 @@ import { learnRelaxing } from './learnRelaxing';
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** The pace of relaxing of a formula, learned from all its discs. */
-interface Pace {
+export interface Pace {
   formulaId: string;
   of: BatchFacts[];
   found: Learned;
 }
 
-export const pacesOf = (facts: readonly BatchFacts[]): Pace[] =>
-  byFormula(facts).flatMap(([formulaId, of]) => {
-    const found = learnRelaxing(of.flatMap(({ relaxing: discs }) => discs));
-    return found ? [{ formulaId, of, found }] : [];
-  });
+export function* pacesOf(facts: readonly BatchFacts[]): Generator<void, Pace[]> {
+  const paces: Pace[] = [];
+  for (const [formulaId, of] of byFormula(facts)) {
+    const found = yield* learnRelaxing(of.flatMap(({ relaxing: discs }) => discs));
+    if (found) paces.push({ formulaId, of, found });
+  }
+  return paces;
+}
 
 /** What the discs of one batch say by themselves: law's age over the age they show. Fully rested ones are passed over. */
 function factorOf({ relaxing: discs }: BatchFacts): number | null {

@@ -4,7 +4,7 @@ import { formatPercent } from '../quantity/formatQuantity';
 import { type LessonDraft, seenOf } from './lessonDraft';
 import { PRIORS } from './priors';
 
-const WORK: Record<(typeof TIMED_STEPS)[number], string> = {
+export const WORK: Record<(typeof TIMED_STEPS)[number], string> = {
   weigh: 'Weighing',
   mix: 'Mixing',
   knead: 'Kneading',
@@ -15,6 +15,14 @@ const WORK: Record<(typeof TIMED_STEPS)[number], string> = {
 const INTERRUPTED = 3;
 /** A difference below this is none that a cook would see. */
 const SMALLEST = 0.02;
+
+/** What a batch took for a kind of work, times its plan; null where it does not say, or was interrupted. */
+export function timeRatio({ times }: BatchFacts, kind: (typeof TIMED_STEPS)[number]): number | null {
+  const time = times?.[kind];
+  if (!time || time.plannedS <= 0) return null;
+  const ratio = time.tookS / time.plannedS;
+  return ratio > INTERRUPTED || ratio < 1 / INTERRUPTED ? null : ratio;
+}
 
 function timeWords(work: string, value: number): string {
   if (Math.abs(value - 1) < SMALLEST) return `${work} takes as long as planned.`;
@@ -28,12 +36,7 @@ function timeWords(work: string, value: number): string {
  */
 export const stepTimeLessons = (facts: readonly BatchFacts[]): LessonDraft[] =>
   TIMED_STEPS.flatMap((kind) => {
-    const seen = seenOf(facts, ({ times }) => {
-      const time = times?.[kind];
-      if (!time || time.plannedS <= 0) return null;
-      const ratio = time.tookS / time.plannedS;
-      return ratio > INTERRUPTED || ratio < 1 / INTERRUPTED ? null : ratio;
-    });
+    const seen = seenOf(facts, (one) => timeRatio(one, kind));
     if (seen.length === 0) return [];
     const found = learnMean(
       seen.map(({ value }) => value),

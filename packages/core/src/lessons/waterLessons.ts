@@ -3,7 +3,7 @@ import type { BatchFacts } from '../log/factsSchema';
 import { dayOf } from '../quantity/days';
 import { SEASONS, seasonOf } from '../log/seasons';
 import { type LessonDraft, type LessonContext, adjust, groupBy, seenOf, signed } from './lessonDraft';
-import { learnSeasons } from './learnSeasons';
+import { learnEffects } from './learnEffects';
 
 export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContext): LessonDraft[] {
   const judged = facts.filter(({ waterPoints }) => waterPoints !== null);
@@ -30,23 +30,34 @@ export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContex
   });
 }
 
+/** Doughs that are compared with each other: of one lot, or of one formula where no lot is known. */
+export const groupOf = ({ lotId, formulaId }: BatchFacts): string => lotId ?? `no lot, ${formulaId}`;
+
+/** How much seasons are thought to differ, points (assumption). */
+const SEASON_SD = 1;
+
 export function waterOfSeasons(facts: readonly BatchFacts[], { zone }: LessonContext): LessonDraft[] {
   const seen = seenOf(facts, ({ waterPoints }) => waterPoints);
-  const learned = learnSeasons(
+  const learned = learnEffects(
     seen.map(({ facts: one, value }) => ({
-      lot: one.lotId ?? `no lot, ${one.formulaId}`,
-      season: seasonOf(dayOf(Date.parse(one.startedAt), zone)),
+      lot: groupOf(one),
+      effect: seasonOf(dayOf(Date.parse(one.startedAt), zone)),
       points: value,
     })),
+    SEASON_SD,
   );
-  return [...learned].map(([season, found]) => {
+  return SEASONS.flatMap((season) => {
+    const found = learned.get(season);
+    if (!found) return [];
     const id = `season/${SEASONS.indexOf(season) + 1}`;
-    return {
-      ...{ id, kind: 'season', title: `Water, ${season}`, unit: 'points', before: 0 },
-      ...{ value: found.value, low: found.low, high: found.high },
-      words: `Doughs of these months want ${signed(found.value, 1)} points of water, whatever the lot. It counts for a lot that has no batch yet.`,
-      seen: seen.filter(({ facts: one }) => seasonOf(dayOf(Date.parse(one.startedAt), zone)) === season),
-      adjustment: adjust(id, 'water', found.value, `doughs made ${season}`),
-    };
+    return [
+      {
+        ...{ id, kind: 'season' as const, title: `Water, ${season}`, unit: 'points', before: 0 },
+        ...{ value: found.value, low: found.low, high: found.high },
+        words: `Doughs of these months want ${signed(found.value, 1)} points of water, whatever the lot. It counts for a lot that has no batch yet.`,
+        seen: seen.filter(({ facts: one }) => seasonOf(dayOf(Date.parse(one.startedAt), zone)) === season),
+        adjustment: adjust(id, 'water', found.value, `doughs made ${season}`),
+      },
+    ];
   });
 }

@@ -11,22 +11,33 @@ interface PlanOf {
   lot: Conditions['lot'];
   /** Day of the plan, by the kitchen's time zone. */
   today: Day;
+  /** Who is going to make it; what was learned of other cooks does not count. */
+  cook?: string | undefined;
+}
+
+/** What is left of a cook's own feel, once the learned water of the lot has its share of it. */
+function ownFeel({ ownShare, adjustment }: Lesson, lotId: string | undefined): Adjustment[] {
+  if (!adjustment) return [];
+  const held = ownShare?.lots[lotId ?? ''] ?? ownShare?.all ?? 0;
+  return held < 1 ? [{ ...adjustment, value: adjustment.value * (1 - held) }] : [];
 }
 
 /**
  * The changes that the kitchen's lessons make to a plan: those that are let in and are about this formula, lot and season.
  * @param lessons lessons of the kitchen
- * @param plan formula, lot and day
+ * @param plan formula, lot, day and cook
  */
 export function lessonAdjustments(
   lessons: readonly Lesson[],
-  { formulaId, lot, today }: PlanOf,
+  { formulaId, lot, today, cook }: PlanOf,
 ): Adjustment[] {
   const now = `season/${SEASONS.indexOf(seasonOf(today)) + 1}`;
   // A lot that has been mixed has drunk this season's water already: it would count twice.
   const known = lot !== undefined && lot.offset.batches > 0;
-  return lessons.flatMap(({ id, kind, on, formulaId: of, adjustment }) => {
+  return lessons.flatMap((lesson) => {
+    const { id, kind, on, formulaId: of, cookId, adjustment } = lesson;
     if (!on || !adjustment) return [];
+    if (cookId !== undefined) return cookId === cook ? ownFeel(lesson, lot?.id) : [];
     if (of !== undefined && of !== formulaId) return [];
     if (kind === 'season' && (id !== now || known)) return [];
     return [adjustment];

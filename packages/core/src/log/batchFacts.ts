@@ -6,6 +6,7 @@ import { type BatchState, type StepState, inBowlG } from '../batch/batchState';
 import { planCost } from '../plan/planCost';
 import type { Plan } from '../plan/planSchema';
 import { liveEvents } from '../batch/liveEvents';
+import { onlyCook, whoDid } from '../batch/whoDid';
 import { batchRecord } from '../batch/record';
 import { lawAgeOf } from '../batch/restAdvice';
 import { wantedSpringBack } from '../plan/today/restingDough';
@@ -74,6 +75,21 @@ function timesOf(plan: Plan, state: BatchState, startedAt: string): NonNullable<
   return times;
 }
 
+/** Whose feel and whose work it was, where it was one cook's alone. */
+function doneByOf({ plan, events }: Batch): NonNullable<BatchFacts['doneBy']> {
+  const felt = liveEvents(events).filter(({ type }) => type === 'felt');
+  const people = whoDid(plan, events);
+  const doneBy: NonNullable<BatchFacts['doneBy']> = {};
+  const judge = onlyCook(felt);
+  if (judge) doneBy.feel = judge;
+  for (const kind of TIMED_STEPS) {
+    const steps = plan.steps.filter((step) => step.kind === kind);
+    const cook = onlyCook(steps.flatMap(({ id }) => people.get(id) ?? [{}]));
+    if (cook) doneBy[kind] = cook;
+  }
+  return doneBy;
+}
+
 /**
  * Works out what a batch has to say, from its plan and what happened.
  * @param batch the batch
@@ -124,6 +140,7 @@ export function batchFacts(batch: Batch, state = foldBatch(batch.plan, batch.eve
     rejects,
     leftoverG: sumG(state.leftovers.map(({ massG }) => massG)),
     times: timesOf(plan, state, batch.startedAt),
+    ...(state.cooks.length > 0 ? { cooks: state.cooks, doneBy: doneByOf(batch) } : {}),
     costPerPiece:
       cost.unpriced.length > 0 || !made ? null : (cost.perBatch * inG) / Math.max(1, plan.doughG) / made,
     ...(simulated ? { simulated } : {}),

@@ -47,6 +47,10 @@ export const batchFactsSchema = z.strictObject({
   times: z
     .partialRecord(z.enum(TIMED_STEPS), z.strictObject({ plannedS: z.number(), tookS: z.number() }))
     .optional(),
+  /** Everybody who worked on it, by the ids of cooks. */
+  cooks: z.array(z.string()).optional(),
+  /** The one cook who judged the dough, and whose the timed work was; nothing where two shared it. */
+  doneBy: z.partialRecord(z.enum(['feel', ...TIMED_STEPS]), z.string()).optional(),
   /** In the kitchen's money, at the prices of the day; null where something has no price. */
   costPerPiece: z.number().nullable(),
   /** Some of its figures were made up by a stand-in: it teaches only a kitchen that is made up as a whole. */

@@ -13,6 +13,7 @@ const LESSON_KINDS = [
   'cost',
   'rejects',
   'step-time',
+  'feel',
 ] as const;
 
 /** Something the records teach, with how sure it is and what it rests on. */
@@ -31,6 +32,10 @@ export const lessonSchema = z.strictObject({
   before: z.number().nullable(),
   formulaId: z.string().optional(),
   lotId: z.string().optional(),
+  /** Of one cook alone: it counts for what this cook makes. */
+  cookId: z.string().optional(),
+  /** Share of the doughs that were this cook's own, of all and of each lot: so much of it the learned water holds already. */
+  ownShare: z.strictObject({ all: z.number(), lots: z.record(z.string(), z.number()) }).optional(),
   /** The newest of the batches that it rests on; `batches` counts them all. */
   evidence: z.array(
     z.strictObject({ batchId: z.string(), at: z.string(), formulaName: z.string(), value: z.number() }),

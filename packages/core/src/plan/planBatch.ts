@@ -152,7 +152,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     formatVersion: 4,
     formula,
     need,
-    kitchen: withoutGriddles(kitchen),
+    kitchen: forPlan(kitchen),
     mixer,
     ingredients: foodsOf([...lines, ...onBread]),
     pieces,
@@ -185,10 +185,13 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   };
 }
 
-/** Plates and what was learned on them are read where they stand; a plan need not carry them. */
-function withoutGriddles({ griddles: _griddles, ...kitchen }: Kitchen): Kitchen {
-  return kitchen;
-}
+/** Plates, what was learned on them, and who works here are read where they stand; a plan need not carry them. */
+const forPlan = ({
+  griddles: _griddles,
+  cooks: _cooks,
+  learnPerCook: _learnPerCook,
+  ...kitchen
+}: Kitchen): Kitchen => kitchen;
 
 /** A note on the liquid speaks of the formula's temperature; where the day asks for another, it would mislead. */
 function withoutOldTemperature(

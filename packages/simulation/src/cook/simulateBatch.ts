@@ -30,6 +30,10 @@ import type { Random } from '../random';
 
 /** How well the simulated cook works. */
 export interface Cook {
+  /** Who it is, by the kitchen's list. */
+  id?: string;
+  /** How long weighing takes against the usual. */
+  weighingPace?: number;
   /** Spread of a weighed line, in scale steps. */
   weighingSdSteps: number;
   /** Chance that the liquid is over-poured and the batch follows it. */
@@ -68,6 +72,7 @@ const USUAL = {
   relaxing: 1,
   ballSdG: 1.1,
   discSd: 0.012,
+  weighingPace: 1,
 } as const;
 /** How much a loss varies from batch to batch. */
 const LOSS_SD = 0.0025;
@@ -106,7 +111,14 @@ function tell(story: Story, afterS: number, body: EventBody): void {
   story.nowMs += Math.max(1, Math.round(afterS)) * SECOND_MS;
   const id = uuidv7({ msecs: story.nowMs, random: story.random.bytes(16) });
   const source = READINGS.has(body.type) ? { source: 'simulated' } : {};
-  story.events.push({ ...body, ...source, id, at: new Date(story.nowMs).toISOString() } as BatchEvent);
+  const who = story.cook.id === undefined ? {} : { cook: story.cook.id };
+  story.events.push({
+    ...body,
+    ...source,
+    ...who,
+    id,
+    at: new Date(story.nowMs).toISOString(),
+  } as BatchEvent);
 }
 
 function weigh(story: Story, step: Step): void {
@@ -131,7 +143,8 @@ function weigh(story: Story, step: Step): void {
   }
   const wantedG = line.kind === 'salt' ? targetG * (cook.saltFactor ?? 1) : targetG;
   const massG = roundToStep(wantedG + random.normal(0, cook.weighingSdSteps) * line.stepG, line.stepG);
-  tell(story, random.normal(18, 4), { type: 'weighed', stepId: step.id, massG: Math.max(line.stepG, massG) });
+  const tookS = random.normal(18, 4) * (cook.weighingPace ?? USUAL.weighingPace);
+  tell(story, tookS, { type: 'weighed', stepId: step.id, massG: Math.max(line.stepG, massG) });
 }
 
 /** Water in by feel: the cook stops where the flour really is right. */

@@ -16,6 +16,11 @@ export const DEMO_KITCHEN: Kitchen = {
   currency: 'EUR',
   coldLimitH: 4,
   altitudeM: 3,
+  cooks: [
+    { id: 'lead-cook', name: 'Lead cook' },
+    { id: 'early-cook', name: 'Early cook' },
+    { id: 'late-cook', name: 'Late cook' },
+  ],
   griddles: [
     {
       ...{ id: 'long-plate', name: 'Long plate', material: 'steel', thicknessMm: 12, shape: 'rectangle' },

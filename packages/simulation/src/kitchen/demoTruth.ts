@@ -11,6 +11,9 @@ export const DEMO_TRUTH = {
   relaxing: { 'deckhand-wrap': 1.3, 'pilot-press': 0.85 } as Record<string, number>,
   ballSdG: { 'deckhand-wrap': 1.4, 'pilot-press': 0.7 } as Record<string, number>,
   discSd: { pin: 0.014, 'hot-press': 0.01, 'hand-stretch': 0.02, 'sheet-thin': 0.02 },
+  /** Who works when: the early cook until noon, the late cook after it, who weighs with care. */
+  noonHour: 12,
+  weighingPace: { 'early-cook': 1, 'late-cook': 1.6 },
   /** Flour gets dearer by this share every week. */
   flourPricePerWeek: 0.03,
 } as const;

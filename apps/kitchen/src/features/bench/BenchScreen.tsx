@@ -1,12 +1,14 @@
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useRunning } from '../../api/queries';
+import { CookChoice } from '../../shared/CookChoice';
 import { useDays } from '../../shared/useDays';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';
+import { useBegunTwice } from './BatchNotices';
 
 const styles = StyleSheet.create({
   link: { display: 'flex', flexDirection: 'column' },
@@ -18,11 +20,13 @@ export function BenchScreen() {
   const { clock } = useDays();
   const router = useRouter();
   const running = useRunning();
+  const twinOf = useBegunTwice();
   const toShift = () => router.push('/shift');
   return (
     <Screen title="Bench">
       {running.data ? (
         <View style={styles.list}>
+          <CookChoice />
           {running.data.length === 0 ? (
             <Notice
               title="Nothing is running"
@@ -35,6 +39,7 @@ export function BenchScreen() {
               <Ticket>
                 <Label>{`${record.piecesPlanned} pieces, begun ${clock(Date.parse(startedAt))}`}</Label>
                 <Heading>{formulaName}</Heading>
+                {twinOf(id) ? <Strong tone="plum">{twinOf(id)?.words ?? ''}</Strong> : null}
                 <Strong tone="ember">{`Now: ${record.nowTitle?.toLowerCase() ?? ''}`}</Strong>
               </Ticket>
             </Link>

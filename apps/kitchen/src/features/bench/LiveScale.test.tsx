@@ -6,6 +6,8 @@ import { draw, liveBatch, plan, press, see, stepOf } from '../../test/liveBatch'
 import { usePreferences } from '../../ui/preferences';
 import { WeighStep } from './steps/WeighStep';
 
+jest.mock('expo-router', () => jest.requireActual('../../test/router'));
+
 const flour = plan.sheet[0];
 const targetG = flour?.massG ?? 0;
 

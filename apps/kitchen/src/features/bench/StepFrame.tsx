@@ -7,6 +7,7 @@ import { ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Screen } from '../../ui/layout/Screen';
 import { Thread } from '../../ui/layout/Thread';
 import { SPACE } from '../../ui/tokens';
+import { CookMark } from '../../shared/CookChoice';
 import { UndoneBar } from '../../shared/UndoneBar';
 import { Label, Strong } from '../../ui/type';
 import { useVoice } from '../../ui/voice';
@@ -15,6 +16,7 @@ import { usePressTwice } from '../../ui/input/usePressTwice';
 import { WhySheet } from '../../ui/layout/Why';
 import { AlarmBar } from '../../ui/alarm/AlarmBar';
 import { BatchExtras } from './BatchExtras';
+import { BatchNotices } from './BatchNotices';
 import { RefusedActs } from './RefusedActs';
 import { useStepWidth } from './useStepWidth';
 
@@ -83,6 +85,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
       title={heading}
       aside={
         <View style={styles.aside}>
+          <CookMark />
           <Label>{`step ${index + 1} of ${plan.steps.length}`}</Label>
           <View role="status">
             <Label tone={queue.status === 'offline' ? 'plum' : 'soot'}>{SAVED_WORDS[queue.status]}</Label>
@@ -91,6 +94,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
       }
       foot={
         <>
+          <BatchNotices id={batch.id} />
           <RefusedActs queue={queue} />
           <UndoneBar />
           {alarm?.ringing ? <AlarmBar words={alarm.words} onAct={alarm.quiet} /> : null}

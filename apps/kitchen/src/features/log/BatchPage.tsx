@@ -1,9 +1,10 @@
 import { type Batch, batchRecord, foldBatch } from '@kettle-scale/core/batch';
+import { cookNames } from '@kettle-scale/core/kitchen';
 import { formatPercent, sumG } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useFlourLots } from '../../api/queries';
+import { useFlourLots, useKitchen } from '../../api/queries';
 import { type LiveBatch, useBatch } from '../../batch/useBatch';
 import { useDays } from '../../shared/useDays';
 import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
@@ -19,7 +20,7 @@ import { CorrectSheet } from './CorrectSheet';
 import { HeldTicket } from './HeldTicket';
 import { InspectedTicket } from './InspectedTicket';
 import { NoteSheet } from './NoteSheet';
-import { StepThread } from './StepThread';
+import { StepThread, whoWords } from './StepThread';
 
 const styles = StyleSheet.create({
   facts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
@@ -133,10 +134,12 @@ function Page({ live }: { live: LiveBatch }) {
   const { plan, id } = batch;
   const lot = lots.data?.find((candidate) => candidate.id === batch.flourLotId)?.name;
   const when = days.write(batch.startedAt, 'full');
+  const nameOf = cookNames(useKitchen().data?.cooks);
+  const begun = batch.cook || batch.phone ? `begun by ${whoWords(batch, nameOf)}` : null;
   const close = () => setSheet(null);
   return (
     <Screen
-      eyebrow={`${when}${lot ? ` · flour lot ${lot}` : ''}`}
+      eyebrow={[when, lot ? `flour lot ${lot}` : null, begun].filter(Boolean).join(' · ')}
       title={plan.formula.name}
       foot={
         <PrimaryAction
@@ -171,7 +174,7 @@ function Page({ live }: { live: LiveBatch }) {
           <WeighedTable batch={batch} />
         </View>
         <View style={styles.column}>
-          <StepThread plan={plan} state={state} startedMs={Date.parse(batch.startedAt)} />
+          <StepThread batch={batch} state={state} nameOf={nameOf} />
         </View>
       </View>
       {live.queue.status === 'offline' ? (

@@ -1,10 +1,11 @@
 import type { BatchSummary } from '@kettle-scale/core/batch';
+import { cookNames } from '@kettle-scale/core/kitchen';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import { memo, useDeferredValue } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useLog } from '../../api/logQueries';
-import { useFormulas } from '../../api/queries';
+import { useFormulas, useKitchen } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
@@ -41,7 +42,14 @@ function Pair({ label, actual, planned }: { label: string; actual: string; plann
   );
 }
 
-const LogTicket = memo(function LogTicket({ batch, here }: { batch: BatchSummary; here: boolean }) {
+interface LogTicketProps {
+  batch: BatchSummary;
+  here: boolean;
+  /** Everybody who worked on it, in words. */
+  cooks: string;
+}
+
+const LogTicket = memo(function LogTicket({ batch, here, cooks }: LogTicketProps) {
   const format = useFormat();
   const { write } = useDays();
   const { record } = batch;
@@ -53,7 +61,7 @@ const LogTicket = memo(function LogTicket({ batch, here }: { batch: BatchSummary
     >
       <Ticket>
         <View style={styles.head}>
-          <Label>{write(batch.startedAt, 'moment')}</Label>
+          <Label lines={1}>{[write(batch.startedAt, 'moment'), cooks].filter(Boolean).join(' · ')}</Label>
           <Strong
             tone={record.status === 'finished' ? 'sage' : record.status === 'running' ? 'ember' : 'plum'}
           >
@@ -92,6 +100,7 @@ export function LogScreen({ id }: { id?: string | undefined }) {
   useFindKey('find-log');
   const log = useLog(asked);
   const formulas = useFormulas();
+  const nameOf = cookNames(useKitchen().data?.cooks);
   const batches = log.data?.pages.flat();
   const chosen = id ?? (wide ? batches?.[0]?.id : undefined);
   const searching = Object.values(asked).some(Boolean);
@@ -112,7 +121,13 @@ export function LogScreen({ id }: { id?: string | undefined }) {
             keyOf={(batch) => batch.id}
             rowPx={TICKET_PX}
             gap={SPACE.m}
-            row={(batch) => <LogTicket batch={batch} here={batch.id === chosen} />}
+            row={(batch) => (
+              <LogTicket
+                batch={batch}
+                here={batch.id === chosen}
+                cooks={(batch.record.cooks ?? []).map(nameOf).join(', ')}
+              />
+            )}
           />
         ) : searching ? (
           <Notice title="No matches" text="Clear a filter to see more batches." />

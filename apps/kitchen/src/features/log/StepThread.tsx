@@ -1,6 +1,5 @@
-import type { BatchState } from '@kettle-scale/core/batch';
+import { type Batch, type BatchState, type Who, whoDid } from '@kettle-scale/core/batch';
 import { type ThreadRow, stepThread } from '@kettle-scale/core/log';
-import type { Plan } from '@kettle-scale/core/plan';
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../../ui/theme';
@@ -25,11 +24,26 @@ const plannedWords = ({ window, expectedS }: ThreadRow): string =>
 
 const VERDICT = { early: 'too short', late: 'too long', inside: '', free: '' } as const;
 
+interface ThreadProps {
+  batch: Batch;
+  state: BatchState;
+  /** What a cook is called. */
+  nameOf: (cook: string) => string;
+}
+
+/** "Early cook on Bench phone", or as much of it as is known. */
+export function whoWords({ cook, phone }: Who, nameOf: (cook: string) => string): string {
+  if (cook === undefined) return `on ${phone}`;
+  return phone === undefined ? nameOf(cook) : `${nameOf(cook)} on ${phone}`;
+}
+
 /** The batch as a thread: each step with its time and its amount, planned and actual. */
-export function StepThread({ plan, state, startedMs }: { plan: Plan; state: BatchState; startedMs: number }) {
+export function StepThread({ batch, state, nameOf }: ThreadProps) {
+  const { plan, startedAt, events } = batch;
   const colours = useColours();
   const { units } = useFormat();
-  const rows = stepThread(plan, state, startedMs, units);
+  const rows = stepThread(plan, state, Date.parse(startedAt), units);
+  const people = whoDid(plan, events);
   return (
     <Ticket>
       <Heading>Step by step</Heading>
@@ -59,6 +73,9 @@ export function StepThread({ plan, state, startedMs }: { plan: Plan; state: Batc
                 <Strong>{`${row.title}${row.step.bowl && plan.bowls > 1 ? `, bowl ${row.step.bowl}` : ''}`}</Strong>
                 <Label>{`planned ${plannedWords(row)}`}</Label>
                 {amount ? <Label>{`planned ${amount.planned}`}</Label> : null}
+                {(people.get(row.step.id) ?? []).map((who) => (
+                  <Label key={whoWords(who, nameOf)}>{whoWords(who, nameOf)}</Label>
+                ))}
               </View>
               <View style={styles.side}>
                 <Strong tone={badTime ? 'plum' : 'ink'}>

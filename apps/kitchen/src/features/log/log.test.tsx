@@ -3,7 +3,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { api } from '../../api/api';
 import { kitchenQueue } from '../../batch/kitchenQueue';
 import { keys, queryClient } from '../../api/queries';
-import { START_MS, draw, liveBatch, plan, press } from '../../test/liveBatch';
+import { draw, liveBatch, plan, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
 import { BatchPage } from './BatchPage';
 import { useFind } from './FindLog';
@@ -110,9 +110,13 @@ test('a finished batch can be planned again, a running one leads to the bench', 
   expect(push).toHaveBeenLastCalledWith('/bench/b');
 });
 
-test('the thread says which timed steps were too short', () => {
+test('the thread says who worked on a step, and which timed steps were too short', () => {
   const { live } = liveBatch(...acts);
-  draw(<StepThread plan={plan} state={live.state} startedMs={START_MS} />);
+  const nameOf = (id: string) => ({ early: 'Early cook' })[id] ?? id;
+  const [first, ...others] = live.batch.events;
+  const events = first ? [{ ...first, cook: 'early', phone: 'Bench phone' }, ...others] : [];
+  draw(<StepThread batch={{ ...live.batch, events }} state={live.state} nameOf={nameOf} />);
+  expect(screen.getAllByText('Early cook on Bench phone')).toHaveLength(1);
   expect(screen.getByText('planned 10 min to 20 min')).toBeTruthy();
   expect(screen.getAllByText('too short')).toHaveLength(1);
   expect(screen.queryByText('too long')).toBeNull();

@@ -3,6 +3,7 @@ import type { Adjustment, Carried } from '@kettle-scale/core/plan';
 import { lessonAdjustments } from '@kettle-scale/core/log';
 import { useMemo, useState } from 'react';
 import { useToday } from '../../shared/useDays';
+import { useCook } from '../../batch/cookHere';
 import { useCarried, useLessons } from '../../api/logQueries';
 
 /** What history offers a plan of a formula, and what of it is left out by hand. */
@@ -26,14 +27,16 @@ export function useHistory(formulaId: string, lot: LotState | undefined): Histor
     [all.data, formulaId],
   );
   const today = useToday();
+  const { cook } = useCook();
   const offered = useMemo(() => {
     const learned = lessonAdjustments(lessons.data ?? [], {
       formulaId,
       today,
+      cook: cook?.id,
       lot: lot ? lotToday(lot, today) : undefined,
     });
     return [...learned, ...carried.map(({ adjustment }) => adjustment)];
-  }, [lessons.data, carried, formulaId, lot, today]);
+  }, [lessons.data, carried, formulaId, lot, today, cook?.id]);
   const used = useMemo(() => offered.filter(({ id }) => !left.has(id)), [offered, left]);
   return {
     ...{ offered, used, carried, left },

@@ -1,18 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { keptOnDevice } from '../../api/keptBatches';
+import { useDeviceRoom } from '../../api/deviceRoom';
 import { kitchenQueue } from '../../batch/kitchenQueue';
 import { useDays } from '../../shared/useDays';
 import { saveText } from '../../shared/saveText';
 import { Action } from '../../ui/input/actions';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
-import { Body, Heading, Strong } from '../../ui/type';
+import { Body, Heading } from '../../ui/type';
 
 const MB = 1e6;
 /** The service worker keeps what was last known under this name. */
 const LAST_KNOWN = 'last-known';
-/** Over this share of the room that the browser gives, something is said. */
-const NEARLY_FULL = 0.9;
 const LOOK_EVERY_MS = 10_000;
 
 /** When what was last known was fetched, the newest of it; null where nothing is kept. */
@@ -25,12 +24,9 @@ async function lastKnownAt(): Promise<string | null> {
 }
 
 async function kept() {
-  const { usage = 0, quota = 0 } = (await navigator.storage?.estimate()) ?? {};
   return {
     batches: (await keptOnDevice()).length,
     lastKnownAt: await lastKnownAt(),
-    usedBytes: usage,
-    full: quota > 0 && usage / quota > NEARLY_FULL,
     stays: (await navigator.storage?.persisted()) ?? false,
   };
 }
@@ -44,6 +40,7 @@ export function KeptTicket() {
     kitchenQueue.state,
   );
   const { data, refetch } = useQuery({ queryKey: ['kept'], queryFn: kept, refetchInterval: LOOK_EVERY_MS });
+  const room = useDeviceRoom().data;
   const unsent = [...pending, ...refused];
   const askToStay = () => void navigator.storage.persist().then(() => refetch());
   return (
@@ -62,12 +59,7 @@ export function KeptTicket() {
             name="Last fetched"
             value={data.lastKnownAt ? write(data.lastKnownAt, 'stamp') : 'nothing yet'}
           />
-          <Leader name="Room taken" value={(data.usedBytes / MB).toFixed(1)} unit="MB" />
-          {data.full ? (
-            <Strong tone="plum">
-              This phone has nearly no room left for the app: free some before you work without a network.
-            </Strong>
-          ) : null}
+          {room ? <Leader name="Room taken" value={(room.usedBytes / MB).toFixed(1)} unit="MB" /> : null}
           {data.stays ? null : (
             <>
               <Body tone="soot">The browser may throw this away when the phone runs out of room.</Body>

@@ -23,6 +23,8 @@ type Field = Exclude<
   | 'lessonsOff'
   | 'griddles'
   | 'closesAt'
+  | 'cooks'
+  | 'learnPerCook'
 >;
 type Text = Record<Field, string>;
 

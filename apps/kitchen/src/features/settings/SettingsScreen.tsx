@@ -8,6 +8,7 @@ import { canSpeak } from '../../ui/voice';
 import { usePreferences } from '../../ui/preferences';
 import { Heading } from '../../ui/type';
 import { BackupTicket } from './BackupTicket';
+import { CooksTicket } from './CooksTicket';
 import { HoldLimits } from './HoldLimits';
 import { KeptTicket } from './KeptTicket';
 import { KitchenForm } from './KitchenForm';
@@ -77,6 +78,7 @@ export function SettingsScreen() {
           <Mixers kitchen={kitchen.data} />
           <KitchenForm kitchen={kitchen.data} />
           <HoldLimits kitchen={kitchen.data} />
+          <CooksTicket kitchen={kitchen.data} />
           <PhonesTicket />
           {mayBackUp ? <BackupTicket /> : null}
           <ServerTicket />

@@ -2,6 +2,7 @@ import { screen, waitFor } from '@testing-library/react';
 import { type Health, NoKey, Refused, api } from '../../api/api';
 import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
+import { kitchenQueue } from '../../batch/kitchenQueue';
 import { ring } from '../../ui/alarm/alarm';
 import { HealthBanner } from './HealthBanner';
 
@@ -36,6 +37,21 @@ test('says that the phone’s key was taken away, and leads to a new one', async
   const alert = await screen.findByRole('alert');
   expect(alert.textContent).toMatch(/has no key .* any more.*kept on this device/s);
   expect(screen.getByRole('button', { name: 'Pair this phone' })).toBeTruthy();
+});
+
+test('says before anything is lost that this phone has no room, and what could not be kept', async () => {
+  answers(ok);
+  const estimate = jest.fn().mockResolvedValue({ usage: 95, quota: 100 });
+  Object.assign(navigator, { storage: { estimate } });
+  draw(<HealthBanner />);
+  expect((await screen.findByRole('alert')).textContent).toMatch(/nearly no room left .* before you work/);
+  expect(screen.queryByText(/kept on this device/)).toBeNull();
+  const full = { ...kitchenQueue.state(), notKept: true };
+  jest.spyOn(kitchenQueue, 'state').mockReturnValue(full);
+  draw(<HealthBanner />);
+  expect(screen.getByText(/could not keep what you did: leave this page open/)).toBeTruthy();
+  jest.restoreAllMocks();
+  Object.assign(navigator, { storage: undefined });
 });
 
 test('says nothing while all is well', async () => {

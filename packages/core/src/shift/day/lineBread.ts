@@ -51,6 +51,8 @@ export interface LineFacts {
   kitchen: Kitchen;
   /** What its batches taught. */
   lessons?: readonly Lesson[];
+  /** Who makes them, where it is one cook alone: this cook's own times count before the kitchen's. */
+  cook?: string | undefined;
   /** What waits in the fridge, of any bread. */
   cold?: readonly Cold[];
 }
@@ -92,7 +94,7 @@ export const lessonsOfLine = (lessons: readonly Lesson[], formulaIds: readonly s
 /** A bread as the line of a kitchen makes it, with its plan's own times. */
 function lineBreadOf(
   formula: Formula,
-  { foods, kitchen, lessons = [] }: LineFacts,
+  { foods, kitchen, lessons = [], cook }: LineFacts,
   demand: ServiceDay['breads'][number],
   sureness: number,
 ): LineBread {
@@ -114,7 +116,8 @@ function lineBreadOf(
   const heatS = pace && Number.isFinite(pace.perHour.heat) ? S_PER_H / pace.perHour.heat : 0;
   const cost = planCost(plan).perPiece ?? UNPRICED_PIECE;
   const co = demand.co ?? cost;
-  const times = (kind: (typeof TIMED_STEPS)[number]) => learned(lessons, `time/${kind}`) ?? 1;
+  const times = (kind: (typeof TIMED_STEPS)[number]) =>
+    learned(lessons, `time/${kind}/${cook ?? ''}`) ?? learned(lessons, `time/${kind}`) ?? 1;
   return {
     id: formula.id,
     name: formula.name,

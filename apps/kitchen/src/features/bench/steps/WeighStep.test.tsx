@@ -3,6 +3,8 @@ import { fireEvent, screen } from '@testing-library/react';
 import { draw, keyIn, liveBatch, plan, press, see, stepOf } from '../../../test/liveBatch';
 import { WeighStep } from './WeighStep';
 
+jest.mock('expo-router', () => jest.requireActual('../../../test/router'));
+
 const title = () => screen.getByRole('heading', { level: 1 }).textContent;
 
 const [flour, water] = plan.sheet;

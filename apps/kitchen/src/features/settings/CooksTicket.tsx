@@ -1,0 +1,113 @@
+import { freeId, slugOf } from '@kettle-scale/core/formula';
+import { type Kitchen, type KitchenCook, cookSchema } from '@kettle-scale/core/kitchen';
+import { useCallback, useState } from 'react';
+import { useSaveKitchen } from '../../api/queries';
+import { DeleteAction } from '../../ui/input/DeleteAction';
+import { FieldError } from '../../ui/input/Field';
+import { Segments } from '../../ui/input/Segments';
+import { WordField } from '../../ui/input/WordField';
+import { Action, PrimaryAction } from '../../ui/input/actions';
+import { useTextForm } from '../../ui/input/useTextForm';
+import { Caution } from '../../ui/layout/Caution';
+import { Sheet } from '../../ui/layout/Sheet';
+import { Ticket } from '../../ui/layout/Ticket';
+import { Body, Heading } from '../../ui/type';
+
+type Text = Pick<KitchenCook, 'id' | 'name'>;
+const NEW: Text = { id: '', name: '' };
+
+interface CookFormProps {
+  text: Text;
+  taken: ReadonlySet<string>;
+  problem: string | undefined;
+  onSave: (cook: KitchenCook) => void;
+  onLeave: (() => void) | null;
+}
+
+function CookForm({ text: first, taken, problem, onSave, onLeave }: CookFormProps) {
+  const {
+    text,
+    set,
+    problem: at,
+    submit,
+  } = useTextForm({
+    first,
+    schema: cookSchema,
+    read: ({ id, name }) => ({ name: name.trim(), id: id || freeId(slugOf(name), taken) }),
+  });
+  return (
+    <>
+      <Heading>{first.name || 'A cook'}</Heading>
+      <WordField
+        name="cook-name"
+        label="Name, or what the others call them"
+        value={text.name}
+        onText={(name) => set({ name })}
+        error={at('name')}
+      />
+      {problem ? <FieldError id="cook-error" message={problem} /> : null}
+      <PrimaryAction label="Save" onPress={submit(onSave)} />
+      {onLeave ? (
+        <>
+          <DeleteAction label="Has left" means="take the name off the list" onPress={onLeave} />
+          <Body tone="soot">Records of past batches keep the name.</Body>
+        </>
+      ) : null}
+    </>
+  );
+}
+
+/** Who works here, each to be chosen on a phone with one tap; and whether the kitchen learns from each of them. */
+export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
+  const save = useSaveKitchen();
+  const [open, setOpen] = useState<Text | null>(null);
+  const close = useCallback(() => setOpen(null), []);
+  const all = kitchen.cooks ?? [];
+  const here = all.filter(({ gone }) => !gone);
+  const store = (cooks: KitchenCook[]) => save.mutate({ ...kitchen, cooks }, { onSuccess: close });
+  const put = (cook: KitchenCook) =>
+    store(
+      all.some(({ id }) => id === cook.id)
+        ? all.map((one) => (one.id === cook.id ? cook : one))
+        : [...all, cook],
+    );
+  return (
+    <Ticket>
+      <Heading>Cooks</Heading>
+      {here.length === 0 ? (
+        <Body>Name the cooks, and what is done on a phone is kept under the one who is chosen there.</Body>
+      ) : null}
+      {here.map(({ id, name }) => (
+        <Action key={id} label={name} onPress={() => setOpen({ id, name })} />
+      ))}
+      <Action label="Add a cook" onPress={() => setOpen(NEW)} />
+      {here.length > 0 ? (
+        <Segments
+          labelled
+          label="Learn feel and times of each cook"
+          value={kitchen.learnPerCook === false ? 'off' : 'on'}
+          options={[
+            ['on', 'Where cooks differ'],
+            ['off', 'Off'],
+          ]}
+          onChange={(value) => save.mutate({ ...kitchen, learnPerCook: value === 'on' })}
+        />
+      ) : null}
+      <Caution
+        lead="Ask first."
+        text="The log shows everybody here who did what. Tell your cooks before you name them, and follow the law on records of work where you are."
+      />
+      <Sheet open={open !== null} onClose={close} label="Cook">
+        {open ? (
+          <CookForm
+            text={open}
+            taken={new Set(all.map(({ id }) => id))}
+            problem={save.error?.message}
+            onSave={put}
+            onLeave={open.id ? () => put({ ...open, gone: true }) : null}
+          />
+        ) : null}
+      </Sheet>
+    </Ticket>
+  );
+}
