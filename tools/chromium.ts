@@ -39,6 +39,14 @@ export function ensureCertutil(): void {
   if (!existsSync(CERTUTIL_PATH)) install('libnss3-tools', 'the journeys need its certutil.');
 }
 
+const STRACE_PATH = '/usr/bin/strace';
+
+/** The tool that watches what a program asks of the system. */
+export function ensureStrace(): string {
+  if (!existsSync(STRACE_PATH)) install('strace', 'syncs to the disk cannot be watched without it.');
+  return STRACE_PATH;
+}
+
 /** The browser for tests and pictures: the one named by CHROMIUM_PATH, else Debian's, installed when missing. */
 export function ensureChromium(): string {
   const path = process.env.CHROMIUM_PATH || DEBIAN_PATH;

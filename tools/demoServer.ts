@@ -29,8 +29,14 @@ export const freePort = (): Promise<number> =>
   });
 
 /** Starts the server alone as a process of its own on a free port; ready with its address, when it says so. */
-export function spawnServer(args: readonly string[], program: keyof typeof PROGRAMS = 'server') {
-  const child = spawn('node', [...PROGRAMS[program], '--port', '0', ...args], {
+export function spawnServer(
+  args: readonly string[],
+  program: keyof typeof PROGRAMS = 'server',
+  /** A program, with its options, that runs it and watches. */
+  under: readonly string[] = [],
+) {
+  const [command = 'node', ...words] = [...under, 'node', ...PROGRAMS[program], '--port', '0', ...args];
+  const child = spawn(command, words, {
     cwd: ROOT,
     stdio: ['ignore', 'pipe', 'inherit'],
   });

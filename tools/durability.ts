@@ -1,6 +1,7 @@
 // Kills the server with SIGKILL again and again while phones write and a cook works in a tab that is closed without
 // warning; counts what is lost or doubled:
-//   npm run durability [-- --kills 200 --tabs 20]
+// Then cuts the phones' network at random moments while the server stays up.
+//   npm run durability [-- --kills 200 --tabs 20 --cuts 200]
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -11,29 +12,34 @@ import { v7 as uuidv7 } from 'uuid';
 import { openRandom } from '@kettle-scale/simulation';
 import { type RunningServer, freePort, startServer } from './demoServer';
 import { openCook } from './durability/cook';
+import { openCutNetwork } from './durability/cutNetwork';
 import { WEB_DIR, ensureWebBuild } from './webBuild';
 
 const { values } = parseArgs({
   options: {
     kills: { type: 'string', default: '200' },
     tabs: { type: 'string', default: '20' },
+    cuts: { type: 'string', default: '200' },
     seed: { type: 'string', default: '1' },
   },
 });
 const kills = Number(values.kills);
 const tabs = Number(values.tabs);
+const cuts = Number(values.cuts);
 const random = openRandom(Number(values.seed));
 
 /** Phones that write at once. */
 const PHONES = 3;
+/** The network holds this long between cuts: shorter and longer than an act takes. */
+const HOLDS_MS = [2, 60] as const;
 /** The server lives this long between kills; with a tab, after that has done its first acts. */
 const LIFE_MS = [60, 500] as const;
 const LIFE_WITH_TAB_MS = [0, 4000] as const;
 /** A tab outlives the server by this much, so that some acts are done without it. */
 const TAB_OUTLIVES_MS = [0, 1200] as const;
 
-/** A run in which hardly anything was written proves nothing: so many acts at least for each kill, and each closed tab. */
-const FEWEST_ACTS = { kill: 10, tab: 2 } as const;
+/** A run in which hardly anything was written proves nothing: so many acts at least for each kill, closed tab and cut. */
+const FEWEST_ACTS = { kill: 10, tab: 2, cut: 0.5 } as const;
 /** A tab is waited for no longer than this. */
 const LONGEST_OPENING_MS = 30_000;
 
@@ -130,6 +136,23 @@ for (let kill = 0; kill < kills; kill += 1) {
   server = await start();
 }
 const told = await cook.finish();
+
+/** Acts of which a phone does not know whether they were heard are sent again: each is there once. */
+async function cutTheNetwork(): Promise<void> {
+  const network = await openCutNetwork(server.url);
+  let up = true;
+  const phones = Array.from({ length: PHONES }, (_, phone) => write(phone, network.url, () => up));
+  for (let cut = 0; cut < cuts; cut += 1) {
+    await pause(random.int(...HOLDS_MS));
+    network.cut();
+  }
+  up = false;
+  await Promise.all(phones);
+  network.close();
+}
+const beforeCuts = acknowledged.size;
+await cutTheNetwork();
+const throughCuts = acknowledged.size - beforeCuts;
 const eventsOf = async (id: string): Promise<string[]> => {
   const batch = (await (await fetch(`${server.url}/api/v1/batches/${id}`)).json()) as Batch;
   return batch.events.map((event) => event.id);
@@ -144,10 +167,13 @@ const doubled = stored.length - new Set(stored).size + byTab.length - new Set(by
 const lostByTab = Math.max(0, told.kept - byTab.length);
 const extra = Math.max(0, byTab.length - told.pressed);
 process.stdout.write(
-  `${kills} kills, ${acknowledged.size} events acknowledged to phones, ${lost} lost; ` +
+  `${kills} kills and ${cuts} cuts, ${acknowledged.size} events acknowledged to phones (${throughCuts} through cuts), ${lost} lost; ` +
     `${told.closed} tabs closed, ${told.kept} acts kept by them, ${lostByTab} lost; ${doubled + extra} doubled\n`,
 );
 const sound = lost + lostByTab + doubled + extra === 0;
-const enough = acknowledged.size >= FEWEST_ACTS.kill * kills && told.kept >= FEWEST_ACTS.tab * told.closed;
+const enough =
+  beforeCuts >= FEWEST_ACTS.kill * kills &&
+  throughCuts >= FEWEST_ACTS.cut * cuts &&
+  told.kept >= FEWEST_ACTS.tab * told.closed;
 if (!enough) process.stdout.write('Too little was written for this run to say anything.\n');
 process.exitCode = sound && enough ? 0 : 1;

@@ -6,12 +6,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import type { Formula } from '@kettle-scale/core/formula';
-import { Sequelize } from 'sequelize';
-import sqlite3 from 'sqlite3';
-import { migrate } from '../apps/server/src/db/migrate';
-import { migrations } from '../apps/server/src/db/migrations';
 import { openRandom } from '@kettle-scale/simulation';
 import { spawnServer } from './demoServer';
+import { oldKitchen } from './durability/oldKitchen';
 
 const { values } = parseArgs({
   options: {
@@ -25,20 +22,6 @@ const kills = Number(values.kills);
 const random = openRandom(Number(values.seed));
 
 const folderOf = () => mkdtempSync(join(tmpdir(), 'kettle-first-'));
-
-/** A kitchen as the first release left it, with one lot in it. */
-async function oldKitchen(): Promise<string> {
-  const file = join(folderOf(), 'kitchen.sqlite');
-  const old = new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false });
-  await migrate(old, migrations.slice(0, 1));
-  const lot = { id: 'old-lot', ingredient: 'flour-strong', name: 'Old', receivedOn: '2026-01-01', bagKg: 25 };
-  await old.query(`INSERT INTO ingredients VALUES ('flour-strong', '{}')`);
-  await old.query(`INSERT INTO flour_lots VALUES ('old-lot', 'flour-strong', $1)`, {
-    bind: [JSON.stringify(lot)],
-  });
-  await old.close();
-  return file;
-}
 
 const old = await oldKitchen();
 

@@ -136,16 +136,32 @@ export const journeys = (chromium: string): Promise<Part> =>
     return { passed: result.stats.expected, failed: failed === 0 && !ok ? 1 : failed, output };
   });
 
-/** A few kills of the server and tabs closed without warning; nothing that was acknowledged may be lost. */
+/** A few kills of the server, cuts of the network, and tabs closed without warning; nothing that was acknowledged may be lost. */
 export const durability = (chromium: string): Promise<Part> =>
   part('durability', async () => {
-    const short = ['tools/run.mjs', 'durability', '--kills', '8', '--tabs', '2'];
+    const short = ['tools/run.mjs', 'durability', '--kills', '8', '--tabs', '2', '--cuts', '40'];
     return one(await run('node', short, { CHROMIUM_PATH: chromium }));
   });
 
 /** A few kills at moments of a first start, a start of the demo and an upgrade; each must start again, and whole. */
 export const firstStart = (): Promise<Part> =>
   part('first start', async () => one(await node('tools/run.mjs', 'firstStart', '--kills', '6')));
+
+/** Each in its short form; the long ones are `npm run syncs`, `fuzz` and `soak`. Everything else runs beside them, so time tells nothing. */
+const FAULTS: readonly (readonly string[])[] = [
+  ['syncs', '--acts', '40'],
+  ['fuzz', '--inputs', '2000', '--limit', '30000'],
+  ['crowd'],
+  ['soak', '--minutes', '0.2', '--acts', '40', '--batches', '200'],
+];
+
+/** What is on the disk before it is acknowledged, nonsense at every address, and many phones at once; one count each. */
+export const faults = (): Promise<Part> =>
+  part('faults', async () => {
+    const ran: Ran[] = [];
+    for (const words of FAULTS) ran.push(await node('tools/run.mjs', ...words));
+    return { ...sum(ran.map(one)), output: ran.map(({ output }) => output).join('') };
+  });
 
 export const sum = (counts: readonly Count[]): Count => ({
   passed: counts.reduce((total, count) => total + count.passed, 0),

@@ -1,0 +1,48 @@
+import { Agent, request } from 'node:http';
+import type { Asked } from './requests';
+
+export interface Answer {
+  status: number;
+  type: string;
+  text: string;
+  tookMs: number;
+}
+
+const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+/** What Node would not send as it stands. */
+const sendable = (path: string): string =>
+  path.replace(/[^\x21-\x7e]/g, (letter) => encodeURIComponent(letter));
+
+/**
+ * Sends what was made up, and waits for the whole answer; of a stream for its beginning.
+ * @param limitMs after that the server is said to hang
+ * @throws Error when there is no answer in that time, or the connection breaks
+ */
+export const ask = (url: string, { method, path, body, type }: Asked, limitMs: number): Promise<Answer> =>
+  new Promise((resolve, reject) => {
+    const from = performance.now();
+    const headers = { 'kettle-app': 'fuzz', ...(type ? { 'content-type': type } : {}) };
+    const asked = request(
+      url,
+      { method, path: sendable(path), headers, agent, timeout: limitMs },
+      (response) => {
+        const contentType = response.headers['content-type'] ?? '';
+        const chunks: Buffer[] = [];
+        const answer = () =>
+          resolve({
+            ...{ status: response.statusCode ?? 0, type: contentType },
+            ...{ text: Buffer.concat(chunks).toString('utf8'), tookMs: performance.now() - from },
+          });
+        if (contentType.startsWith('text/event-stream')) {
+          answer();
+          return void asked.destroy();
+        }
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', answer);
+        response.on('error', reject);
+      },
+    );
+    asked.on('timeout', () => asked.destroy(new Error(`no answer in ${limitMs} ms`)));
+    asked.on('error', reject);
+    asked.end(body);
+  });

@@ -1,0 +1,133 @@
+// Twenty phones at the plate, a hundred acts a second, over a year of history, while the log, the lessons and the table for
+// the spreadsheet are asked for; counts what is lost, doubled or out of order, and measures how long an act takes and what
+// memory does:
+//   npm run soak [-- --minutes 60 --phones 20 --acts 100 --batches 3650]
+import { readFileSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { demoFormulas } from '@kettle-scale/simulation';
+import { makeHistory } from './bench/history';
+import { startServer } from './demoServer';
+import { type PhoneOptions, openPhone } from './soak/phone';
+
+const { values } = parseArgs({
+  options: {
+    minutes: { type: 'string', default: '60' },
+    phones: { type: 'string', default: '20' },
+    acts: { type: 'string', default: '100' },
+    batches: { type: 'string', default: '3650' },
+  },
+});
+const phones = Number(values.phones);
+const minutes = Number(values.minutes);
+const MINUTE_MS = 60_000;
+const KB_IN_MB = 1024;
+/** Memory is let settle for so long; then it may grow by so much. */
+const SETTLES = { minutes: 10, share: 0.05 } as const;
+/** What somebody else in the kitchen looks at meanwhile, and how often, s. */
+const READS = [
+  { path: '/batches?status=running', everyS: 2 },
+  { path: '/batches?limit=50', everyS: 5 },
+  { path: '/lessons', everyS: 15 },
+  { path: '/log.csv', everyS: 60 },
+] as const;
+const LOOK_EVERY_MS = 500;
+/** Batches end at different times, as they do in a kitchen. */
+const [FIRST_PIECES, MORE_PIECES] = [200, 20] as const;
+
+const data = mkdtempSync(join(tmpdir(), 'kettle-soak-'));
+await makeHistory(data, Number(values.batches));
+const server = await startServer(['--demo', '--data', data], 'server');
+const [formula] = demoFormulas();
+if (!formula) throw new Error('no demo formula');
+
+const times: number[] = [];
+let minute: number[] = [];
+const options: PhoneOptions = {
+  url: server.url,
+  rate: Number(values.acts) / phones,
+  formula: { id: formula.id, ballG: formula.product.ballG },
+  pieces: FIRST_PIECES,
+  told: (tookMs) => {
+    times.push(tookMs);
+    minute.push(tookMs);
+  },
+};
+const all = Array.from({ length: phones }, (_, index) =>
+  openPhone({ ...options, pieces: FIRST_PIECES + index * MORE_PIECES }),
+);
+const reader = openPhone(options);
+
+const at = (share: number, of: readonly number[]): number =>
+  [...of].sort((a, b) => a - b)[Math.min(of.length - 1, Math.floor(share * of.length))] ?? NaN;
+const ms = (value: number): string => value.toFixed(1);
+/** Memory that the server holds, MB. */
+const memoryMb = (): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.process.pid}/status`, 'utf8'))?.[1]) / KB_IN_MB;
+
+for (const phone of all) await phone.begin();
+const startMs = performance.now();
+const untilMs = startMs + minutes * MINUTE_MS;
+let working = true;
+/** Reads what others look at, each in its own time, one after the other. */
+async function look(): Promise<Map<string, number>> {
+  const slowest = new Map<string, number>();
+  const due = new Map(READS.map(({ path, everyS }) => [path, startMs + everyS * 1000] as const));
+  while (working) {
+    for (const { path, everyS } of READS) {
+      if (performance.now() < (due.get(path) ?? 0)) continue;
+      const from = performance.now();
+      await reader.read(path);
+      slowest.set(path, Math.max(slowest.get(path) ?? 0, performance.now() - from));
+      due.set(path, performance.now() + everyS * 1000);
+    }
+    await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
+  }
+  return slowest;
+}
+
+const memory: number[] = [];
+const everyMinute = setInterval(() => {
+  memory.push(memoryMb());
+  process.stdout.write(
+    `minute ${memory.length}: ${minute.length} acts, p50 ${ms(at(0.5, minute))} ms, p99 ${ms(at(0.99, minute))} ms, longest ${ms(at(1, minute))} ms, ${memoryMb().toFixed(0)} MB\n`,
+  );
+  minute = [];
+}, MINUTE_MS);
+const looking = look();
+await Promise.all(
+  all.map((phone, index) => phone.work(startMs + (index * 1000) / Number(values.acts), untilMs)),
+);
+working = false;
+clearInterval(everyMinute);
+const slowest = await looking;
+memory.push(memoryMb());
+
+let [lost, doubled, disordered] = [0, 0, 0];
+for (const { id, acts } of all.flatMap(({ batches }) => batches)) {
+  const stored = (JSON.parse(await reader.read(`/batches/${id}/events`)) as { id: string }[]).map(
+    (one) => one.id,
+  );
+  lost += acts.filter((act) => !stored.includes(act)).length;
+  doubled += stored.length - new Set(stored).size;
+  disordered += stored.filter((act, index) => act !== acts[index]).length > 0 ? 1 : 0;
+}
+const deaf = all.filter((phone) => phone.heard() === 0).length;
+[...all, reader].forEach((phone) => phone.close());
+await server.stop();
+
+const settled = memory.slice(SETTLES.minutes);
+const growth = settled.length > 1 ? (settled.at(-1) ?? 0) / (settled[0] ?? 1) - 1 : null;
+for (const [path, tookMs] of slowest)
+  process.stdout.write(`${path}: ${tookMs.toFixed(0)} ms at the longest\n`);
+process.stdout.write(
+  `${times.length} acts of ${phones} phones in ${minutes} min: p50 ${ms(at(0.5, times))} ms, p99 ${ms(at(0.99, times))} ms, longest ${ms(at(1, times))} ms; ` +
+    `${lost} lost, ${doubled} doubled, ${disordered} batches out of order, ${deaf} phones heard nothing; ` +
+    `memory ${growth === null ? 'not watched for long enough' : `grew by ${(100 * growth).toFixed(1)} % after ${SETTLES.minutes} min`}\n`,
+);
+const expected = minutes * 60 * Number(values.acts) * 0.9;
+if (times.length < expected)
+  process.stdout.write(`Fewer than ${expected.toFixed(0)} acts: the server did not keep up.\n`);
+const sound = lost + doubled + disordered + deaf === 0 && times.length >= expected;
+process.exitCode = sound && (growth === null || growth <= SETTLES.share) ? 0 : 1;
