@@ -7,6 +7,7 @@ import {
   mayTake,
 } from '@kettle-scale/core/device';
 import { useEffect, useState } from 'react';
+import { useInstruments } from './instruments/store';
 import { canStream, kitchenStream } from './kitchenStream';
 
 const MS_PER_S = 1000;
@@ -33,7 +34,10 @@ interface Kept<K extends DeviceKind> extends HeardReading {
  * away. A reading grows old by itself: it stays to be seen and is used no more.
  */
 export function useReading<K extends DeviceKind>(kind: K, on = true): Heard<K> | null {
-  const [kept, setKept] = useState<Kept<K> | null>(null);
+  const [told, setKept] = useState<Kept<K> | null>(null);
+  // What is connected to this phone goes before what others tell, and needs no network.
+  const own = useInstruments(({ readings }) => readings[kind]) as Kept<K> | undefined;
+  const kept = on ? (own ?? told) : null;
   const [nowMs, setNowMs] = useState(() => Date.now());
   useEffect(() => {
     if (!on || !canStream()) return undefined;

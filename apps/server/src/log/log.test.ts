@@ -130,6 +130,14 @@ test('a lesson can be kept out of plans, a lot’s too', async () => {
   await kitchen.api.put('/api/v1/kitchen').send(settings).expect(200);
 });
 
+test('the notes of a year are found by their index, not by reading every act', async () => {
+  const [plan] = await kitchen.database.sequelize.query(
+    `EXPLAIN QUERY PLAN SELECT seq FROM batch_events
+     WHERE batchId IN ('a') AND document ->> '$.type' IN ('note', 'finished', 'abandoned')`,
+  );
+  expect(JSON.stringify(plan)).toContain('batch_events_notes');
+});
+
 describe('a change carried into the next plan', () => {
   const carried = (changes: object = {}) => ({
     id: `diagnosis/${uuidv7()}/plate-hot`,

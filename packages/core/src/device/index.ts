@@ -15,3 +15,4 @@ export {
   scriptSchema,
 } from './deviceSchema';
 export { FRESH_FOR_S, mayTake, sourceUsable } from './freshness';
+export { scaleLine, sensedHumidity, sensedTemperature, weightMeasurement } from './wire';

@@ -10,6 +10,7 @@ import { Heading } from '../../ui/type';
 import { BackupTicket } from './BackupTicket';
 import { CooksTicket } from './CooksTicket';
 import { HoldLimits } from './HoldLimits';
+import { InstrumentsTicket } from './InstrumentsTicket';
 import { KeptTicket } from './KeptTicket';
 import { KitchenForm } from './KitchenForm';
 import { KitchenWays } from './KitchenWays';
@@ -71,6 +72,7 @@ export function SettingsScreen() {
           />
         ) : null}
       </Ticket>
+      <InstrumentsTicket />
       <KeptTicket />
       {kitchen.data ? (
         <>

@@ -4,11 +4,14 @@ import { checkWeight } from '@kettle-scale/core/batch';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { Unreachable, api } from '../../../api/api';
 import type { LiveBatch } from '../../../batch/useBatch';
+import { tareOwn } from '../../../live/instruments/store';
 import { useReading } from '../../../live/useReading';
 import { usePreferences } from '../../../ui/preferences';
 
 /** Waits for the tare, so that the next line does not start from this one's weight; a scale that is away is not waited for. */
-export const tare = (): Promise<unknown> => api.deviceAct('scale', { act: 'tare' }).catch(onlyUnreachable);
+export const tare = async (): Promise<void> => {
+  if (!tareOwn()) await api.deviceAct('scale', { act: 'tare' }).catch(onlyUnreachable);
+};
 
 function onlyUnreachable(error: unknown): void {
   if (!(error instanceof Unreachable)) throw error;
