@@ -15,6 +15,8 @@ import type { Sql } from './sql';
 
 /** Facts worked out between two looks at the clock. */
 const FILLED_AT_ONCE = 50;
+/** Facts read between two looks at the clock. */
+const PAGE = 200;
 
 /** The search index row of a batch, and what it has to say once it is over. */
 export async function keepFind(
@@ -53,17 +55,31 @@ export function openFacts(sql: Sql, reader: BatchReader, write: Database['write'
     }
   }
 
+  /** Facts of the batches that a search finds, as JSON text, the newest first; those of older programs are worked out first. */
+  async function factsJson(find: Find): Promise<string> {
+    await fillFacts();
+    const { where, bind } = searchSql(find);
+    const rows = await sql.select<{ facts: string }>(
+      `SELECT f.facts FROM batch_finds f ${where ? `${where} AND` : 'WHERE'} f.facts IS NOT NULL
+       ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
+      bind,
+    );
+    return `[${rows.map(({ facts }) => facts).join(',')}]`;
+  }
+
   return {
-    /** Facts of the batches that a search finds, as JSON text, the newest first; those of older programs are worked out first. */
-    factsJson: async (find: Find): Promise<string> => {
-      await fillFacts();
-      const { where, bind } = searchSql(find);
-      const rows = await sql.select<{ facts: string }>(
-        `SELECT f.facts FROM batch_finds f ${where ? `${where} AND` : 'WHERE'} f.facts IS NOT NULL
-         ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
-        bind,
-      );
-      return `[${rows.map(({ facts }) => facts).join(',')}]`;
+    factsJson,
+
+    /** The same of all that a search finds, read a page at a time: phones are answered between them. */
+    allFacts: async (find: Omit<Find, 'limit' | 'before'>): Promise<BatchFacts[]> => {
+      const all: BatchFacts[] = [];
+      for (let before: string | undefined; ;) {
+        const page = { ...find, limit: PAGE, ...(before === undefined ? {} : { before }) };
+        const some = JSON.parse(await factsJson(page)) as BatchFacts[];
+        all.push(...some);
+        if (some.length < PAGE) return all;
+        before = some.at(-1)?.batchId;
+      }
     },
 
     /** Facts of these batches; of one that is not over there are none. */

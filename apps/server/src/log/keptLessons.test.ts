@@ -9,7 +9,7 @@ beforeEach(async () => {
 afterEach(() => kitchen.close());
 
 const lessons = async () => (await kitchen.api.get('/api/v1/lessons').expect(200)).body as Lesson[];
-const reads = () => jest.spyOn(kitchen.stores.batches, 'factsJson');
+const reads = () => jest.spyOn(kitchen.stores.batches, 'allFacts');
 const tell = (id: string, body: Parameters<typeof event>[0]) =>
   kitchen.api.post(`/api/v1/batches/${id}/events`).send(event(body)).expect(201);
 

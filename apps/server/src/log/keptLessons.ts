@@ -26,7 +26,7 @@ interface KeptLessons {
 }
 
 interface LessonStores {
-  batches: Pick<BatchStore, 'factsJson' | 'factsOf'>;
+  batches: Pick<BatchStore, 'allFacts' | 'factsOf'>;
   flourLots: Pick<FlourLotStore, 'list'>;
   kitchen: Pick<KitchenStore, 'get'>;
 }
@@ -57,13 +57,7 @@ export function keepLessons({ batches, flourLots, kitchen }: LessonStores, { hub
   async function factsFrom(from: string, zone: string): Promise<BatchFacts[]> {
     const since = findBetween({ from, limit: ALL }, zone);
     const at = changes;
-    const known =
-      facts ??
-      new Map(
-        (JSON.parse(await batches.factsJson(since)) as BatchFacts[]).map(
-          (one) => [one.batchId, one] as const,
-        ),
-      );
+    const known = facts ?? new Map((await batches.allFacts(since)).map((one) => [one.batchId, one] as const));
     const ids = [...changed];
     changed = new Set();
     // Known again once all of it was read and nothing changed meanwhile: a restore would be one such change.

@@ -1,4 +1,4 @@
-import { type BatchFacts, batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
+import { batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
 import { cookNames } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
 import { carriedSchema } from '@kettle-scale/core/plan';
@@ -75,9 +75,7 @@ export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, a
   const lessons = keepLessons({ batches, flourLots, kitchen }, around);
 
   async function rows(find: z.infer<typeof exportQuery>) {
-    const facts = JSON.parse(
-      await batches.factsJson(findBetween({ ...find, limit: ALL }, await zone())),
-    ) as BatchFacts[];
+    const facts = await batches.allFacts(findBetween({ ...find, limit: ALL }, await zone()));
     const ids = facts.map(({ batchId }) => batchId);
     const parts = Array.from({ length: Math.ceil(ids.length / NOTES_AT_ONCE) }, (_, part) =>
       batches.notes(ids.slice(part * NOTES_AT_ONCE, (part + 1) * NOTES_AT_ONCE)),
