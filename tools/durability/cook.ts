@@ -7,7 +7,23 @@ export interface Told {
   pressed: number;
   /** Acts that the app then called saved, or kept on this device. */
   kept: number;
+  /** Ids of the acts that the browser had written down on the device. */
+  ids: ReadonlySet<string>;
   closed: number;
+}
+
+/** Runs in the page, before the app: tells the id of whatever is written down, once the device has it. */
+function watchDevice(): void {
+  const { put } = IDBObjectStore.prototype;
+  IDBObjectStore.prototype.put = function (this: IDBObjectStore, value: unknown, key?: IDBValidKey) {
+    const asked = put.call(this, value, key);
+    if (typeof value === 'object' && value !== null && 'event' in value) {
+      this.transaction.addEventListener('complete', () => {
+        void (window as unknown as { actKept: (id: string) => Promise<void> }).actKept(String(key));
+      });
+    }
+    return asked;
+  };
 }
 
 const ACT_MS = 4000;
@@ -21,7 +37,10 @@ const isGone = (error: unknown): boolean =>
 export async function openCook(url: string) {
   const browser = await chromium.launch({ executablePath: ensureChromium(), args: CHROMIUM_ARGS });
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  const told: Told = { pressed: 0, kept: 0, closed: 0 };
+  const ids = new Set<string>();
+  await context.exposeFunction('actKept', (id: string) => void ids.add(id));
+  await context.addInitScript(watchDevice);
+  const told: Told = { pressed: 0, kept: 0, ids, closed: 0 };
   let page: Page | null = null;
 
   async function act(tab: Page): Promise<void> {

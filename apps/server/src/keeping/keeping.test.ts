@@ -60,7 +60,7 @@ test('an upgrade leaves a copy that the older program knows', async () => {
   const data = await folderWithKitchen();
   await inFile(
     data,
-    `DROP INDEX batch_events_notes; DROP TABLE phones; DELETE FROM migrations WHERE name > '0005-service'`,
+    `DROP INDEX batch_events_notes; DROP INDEX batch_finds_by_status; DROP TABLE phones; DELETE FROM migrations WHERE name > '0005-service'`,
   );
   await (await openKitchen(data)).close();
   expect(readdirSync(backupFolder(data))).toEqual(['before-upgrade-0005-service.sqlite']);

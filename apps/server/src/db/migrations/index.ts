@@ -4,7 +4,7 @@ import * as bench from './0003-bench';
 import * as log from './0004-log';
 import * as service from './0005-service';
 import * as phones from './0006-phones';
-import * as notes from './0007-notes';
+import * as reads from './0007-reads';
 
 export interface Migration {
   name: string;
@@ -20,5 +20,5 @@ export const migrations: readonly Migration[] = [
   { name: '0004-log', ...log },
   { name: '0005-service', ...service },
   { name: '0006-phones', ...phones },
-  { name: '0007-notes', ...notes },
+  { name: '0007-reads', ...reads },
 ];
