@@ -46,7 +46,7 @@ const COLUMNS: Record<string, (row: LogRow, cookName: (id: string) => string) =>
 };
 
 /** Rows that are written out before somebody else may be served. */
-const ROWS_AT_ONCE = 100;
+const ROWS_AT_ONCE = 20;
 
 /**
  * The log as a table, written some rows at a time: a row a batch, units in the heads. Cells that a spreadsheet would run as a formula are made text.
