@@ -94,7 +94,7 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   };
   const before = await acts();
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Cook: nobody said' }).click();
+  await page.getByRole('button', { name: 'Who? Nobody has said' }).click();
   await page.getByRole('radio', { name: 'Late cook' }).click();
   await cook.press(/ is in$/);
   await expect(page.getByText('offline, kept here')).toBeVisible();

@@ -45,7 +45,7 @@ test('a cook who has left is not at work on a phone that still says so', () => {
 test('on a step the mark names the cook, and a tap on another closes what it opened', () => {
   know(COOKS);
   draw(<CookMark />);
-  press('Cook: nobody said');
+  press('Who? Nobody has said');
   choose('Early cook');
   expect(screen.getByRole('button', { name: 'Cook: Early cook' })).toBeTruthy();
   expect(cookOfAct()).toEqual({ cook: 'early' });

@@ -52,7 +52,7 @@ export function CookMark() {
     <>
       <Press
         role="button"
-        aria-label={cook ? `Cook: ${cook.name}` : 'Cook: nobody said'}
+        aria-label={cook ? `Cook: ${cook.name}` : 'Who? Nobody has said'}
         onPress={() => setOpen(true)}
         style={[styles.mark, { borderColor: cook ? colours.rule : colours.ink }]}
       >
