@@ -117,8 +117,12 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   await bench(own).press(startButton);
   await own.waitForURL(/\/bench\//);
   await context.setOffline(false);
-  await expect(own.getByText(/^Begun twice: Late cook on Griddle phone began the same/)).toBeVisible();
-  await expect(page.getByText(/^Begun twice: the kitchen’s own screen began the same/)).toBeVisible();
+  await expect(
+    own.getByText(/^Begun twice: the same was begun by Late cook on Griddle phone at/),
+  ).toBeVisible();
+  await expect(
+    page.getByText(/^Begun twice: the same was begun on the kitchen’s own screen at/),
+  ).toBeVisible();
   await own.goto(`${kitchen.url}/settings`);
 
   const listed = own.getByRole('group', { name: 'Griddle phone' });

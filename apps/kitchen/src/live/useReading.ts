@@ -35,9 +35,10 @@ interface Kept<K extends DeviceKind> extends HeardReading {
  */
 export function useReading<K extends DeviceKind>(kind: K, on = true): Heard<K> | null {
   const [told, setKept] = useState<Kept<K> | null>(null);
-  // What is connected to this phone goes before what others tell, and needs no network.
+  // What is connected to this phone goes before what others tell; one that was lost only where nobody else tells.
   const own = useInstruments(({ readings }) => readings[kind]) as Kept<K> | undefined;
-  const kept = on ? (own ?? told) : null;
+  const connected = useInstruments((state) => state.connected[kind] !== undefined);
+  const kept = on ? (own && (connected || !told) ? own : told) : null;
   const [nowMs, setNowMs] = useState(() => Date.now());
   useEffect(() => {
     if (!on || !canStream()) return undefined;

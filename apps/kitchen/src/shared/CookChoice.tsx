@@ -25,12 +25,13 @@ const styles = StyleSheet.create({
 const NOBODY = 'nobody';
 
 /** Who is working on this phone, each a tap; nothing where the kitchen has named nobody. */
-export function CookChoice({ onChosen }: { onChosen?: () => void }) {
+export function CookChoice({ onChosen, asked = false }: { onChosen?: () => void; asked?: boolean }) {
   const { cooks, cook } = useCook();
   if (cooks.length === 0) return null;
   return (
     <Choices
       label="Who is working on this phone?"
+      quiet={asked}
       value={cook?.id ?? null}
       options={[...cooks.map(({ id, name }) => [id, name] as const), [NOBODY, 'Nobody says'] as const]}
       onChange={(id) => {
@@ -61,8 +62,8 @@ export function CookMark() {
         </Text>
       </Press>
       <Sheet open={open} onClose={close} label="Who is working">
-        <Heading>Who is working?</Heading>
-        <CookChoice onChosen={close} />
+        <Heading>Who is working on this phone?</Heading>
+        <CookChoice asked onChosen={close} />
         <Body tone="soot">What is done on this phone is kept under this name from now on.</Body>
       </Sheet>
     </>

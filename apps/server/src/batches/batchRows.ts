@@ -8,7 +8,6 @@ import {
 } from '@kettle-scale/core/batch';
 import type { Plan } from '@kettle-scale/core/plan';
 import type { Transaction } from 'sequelize';
-import { ENDING, TURNING } from './ending';
 import { keepFind } from './facts';
 import type { LiveBatch } from './liveBatches';
 import { summaryText } from './logPages';
@@ -60,12 +59,9 @@ export function batchRows(sql: Sql, demo: boolean) {
     );
   }
 
-  /** Stores an event; one that ends a batch, or takes its end back, changes the batch in the same transaction. */
+  /** Stores an event that ends a batch, takes its end back or comes after it: it changes the batch in the same transaction. */
   async function store(id: string, event: BatchEvent, receivedAt: string, batch: LiveBatch): Promise<number> {
     const row = [event.id, id, JSON.stringify(event), receivedAt];
-    // A late act of a batch that is over changes its record too.
-    const over = batch.events.some(({ type }) => ENDING.has(type));
-    if (!over && !TURNING.has(event.type)) return sql.insert(INSERT_EVENT, row);
     const events = [...batch.events, event];
     const state = foldBatch(batch.plan, events);
     const record = batchRecord(batch.plan, state);

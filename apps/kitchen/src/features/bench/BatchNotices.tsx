@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { useKitchen, useRunning } from '../../api/queries';
 import { useUpdateWaits } from '../../live/appUpdates';
 import { useDays } from '../../shared/useDays';
+import { whoWords } from '../../shared/whoWords';
 import { Action } from '../../ui/input/actions';
 import { Label, Strong } from '../../ui/type';
 
@@ -16,11 +17,9 @@ export function useBegunTwice() {
   return (id: string) => {
     const other = twice.get(id);
     if (!other) return null;
-    const { cook, phone, startedAt } = other;
-    const who = `${cook === undefined ? '' : `${nameOf(cook)} on `}${phone}`;
     return {
       otherId: other.id,
-      words: `Begun twice: ${who} began the same at ${clock(Date.parse(startedAt))}, without knowing of it.`,
+      words: `Begun twice: the same was begun ${other.cook === undefined ? '' : 'by '}${whoWords(other, nameOf)} at ${clock(Date.parse(other.startedAt))}, without knowing of this.`,
     };
   };
 }
@@ -34,7 +33,7 @@ export function BatchNotices({ id }: { id: string }) {
     <>
       {twin ? (
         <View role="note">
-          <Strong tone="plum">{`${twin.words} Go on with one; give the other up under More.`}</Strong>
+          <Strong tone="plum">{`${twin.words} Go on with one, and give the other up.`}</Strong>
           <Action label="See the other" onPress={() => router.push(`/bench/${twin.otherId}`)} />
         </View>
       ) : null}

@@ -7,6 +7,7 @@ import { StyleSheet, View } from 'react-native';
 import { useFlourLots, useKitchen } from '../../api/queries';
 import { type LiveBatch, useBatch } from '../../batch/useBatch';
 import { useDays } from '../../shared/useDays';
+import { whoWords } from '../../shared/whoWords';
 import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
@@ -20,7 +21,7 @@ import { CorrectSheet } from './CorrectSheet';
 import { HeldTicket } from './HeldTicket';
 import { InspectedTicket } from './InspectedTicket';
 import { NoteSheet } from './NoteSheet';
-import { StepThread, whoWords } from './StepThread';
+import { StepThread } from './StepThread';
 
 const styles = StyleSheet.create({
   facts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },

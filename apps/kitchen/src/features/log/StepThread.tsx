@@ -1,7 +1,8 @@
-import { type Batch, type BatchState, type Who, whoDid } from '@kettle-scale/core/batch';
+import { type Batch, type BatchState, whoDid } from '@kettle-scale/core/batch';
 import { type ThreadRow, stepThread } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
+import { whoWords } from '../../shared/whoWords';
 import { useColours } from '../../ui/theme';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
@@ -29,12 +30,6 @@ interface ThreadProps {
   state: BatchState;
   /** What a cook is called. */
   nameOf: (cook: string) => string;
-}
-
-/** "Early cook on Bench phone", or as much of it as is known. */
-export function whoWords({ cook, phone }: Who, nameOf: (cook: string) => string): string {
-  if (cook === undefined) return `on ${phone}`;
-  return phone === undefined ? nameOf(cook) : `${nameOf(cook)} on ${phone}`;
 }
 
 /** The batch as a thread: each step with its time and its amount, planned and actual. */

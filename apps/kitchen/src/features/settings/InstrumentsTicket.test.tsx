@@ -39,6 +39,8 @@ test('a scale on a cable shows its weight, is set to zero here, and is lost when
   await settle();
   expect(screen.queryByRole('group')).toBeNull();
   expect(tareOwn()).toBe(false);
+  // It can be plugged in again.
+  expect(cable.port.close).toHaveBeenCalledTimes(1);
 });
 
 test('a thermometer by Bluetooth is used as what it was connected for, also one that must be asked', async () => {

@@ -50,8 +50,15 @@ export async function followCable(
       lines.forEach(hear);
     }
   }
+  const letGo = async () => {
+    reader.releaseLock();
+    await port.close();
+  };
   const ended = () => {
-    if (!stopped) onLost();
+    if (stopped) return;
+    // A port that is gone may refuse to be closed; one that is not must be, or it could not be opened again.
+    letGo().catch(() => undefined);
+    onLost();
   };
   // However it ends, the scale is gone; why is not said by browsers.
   void follow().then(ended, ended);
@@ -60,8 +67,7 @@ export async function followCable(
     disconnect: async () => {
       stopped = true;
       await reader.cancel();
-      reader.releaseLock();
-      await port.close();
+      await letGo();
     },
   };
 }

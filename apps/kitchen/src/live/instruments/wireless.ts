@@ -94,12 +94,19 @@ export async function followWireless(
     };
     stops.push(await follow(await service.getCharacteristic('temperature'), hear));
   }
-  device.addEventListener('gattserverdisconnected', onLost);
+  const end = () => {
+    device.removeEventListener('gattserverdisconnected', lost);
+    stops.forEach((stop) => stop());
+  };
+  const lost = () => {
+    end();
+    onLost();
+  };
+  device.addEventListener('gattserverdisconnected', lost);
   return {
     name: device.name ?? 'Bluetooth instrument',
     disconnect: async () => {
-      device.removeEventListener('gattserverdisconnected', onLost);
-      stops.forEach((stop) => stop());
+      end();
       gatt.disconnect();
       await Promise.resolve();
     },
