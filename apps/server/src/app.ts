@@ -10,8 +10,10 @@ import { openPages } from './access/pages';
 import { pairPhone, slowGuesses } from './access/pairPhone';
 import { type Pairing, createPairing } from './access/pairing';
 import { phoneRoutes } from './access/routes';
+import { type AsideWork, openAsideWork } from './aside/work';
 import { backupHandler, restoreHandler } from './backup/handlers';
 import { batchRoutes } from './batches/routes';
+import { openSql } from './batches/sql';
 import { bookRoutes } from './book/routes';
 import type { Database } from './db/openDatabase';
 import { openDevices } from './devices/devices';
@@ -72,6 +74,8 @@ export interface AppOptions {
   proxies?: readonly string[];
   /** How phones reach the kitchen; null where it listens on its own machine alone. */
   network?: () => Network | null;
+  /** Where the long work is done: here, unless it is given a thread. */
+  aside?: AsideWork;
   /** How the backups of the nights are. */
   nightly?: () => NightlyState | null;
   /** Codes for phones. */
@@ -94,6 +98,7 @@ export function createApp({
   proxies = [],
   network = () => null,
   pairing = createPairing(now),
+  aside = openAsideWork(openSql(database)),
   nightly = () => null,
   checkAnswers = false,
 }: AppOptions): Express {
@@ -111,7 +116,7 @@ export function createApp({
     ...planRoutes(stores.plans, stores.ingredients, hub),
     ...serviceRoutes(stores, around),
     ...batchRoutes(stores, around),
-    ...logRoutes(stores, around),
+    ...logRoutes({ ...stores, aside }, around),
     ...deviceRoutes(devices),
     ...phoneRoutes(stores.phones, { hub, pairing, pair, network }),
   ];

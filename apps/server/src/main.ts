@@ -1,6 +1,8 @@
+import { join } from 'node:path';
 import pino from 'pino';
 import { CODE_MS, createPairing } from './access/pairing';
 import { createApp } from './app';
+import { openAsideThread } from './aside/openThread';
 import { StartProblem } from './db/startProblem';
 import { seedDemo } from './demo/seedDemo';
 import { openStandIns } from './demo/standIns';
@@ -9,7 +11,7 @@ import { ownAddress } from './http/ownNames';
 import { type Door, makeDoor } from './lan/openToNetwork';
 import { HOW_TO_PAIR, codeWords, networkWords } from './lan/words';
 import { createHub } from './live/hub';
-import { openKitchen } from './openKitchen';
+import { KITCHEN_FILE, openKitchen } from './openKitchen';
 import { readOptions } from './options';
 
 // Sequelize makes an error object for every query; mapping its stack back to TypeScript would cost more than the query.
@@ -41,10 +43,11 @@ async function start(): Promise<void> {
   const nights = demo
     ? null
     : keepNightly({ data: options.data, logger, zone: async () => (await stores.kitchen.get()).timeZone });
+  const aside = openAsideThread(join(options.data, KITCHEN_FILE));
   // The app says how it is reached, and what it is reached through serves the app.
   let door: Door | null = null;
   const app = createApp({
-    ...{ database: kitchen.database, stores, logger, hub, demo, proxies, pairing, now },
+    ...{ database: kitchen.database, stores, aside, logger, hub, demo, proxies, pairing, now },
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,
     nightly: () => nights?.state() ?? null,
@@ -82,6 +85,7 @@ async function start(): Promise<void> {
     stopping = true;
     setTimeout(opening.closeAll, SHUTDOWN_MS).unref();
     nights?.stop();
+    void aside.close();
     const left = opening.leave();
     server.close(() => void left.then(kitchen.close).then(() => process.exit(0)));
     hub.close();

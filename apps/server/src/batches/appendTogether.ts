@@ -98,13 +98,16 @@ function openGroups(sql: Sql, reader: BatchReader, { store }: Rows) {
       else if (!batch) results.push({ outcome: 'no-batch' });
       else if (refusal) results.push({ outcome: 'refused', refusal });
       else {
-        if (TURNING.has(event.type) || batch.endHeardMs !== Infinity) {
+        if (TURNING.has(event.type) || batch.endHeardMs !== null) {
           // It changes the row of its batch, which is made from what was stored before.
           await insert(plain);
           plain = [];
+          take(batch, act);
           batch.lastSeq = await store(batchId, event, receivedAt, batch);
-        } else plain.push({ ...act, batch });
-        take(batch, act);
+        } else {
+          plain.push({ ...act, batch });
+          take(batch, act);
+        }
         known.set(event.id, { id: event.id, batchId, document: JSON.stringify(event), last: null });
         results.push({ outcome: 'new', value: event });
       }

@@ -26,6 +26,9 @@ export function batchRows(sql: Sql, demo: boolean) {
   const pointsOf = (events: readonly BatchEvent[], record: BatchRecord): number | null =>
     record.status === 'finished' && (demo || !events.some(isSimulated)) ? (record.lotPoints ?? null) : null;
 
+  /** How often a batch that is over was added or changed, or one became over or not. */
+  let turns = 0;
+
   async function insert(
     start: BatchStart,
     plan: Plan,
@@ -37,6 +40,7 @@ export function batchRows(sql: Sql, demo: boolean) {
     const record = batchRecord(plan, state);
     const { id, at, formulaId, formulaVersion, flourLotId = null } = start;
     const over = record.status !== 'running';
+    if (over) turns += 1;
     await sql.run(
       `INSERT INTO batches (id, startedAt, formulaId, formulaName, formulaVersion, flourLotId, status, start, plan, record, lotFlourG, lotPoints)
        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, COALESCE($11, (${PLANNED_LOT_FLOUR})), $12)`,
@@ -59,12 +63,16 @@ export function batchRows(sql: Sql, demo: boolean) {
     );
   }
 
-  /** Stores an event that ends a batch, takes its end back or comes after it: it changes the batch in the same transaction. */
+  /**
+   * Stores the newest event of a batch in hand, which ends it, takes its end back or comes after it: it changes the row of the
+   * batch in the same transaction.
+   */
   async function store(id: string, event: BatchEvent, receivedAt: string, batch: LiveBatch): Promise<number> {
+    turns += 1;
     const row = [event.id, id, JSON.stringify(event), receivedAt];
-    const events = [...batch.events, event];
-    const state = foldBatch(batch.plan, events);
-    const record = batchRecord(batch.plan, state);
+    const { plan, events, fold } = batch;
+    const state = fold.state();
+    const record = batchRecord(plan, state);
     const [head] = await sql.select<{ startedAt: string; flourLotId: string | null }>(
       'SELECT startedAt, flourLotId FROM batches WHERE id = $1',
       [id],
@@ -79,10 +87,10 @@ export function batchRows(sql: Sql, demo: boolean) {
         [record.status, kept, id, record.lotFlourG ?? null, pointsOf(events, record)],
         transaction,
       );
-      await keepFind(sql, { id, ...head, plan: batch.plan, events }, state, record, transaction);
+      await keepFind(sql, { id, ...head, plan, events }, state, record, transaction);
       return seq;
     });
   }
 
-  return { insert, store };
+  return { insert, store, turns: () => turns };
 }

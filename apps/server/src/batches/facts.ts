@@ -6,17 +6,16 @@ import {
   batchRecord,
   foldBatch,
 } from '@kettle-scale/core/batch';
-import { type BatchFacts, batchFacts, loggedPieces } from '@kettle-scale/core/log';
+import { batchFacts, loggedPieces } from '@kettle-scale/core/log';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
-import { type Find, findOf, searchSql } from './find';
+import { type Find, findOf } from './find';
 import type { BatchReader } from './readBatches';
+import { openFactsReader } from './readFacts';
 import type { Sql } from './sql';
 
 /** Facts worked out between two looks at the clock. */
 const FILLED_AT_ONCE = 50;
-/** Facts read between two looks at the clock. */
-const PAGE = 200;
 
 /** The search index row of a batch, and what it has to say once it is over. */
 export async function keepFind(
@@ -37,8 +36,10 @@ export async function keepFind(
   );
 }
 
-/** What batches have to say: facts for the lessons, pieces for a calibration. */
+/** What batches have to say: facts for charts and lessons, pieces for a calibration. */
 export function openFacts(sql: Sql, reader: BatchReader, write: Database['write']) {
+  const facts = openFactsReader(sql);
+
   /** Batches that an older program finished have no facts yet: works them out, some at a time, so that phones are not kept waiting. */
   async function fillFacts(): Promise<void> {
     for (;;) {
@@ -55,40 +56,14 @@ export function openFacts(sql: Sql, reader: BatchReader, write: Database['write'
     }
   }
 
-  /** Facts of the batches that a search finds, as JSON text, the newest first; those of older programs are worked out first. */
-  async function factsJson(find: Find): Promise<string> {
-    await fillFacts();
-    const { where, bind } = searchSql(find);
-    const rows = await sql.select<{ facts: string }>(
-      `SELECT f.facts FROM batch_finds f ${where ? `${where} AND` : 'WHERE'} f.facts IS NOT NULL
-       ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
-      bind,
-    );
-    return `[${rows.map(({ facts }) => facts).join(',')}]`;
-  }
-
   return {
-    factsJson,
+    fillFacts,
 
-    /** The same of all that a search finds, read a page at a time: phones are answered between them. */
-    allFacts: async (find: Omit<Find, 'limit' | 'before'>): Promise<BatchFacts[]> => {
-      const all: BatchFacts[] = [];
-      for (let before: string | undefined; ;) {
-        const page = { ...find, limit: PAGE, ...(before === undefined ? {} : { before }) };
-        const some = JSON.parse(await factsJson(page)) as BatchFacts[];
-        all.push(...some);
-        if (some.length < PAGE) return all;
-        before = some.at(-1)?.batchId;
-      }
-    },
-
-    /** Facts of these batches; of one that is not over there are none. */
-    factsOf: async (ids: readonly string[]): Promise<BatchFacts[]> => {
-      const rows = await sql.select<{ facts: string }>(
-        `SELECT facts FROM batch_finds WHERE facts IS NOT NULL AND batchId IN (SELECT value FROM json_each($1))`,
-        [JSON.stringify(ids)],
-      );
-      return rows.map(({ facts }) => JSON.parse(facts) as BatchFacts);
+    /** Facts of the batches that a search finds, as JSON text, the newest first; those of older programs are worked out first. */
+    factsJson: async (find: Find): Promise<string> => {
+      await fillFacts();
+      const rows = await facts.texts(find);
+      return `[${rows.map((row) => row.facts).join(',')}]`;
     },
 
     /** Pieces of a formula that a calibration can use, from its newest batches. */

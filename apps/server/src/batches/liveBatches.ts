@@ -9,8 +9,8 @@ export interface LiveBatch {
   /** The same, folded. */
   fold: Fold;
   lastSeq: number;
-  /** When the server received what ended it. */
-  endHeardMs: number;
+  /** When the server received what ended it; null while nothing ever did. */
+  endHeardMs: number | null;
   /** Its row of the log, once it was asked for. */
   summary?: string;
 }

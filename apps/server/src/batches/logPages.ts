@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { type BatchRecord, type BatchSummary, batchRecord } from '@kettle-scale/core/batch';
 import { type Find, searchSql } from './find';
 import type { BatchReader } from './readBatches';
@@ -23,6 +24,7 @@ export function openLogPages(sql: Sql, reader: BatchReader) {
   async function runningRecord(id: string, lastSeq: number): Promise<string> {
     const batch = await reader.take(id, lastSeq);
     if (!batch) throw new Error(`the batch ${id} is gone`);
+    if (batch.summary === undefined) await setImmediate();
     return (batch.summary ??= summaryText(batchRecord(batch.plan, batch.fold.state())));
   }
 
@@ -38,30 +40,15 @@ export function openLogPages(sql: Sql, reader: BatchReader) {
          ${where} ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
         bind,
       );
-      // Batches that run are in hand; there are as many as are on the bench.
-      const texts = await Promise.all(
-        rows.map(async ({ record, lastSeq, cook, phone, begunOffline, ...row }) => {
-          const who = { cook: cook ?? undefined, phone: phone ?? undefined };
-          const offline = begunOffline ? { begunOffline: true } : {};
-          const head = JSON.stringify({ ...row, ...who, ...offline }).slice(0, -1);
-          return `${head},"record":${record ?? (await runningRecord(row.id, lastSeq ?? 0))}}`;
-        }),
-      );
+      const texts: string[] = [];
+      for (const { record, lastSeq, cook, phone, begunOffline, ...row } of rows) {
+        const who = { cook: cook ?? undefined, phone: phone ?? undefined };
+        const offline = begunOffline ? { begunOffline: true } : {};
+        const head = JSON.stringify({ ...row, ...who, ...offline }).slice(0, -1);
+        // Batches that run are in hand, and one is summed up after the other: phones are answered in between.
+        texts.push(`${head},"record":${record ?? (await runningRecord(row.id, lastSeq ?? 0))}}`);
+      }
       return `[${texts.join(',')}]`;
-    },
-
-    /** Notes of the batches that a search finds, by batch. */
-    notes: async (ids: readonly string[]): Promise<Map<string, string[]>> => {
-      const rows = await sql.select<{ batchId: string; note: string }>(
-        `SELECT batchId, COALESCE(document ->> '$.text', document ->> '$.note', document ->> '$.reason') AS note
-         FROM batch_events
-         WHERE batchId IN (SELECT value FROM json_each($1))
-           AND document ->> '$.type' IN ('note', 'finished', 'abandoned') AND note <> '' ORDER BY seq`,
-        [JSON.stringify(ids)],
-      );
-      const notes = new Map<string, string[]>();
-      for (const { batchId, note } of rows) notes.set(batchId, [...(notes.get(batchId) ?? []), note]);
-      return notes;
     },
   };
 }

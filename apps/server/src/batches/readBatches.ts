@@ -51,14 +51,14 @@ export function openBatchReader(sql: Sql) {
       return rows.map((row) => JSON.parse(jsonOf(row)) as Batch);
     },
 
-    /** A batch in hand; it is read when it is not, or when something was added behind our back. */
+    /** A batch in hand, with its acts up to that one at least; it is read when it is not, or when something was added behind our back. */
     take: async (id: string, lastSeq: number): Promise<LiveBatch | null> => {
       const held = live.get(id);
-      if (held?.lastSeq === lastSeq) return held;
+      if (held && held.lastSeq >= lastSeq) return held;
       const [[row], events] = await Promise.all([
         sql.select<{ plan: string }>('SELECT plan FROM batches WHERE id = $1', [id]),
-        sql.select<{ document: string; receivedAt: string }>(
-          'SELECT document, receivedAt FROM batch_events WHERE batchId = $1 ORDER BY seq',
+        sql.select<{ seq: number; document: string; receivedAt: string }>(
+          'SELECT seq, document, receivedAt FROM batch_events WHERE batchId = $1 ORDER BY seq',
           [id],
         ),
       ]);
@@ -74,8 +74,8 @@ export function openBatchReader(sql: Sql) {
         plan,
         events: told,
         fold: openFold(plan, told),
-        lastSeq,
-        endHeardMs: end ? Date.parse(end.receivedAt) : Infinity,
+        lastSeq: events.at(-1)?.seq ?? 0,
+        endHeardMs: end ? Date.parse(end.receivedAt) : null,
       };
       live.set(id, batch);
       return batch;

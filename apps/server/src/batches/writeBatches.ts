@@ -8,7 +8,7 @@ import type { Sql } from './sql';
 
 /** Starts batches and adds their events, each once however often it is sent. Events are only ever added. */
 export function openBatchWriter(sql: Sql, reader: BatchReader, write: Database['write'], demo: boolean) {
-  const { insert, store } = batchRows(sql, demo);
+  const { insert, store, turns } = batchRows(sql, demo);
   return {
     /** Starts a batch once, however often the same start is sent. */
     start: (start: BatchStart, plan: Plan): Promise<Stored<Batch>> =>
@@ -26,6 +26,9 @@ export function openBatchWriter(sql: Sql, reader: BatchReader, write: Database['
 
     /** Adds an event once, however often it is sent. */
     append: openAppender(sql, reader, write, { store }),
+
+    /** How often the record of a batch has changed since the start. */
+    turns,
 
     /** For a restore: inserts a batch with its history inside of a transaction that is open. */
     insertIn: insert,

@@ -17,6 +17,11 @@ const PASSING = `
   PRAGMA busy_timeout = 5000;
 `;
 
+/** What another writes. */
+const READING = 'PRAGMA busy_timeout = 5000;';
+/** How a file is opened that nobody writes through this connection. */
+export const READ_ONLY = sqlite3.OPEN_READONLY;
+
 /** A connection that is set up as it opens: Sequelize has no hook for it with SQLite, and opens one a transaction. */
 const connectionWith = (pragmas: string) =>
   class extends sqlite3.Database {
@@ -30,6 +35,7 @@ const connectionWith = (pragmas: string) =>
 
 const KeptConnection = connectionWith(KEPT);
 const PassingConnection = connectionWith(PASSING);
+const ReadingConnection = connectionWith(READING);
 
 /** Sequelize would ask for a stack trace with every query, which costs more than a short query itself. */
 const driverOf = (Database: typeof KeptConnection) => {
@@ -37,8 +43,12 @@ const driverOf = (Database: typeof KeptConnection) => {
   return driver;
 };
 
-/** The drivers that Sequelize opens connections with: for the kitchen, and for a file in the making. */
-export const DRIVERS = { kept: driverOf(KeptConnection), passing: driverOf(PassingConnection) };
+/** The drivers that Sequelize opens connections with: for the kitchen, for a file in the making, for reading beside. */
+export const DRIVERS = {
+  kept: driverOf(KeptConnection),
+  passing: driverOf(PassingConnection),
+  reading: driverOf(ReadingConnection),
+};
 
 /** A connection of its own, for what Sequelize has no words for. */
 export async function connect(file: string) {

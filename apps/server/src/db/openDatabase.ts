@@ -1,6 +1,6 @@
 import { Mutex } from 'async-mutex';
 import { type Options, QueryTypes, Sequelize, Transaction } from 'sequelize';
-import { DRIVERS } from './connection';
+import { DRIVERS, READ_ONLY } from './connection';
 import { migrate } from './migrate';
 import { StartProblem, sqliteCode } from './startProblem';
 import { type WriteState, watchWrites } from './watchWrites';
@@ -64,6 +64,14 @@ async function check(sequelize: Sequelize, file: string): Promise<void> {
     );
   }
 }
+
+/** Opens a database file that is up to date beside who writes it, to be read alone. */
+export const openReadOnly = (file: string): Pick<Database, 'sequelize'> => ({
+  sequelize: new Sequelize({
+    ...{ dialect: 'sqlite', dialectModule: DRIVERS.reading, storage: file, logging: false },
+    dialectOptions: { mode: READ_ONLY },
+  }),
+});
 
 /**
  * Opens the kitchen's database file, creating it and bringing its tables up to date.

@@ -1,14 +1,12 @@
 import { batchFactsSchema, lessonSchema, logSchema } from '@kettle-scale/core/log';
-import { cookNames } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
 import { carriedSchema } from '@kettle-scale/core/plan';
-import { logCsvInSlices, logDocument, logRow } from '@kettle-scale/core/exchange';
 import { z } from 'zod';
+import type { AsideWork, LogAsk } from '../aside/work';
 import { findBetween, findQuery } from '../batches/find';
 import type { BatchStore } from '../batches/store';
 import type { FlourLotStore } from '../flourLots/store';
 import { idParams } from '../http/params';
-import { inSlices } from '../http/inSlices';
 import { notFound } from '../http/problem';
 import { FileText, JsonText, route, type Route } from '../http/route';
 import type { KitchenStore } from '../kitchen/store';
@@ -53,10 +51,6 @@ const carriedRoutes = ({ carried, hub }: Pick<LogStores, 'carried'> & Pick<Aroun
   }),
 ];
 
-/** More batches than a kitchen makes in that time; all of an export. */
-const ALL = 1_000_000;
-const NOTES_AT_ONCE = 5000;
-
 const exportQuery = findQuery.omit({ limit: true, before: true });
 const factsQuery = findQuery.extend({
   limit: z.coerce.number('“limit” must be a number.').int().min(1).max(2000).default(200),
@@ -67,21 +61,22 @@ export interface LogStores {
   flourLots: FlourLotStore;
   kitchen: KitchenStore;
   carried: CarriedStore;
+  aside: AsideWork;
 }
 
-export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, around: Around): Route[] {
+export function logRoutes(
+  { batches, flourLots, kitchen, carried, aside }: LogStores,
+  around: Around,
+): Route[] {
   const { hub, now } = around;
   const zone = async () => (await kitchen.get()).timeZone;
-  const lessons = keepLessons({ batches, flourLots, kitchen }, around);
+  const lessons = keepLessons({ batches, flourLots, kitchen, aside }, around);
 
-  async function rows(find: z.infer<typeof exportQuery>) {
-    const facts = await batches.allFacts(findBetween({ ...find, limit: ALL }, await zone()));
-    const ids = facts.map(({ batchId }) => batchId);
-    const parts = Array.from({ length: Math.ceil(ids.length / NOTES_AT_ONCE) }, (_, part) =>
-      batches.notes(ids.slice(part * NOTES_AT_ONCE, (part + 1) * NOTES_AT_ONCE)),
-    );
-    const notes = new Map((await Promise.all(parts)).flatMap((part) => [...part]));
-    return facts.map((one) => logRow(one, notes.get(one.batchId) ?? []));
+  async function log(as: LogAsk['as'], query: z.infer<typeof exportQuery>): Promise<string> {
+    await batches.fillFacts();
+    const { cooks = [] } = await kitchen.get();
+    const find = findBetween(query, await zone());
+    return aside.log({ find, as, cooks, exportedAt: now().toISOString() });
   }
 
   return [
@@ -100,7 +95,7 @@ export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, a
       response: z.array(lessonSchema),
       run: async () => {
         const { json, gzip } = await lessons.lessons();
-        return new JsonText(json, gzip);
+        return new JsonText(json, Buffer.from(gzip));
       },
     }),
     route({
@@ -109,11 +104,7 @@ export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, a
       summary: 'The log as a table for a spreadsheet, a row a batch',
       query: exportQuery,
       response: z.string(),
-      run: async ({ query }) => {
-        const cookName = cookNames((await kitchen.get()).cooks);
-        const text = await inSlices(logCsvInSlices(await rows(query), cookName));
-        return new FileText(text, 'text/csv', 'kettle-scale-log.csv');
-      },
+      run: async ({ query }) => new FileText(await log('csv', query), 'text/csv', 'kettle-scale-log.csv'),
     }),
     route({
       method: 'get',
@@ -122,11 +113,7 @@ export function logRoutes({ batches, flourLots, kitchen, carried }: LogStores, a
       query: exportQuery,
       response: logSchema,
       run: async ({ query }) =>
-        new FileText(
-          JSON.stringify(logDocument(await rows(query), now().toISOString()), null, 1),
-          'application/json',
-          'kettle-scale-log.json',
-        ),
+        new FileText(await log('json', query), 'application/json', 'kettle-scale-log.json'),
     }),
     ...carriedRoutes({ carried, hub }),
   ];

@@ -11,6 +11,8 @@ import request from 'supertest';
 import { v7 as uuidv7 } from 'uuid';
 import { APP_HEADER } from '../access/gate';
 import { createApp } from '../app';
+import { openAsideWork } from '../aside/work';
+import { openSql } from '../batches/sql';
 import { settle } from '../db/connection';
 import { openDatabase } from '../db/openDatabase';
 import { seedDemo } from '../demo/seedDemo';
@@ -72,14 +74,15 @@ export async function openTestKitchen({
   const stores = await openStores(database, demo);
   if (seeded && file) await seedDemo(stores, NOW);
   const hub = createHub();
+  const aside = openAsideWork(openSql(database));
   const app = createApp({
-    ...{ database, stores, hub, demo },
+    ...{ database, stores, hub, demo, aside },
     logger: log ? pino({ level: 'error' }, log) : pino({ level: 'silent' }),
     now: () => NOW,
     standIns: openStandIns(simulate ? DEVICE_KINDS : [], () => NOW),
     checkAnswers: true,
   });
-  return { path, database, stores, hub, app, api: asApp(app), close: () => database.close() };
+  return { path, database, stores, hub, aside, app, api: asApp(app), close: () => database.close() };
 }
 
 export const wrap = (): Formula => {

@@ -108,13 +108,14 @@ function refuseMove(plan: Plan, events: readonly BatchEvent[], event: BatchEvent
  * Says why a new event cannot join a batch, or null when it can.
  * A batch that is over takes the undo of what ended it, what is done with bread afterwards, and what happened before: an act of
  * a phone that was offline while another ended the batch is late, not wrong.
- * @param endHeardMs when the end of the batch was received: a clock that ran ahead must not leave the batch open until then
+ * @param endHeardMs when the end of the batch was received: a clock that ran ahead must not leave the batch open until then.
+ *   Null when nothing ever ended it: a long batch is then not read through for its end with every act
  */
 export function refuseEvent(
   plan: Plan,
   events: readonly BatchEvent[],
   event: BatchEvent,
-  endHeardMs = Infinity,
+  endHeardMs: number | null = Infinity,
 ): Refusal | null {
   if (events.length >= MOST_EVENTS) {
     return {
@@ -123,9 +124,9 @@ export function refuseEvent(
       message: `This batch has ${MOST_EVENTS.toLocaleString('en-US')} acts and takes no more: finish it and start another.`,
     };
   }
-  // Most acts are of batches that nothing has ended: those are not read through for what was taken back.
-  const end = events.some(isEnd) ? liveEvents(events).find(isEnd) : undefined;
-  const isLate = end !== undefined && Date.parse(event.at) < Math.min(Date.parse(end.at), endHeardMs);
+  const end = endHeardMs !== null && events.some(isEnd) ? liveEvents(events).find(isEnd) : undefined;
+  const isLate =
+    end !== undefined && Date.parse(event.at) < Math.min(Date.parse(end.at), endHeardMs ?? Infinity);
   const stillTaken =
     AFTER_THE_END.has(event.type) ||
     undoesAfterEnd(events, event) ||

@@ -2,6 +2,6 @@
 export { cardHtml } from './card';
 export { bookToCsv } from './csv';
 export { labelHtml } from './labelHtml';
-export { logCsv, logCsvInSlices, logDocument, logRow } from './logRows';
+export { logCsv, logDocument, logRow } from './logRows';
 export { type FileContents, readFormulaFile } from './readFile';
 export { recipeOf } from './recipe';

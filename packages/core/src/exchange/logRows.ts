@@ -45,35 +45,15 @@ const COLUMNS: Record<string, (row: LogRow, cookName: (id: string) => string) =>
   cooks: ({ cooks = [] }, cookName) => cooks.map(cookName).join('; '),
 };
 
-/** Rows that are written out before somebody else may be served. */
-const ROWS_AT_ONCE = 20;
-
 /**
- * The log as a table, written some rows at a time: a row a batch, units in the heads. Cells that a spreadsheet would run as a formula are made text.
+ * The log as a table: a row a batch, units in the heads. Cells that a spreadsheet would run as a formula are made text.
  * @param rows rows of the log
  * @param cookName what a cook is called, by id
  */
-export function* logCsvInSlices(
-  rows: readonly LogRow[],
-  cookName: (id: string) => string = (id) => id,
-): Generator<void, string> {
-  const fields = Object.keys(COLUMNS);
-  const unparse = (data: unknown[][]) => Papa.unparse(data, { escapeFormulae: true, newline: '\n' });
-  const parts = [unparse([fields])];
-  for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
-    const some = rows.slice(from, from + ROWS_AT_ONCE);
-    parts.push(unparse(some.map((row) => Object.values(COLUMNS).map((of) => of(row, cookName)))));
-    yield;
-  }
-  return `${parts.join('\n')}\n`;
-}
-
-/** The same at once; see `logCsvInSlices`. */
-export function logCsv(rows: readonly LogRow[], cookName?: (id: string) => string): string {
-  const work = logCsvInSlices(rows, cookName);
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return step.value;
+export function logCsv(rows: readonly LogRow[], cookName: (id: string) => string = (id) => id): string {
+  const data = rows.map((row) => Object.values(COLUMNS).map((of) => of(row, cookName)));
+  const table = { fields: Object.keys(COLUMNS), data };
+  return `${Papa.unparse(table, { escapeFormulae: true, newline: '\n' })}\n`;
 }
 
 /**

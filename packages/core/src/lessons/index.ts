@@ -1,3 +1,4 @@
 export { RELAXING_PRIOR_SD } from './learnRelaxing';
-export { lessonsFrom, lessonsInSlices } from './lessons';
+export type { LessonContext } from './lessonDraft';
+export { lessonsFrom } from './lessons';
 export { PRIORS } from './priors';

@@ -23,13 +23,9 @@ const spaced = (low: number, high: number, steps: number): number[] =>
 /**
  * How much longer than by the law a dough takes to relax, from discs: s = s∞ + (s0 − s∞)·e^(−age/f). The posterior of ln f is
  * summed on a grid, with the spread of a disc integrated out, because a well rested disc says little and that only on one side.
- * Yields after each look at all discs, so that a year of them holds nobody up.
  * Source: Bayesian non-linear regression with an unknown variance (Gelman et al., Bayesian Data Analysis, 3.2 and 10.1).
  */
-export function* learnRelaxing(
-  discs: readonly RelaxedDisc[],
-  confidence = LESSON_CONFIDENCE,
-): Generator<void, Learned | null> {
+export function learnRelaxing(discs: readonly RelaxedDisc[], confidence = LESSON_CONFIDENCE): Learned | null {
   const n = discs.length;
   if (n === 0) return null;
   const logPosterior = (log: number): number => {
@@ -38,20 +34,15 @@ export function* learnRelaxing(
     for (const { age, springBack } of discs) squares += (springBack - springBackAfter(age, factor)) ** 2;
     return (-(NOISE.worth + n) / 2) * Math.log(squares) - (log / RELAXING_PRIOR_SD) ** 2 / 2;
   };
-  const coarse: { log: number; at: number }[] = [];
-  for (const log of spaced(-SEARCH.reach, SEARCH.reach, SEARCH.coarse)) {
-    coarse.push({ log, at: logPosterior(log) });
-    yield;
-  }
+  const coarse = spaced(-SEARCH.reach, SEARCH.reach, SEARCH.coarse).map((log) => ({
+    log,
+    at: logPosterior(log),
+  }));
   const roughTop = Math.max(...coarse.map(({ at }) => at));
   const possible = coarse.filter(({ at }) => at > roughTop - IMPOSSIBLE).map(({ log }) => log);
   const step = (2 * SEARCH.reach) / SEARCH.coarse;
   const logs = spaced(Math.min(...possible) - step, Math.max(...possible) + step, SEARCH.fine);
-  const values: number[] = [];
-  for (const log of logs) {
-    values.push(logPosterior(log));
-    yield;
-  }
+  const values = logs.map(logPosterior);
   const top = Math.max(...values);
   const weights = values.map((value) => Math.exp(value - top));
   const all = weights.reduce((sum, weight) => sum + weight, 0);

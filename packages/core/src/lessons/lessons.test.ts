@@ -2,7 +2,7 @@ import { springBackAfter } from '../dough/springBack';
 import { lessonAdjustments, lotWithSwitch } from '../log/applyLessons';
 import type { BatchFacts } from '../log/factsSchema';
 import { seasonOf } from '../log/seasons';
-import { type RelaxedDisc, learnRelaxing } from './learnRelaxing';
+import { learnRelaxing } from './learnRelaxing';
 import { learnEffects } from './learnEffects';
 import { lessonsFrom } from './lessons';
 import type { Lesson } from '../log/lessonSchema';
@@ -111,17 +111,11 @@ test('the pace of relaxing is found from discs, and says little when they were f
   const truth = 1.4;
   const discs = (age: number) =>
     Array.from({ length: 12 }, () => ({ age, springBack: springBackAfter(age, truth) }));
-  const learn = (seen: readonly RelaxedDisc[]) => {
-    const work = learnRelaxing(seen);
-    let step = work.next();
-    while (!step.done) step = work.next();
-    return step.value;
-  };
-  const early = learn(discs(0.8));
+  const early = learnRelaxing(discs(0.8));
   expect(early?.value).toBeCloseTo(truth, 1);
-  const late = learn(discs(8));
+  const late = learnRelaxing(discs(8));
   expect((late?.high ?? 0) - (late?.low ?? 0)).toBeGreaterThan(2 * ((early?.high ?? 0) - (early?.low ?? 0)));
-  expect(learn([])).toBeNull();
+  expect(learnRelaxing([])).toBeNull();
 });
 
 test('rest that worked: minutes at the pace seen, for the spring-back that is wanted', () => {

@@ -46,25 +46,16 @@ const KINDS: readonly ((over: BatchFacts[], context: LessonContext, paces: Pace[
 ];
 
 /**
- * What history teaches: every lesson with its 90 % interval and the batches it rests on. It yields often, so that a year of
- * batches can be learned from while phones are answered.
- * @param facts of batches that are over, in any order
+ * What history teaches: every lesson with its 90 % interval and the batches it rests on.
+ * @param facts of batches that are over, in whatever order
  * @param context what the kitchen knows that facts do not
  */
-export function* lessonsInSlices(
-  facts: readonly BatchFacts[],
-  context: LessonContext,
-): Generator<void, Lesson[]> {
+export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext): Lesson[] {
   const over = facts
     .filter(({ status }) => status === 'finished')
     .sort((a, b) => a.startedAt.localeCompare(b.startedAt));
-  yield;
-  const paces = yield* pacesOf(over);
-  const drafts: LessonDraft[] = [];
-  for (const kind of KINDS) {
-    drafts.push(...kind(over, context, paces));
-    yield;
-  }
+  const paces = pacesOf(over);
+  const drafts = KINDS.flatMap((kind) => kind(over, context, paces));
   const off = new Set(context.off);
   return drafts.map(({ seen, ...lesson }) => ({
     ...lesson,
@@ -77,12 +68,4 @@ export function* lessonsInSlices(
     })),
     on: !off.has(lesson.id),
   }));
-}
-
-/** The same at once; see `lessonsInSlices`. */
-export function lessonsFrom(facts: readonly BatchFacts[], context: LessonContext): Lesson[] {
-  const work = lessonsInSlices(facts, context);
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return step.value;
 }

@@ -14,14 +14,11 @@ export interface Pace {
   found: Learned;
 }
 
-export function* pacesOf(facts: readonly BatchFacts[]): Generator<void, Pace[]> {
-  const paces: Pace[] = [];
-  for (const [formulaId, of] of byFormula(facts)) {
-    const found = yield* learnRelaxing(of.flatMap(({ relaxing: discs }) => discs));
-    if (found) paces.push({ formulaId, of, found });
-  }
-  return paces;
-}
+export const pacesOf = (facts: readonly BatchFacts[]): Pace[] =>
+  byFormula(facts).flatMap(([formulaId, of]) => {
+    const found = learnRelaxing(of.flatMap(({ relaxing: discs }) => discs));
+    return found ? [{ formulaId, of, found }] : [];
+  });
 
 /** What the discs of one batch say by themselves: law's age over the age they show. Fully rested ones are passed over. */
 function factorOf({ relaxing: discs }: BatchFacts): number | null {
