@@ -191,3 +191,26 @@ test('no page complains in the console', async ({ page }) => {
   }
   expect(said).toEqual([]);
 });
+
+test('a demo kitchen beside an empty one is looked at, worked in and thrown away', async ({ browser }) => {
+  const empty = await startServer(['--data', mkdtempSync(join(tmpdir(), 'kettle-empty-'))]);
+  const page = await browser.newPage({ baseURL: empty.url, viewport: { width: 390, height: 844 } });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Look at a demo kitchen' }).click();
+  await page.waitForURL((url) => url.port !== new URL(empty.url).port);
+  const demo = new URL(page.url()).origin;
+  await expect(page.getByRole('region', { name: 'Demo kitchen' })).toBeVisible();
+  await page.goto(`${demo}/plan/deckhand-wrap?by=pieces&pieces=12&ball=105 g`);
+  await page.getByRole('button', { name: /^Start batch/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Weigh strong flour' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Delete and leave' }).click();
+  await page.waitForURL((url) => url.origin === new URL(empty.url).origin);
+  await expect(page.getByRole('button', { name: 'Write your first formula' })).toBeVisible();
+  const kept = await (await page.request.get(`${empty.url}/api/v1/batches`)).json();
+  expect(kept).toEqual([]);
+  // Nobody listens there any more, and the kitchen itself ends as if nothing had been.
+  await expect(page.request.get(`${demo}/api/v1/health`)).rejects.toThrow('ECONNREFUSED');
+  await page.close();
+  await empty.stop();
+});

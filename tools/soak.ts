@@ -25,6 +25,8 @@ const MINUTE_MS = 60_000;
 const KB_IN_MB = 1024;
 /** Memory is let settle for so long; then it may grow by so much. */
 const SETTLES = { minutes: 10, share: 0.05 } as const;
+/** So many minutes at the most on either side of its growth. */
+const TREND_MINUTES = 10;
 /** What somebody else in the kitchen looks at meanwhile, and how often, s. */
 const READS = [
   { path: '/batches?status=running', everyS: 2 },
@@ -135,7 +137,9 @@ const deaf = all.filter((phone) => phone.heard() === 0).length;
 await server.stop();
 
 const settled = memory.slice(SETTLES.minutes);
-const growth = settled.length > 1 ? (settled.at(-1) ?? 0) / (settled[0] ?? 1) - 1 : null;
+/** Single readings jump with every collection of garbage: some minutes at the beginning are held against as many at the end. */
+const some = Math.min(TREND_MINUTES, Math.floor(settled.length / 2));
+const growth = some > 0 ? at(0.5, settled.slice(-some)) / at(0.5, settled.slice(0, some)) - 1 : null;
 for (const [path, tookMs] of slowest)
   process.stdout.write(`${path}: ${tookMs.toFixed(0)} ms at the longest\n`);
 process.stdout.write(

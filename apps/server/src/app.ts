@@ -1,7 +1,7 @@
 import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core/device';
 import compression from 'compression';
 import express, { type Express } from 'express';
-import helmet from 'helmet';
+import helmet, { type HelmetOptions } from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { appOnly, gate, only } from './access/gate';
@@ -16,6 +16,8 @@ import { batchRoutes } from './batches/routes';
 import { openSql } from './batches/sql';
 import { bookRoutes } from './book/routes';
 import type { Database } from './db/openDatabase';
+import type { SandboxSide } from './demo/sandbox';
+import { sandboxRoutes } from './demo/sandboxRoutes';
 import { openDevices } from './devices/devices';
 import { followPlateLoad } from './devices/plateLoad';
 import { deviceRoutes } from './devices/routes';
@@ -74,6 +76,8 @@ export interface AppOptions {
   proxies?: readonly string[];
   /** How phones reach the kitchen; null where it listens on its own machine alone. */
   network?: () => Network | null;
+  /** The demo kitchen beside this one, or this one as that. */
+  sandbox?: SandboxSide | null;
   /** Where the long work is done: here, unless it is given a thread. */
   aside?: AsideWork;
   /** How the backups of the nights are. */
@@ -83,6 +87,14 @@ export interface AppOptions {
   /** Holds every answer against its schema, for tests. */
   checkAnswers?: boolean;
 }
+
+/** Everything is one origin on plain HTTP inside the kitchen; React Native for Web writes its styles into the page. */
+const POLICY: HelmetOptions = {
+  contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+  strictTransportSecurity: false,
+  // With no referrer at all browsers hide the origin of a form as well, and a form of the kitchen’s own would be a stranger’s.
+  referrerPolicy: { policy: 'same-origin' },
+};
 
 /** Builds the whole server as a value: no port, no signals, no clock of its own. */
 export function createApp({
@@ -99,6 +111,7 @@ export function createApp({
   network = () => null,
   pairing = createPairing(now),
   aside = openAsideWork(openSql(database)),
+  sandbox = null,
   nightly = () => null,
   checkAnswers = false,
 }: AppOptions): Express {
@@ -107,7 +120,8 @@ export function createApp({
   const around = { hub, now, demo };
   const pair = pairPhone(stores.phones, { pairing, hub, logger, now });
   const routes = [
-    ...systemRoutes(database, { version: VERSION, demo, now, nightly }),
+    ...systemRoutes(database, { version: VERSION, demo, sandbox: sandbox?.at === 'sandbox', now, nightly }),
+    ...sandboxRoutes(sandbox),
     ...ingredientRoutes(stores.ingredients, stores, hub),
     ...kitchenRoutes(stores.kitchen, around),
     ...flourLotRoutes(stores.flourLots, { ...stores, hub, now }),
@@ -126,15 +140,7 @@ export function createApp({
   app.disable('x-powered-by');
   app.set('trust proxy', [...proxies]);
   app.use(pinoHttp({ logger, autoLogging: logger.isLevelEnabled('info'), serializers: WITHOUT_SECRETS }));
-  // Everything is one origin on plain HTTP inside the kitchen; React Native for Web writes its styles into the page.
-  app.use(
-    helmet({
-      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
-      strictTransportSecurity: false,
-      // With no referrer at all browsers hide the origin of a form as well, and a form of the kitchen’s own would be a stranger’s.
-      referrerPolicy: { policy: 'same-origin' },
-    }),
-  );
+  app.use(helmet(POLICY));
   app.use(ownNamesOnly(names));
   app.use(readableAddress);
   app.use(gate(stores.phones, now));

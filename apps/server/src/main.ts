@@ -4,6 +4,7 @@ import { CODE_MS, createPairing } from './access/pairing';
 import { createApp } from './app';
 import { openAsideThread } from './aside/openThread';
 import { StartProblem } from './db/startProblem';
+import { keepSandbox } from './demo/sandbox';
 import { seedDemo } from './demo/seedDemo';
 import { openStandIns } from './demo/standIns';
 import { keepNightly } from './keeping/nightly';
@@ -46,11 +47,17 @@ async function start(): Promise<void> {
   const aside = openAsideThread(join(options.data, KITCHEN_FILE));
   // The app says how it is reached, and what it is reached through serves the app.
   let door: Door | null = null;
+  let ownPort = port;
+  const sandbox = keepSandbox({
+    ...{ options, logger, now, phones: stores.phones, port: () => ownPort, build: createApp },
+  });
   const app = createApp({
     ...{ database: kitchen.database, stores, aside, logger, hub, demo, proxies, pairing, now },
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,
     nightly: () => nights?.state() ?? null,
+    // Behind a proxy no other port is reached.
+    sandbox: options.reach === 'proxy' ? null : sandbox.side,
     standIns: openStandIns(options.simulate, now, options.deviceSeed),
     ...(web ? { webDir: web } : {}),
   });
@@ -68,6 +75,7 @@ async function start(): Promise<void> {
   async function ready({ opened, network }: Door): Promise<void> {
     const address = server.address();
     const on = typeof address === 'object' && address ? address.port : port;
+    ownPort = on;
     opened(on);
     process.stdout.write(`Kettle Scale is ready at ${ownAddress(host, on)}\n`);
     const reached = network();
@@ -86,7 +94,7 @@ async function start(): Promise<void> {
     setTimeout(opening.closeAll, SHUTDOWN_MS).unref();
     nights?.stop();
     void aside.close();
-    const left = opening.leave();
+    const left = Promise.all([opening.leave(), sandbox.close()]);
     server.close(() => void left.then(kitchen.close).then(() => process.exit(0)));
     hub.close();
     opening.closeIdle();

@@ -24,6 +24,8 @@ export interface Health {
   status: 'ok' | 'trouble';
   version: string;
   demo: boolean;
+  /** Whether it is a demo kitchen beside a real one, to be thrown away. */
+  sandbox: boolean;
   lastWriteAt: string | null;
   freeBytes: number | null;
   problems: string[];
@@ -117,6 +119,8 @@ const call = <T>(
       : { body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...headers } }),
   });
 
+/** A kitchen with a year of batches is made up meanwhile. */
+const SANDBOX_MS = 120_000;
 /** A whole kitchen takes longer than an act. */
 const RESTORE_TIMEOUT_MS = 10 * 60_000;
 
@@ -148,6 +152,9 @@ export const api = {
   deviceAct: (kind: DeviceKind, act: DeviceAct) =>
     call<HeardReading | null>('POST', `/devices/${kind}/acts`, act),
   health: () => call<Health>('GET', '/health'),
+  /** A demo kitchen beside this one, and the way back from it: where to go, on the same name. */
+  openSandbox: () => send<{ port: number }>('/sandbox', { method: 'POST' }, SANDBOX_MS),
+  leaveSandbox: () => call<{ port: number }>('DELETE', '/sandbox'),
   saveIngredient: (food: Ingredient) => call<Ingredient>('PUT', `/ingredients/${slug(food.id)}`, food),
   resetIngredient: (id: string) => call<Ingredient[]>('DELETE', `/ingredients/${slug(id)}`),
   book: () => call<BookEntry[]>('GET', '/book'),

@@ -11,6 +11,8 @@ interface Preferences {
   sound: boolean;
   /** Reads the next act of a batch aloud. */
   voice: boolean;
+  /** Listens for the few words that a step knows, where the device itself can. */
+  listen: boolean;
   /** Weigh by the live scale, and go on by itself when the weight is steady and right. */
   scale: boolean;
   autoAdvance: boolean;
@@ -31,6 +33,7 @@ export const usePreferences = create<Preferences>()(
       theme: null,
       sound: true,
       voice: false,
+      listen: false,
       scale: false,
       autoAdvance: false,
       pxPerMm: CSS_PX_PER_MM,

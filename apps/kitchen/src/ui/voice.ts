@@ -9,12 +9,21 @@ const beQuiet = (): void => {
   if (canSpeak()) window.speechSynthesis.cancel();
 };
 
+/** A microphone still hears the room for a moment after the last word, ms. */
+const ECHO_MS = 500;
+let spokeUntilMs = 0;
+
+/** Whether the app is speaking, or has only just stopped. */
+export const isSpeaking = (): boolean =>
+  canSpeak() && (window.speechSynthesis.speaking || performance.now() < spokeUntilMs);
+
 /** Says words instead of what is being said; nothing where the browser cannot speak. */
-function say(words: string): void {
+export function say(words: string): void {
   if (!canSpeak()) return;
   beQuiet();
   const spoken = new SpeechSynthesisUtterance(words);
   spoken.lang = document.documentElement.lang || 'en';
+  spoken.onend = () => (spokeUntilMs = performance.now() + ECHO_MS);
   window.speechSynthesis.speak(spoken);
 }
 

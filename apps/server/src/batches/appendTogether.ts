@@ -104,6 +104,8 @@ function openGroups(sql: Sql, reader: BatchReader, { store }: Rows) {
           plain = [];
           take(batch, act);
           batch.lastSeq = await store(batchId, event, receivedAt, batch);
+          // Hardly anything follows the end of a batch: it makes room for those that run.
+          if (batch.fold.state().status !== 'running') reader.live.delete(batchId);
         } else {
           plain.push({ ...act, batch });
           take(batch, act);

@@ -13,6 +13,8 @@ export const healthSchema = z.strictObject({
   time: z.string(),
   /** Whether this is the made-up kitchen of the demo. */
   demo: z.boolean(),
+  /** Whether it is one beside a real kitchen, to be thrown away. */
+  sandbox: z.boolean(),
   /** When something was last stored; null in a kitchen where nothing was yet. */
   lastWriteAt: z.string().nullable(),
   /** Room on the disk of the kitchen's folder; null where it cannot be asked. */
@@ -42,7 +44,7 @@ async function tried<T>(ask: () => Promise<T>): Promise<{ value: T } | { failed:
 /** Looks at the disk, the folder, the file and the database as they are now. */
 export async function healthOf(
   { file, sequelize, write, writes }: Database,
-  about: { version: string; now: Date; demo: boolean; backup: NightlyState | null },
+  about: { version: string; now: Date; demo: boolean; sandbox: boolean; backup: NightlyState | null },
 ): Promise<Health> {
   const [room, there, last] = await Promise.all([
     tried(() => statfs(dirname(file))),
@@ -72,6 +74,7 @@ export async function healthOf(
     version: about.version,
     time: about.now.toISOString(),
     demo: about.demo,
+    sandbox: about.sandbox,
     lastWriteAt:
       writes().lastAt?.toISOString() ?? ('value' in last ? (last.value[0]?.receivedAt ?? null) : null),
     freeBytes,

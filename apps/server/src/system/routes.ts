@@ -6,17 +6,21 @@ import { healthOf, healthSchema } from './health';
 interface About {
   version: string;
   demo: boolean;
+  sandbox: boolean;
   now: () => Date;
   nightly: () => NightlyState | null;
 }
 
-export const systemRoutes = (database: Database, { version, demo, now, nightly }: About): Route[] => [
+export const systemRoutes = (
+  database: Database,
+  { version, demo, sandbox, now, nightly }: About,
+): Route[] => [
   route({
     method: 'get',
     path: '/health',
     for: 'anyone',
     summary: 'Whether the kitchen can be saved: the disk, the folder, the database, and when it last was',
     response: healthSchema,
-    run: () => healthOf(database, { version, demo, now: now(), backup: nightly() }),
+    run: () => healthOf(database, { version, demo, sandbox, now: now(), backup: nightly() }),
   }),
 ];

@@ -1,13 +1,19 @@
 import { begunTwice } from '@kettle-scale/core/batch';
 import { cookNames } from '@kettle-scale/core/kitchen';
 import { useRouter } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useKitchen, useRunning } from '../../api/queries';
 import { useUpdateWaits } from '../../live/appUpdates';
 import { useDays } from '../../shared/useDays';
 import { whoWords } from '../../shared/whoWords';
 import { Action } from '../../ui/input/actions';
+import { SPACE } from '../../ui/tokens';
 import { Label, Strong } from '../../ui/type';
+
+const styles = StyleSheet.create({
+  notice: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
+  words: { flex: 1 },
+});
 
 /** Of each batch that another phone began too, a sentence and where the other one is. */
 export function useBegunTwice() {
@@ -19,7 +25,7 @@ export function useBegunTwice() {
     if (!other) return null;
     return {
       otherId: other.id,
-      words: `Begun twice: the same was begun ${other.cook === undefined ? '' : 'by '}${whoWords(other, nameOf)} at ${clock(Date.parse(other.startedAt))}, without knowing of this.`,
+      words: `Begun twice: also at ${clock(Date.parse(other.startedAt))} ${other.cook === undefined ? '' : 'by '}${whoWords(other, nameOf)}.`,
     };
   };
 }
@@ -32,8 +38,10 @@ export function BatchNotices({ id }: { id: string }) {
   return (
     <>
       {twin ? (
-        <View role="note">
-          <Strong tone="plum">{`${twin.words} Go on with one, and give the other up.`}</Strong>
+        <View role="note" style={styles.notice}>
+          <View style={styles.words}>
+            <Strong tone="plum">{`${twin.words} Go on with one, and give the other up.`}</Strong>
+          </View>
           <Action label="See the other" onPress={() => router.push(`/bench/${twin.otherId}`)} />
         </View>
       ) : null}

@@ -18,6 +18,7 @@ import { AlarmBar } from '../../ui/alarm/AlarmBar';
 import { BatchExtras } from './BatchExtras';
 import { BatchNotices } from './BatchNotices';
 import { RefusedActs } from './RefusedActs';
+import { useSpokenActs } from './useSpokenActs';
 import { useStepWidth } from './useStepWidth';
 
 export interface StepAction {
@@ -51,7 +52,7 @@ interface StepFrameProps {
 const SAVED_WORDS = { saved: 'saved', sending: 'saving …', offline: 'offline, kept here' } as const;
 
 const styles = StyleSheet.create({
-  aside: { alignItems: 'flex-end' },
+  over: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
   body: { flexGrow: 1, gap: SPACE.m },
 });
 
@@ -76,22 +77,24 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
   const keyed = usePressTwice(twice, act);
   const heading = title ?? stepTitle(plan, step);
   const voice = useVoice(`${heading}. ${primary.label}`);
-  useKeys({ primary: primary.disabled ? undefined : keyed.press, undo: canUndo ? live.undo : undefined });
+  const done = primary.disabled ? undefined : keyed.press;
+  const undo = canUndo ? live.undo : undefined;
+  useKeys({ primary: done, undo });
+  const ear = useSpokenActs({ plan, now: state.now, next, done, undo });
 
   return (
     <Screen
       fill
-      eyebrow={`${plan.formula.name}${bowl}`}
-      title={heading}
-      aside={
-        <View style={styles.aside}>
-          <CookMark />
-          <Label>{`step ${index + 1} of ${plan.steps.length}`}</Label>
+      eyebrow={
+        <View style={styles.over}>
+          <Label>{`${plan.formula.name}${bowl}`}</Label>
           <View role="status">
             <Label tone={queue.status === 'offline' ? 'plum' : 'soot'}>{SAVED_WORDS[queue.status]}</Label>
           </View>
         </View>
       }
+      title={heading}
+      aside={<CookMark />}
       foot={
         <>
           <BatchNotices id={batch.id} />
@@ -102,6 +105,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
             actions={[
               ...others,
               ...(voice.on ? [{ key: 'quiet', label: 'Quiet', onPress: voice.quiet }] : []),
+              ...(ear.listens ? [{ key: 'deaf', label: 'Stop listening', onPress: ear.stop }] : []),
               ...(why ? [{ key: 'why', label: 'Why?', onPress: () => setAsked(true) }] : []),
               { key: 'undo', label: 'Undo', icon: 'undo' as const, onPress: live.undo, disabled: !canUndo },
             ]}

@@ -17,6 +17,7 @@ import { AlarmWatch } from './AlarmWatch';
 import { HealthBanner } from './HealthBanner';
 import { KeyHelp } from './KeyHelp';
 import { Navigation } from './Navigation';
+import { SandboxBar } from './SandboxBar';
 import { SkipLinks } from './SkipLinks';
 
 // Both start before anything is drawn, and neither holds the page back: it is shown in a fallback face first.
@@ -45,6 +46,7 @@ function Frame({ alarms }: ShellProps) {
       <SkipLinks />
       {wide ? <Navigation wide /> : null}
       <View role="main" style={styles.content}>
+        <SandboxBar />
         <HealthBanner />
         <AlarmWatch />
         {alarms}

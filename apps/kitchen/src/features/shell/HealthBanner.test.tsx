@@ -7,7 +7,7 @@ import { ring } from '../../ui/alarm/alarm';
 import { HealthBanner } from './HealthBanner';
 
 const ok: Health = {
-  ...{ status: 'ok', version: '1', demo: false, problems: [] },
+  ...{ status: 'ok', version: '1', demo: false, sandbox: false, problems: [] },
   ...{ lastWriteAt: null, freeBytes: 1e9, backup: null },
 };
 const answers = (health: Health) => jest.spyOn(api, 'health').mockResolvedValue(health);

@@ -2,6 +2,7 @@ import { DEFAULT_KITCHEN, type Griddle, type Kitchen } from '@kettle-scale/core/
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useKitchen, useSaveKitchen } from '../../api/queries';
+import { useOpenSandbox } from '../../api/sandbox';
 import { Action } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FieldError } from '../../ui/input/Field';
@@ -95,6 +96,7 @@ function KitchenQuestions({ kitchen }: { kitchen: Kitchen }) {
 export function FirstSteps() {
   const router = useRouter();
   const kitchen = useKitchen();
+  const demo = useOpenSandbox();
   return (
     <>
       <Ticket>
@@ -102,6 +104,14 @@ export function FirstSteps() {
         <Body>A batch is made from a formula: write one as you say it, or import a book.</Body>
         <Action icon="write" label="Write your first formula" onPress={() => router.push('/write')} />
         <Action icon="upload" label="Import a book" onPress={() => router.push('/formulas')} />
+        <Action
+          icon="find"
+          label={demo.isPending ? 'Making it up …' : 'Look at a demo kitchen'}
+          disabled={demo.isPending}
+          onPress={() => demo.mutate()}
+        />
+        {demo.error ? <FieldError id="demo-error" message={demo.error.message} /> : null}
+        <Label>It stands beside yours, and is deleted when you leave it.</Label>
       </Ticket>
       {kitchen.data ? <KitchenQuestions kitchen={kitchen.data} /> : null}
     </>

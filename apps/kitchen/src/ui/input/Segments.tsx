@@ -13,8 +13,11 @@ interface SegmentsProps<T extends string> {
   onChange: (value: T) => void;
 }
 
+/** Wider than this the words of a choice lie too far apart to be read together, px. */
+const WIDEST = 640;
+
 const styles = StyleSheet.create({
-  stack: { gap: SPACE.xs },
+  stack: { gap: SPACE.xs, maxWidth: WIDEST },
   row: { flexDirection: 'row', borderWidth: 2, borderRadius: CORNER, overflow: 'hidden' },
   option: {
     flex: 1,

@@ -14,6 +14,9 @@ interface ActionProps {
   hint?: string;
 }
 
+/** Wider than this a button looks like a field, px. */
+const WIDEST = 480;
+
 const styles = StyleSheet.create({
   primary: { borderRadius: CORNER, borderWidth: 2 },
   primaryContent: { minHeight: TOUCH.primary - 4 },
@@ -24,7 +27,7 @@ const styles = StyleSheet.create({
     letterSpacing: 0.2,
     marginHorizontal: SPACE.s,
   },
-  other: { borderRadius: CORNER, borderWidth: 2 },
+  other: { borderRadius: CORNER, borderWidth: 2, maxWidth: WIDEST },
   otherContent: { minHeight: TOUCH.other - 4 },
   otherLabel: {
     fontFamily: FONT.strong,

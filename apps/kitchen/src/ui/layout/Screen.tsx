@@ -6,7 +6,8 @@ import { Label, Title } from '../type';
 import { useWide } from './useWide';
 
 interface ScreenProps {
-  eyebrow?: string;
+  /** Words above the title, or a line of them. */
+  eyebrow?: ReactNode;
   /** Words, or a part that follows the clock by itself. */
   title: ReactNode;
   /** At the right of the title. */
@@ -18,6 +19,9 @@ interface ScreenProps {
   fill?: boolean;
 }
 
+/** On a wide screen the main action is as wide as what it acts on, px: a bar across the whole window belongs to nothing. */
+const WIDEST_FOOT = 680;
+
 const styles = StyleSheet.create({
   page: { flex: 1 },
   content: { padding: SPACE.m, gap: SPACE.m },
@@ -26,6 +30,7 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'flex-end', gap: SPACE.m },
   titles: { flex: 1, minWidth: 0 },
   foot: { paddingHorizontal: SPACE.m, paddingVertical: SPACE.s, gap: SPACE.s },
+  wideFoot: { paddingHorizontal: SPACE.l, width: '100%', maxWidth: WIDEST_FOOT + 2 * SPACE.l },
 });
 
 /** A screen: title, content, and the action at the bottom. */
@@ -44,7 +49,7 @@ export function Screen({ eyebrow, title, aside, children, foot, fill = false }: 
       >
         <View style={styles.head}>
           <View style={styles.titles}>
-            {eyebrow ? <Label>{eyebrow}</Label> : null}
+            {typeof eyebrow === 'string' && eyebrow !== '' ? <Label>{eyebrow}</Label> : eyebrow || null}
             <Title>{title}</Title>
           </View>
           {aside}
@@ -52,7 +57,7 @@ export function Screen({ eyebrow, title, aside, children, foot, fill = false }: 
         {children}
       </ScrollView>
       {foot ? (
-        <View style={styles.foot} {...{ dataSet: { foot: '' } }}>
+        <View style={[styles.foot, wide && styles.wideFoot]} {...{ dataSet: { foot: '' } }}>
           {foot}
         </View>
       ) : null}
