@@ -17,6 +17,16 @@ async function seriousOn(page: Page): Promise<string[]> {
     .flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
 }
 
+/** The same on paper and on iron, which is what the page is on a dark device. */
+async function seriousOnBoth(page: Page): Promise<string[]> {
+  const found: string[] = [];
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    found.push(...(await seriousOn(page)).map((one) => `${colorScheme}: ${one}`));
+  }
+  return found;
+}
+
 /** Text wider than its box, or anything that makes the page scroll sideways. */
 const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
@@ -66,7 +76,7 @@ for (const [name, viewport] of [
         await page.goto(path);
         await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
         await expect(page.getByText(/^Fetching/)).toHaveCount(0);
-        expect(await seriousOn(page), path).toEqual([]);
+        expect(await seriousOnBoth(page), path).toEqual([]);
         expect(await sideways(page), path).toBe(false);
       }
       if (half !== 'day') return;
@@ -76,13 +86,13 @@ for (const [name, viewport] of [
         .first()
         .click();
       await expect(page.getByText('Step by step')).toBeVisible();
-      expect(await seriousOn(page), 'a batch in the log').toEqual([]);
+      expect(await seriousOnBoth(page), 'a batch in the log').toEqual([]);
       const batch = new URL(page.url()).pathname;
       for (const part of ['/wrong', '/compare', '/label']) {
         await page.goto(batch + part);
         await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
         await expect(page.getByText(/^Fetching/)).toHaveCount(0);
-        expect(await seriousOn(page), part).toEqual([]);
+        expect(await seriousOnBoth(page), part).toEqual([]);
         expect(await sideways(page), part).toBe(false);
       }
     });

@@ -126,7 +126,10 @@ const RESTORE_TIMEOUT_MS = 10 * 60_000;
 
 /** What the log is searched by; see the server's `/batches`. */
 export type FindWords = Partial<
-  Record<'status' | 'formula' | 'lot' | 'from' | 'to' | 'result' | 'text' | 'before' | 'limit', string>
+  Record<
+    'status' | 'formula' | 'lot' | 'cook' | 'from' | 'to' | 'result' | 'text' | 'before' | 'limit',
+    string
+  >
 >;
 
 /** The words of a search as an address carries them; empty ones are left out. */

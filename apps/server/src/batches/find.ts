@@ -15,6 +15,8 @@ export const findQuery = z.strictObject({
   status: z.enum(['running', 'finished', 'abandoned']).optional(),
   formula: z.string().max(60).optional(),
   lot: z.string().max(60).optional(),
+  /** Who began it or worked on it. */
+  cook: z.string().max(60).optional(),
   /** From and to a day, both included. */
   from: day,
   to: day,
@@ -57,6 +59,11 @@ const RESULT_SQL: Record<(typeof RESULTS)[number], string> = {
 
 const HELD_SQL = `EXISTS (SELECT 1 FROM batches b WHERE b.id = f.batchId AND json_array_length(b.record, '$.held') > 0)`;
 
+/** Whoever began a batch stands in its start, whoever worked on one that is over in its record. */
+const cookSql = (cook: string): string =>
+  `EXISTS (SELECT 1 FROM batches b WHERE b.id = f.batchId AND (b.start ->> '$.cook' = ${cook}
+     OR ${cook} IN (SELECT value FROM json_each(b.record, '$.cooks'))))`;
+
 /** A page goes on after a batch, not after its instant: two may have started at the same one. */
 const beforeSql = (before: string, value: (one: unknown) => string): string =>
   before.includes(':')
@@ -71,6 +78,7 @@ export function searchSql(find: Find): { where: string; bind: unknown[] } {
     ...(find.status ? [`f.status = ${value(find.status)}`] : []),
     ...(find.formula ? [`f.formulaId = ${value(find.formula)}`] : []),
     ...(find.lot ? [`f.lotId = ${value(find.lot)}`] : []),
+    ...(find.cook ? [cookSql(value(find.cook))] : []),
     ...(find.from ? [`f.startedAt >= ${value(find.from)}`] : []),
     ...(find.to ? [`f.startedAt < ${value(find.to)}`] : []),
     ...(find.result ? [RESULT_SQL[find.result]] : []),

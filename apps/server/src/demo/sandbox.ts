@@ -7,7 +7,7 @@ import type { Logger } from 'pino';
 import type { PhoneStore } from '../access/phones';
 import type { AppOptions } from '../app';
 import { type Door, makeDoor } from '../lan/openToNetwork';
-import { createHub } from '../live/hub';
+import { type Hub, createHub } from '../live/hub';
 import { openKitchen } from '../openKitchen';
 import type { ServerOptions } from '../options';
 import { seedDemo } from './seedDemo';
@@ -21,12 +21,16 @@ interface Home {
   options: ServerOptions;
   logger: Logger;
   now: () => Date;
-  /** Keys to the kitchen are keys to its sandbox. */
+  /** Keys to the kitchen are keys to its sandbox, and are taken away in both. */
   phones: PhoneStore;
+  hub: Pick<Hub, 'onRevoke'>;
   /** Where the kitchen itself listens. */
   port: () => number;
   build: (options: AppOptions) => Express;
 }
+
+/** The answer to who leaves is on its way for no longer than this. */
+const LAST_ANSWER_MS = 500;
 
 interface Open {
   port: number;
@@ -43,26 +47,31 @@ const listening = ({ server }: Door, host: string): Promise<number> =>
   });
 
 async function openDemo(
-  { options, logger, now, phones, port, build }: Home,
-  left: () => void,
+  { options, logger, now, phones, hub: homeHub, port, build }: Home,
+  left: (closed: Promise<void>) => void,
 ): Promise<Open> {
   const data = mkdtempSync(join(tmpdir(), 'kettle-sandbox-'));
   const kitchen = await openKitchen(data, (stores) => seedDemo(stores, now()));
   const hub = createHub();
+  const forgetKeys = homeHub.onRevoke(hub.revoke);
   let door: Door | null = null;
   let closed: Promise<void> | null = null;
-  const close = (): Promise<void> => {
-    left();
+  async function end(): Promise<void> {
+    forgetKeys();
     hub.close();
-    closed ??= new Promise((resolve, reject) => {
-      const end = () =>
-        kitchen.close().then(() => {
-          rmSync(data, { recursive: true });
-          resolve();
-        }, reject);
-      door?.server.close(() => void end());
+    await new Promise<void>((resolve) => {
+      door?.server.close(() => resolve());
       door?.closeIdle();
+      // Whoever asked last may keep the connection for a next question.
+      setTimeout(() => door?.closeAll(), LAST_ANSWER_MS);
     });
+    await door?.leave();
+    await kitchen.close();
+    rmSync(data, { recursive: true });
+  }
+  const close = (): Promise<void> => {
+    closed ??= end();
+    left(closed);
     return closed;
   };
   const leave = (): void => {
@@ -87,11 +96,15 @@ async function openDemo(
  */
 export function keepSandbox(home: Home) {
   let open: Promise<Open> | null = null;
+  let leaving = Promise.resolve();
   return {
     side: {
       at: 'home',
       open: async () => {
-        open ??= openDemo(home, () => (open = null));
+        open ??= openDemo(home, (closed) => {
+          open = null;
+          leaving = closed;
+        });
         try {
           return (await open).port;
         } catch (error) {
@@ -100,6 +113,10 @@ export function keepSandbox(home: Home) {
         }
       },
     } satisfies SandboxSide,
-    close: async () => void (await (await open)?.close()),
+    /** Throws it away, and waits for one that is being left. */
+    close: async () => {
+      await (await open)?.close();
+      await leaving;
+    },
   };
 }

@@ -30,6 +30,16 @@ describe('finding', () => {
     expect(await find(`text=${encodeURIComponent("' OR 1=1 --")}`)).toEqual([]);
   });
 
+  test('by the cook who began it or worked on it', async () => {
+    const early = await find('cook=early-cook&limit=200');
+    expect(early.length).toBeGreaterThan(0);
+    expect(
+      early.every(({ cook, record }) => cook === 'early-cook' || record.cooks?.includes('early-cook')),
+    ).toBe(true);
+    expect(early.length).toBeLessThan((await find('limit=200')).length);
+    expect(await find('cook=nobody')).toEqual([]);
+  });
+
   test('by formula, lot, day and result, together', async () => {
     const all = await find('limit=200');
     const wraps = await find('formula=deckhand-wrap&limit=200');

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { create } from 'zustand';
 import { type FindWords, ROOT, findAddress } from '../../api/api';
-import { useFlourLots } from '../../api/queries';
+import { useFlourLots, useKitchen } from '../../api/queries';
 import { ActionRow } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { SPACE } from '../../ui/tokens';
@@ -35,12 +35,13 @@ function FindDay({ name, label, onDay }: { name: string; label: string; onDay: (
   return <DayField {...{ name, label }} value={text} onText={put} style={{ flex: 1 }} />;
 }
 
-/** Finds batches by words, formula, lot, day and result; and takes what was found away as a file. */
+/** Finds batches by words, formula, lot, cook, day and result; and takes what was found away as a file. */
 export function FindLog({ formulas }: { formulas: readonly Formula[] }) {
   const { find, change, clear } = useFind();
   const lots = useFlourLots();
+  const { cooks = [] } = useKitchen().data ?? {};
   const [more, setMore] = useState(false);
-  const { formula = '', lot = '', result = '' } = find;
+  const { formula = '', lot = '', cook = '', result = '' } = find;
   const used = Object.values(find).filter(Boolean).length;
   const { text: _text, ...rest } = find;
   const narrowed = Object.values(rest).filter(Boolean).length;
@@ -80,6 +81,14 @@ export function FindLog({ formulas }: { formulas: readonly Formula[] }) {
             options={[['', 'any'], ...(lots.data ?? []).map(({ id, name }) => [id, name] as const)]}
             onChange={(value) => change({ lot: value })}
           />
+          {cooks.length > 0 ? (
+            <Choices
+              label="Cook"
+              value={cook}
+              options={[['', 'any'], ...cooks.map(({ id, name }) => [id, name] as const)]}
+              onChange={(value) => change({ cook: value })}
+            />
+          ) : null}
           <Choices
             label="Result"
             value={result}

@@ -118,9 +118,7 @@ function DoughFigures({ live, division }: PartProps) {
       {weighed ? (
         <Strong tone={loss.unusual ? 'plum' : 'soot'}>{loss.words}</Strong>
       ) : (
-        <Body tone="soot">
-          Weigh the whole dough first if you can: the loss shows, and the balls come out right.
-        </Body>
+        <Body tone="soot">Weigh the whole dough first.</Body>
       )}
       {heard && onScaleG !== null && onScaleG !== weighed?.massG ? (
         <>
@@ -180,9 +178,7 @@ function Guide({ pieces, ballG }: { pieces: number; ballG: number }) {
       <Sheet open={open} onClose={() => setOpen(false)} label="Cut guide">
         <Heading>{`From one to ${pieces}`}</Heading>
         {open ? <CutGuidePicture rounds={cutGuide(pieces, doughG)} doughG={doughG} /> : null}
-        <Body tone="soot">
-          Put each part on the scale before it is cut again: an error is halved, not passed on.
-        </Body>
+        <Body tone="soot">Weigh each part before you cut it again: an error is halved, not passed on.</Body>
       </Sheet>
     </>
   );

@@ -141,9 +141,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
         )}
       />
       <StepCautions plan={live.batch.plan} kind="finish" />
-      <Body tone="soot">
-        Good: folds without a crack, right size, freckles and no black. What would you change next time?
-      </Body>
+      <Body tone="soot">Good: folds without a crack, right size, freckles, no black.</Body>
       <InspectSheet live={live} open={looking} onClose={() => setLooking(false)} />
     </StepFrame>
   );

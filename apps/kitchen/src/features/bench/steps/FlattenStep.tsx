@@ -163,7 +163,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
       <Action label="True size, and measure a disc" onPress={() => router.push(`/bench/${batch.id}/disc`)} />
       <Strong>
         {shaping.how === 'hot-press'
-          ? 'Press one as a place comes free: a pressed disc goes straight to the plate.'
+          ? 'Press one as a place comes free.'
           : `${AHEAD_VERB[shaping.how]} ${ahead.before} before the first goes on, then stay ${ahead.ahead} ahead: ${AHEAD_WHY[ahead.limit]}.`}
       </Strong>
       <OnBreadNow plan={plan} at={['on the bench']} />

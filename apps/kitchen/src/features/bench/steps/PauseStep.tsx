@@ -52,7 +52,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
           label={formatSpan(window.earliestS)}
         />
       </View>
-      <Body>{`Under a cover: an open skin dries and tears. ${next}`}</Body>
+      <Body>{`Keep it covered. ${next}`}</Body>
       <ColdChainLine live={live} nowMs={nowMs} />
     </StepFrame>
   );

@@ -184,7 +184,7 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
       {advice ? <Rested {...{ live, now, advice, longer, moreS }} /> : null}
       {today ? <Label>{`Not before: ${today.whyEarliest}. Not after: ${today.whyLatest}.`}</Label> : null}
       {rest ? (
-        <Body>{`${rest.where === 'room' ? 'At room temperature' : 'In the fridge'}, ${rest.cover}. An open skin dries and cracks.`}</Body>
+        <Body>{`${rest.where === 'room' ? 'At room temperature' : 'In the fridge'}, ${rest.cover}.`}</Body>
       ) : null}
       <ColdChainLine live={live} nowMs={nowMs} />
       {rest?.of === 'balls' ? <ColdBalls live={live} /> : null}
