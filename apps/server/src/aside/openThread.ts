@@ -3,6 +3,9 @@ import { type Remote, wrap } from 'comlink';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter';
 import type { AsideWork } from './work';
 
+/** Room for five years of batches; a thread that may take gigabytes collects its garbage late. */
+const MOST_MB = 768;
+
 interface Thread {
   worker: Worker;
   work: Remote<AsideWork>;
@@ -19,7 +22,10 @@ export function openAsideThread(file: string): AsideWork & { close: () => Promis
   let thread: Thread | null = null;
 
   function start(): Thread {
-    const worker = new Worker(new URL('./boot.mjs', import.meta.url), { workerData: file });
+    const worker = new Worker(new URL('./boot.mjs', import.meta.url), {
+      workerData: file,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
+    });
     // A server that stops does not wait for it.
     worker.unref();
     const gone = new Promise<never>((_resolve, reject) => {
