@@ -21,6 +21,8 @@ process.setSourceMapsEnabled(false);
 /** Connections still busy after this are cut, so that a stop never hangs. */
 const SHUTDOWN_MS = 5000;
 const MINUTE_MS = 60_000;
+/** The first seconds belong to whoever waits for the first page. */
+const WARM_AFTER_MS = 5000;
 const EXIT = { failed: 1, refused: 2 } as const;
 const now = () => new Date();
 
@@ -77,6 +79,7 @@ async function start(): Promise<void> {
     const on = typeof address === 'object' && address ? address.port : port;
     ownPort = on;
     opened(on);
+    setTimeout(aside.warm, WARM_AFTER_MS).unref();
     process.stdout.write(`Kettle Scale is ready at ${ownAddress(host, on)}\n`);
     const reached = network();
     if (!reached) return;

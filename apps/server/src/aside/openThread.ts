@@ -13,12 +13,18 @@ interface Thread {
   gone: Promise<never>;
 }
 
+export interface AsideThread extends AsideWork {
+  /** Starts it before it is asked: that takes a second or two. */
+  warm: () => void;
+  close: () => Promise<void>;
+}
+
 /**
- * The long work in a thread of its own, so that no cook waits for it. It is started when it is first asked, and again after
- * it was lost.
+ * The long work in a thread of its own, so that no cook waits for it. It is started when it is warmed or first asked, and again
+ * after it was lost.
  * @param file the kitchen's file, up to date
  */
-export function openAsideThread(file: string): AsideWork & { close: () => Promise<void> } {
+export function openAsideThread(file: string): AsideThread {
   let thread: Thread | null = null;
 
   function start(): Thread {
@@ -48,6 +54,7 @@ export function openAsideThread(file: string): AsideWork & { close: () => Promis
   return {
     lessons: (asked) => ask((work) => work.lessons(asked)),
     log: (asked) => ask((work) => work.log(asked)),
+    warm: () => void (thread ??= start()),
     close: async () => void (await thread?.worker.terminate()),
   };
 }
