@@ -17,11 +17,22 @@ async function seriousOn(page: Page): Promise<string[]> {
     .flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
 }
 
+/** Until colours that change have changed: halfway between two themes nothing can be read. */
+const settled = (page: Page) =>
+  page.evaluate(async () => {
+    for (let frame = 0; frame < 2; frame += 1) await new Promise(requestAnimationFrame);
+    const passing = document
+      .getAnimations()
+      .filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity);
+    await Promise.allSettled(passing.map(({ finished }) => finished));
+  });
+
 /** The same on paper and on iron, which is what the page is on a dark device. */
 async function seriousOnBoth(page: Page): Promise<string[]> {
   const found: string[] = [];
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme });
+    await settled(page);
     found.push(...(await seriousOn(page)).map((one) => `${colorScheme}: ${one}`));
   }
   return found;

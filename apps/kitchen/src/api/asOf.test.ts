@@ -32,3 +32,19 @@ test('answers count again once nobody listens', () => {
   asOf.answered('a.2');
   expect(asOf.missedBefore('a.4', false)).toBe(true);
 });
+
+test('an answer that was on its way when the stream began is asked for again, one that is older than later news is not', () => {
+  const asOf = createAsOf();
+  const again = jest.fn();
+  asOf.onOvertaken(again);
+  asOf.missedBefore('a.5', false);
+  asOf.answered('a.5');
+  asOf.missedBefore('a.6', true);
+  asOf.answered('a.5');
+  expect(again).not.toHaveBeenCalled();
+  asOf.answered('a.4');
+  expect(again).toHaveBeenCalledTimes(1);
+  // A server that was started anew greets anew, and that decides.
+  asOf.answered('b.0');
+  expect(again).toHaveBeenCalledTimes(1);
+});

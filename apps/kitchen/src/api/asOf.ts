@@ -20,12 +20,18 @@ export function createAsOf() {
   /** The oldest answer while nobody listens, the newest news while somebody does. */
   let known: Position | typeof MIXED | null = null;
   let listening = false;
+  /** From where on this tab has heard all news; null until it hears. */
+  let hearsFrom: Position | null = null;
+  let overtaken = (): void => undefined;
 
   return {
     /** An answer came that was true at this position. */
     answered(text: string | null): void {
       const at = text === null ? null : read(text);
-      if (listening || !at || known === MIXED) return;
+      if (!at) return;
+      // It was on its way when this tab began to hear, and what was told in between is in neither.
+      if (listening && at.start === hearsFrom?.start && at.told < hearsFrom.told) overtaken();
+      if (listening || known === MIXED) return;
       if (known && known.start !== at.start) known = MIXED;
       else if (!known || at.told < known.told) known = at;
     },
@@ -34,6 +40,7 @@ export function createAsOf() {
       const at = read(text);
       if (!at) return false;
       const before = known;
+      if (!listening) hearsFrom = { ...at, told: at.told - (news ? 1 : 0) };
       listening = true;
       known = at;
       if (!before) return false;
@@ -42,6 +49,10 @@ export function createAsOf() {
       // An answer may have been fetched after this news was told.
       if (ahead < 0) known = before;
       return ahead > (news ? 1 : 0);
+    },
+    /** What is done about an answer that came too late to be true. */
+    onOvertaken(act: () => void): void {
+      overtaken = act;
     },
     /** Nobody listens any more. */
     stopped(): void {

@@ -81,6 +81,7 @@ export function followNews(): () => void {
   const catchUp = (position: string, news: boolean): void => {
     if (asOf.missedBefore(position, news)) void queryClient.invalidateQueries();
   };
+  asOf.onOvertaken(() => void queryClient.invalidateQueries());
   const stops = [
     kitchenStream.onState((open) => {
       if (open) return;

@@ -48,12 +48,7 @@ export function HeldTicket({ nowMs, Sheet }: { nowMs: number; Sheet: ComponentTy
           const left = formatSpan(Math.abs(bread.useByMs - nowMs) / 1000);
           const name = `${bread.pieces} ${formulaName}, ${bread.how}`;
           return (
-            <Press
-              key={`${id}/${bread.how}/${bread.madeMs}`}
-              role="button"
-              aria-label={name}
-              onPress={() => setAsked(one)}
-            >
+            <Press key={`${id}/${bread.how}/${bread.madeMs}`} role="button" onPress={() => setAsked(one)}>
               <Leader name={name} value={stands === 'over' ? `over ${left}` : left} tone={TONE[stands]} />
             </Press>
           );
