@@ -192,12 +192,12 @@ test('held bread of any day is served or thrown out with a reason; a start of th
   const ends = { type: 'finished', pieces: 20, good: 20 };
   await other.tell(id, ends, { type: 'held', how: 'freezer', pieces: 20 });
   await open(page, '/shift');
-  await cook.press('20 Deckhand wrap, freezer');
+  await cook.press(/^20 Deckhand wrap, freezer/);
   await page.getByLabel('Pieces', { exact: true }).fill('21');
   await expect(fieldError(page).first()).toHaveText('Pieces must be a whole number from 1 to 20.');
   await page.getByLabel('Pieces', { exact: true }).fill('12');
   await cook.press('Save');
-  await cook.press('8 Deckhand wrap, freezer');
+  await cook.press(/^8 Deckhand wrap, freezer/);
   await page.getByRole('radio', { name: 'throw it out' }).click();
   await page.getByRole('radio', { name: 'not good enough' }).click();
   await cook.press('Save');
