@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { isSpeaking } from './voice';
 
 /** What can be said to a step. */
-export const SPOKEN = {
+const SPOKEN = {
   done: ['done'],
   undo: ['undo'],
   howLong: ['how long'],
@@ -60,8 +60,8 @@ export function useHearsHere(): boolean {
 }
 
 /** The one thing that was said: nothing else, so that talk on the line does nothing. */
-function spokenIn(transcript: string): Spoken | null {
-  const said = transcript
+function spokenIn(heard: string): Spoken | null {
+  const said = heard
     .toLowerCase()
     .replace(/[^a-z' ]/g, '')
     .trim();

@@ -60,8 +60,8 @@ async function listening() {
   await waitFor(() => expect(Recognizer.made).toHaveLength(1));
   const [recognizer] = Recognizer.made;
   if (!recognizer) throw new Error('nobody listens');
-  const hear = (transcript: string) =>
-    act(() => recognizer.onresult?.({ resultIndex: 0, results: [[{ transcript }]] }));
+  const hear = (words: string) =>
+    act(() => recognizer.onresult?.({ resultIndex: 0, results: [[{ transcript: words }]] }));
   return { recognizer, hear, done, undo };
 }
 
