@@ -24,8 +24,11 @@ export const useLeaveSandbox = () =>
   useMutation({
     mutationFn: async () => {
       const home = await api.leaveSandbox();
-      await forgetHere();
-      return home;
+      try {
+        await forgetHere();
+      } finally {
+        // It is gone: whatever the browser would not forget, nobody is left on its page.
+        goTo(home);
+      }
     },
-    onSuccess: goTo,
   });
