@@ -2,7 +2,7 @@
 // the spreadsheet are asked for; counts what is lost, doubled or out of order, and measures how long an act takes and what
 // memory does:
 //   npm run soak [-- --minutes 60 --phones 20 --acts 100 --batches 3650]
-import { readFileSync, mkdtempSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -74,9 +74,18 @@ function ticks(): { all: number; taken: number } {
   const own = columns.slice(0, STEAL + 1);
   return { all: own.reduce((sum, one) => sum + one, 0), taken: own[STEAL] ?? 0 };
 }
-/** Memory that the server holds, MB. */
+/** What the system says of each process, but of those that end in this moment. */
+const processes = (): string[] =>
+  readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .map((name) => `/proc/${name}/status`)
+    .filter((file) => existsSync(file))
+    .map((file) => readFileSync(file, 'utf8'));
+/** Memory that the server and its helper hold, MB. */
 const memoryMb = (): number =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.process.pid}/status`, 'utf8'))?.[1]) / KB_IN_MB;
+  processes()
+    .filter((one) => new RegExp(`^(Pid|PPid):\\s+${server.process.pid}$`, 'm').test(one))
+    .reduce((sum, one) => sum + Number(/VmRSS:\s+(\d+)/.exec(one)?.[1] ?? 0), 0) / KB_IN_MB;
 
 for (const phone of all) await phone.begin();
 const startMs = performance.now();

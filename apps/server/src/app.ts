@@ -78,7 +78,7 @@ export interface AppOptions {
   network?: () => Network | null;
   /** The demo kitchen beside this one, or this one as that. */
   sandbox?: SandboxSide | null;
-  /** Where the long work is done: here, unless it is given a thread. */
+  /** Where the long work is done: here, unless it is given a helper. */
   aside?: AsideWork;
   /** How the backups of the nights are. */
   nightly?: () => NightlyState | null;

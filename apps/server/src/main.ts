@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import pino from 'pino';
 import { CODE_MS, createPairing } from './access/pairing';
 import { createApp } from './app';
-import { openAsideThread } from './aside/openThread';
+import { openAsideHelper } from './aside/openHelper';
 import { StartProblem } from './db/startProblem';
 import { keepSandbox } from './demo/sandbox';
 import { seedDemo } from './demo/seedDemo';
@@ -46,7 +46,7 @@ async function start(): Promise<void> {
   const nights = demo
     ? null
     : keepNightly({ data: options.data, logger, zone: async () => (await stores.kitchen.get()).timeZone });
-  const aside = openAsideThread(join(options.data, KITCHEN_FILE));
+  const aside = openAsideHelper(join(options.data, KITCHEN_FILE));
   // The app says how it is reached, and what it is reached through serves the app.
   let door: Door | null = null;
   let ownPort = port;

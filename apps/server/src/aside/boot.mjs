@@ -1,6 +1,6 @@
 // @ts-check
-// A thread takes over none of the hooks that read TypeScript in the program that starts it.
+// A process takes over none of the hooks that read TypeScript in the program that starts it.
 import { register } from 'tsx/esm/api';
 
 register();
-await import('./thread.ts');
+await import('./helper.ts');

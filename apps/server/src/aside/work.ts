@@ -36,7 +36,7 @@ export interface LogAsk {
   exportedAt: string;
 }
 
-/** What takes long over a year of batches. It only reads, and what it takes and gives can be sent between threads. */
+/** What takes long over a year of batches. It only reads, and what it takes and gives can be sent between processes. */
 export function openAsideWork(sql: Pick<Sql, 'select'>) {
   const reader = openFactsReader(sql);
   /** Facts of the lessons before, with the text that they were read from: few of a year change between two. */
