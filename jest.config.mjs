@@ -1,10 +1,15 @@
+/** Messages are formatted by packages that ship modules alone, which Jest does not read as they are. */
+const MODULES = '/node_modules/(?!(intl-messageformat|@formatjs)/)';
+const SOURCES = '(\\.ts|/(intl-messageformat|@formatjs)/.+\\.js)$';
+
 /** Core, server and tools run plain; the app runs under jest-expo for the web. */
 const plain = {
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
   // d3 offers Node only modules that Jest does not read; the same code stands beside them in the old form.
   moduleNameMapper: { '^(d3-[a-z-]+|internmap)$': '<rootDir>/../../node_modules/$1/dist/$1.js' },
-  transform: { '^.+\\.ts$': '<rootDir>/../../tools/jest/swc.cjs' },
+  transform: { [SOURCES]: '<rootDir>/../../tools/jest/swc.cjs' },
+  transformIgnorePatterns: [MODULES],
 };
 
 /** Core's tests are bundled with what they test: see the transform. */
@@ -24,7 +29,7 @@ export default {
       rootDir: 'tools',
       ...plain,
       moduleNameMapper: { '^(d3-[a-z-]+|internmap)$': '<rootDir>/../node_modules/$1/dist/$1.js' },
-      transform: { '^.+\\.ts$': '<rootDir>/jest/swc.cjs' },
+      transform: { [SOURCES]: '<rootDir>/jest/swc.cjs' },
     },
     '<rootDir>/apps/kitchen',
   ],

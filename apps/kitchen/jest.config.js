@@ -1,6 +1,6 @@
 /** Packages that ship untranspiled code and must pass through Babel, besides Expo's own list. */
 const UNTRANSPILED =
-  '((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-paper|react-native-svg|lucide-react-native|@kettle-scale/.*|convert|uuid)';
+  '((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-paper|react-native-svg|lucide-react-native|@kettle-scale/.*|convert|uuid|intl-messageformat|@formatjs/.*)';
 
 module.exports = {
   displayName: 'kitchen',

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { InputError, parseInput } from '@kettle-scale/core/message';
+import { ENGLISH, InputError, parseInput, writeAll, writeWords } from '@kettle-scale/core/message';
 import { planBatch, planRequestSchema } from '@kettle-scale/core/plan';
 import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/document';
 import { Argument, Command, CommanderError } from 'commander';
@@ -41,6 +41,7 @@ function readText(file: string, from: string): string {
  */
 export async function runKettle(args: readonly string[], { out, err, from }: Streams): Promise<number> {
   const print = (value: unknown) => out(`${JSON.stringify(value, null, 2)}\n`);
+  const tell = (value: unknown) => print(writeAll(value));
   const text = (file: string) => readText(file, from);
   const document = (file: string) => parseJson(text(file));
 
@@ -53,8 +54,8 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
     .description('print the plan of a plan request')
     .argument('<file>')
     .action((file: string) => print(planBatch(parseInput(planRequestSchema, document(file)))));
-  addBenchCommands(program, { print });
-  const io = { out, print, read: text, readJson: document };
+  addBenchCommands(program, { print: tell });
+  const io = { out, print, tell, read: text, readJson: document };
   addFormulaCommands(program, io);
   addLogCommands(program, io);
   addGriddleCommands(program, io);
@@ -73,7 +74,8 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
     if (error instanceof InputError) {
       const [first, ...more] = error.problems;
       const also = more.length > 0 ? ` (and ${more.length} more)` : '';
-      err(`${first?.path ? `${first.path}: ` : ''}${first?.message ?? ''}${also}\n`);
+      const words = first ? writeWords(first.message, ENGLISH) : '';
+      err(`${first?.path ? `${first.path}: ` : ''}${words}${also}\n`);
       return BAD_INPUT;
     }
     if (error instanceof CommanderError) {

@@ -39,7 +39,7 @@ function listIn(text: string): { text: string; name: string } {
 }
 
 /** Adds the commands that work on formulas. */
-export function addFormulaCommands(program: Command, { print, out, read, readJson }: Io): void {
+export function addFormulaCommands(program: Command, { print, tell, out, read, readJson }: Io): void {
   const formula = program.command('formula').description('work on formulas');
   formula
     .command('check')
@@ -47,7 +47,7 @@ export function addFormulaCommands(program: Command, { print, out, read, readJso
     .argument('<file>')
     .action((file: string) => {
       const { formula: checked, ...rest } = checkFormula(readJson(file));
-      print({ formula: checked.id, name: checked.name, ...rest });
+      tell({ formula: checked.id, name: checked.name, ...rest });
     });
   formula
     .command('parse')
@@ -66,7 +66,7 @@ export function addFormulaCommands(program: Command, { print, out, read, readJso
         throw InputError.at('', 'No line of this text names an ingredient.');
       }
       const called = name ?? list.name;
-      print(readingDocument(reading, { text: list.text, ...(called ? { name: called } : {}) }));
+      tell(readingDocument(reading, { text: list.text, ...(called ? { name: called } : {}) }));
     });
   formula
     .command('convert')
@@ -97,7 +97,7 @@ export function addFormulaCommands(program: Command, { print, out, read, readJso
       const [a, b] = [oneFormula(read(before), before), oneFormula(read(after), after)];
       const foods = [...CATALOGUE, ...(a.ingredients ?? []), ...(b.ingredients ?? [])];
       const differences = compareFormulas(a, b, foods);
-      print({
+      tell({
         before: { id: a.id, version: a.version },
         after: { id: b.id, version: b.version },
         differences,

@@ -163,12 +163,12 @@ function addSolve(program: Command, io: Io): void {
         const given = secondsOf(request.program);
         const reach = what === 'heat' ? heatFor(request, given) : thicknessFor(request, given);
         const unit = what === 'heat' ? '°C' : 'mm';
-        return io.print({ for: what, unit, seconds: given, ...reach, words: reachWords(reach, what) });
+        return io.tell({ for: what, unit, seconds: given, ...reach, words: reachWords(reach, what) });
       }
       if (what !== 'times') throw InputError.at('for', 'Say times, heat or thickness.');
       const { outcome, ...solution } = solve(request);
       const robust = solution.good ? finish(robustTimes(request, USUAL_SPREADS, solution.seconds)) : null;
-      return io.print({
+      return io.tell({
         for: 'times',
         plateC: request.setup.plateC,
         thicknessMm: request.setup.thicknessMm,
@@ -218,7 +218,7 @@ function addPlate(program: Command, io: Io): void {
         return io.out(csv(warming.map(({ timeS, tempC }) => ({ time_s: timeS, plate_C: tempC }))));
       const times = secondsOf(request.program);
       const gapS = USUAL_HANDS.onS + USUAL_HANDS.offS;
-      return io.print({
+      return io.tell({
         plateC,
         areaM2,
         readySeconds: readySeconds(plate, from, plateC),

@@ -186,7 +186,7 @@ function logRows(text: string) {
 }
 
 /** Adds the commands of dividing, checking, diagnosing and the log. */
-export function addLogCommands(program: Command, { out, print, read, readJson }: Io): void {
+export function addLogCommands(program: Command, { out, print, tell, read, readJson }: Io): void {
   program
     .command('portion')
     .description('what a dough gives by count, by ball weight or by size, with the cut guide')
@@ -198,7 +198,7 @@ export function addLogCommands(program: Command, { out, print, read, readJson }:
     .option('--density <g/ml>', 'of the dough', '1.13')
     .option('--bench-loss <percent>', 'kept by the bench', '0.5')
     .option('--cost-per-kg <money>', 'of dough', '0')
-    .action((options: object) => print(portion(options)));
+    .action((options: object) => tell(portion(options)));
   program
     .command('disc')
     .description('ball, diameter and thickness: two of them give the third, before and after spring-back')
@@ -209,7 +209,7 @@ export function addLogCommands(program: Command, { out, print, read, readJson }:
     .option('--spring-back <percent>', 'of the rolled diameter', '0')
     .option('--rim <percent>', 'width of the rim, of the radius', '0')
     .option('--rim-ratio <ratio>', 'thickness of the rim over the middle', '1')
-    .action((options: object) => print(disc(options)));
+    .action((options: object) => tell(disc(options)));
   program
     .command('sample')
     .description('what a few weighed balls say of all of them')
@@ -219,7 +219,7 @@ export function addLogCommands(program: Command, { out, print, read, readJson }:
     .option('--cost-per-kg <money>', 'of dough', '0')
     .option('--within <g>', 'how close the mean is wanted: says how many to weigh')
     .option('--confidence <percent>', 'for that', '95')
-    .action((options: object) => print(sample(options)));
+    .action((options: object) => tell(sample(options)));
   program
     .command('diagnose')
     .description('what may be behind what is seen, by table and by the batch’s own record')
@@ -227,7 +227,7 @@ export function addLogCommands(program: Command, { out, print, read, readJson }:
     .requiredOption('--see <symptom,…>', SYMPTOM_IDS.join(', '))
     .option('--yes <cause,…>', 'tests that said yes')
     .option('--no <cause,…>', 'tests that said no')
-    .action((file: string, options: object) => print(diagnosed(readJson(file), options)));
+    .action((file: string, options: object) => tell(diagnosed(readJson(file), options)));
   program
     .command('log')
     .description('the log as a file')

@@ -5,8 +5,8 @@ import { readdirSync } from 'node:fs';
  * lets them; a circle of two rooms cannot be written at all.
  */
 const CORE_ROOMS = [
-  'message',
   'quantity',
+  'message',
   'device',
   'phone',
   'ingredient',
@@ -62,7 +62,7 @@ const KEEPS = ['api', 'live', 'batch', 'drafts', 'workers'];
 const features = readdirSync(new URL('../../apps/kitchen/src/features', import.meta.url));
 
 /**
- * Imports run one way: app → screens → features → shared → ui; features, shared → batch → live → api; everything → core.
+ * Imports run one way: app → screens → features → shared → ui → reader; features, shared → batch → live → api; everything → core.
  * Server → core. Features do not import each other. What is made up enters through the demo, tests and benchmarks alone.
  */
 export const zones = [
@@ -74,6 +74,11 @@ export const zones = [
   { target: KITCHEN, from: SIMULATION, message: 'The app shows nothing that is made up.' },
   { target: SERVER, from: [KITCHEN, './e2e', './tools'], message: 'The server knows only core.' },
   { target: KITCHEN, from: [SERVER, './e2e', './tools'], message: 'The app knows only core.' },
+  {
+    target: src('reader'),
+    from: [...SHOWS, src('shared'), src('ui'), ...KEEPS.map(src)],
+    message: 'Who reads, and in what words, comes before everything that is read.',
+  },
   {
     target: src('ui'),
     from: [...SHOWS, src('shared'), ...KEEPS.map(src)],

@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import type { Batch, BatchEvent, BatchRecord, BatchStart, BatchSummary } from '@kettle-scale/core/batch';
 import type { DeviceAct, DeviceKind, HeardReading } from '@kettle-scale/core/device';
@@ -7,7 +8,7 @@ import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { BatchFacts, Lesson } from '@kettle-scale/core/log';
-import type { Problem } from '@kettle-scale/core/message';
+import type { Problem, Words } from '@kettle-scale/core/message';
 import type { KitchenAccess, PairingCode, Phone, Role } from '@kettle-scale/core/phone';
 import type { Carried, SavedPlan } from '@kettle-scale/core/plan';
 import type { LoggedPiece } from '@kettle-scale/core/bake';
@@ -53,7 +54,7 @@ export class Refused extends Error {
 /** The server could not be reached, or broke; nothing is known to have changed. */
 export class Unreachable extends Error {
   constructor(why = 'The kitchen’s server does not answer.') {
-    super(`${why} What you entered is kept on this device.`);
+    super(say('{why} What you entered is kept on this device.', { why }));
     this.name = 'Unreachable';
   }
 }
@@ -83,8 +84,14 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
   if (response.status === NO_KEY) throw new NoKey(detailOf(await jsonOf(response)));
   if (response.status === CANNOT_SAVE) throw new Unreachable(detailOf(await jsonOf(response)));
   if (response.status >= 500) throw new Unreachable();
-  const problem = (await jsonOf(response)) as { detail: string; errors: Problem[]; current?: unknown };
-  throw new Refused(response.status, problem.detail, problem.errors, problem.current);
+  const problem = (await jsonOf(response)) as {
+    detail: string;
+    errors: (Problem & { words?: Words })[];
+    current?: unknown;
+  };
+  const problems = problem.errors.map(({ words, ...one }) => ({ ...one, message: words ?? one.message }));
+  const inWords = problems.map(({ message }) => say(message)).join(' ');
+  throw new Refused(response.status, inWords || say(problem.detail), problems, problem.current);
 }
 
 /** The server is there and its disk is not: it says why. */

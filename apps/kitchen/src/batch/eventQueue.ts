@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import { type Queued, idOf } from '../api/waitingActs';
 
 /** Where waiting acts are kept, so that a closed tab loses none. */
@@ -53,7 +54,9 @@ export interface EventQueue {
 /** What no rule foresaw sets one act aside, in sight of the cook; it must not hold up those behind it. */
 const asRefused = (error: unknown): SendResult => ({
   outcome: 'refused',
-  message: `This act could not be sent (${error instanceof Error ? error.message : String(error)}).`,
+  message: say('This act could not be sent ({message}).', {
+    message: error instanceof Error ? error.message : String(error),
+  }),
 });
 
 /** A queue of acts that are sent in order, once each, and survive a lost network and a closed tab. */

@@ -1,7 +1,9 @@
 import { bakePhases, type BakeProgram } from '@kettle-scale/core/formula';
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../ui/Text';
 import { useColours } from '../ui/theme';
 import { FONT } from '../ui/tokens';
+import { say } from '../reader/say';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', height: 64, borderWidth: 1.5 },
@@ -20,7 +22,7 @@ export function BakeBars({ bake, ranges = [] }: { bake: BakeProgram; ranges?: re
         const colour = flame ? colours.onEmber : colours.ink;
         return (
           <View
-            key={name}
+            key={say(name)}
             style={[
               styles.phase,
               {
@@ -34,7 +36,7 @@ export function BakeBars({ bake, ranges = [] }: { bake: BakeProgram; ranges?: re
           >
             <Text style={[styles.seconds, { color: colour }]}>{`${seconds}\u00a0s`}</Text>
             <Text style={[styles.name, { color: colour }]}>
-              {ranges[index] ? `${name}, ${ranges[index]}` : name}
+              {ranges[index] ? say('{side}, {range}', { side: name, range: ranges[index] }) : name}
             </Text>
           </View>
         );

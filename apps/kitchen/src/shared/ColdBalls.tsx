@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import { ballsAtHand, workableAtMs } from '@kettle-scale/core/batch';
 import { useState } from 'react';
 import type { LiveBatch } from '../batch/useBatch';
@@ -78,7 +79,11 @@ export function ColdBalls({ live }: { live: LiveBatch }) {
               label="Make balls of it"
               onPress={() =>
                 setAsk({
-                  ...{ title: `Balls of ${format.mass(ballG)}`, label: 'They are made', most: fromDough },
+                  ...{
+                    title: say('Balls of {mass}', { mass: format.mass(ballG) }),
+                    label: 'They are made',
+                    most: fromDough,
+                  },
                   onCount: (pieces) => act({ type: 'drawn', pieces, massG: pieces * ballG }),
                 })
               }
@@ -90,7 +95,7 @@ export function ColdBalls({ live }: { live: LiveBatch }) {
       {workableMs !== null && workableMs > nowMs ? (
         <Label>
           {Number.isFinite(workableMs)
-            ? `The balls that came out are warm enough to roll about ${when(workableMs)}.`
+            ? say('The balls that came out are warm enough to roll about {when}.', { when: when(workableMs) })
             : 'This room is too cold to warm the balls: they roll stiff.'}
         </Label>
       ) : null}

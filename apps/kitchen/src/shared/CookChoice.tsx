@@ -1,5 +1,7 @@
+import { say } from '../reader/say';
 import { useState } from 'react';
-import { StyleSheet, Text } from 'react-native';
+import { StyleSheet } from 'react-native';
+import { Text } from '../ui/Text';
 import { chooseCook, useCook } from '../batch/cookHere';
 import { Choices } from '../ui/input/Choices';
 import { Press } from '../ui/input/Press';
@@ -53,7 +55,7 @@ export function CookMark() {
     <>
       <Press
         role="button"
-        aria-label={cook ? `Cook: ${cook.name}` : 'Who? Nobody has said'}
+        aria-label={cook ? say('Cook: {name}', { name: cook.name }) : 'Who? Nobody has said'}
         onPress={() => setOpen(true)}
         style={[styles.mark, { borderColor: cook ? colours.rule : colours.ink }]}
       >

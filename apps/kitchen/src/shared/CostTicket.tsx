@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { FormulaFacts } from '@kettle-scale/core/formula';
 import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
@@ -38,7 +39,7 @@ export function CostTicket({ facts, currency, onWhy }: CostTicketProps) {
           <Figure value={formatMoney(cost.perPiece, currency)} size={32} />
         </Ask>
         <View>
-          <Label>{`Batch of ${format.mass(facts.flourG)} flour`}</Label>
+          <Label>{say('Batch of {mass} flour', { mass: format.mass(facts.flourG) })}</Label>
           <Figure value={formatMoney(cost.perBatch, currency)} size={32} />
         </View>
         <View>
@@ -59,9 +60,18 @@ export function CostTicket({ facts, currency, onWhy }: CostTicketProps) {
           </View>
         ))}
       </View>
-      <Label>{`From pack prices, ${cost.pieces} pieces after what stays in bowl and on hands. Prices stand under Ingredients.`}</Label>
+      <Label>
+        {say(
+          'From pack prices, {pieces, number} pieces after what stays in bowl and on hands. Prices stand under Ingredients.',
+          { pieces: cost.pieces },
+        )}
+      </Label>
       {cost.unpriced.length > 0 ? (
-        <Body tone="plum">{`At least: there is no price for ${cost.unpriced.join(', ').toLowerCase()}.`}</Body>
+        <Body tone="plum">
+          {say('At least: there is no price for {unpriced}.', {
+            unpriced: { lower: cost.unpriced.join(', ') },
+          })}
+        </Body>
       ) : null}
     </Ticket>
   );

@@ -1,8 +1,10 @@
 import type { Difference, DifferencePart } from '@kettle-scale/core/formula';
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../ui/Text';
 import { useColours } from '../ui/theme';
 import { FONT, SPACE } from '../ui/tokens';
 import { Body, Label, Strong } from '../ui/type';
+import { say } from '../reader/say';
 
 interface DifferenceTableProps {
   differences: readonly Difference[];
@@ -60,7 +62,7 @@ export function DifferenceTable({ differences, before, after }: DifferenceTableP
             {rows.map(({ path, label, before: was, after: is, change }) => (
               <View key={path} role="row" style={[styles.row, { borderColor: colours.rule }]}>
                 <View role="cell" style={styles.name}>
-                  <Body>{`${SIGN[change]}${SIGN[change] ? ' ' : ''}${label}`}</Body>
+                  <Body>{[SIGN[change], say(label)].filter(Boolean).join(' ')}</Body>
                 </View>
                 <View role="cell" style={styles.cell}>
                   <Text style={[styles.text, is ? null : styles.was, { color: colours.soot }]}>

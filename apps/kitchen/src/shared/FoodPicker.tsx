@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -51,7 +52,7 @@ export function FoodPicker({ open, title, foods, onPick, onClose }: FoodPickerPr
         <Body tone="soot">No ingredient goes by that name here. Add it under Ingredients.</Body>
       ) : null}
       {found.length > MOST_SHOWN ? (
-        <Label>{`${found.length - MOST_SHOWN} more; type to narrow.`}</Label>
+        <Label>{say('{length, number} more; type to narrow.', { length: found.length - MOST_SHOWN })}</Label>
       ) : null}
     </Sheet>
   );

@@ -1,5 +1,6 @@
+import { say } from '../reader/say';
 import type { Batch } from '@kettle-scale/core/batch';
-import { dayClock, formatSpan, readClock } from '@kettle-scale/core/quantity';
+import { dayClock, readClock } from '@kettle-scale/core/quantity';
 import { type ReadyFrom, compileShift, foldAll, readyFrom } from '@kettle-scale/core/shift';
 import { useMemo, useState } from 'react';
 import { useIngredients, useKitchen } from '../api/queries';
@@ -50,9 +51,11 @@ function useReadyFrom(batches: readonly Batch[]) {
 function inTimeWords({ at }: ReadyFrom, by: number, clock: (s: number) => string): string {
   const last = at.at(-1) ?? by;
   const inTime = at.filter((one) => one <= by).length;
-  if (inTime === at.length) return `All are there, ${formatSpan(by - last)} to spare.`;
-  const rest = `all at ${clock(last)}, ${formatSpan(last - by)} late`;
-  return inTime === 0 ? `None by then; ${rest}.` : `${inTime} of ${at.length} by then; ${rest}.`;
+  if (inTime === at.length) return say('All are there, {by} to spare.', { by: { s: by - last } });
+  const rest = say('all at {clock}, {last} late', { clock: clock(last), last: { s: last - by } });
+  return inTime === 0
+    ? say('None by then; {rest}.', { rest })
+    : say('{inTime, number} of {length, number} by then; {rest}.', { inTime, length: at.length, rest });
 }
 
 /** Running batches against a time at which their pieces must be there. */
@@ -74,7 +77,10 @@ export function ReadyFromTicket({ batches }: { batches: readonly Batch[] }) {
           <Body key={one.id} tone={late ? 'plum' : 'ink'}>
             <Strong tone={late ? 'plum' : 'ink'}>{`${one.at.length} ${one.name}: `}</Strong>
             {by === null
-              ? `first at ${at(one.at[0] ?? nowS)}, all at ${at(one.at.at(-1) ?? nowS)}.`
+              ? say('first at {at}, all at {at2}.', {
+                  at: at(one.at[0] ?? nowS),
+                  at2: at(one.at.at(-1) ?? nowS),
+                })
               : inTimeWords(one, by, at)}
           </Body>
         );

@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { EventBody, EventOf } from '@kettle-scale/core/batch';
 import type { ReadingSource } from '@kettle-scale/core/device';
 import { storedText } from '@kettle-scale/core/quantity';
@@ -52,25 +53,37 @@ export function TakeTemp({ kind, label, onTake }: TakeTempProps) {
             ? [
                 {
                   key: 'take',
-                  label: `Take ${format.temp(heard.reading.tempC)}`,
-                  hint: `Take ${format.temp(heard.reading.tempC)}, ${label.toLowerCase()}, ${sourceWords(heard)}`,
+                  label: say('Take {temp}', { temp: format.temp(heard.reading.tempC) }),
+                  hint: say('Take {temp}, {label}, {sourceWords}', {
+                    temp: format.temp(heard.reading.tempC),
+                    label: { lower: label },
+                    sourceWords: sourceWords(heard),
+                  }),
                   disabled: !heard.takeable,
                   onPress: () => onTake({ tempC: heard.reading.tempC, source: heard.source }),
                 },
               ]
             : []),
-          { key: 'type', label: 'Type it', hint: `Type it: ${typeIt}`, onPress: () => setTyped('') },
+          {
+            key: 'type',
+            label: 'Type it',
+            hint: say('Type it: {typeIt}', { typeIt }),
+            onPress: () => setTyped(''),
+          },
         ]}
       />
-      <Sheet open={typed !== null} onClose={() => setTyped(null)} label={`Type ${typeIt}`}>
+      <Sheet open={typed !== null} onClose={() => setTyped(null)} label={say('Type {typeIt}', { typeIt })}>
         <Heading>{label}</Heading>
         <Figure value={typed || '0'} unit={unit} size={64} />
         <Keypad text={typed ?? ''} onChange={setTyped} />
         <PrimaryAction
           label={
             !typed || fits
-              ? `It is ${typed || '–'} ${unit}`
-              : `Between ${format.temp(COLDEST_C)} and ${format.temp(HOTTEST_C[kind])}`
+              ? say('It is {typed} {unit}', { typed: typed || '–', unit })
+              : say('Between {temp} and {temp2}', {
+                  temp: format.temp(COLDEST_C),
+                  temp2: format.temp(HOTTEST_C[kind]),
+                })
           }
           disabled={!fits}
           onPress={() => {

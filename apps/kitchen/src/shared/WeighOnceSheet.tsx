@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import { type FillMethod, type Ingredient, weighOnce } from '@kettle-scale/core/ingredient';
 import { InputError } from '@kettle-scale/core/message';
 import { type Measures, unitsFor } from '@kettle-scale/core/quantity';
@@ -52,18 +53,26 @@ export function WeighOnceSheet({ asked, measures, today, onSave, onClose }: Weig
       setProblem(undefined);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      setProblem(error.problems[0]?.message);
+      setProblem(say(error.problems[0]?.message ?? ''));
     }
   };
   const density = asked?.food.densities?.find(({ fill }) => fill === asked.fill);
   const usual =
     density && unit
-      ? `${format.massFigure(density.low * unit.size * count).value} to ${format.mass(density.high * unit.size * count)}`
+      ? say('{value} to {mass}', {
+          value: format.massFigure(density.low * unit.size * count).value,
+          mass: format.mass(density.high * unit.size * count),
+        })
       : '';
   return (
     <Sheet open={asked !== null} onClose={onClose} label="Weigh it once">
-      <Heading>{`Weigh it once: ${asked?.food.name ?? ''}`}</Heading>
-      <Body>{`Tare the measure, fill it the way you always do (${asked?.fill ?? ''}), level it, and weigh. From then on this kitchen knows its own cup.`}</Body>
+      <Heading>{say('Weigh it once: {name}', { name: asked?.food.name ?? '' })}</Heading>
+      <Body>
+        {say(
+          'Tare the measure, fill it the way you always do ({fill}), level it, and weigh. From then on this kitchen knows its own cup.',
+          { fill: asked?.fill ?? '' },
+        )}
+      </Body>
       <Choices
         label="What you fill"
         value={cup}
@@ -71,19 +80,23 @@ export function WeighOnceSheet({ asked, measures, today, onSave, onClose }: Weig
         onChange={setCup}
       />
       {count > 1 ? (
-        <Strong>{`Weigh ${SPOONS} of them together: one spoon is too little for the scale.`}</Strong>
+        <Strong>
+          {say('Weigh {spoons, number} of them together: one spoon is too little for the scale.', {
+            spoons: SPOONS,
+          })}
+        </Strong>
       ) : null}
       <View>
         <FigureField
           labelled
           name="weigh-once"
-          label={count > 1 ? `${SPOONS} of them weigh` : 'It weighs'}
+          label={count > 1 ? say('{spoons, number} of them weigh', { spoons: SPOONS }) : 'It weighs'}
           value={text}
           unit="g"
           onText={setText}
           error={problem}
         />
-        {usual ? <Body tone="soot">{`Most kitchens find ${usual}.`}</Body> : null}
+        {usual ? <Body tone="soot">{say('Most kitchens find {usual}.', { usual })}</Body> : null}
       </View>
       <PrimaryAction label="This is our cup" onPress={save} disabled={!(numberTyped(text) > 0)} />
     </Sheet>

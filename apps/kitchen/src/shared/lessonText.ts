@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { Lesson } from '@kettle-scale/core/log';
 import { type UnitSystem, formatMoney, formatPercent, readerUnit } from '@kettle-scale/core/quantity';
 
@@ -13,9 +14,9 @@ export function lessonFigure(
   if (kind === 'cost')
     return `${value < 0 ? '−' : '+'}${formatMoney(Math.abs(value), unit.slice(0, 3) || 'EUR')}`;
   if (unit === 'share') return formatPercent(value, 1);
-  if (unit === 'points') return `${signed(value, 1)} points`;
+  if (unit === 'points') return say('{signed} points', { signed: signed(value, 1) });
   if (unit === 'times') return `× ${value.toFixed(2)}`;
-  if (unit === 'min') return `${Math.round(value)} min`;
+  if (unit === 'min') return say('{value, number} min', { value: Math.round(value) });
   const { unit: read, times } = readerUnit(unit, units);
   return `${(value * times).toFixed(read === 'oz' ? 2 : 1)} ${read}`;
 }

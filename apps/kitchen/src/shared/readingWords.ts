@@ -1,5 +1,5 @@
+import { say } from '../reader/say';
 import type { DeviceKind } from '@kettle-scale/core/device';
-import { formatSpan } from '@kettle-scale/core/quantity';
 import type { Heard } from '../live/useReading';
 
 /** Younger than this it is simply live, s. */
@@ -9,7 +9,7 @@ type HeardOf = Pick<Heard<DeviceKind>, 'source' | 'ageS' | 'fresh' | 'takeable'>
 
 /** Where a reading comes from and how old it is: said wherever a reading shows. */
 export function sourceWords({ source, ageS, fresh, takeable }: HeardOf): string {
-  if (!fresh) return `${formatSpan(ageS)} old, not used`;
+  if (!fresh) return say('{age} old, not used', { age: { s: ageS } });
   if (source === 'simulated') return takeable ? 'simulated' : 'simulated, not recorded here';
-  return ageS < LIVE_S ? 'live' : `${Math.round(ageS)} s ago`;
+  return ageS < LIVE_S ? 'live' : say('{age, number} s ago', { age: Math.round(ageS) });
 }

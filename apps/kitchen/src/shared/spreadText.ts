@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { HydrationSpread } from '@kettle-scale/core/formula';
 import { formatPercent } from '@kettle-scale/core/quantity';
 
@@ -5,5 +6,9 @@ import { formatPercent } from '@kettle-scale/core/quantity';
 export function spreadText({ hydration: { low, typical, high } }: HydrationSpread): string {
   if (high - low < 0.0005) return formatPercent(typical, 1);
   const bare = (fraction: number) => (fraction * 100).toFixed(1);
-  return `${formatPercent(typical, 1)} (${bare(low)} to ${bare(high)})`;
+  return say('{typical} ({bare} to {bare2})', {
+    typical: { share: typical, decimals: 1 },
+    bare: bare(low),
+    bare2: bare(high),
+  });
 }

@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import { coldStore } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../batch/useBatch';
 import { useFormat } from '../ui/useFormat';
@@ -10,11 +11,19 @@ export function useColdWords({ batch, state }: Pick<LiveBatch, 'batch' | 'state'
   const { balls, dough } = coldStore(batch.plan, state);
   const words = (what: string, { sinceMs, bestByMs }: { sinceMs: number; bestByMs: number }) => {
     const over = bestByMs < nowMs;
-    const until = over ? `its time was over ${when(bestByMs, nowMs)}` : `best by ${when(bestByMs, nowMs)}`;
-    return { text: `${what} in the fridge since ${when(sinceMs, nowMs)}, ${until}`, over };
+    const until = over
+      ? say('its time was over {when}', { when: when(bestByMs, nowMs) })
+      : say('best by {when}', { when: when(bestByMs, nowMs) });
+    return {
+      text: say('{what} in the fridge since {when}, {until}', { what, when: when(sinceMs, nowMs), until }),
+      over,
+    };
   };
   return {
-    balls: balls && { ...balls, ...words(`${balls.pieces} balls`, balls) },
-    dough: dough && { ...dough, ...words(`${format.mass(dough.massG)} of its dough`, dough) },
+    balls: balls && { ...balls, ...words(say('{pieces, number} balls', { pieces: balls.pieces }), balls) },
+    dough: dough && {
+      ...dough,
+      ...words(say('{mass} of its dough', { mass: format.mass(dough.massG) }), dough),
+    },
   };
 }

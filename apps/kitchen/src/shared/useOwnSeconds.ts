@@ -11,6 +11,7 @@ import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useMemo } from 'react';
 import { useKitchen } from '../api/queries';
 import { useWork } from '../workers/useWork';
+import { say } from '../reader/say';
 
 /** What the model says of a formula's own seconds; null while it is asked. */
 export interface OwnSeconds {
@@ -34,5 +35,8 @@ export function useOwnSeconds(formula: Formula, foods: readonly Ingredient[] | u
   const { data } = useWork('solve', asked ? { request: asked.request } : null);
   if (!asked || !data) return null;
   const { solved } = data;
-  return { ranges: solved.keepsSplit ? rangesOf(solved) : [], words: ownSecondsWords(solved, asked.plate) };
+  return {
+    ranges: solved.keepsSplit ? rangesOf(solved) : [],
+    words: say(ownSecondsWords(solved, asked.plate)),
+  };
 }

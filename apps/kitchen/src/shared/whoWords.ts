@@ -1,7 +1,10 @@
+import { say } from '../reader/say';
 import type { Who } from '@kettle-scale/core/batch';
 
 /** "Early cook on Bench phone", or as much of it as is known. */
 export function whoWords({ cook, phone }: Who, nameOf: (cook: string) => string): string {
-  if (cook === undefined) return `on ${phone}`;
-  return phone === undefined ? nameOf(cook) : `${nameOf(cook)} on ${phone}`;
+  if (phone === undefined) return cook === undefined ? '' : nameOf(cook);
+  return cook === undefined
+    ? say('on {phone}', { phone: { name: phone } })
+    : say('{cook} on {phone}', { cook: { name: nameOf(cook) }, phone: { name: phone } });
 }

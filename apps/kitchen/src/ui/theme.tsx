@@ -3,7 +3,8 @@ import { type ReactNode, createContext, useContext } from 'react';
 import { DefaultTheme, PaperProvider, configureFonts } from 'react-native-paper';
 import { PaperIcon } from './Icon';
 import { stillness } from './stillness';
-import { COLOURS, type Colours, FONT, type ThemeName } from './tokens';
+import { COLOURS, type Colours, FONT } from './tokens';
+import type { ThemeName } from '../reader/preferences';
 
 const ColoursContext = createContext<Colours>(COLOURS.paper);
 

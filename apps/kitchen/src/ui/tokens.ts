@@ -1,3 +1,4 @@
+import type { ThemeName } from '../reader/preferences';
 /** Colours, sizes and type of the product: paper for the bench, iron for the hot line. */
 
 export interface Colours {
@@ -66,7 +67,6 @@ const IRON: Colours = {
   onIdle: '#BDB3A4',
 };
 
-export type ThemeName = 'paper' | 'iron';
 export const COLOURS: Record<ThemeName, Colours> = { paper: PAPER, iron: IRON };
 
 /** Spacing in px, one scale for the whole app. */

@@ -1,9 +1,10 @@
-import { forReader } from '@kettle-scale/core/quantity';
-import type { ReactNode } from 'react';
-import { StyleSheet, Text, type TextStyle } from 'react-native';
-import { useUnits } from './preferences';
+import type { Words } from '@kettle-scale/core/message';
+import { StyleSheet, type TextStyle } from 'react-native';
+import { Text } from './Text';
+import type { Said } from '../reader/say';
 import { useColours } from './theme';
 import { FONT, type Colours } from './tokens';
+import { say } from '../reader/say';
 
 type Tone = keyof Pick<
   Colours,
@@ -11,7 +12,7 @@ type Tone = keyof Pick<
 >;
 
 interface WordProps {
-  children: ReactNode;
+  children: Said;
   tone?: Tone;
   style?: TextStyle;
   /** Lines before the text is cut; never cut when not given. */
@@ -49,11 +50,9 @@ export function Heading({ children, tone = 'ink', style }: WordProps) {
 const word = (base: TextStyle, fallback: Tone) =>
   function Word({ children, tone = fallback, style, lines }: WordProps) {
     const colours = useColours();
-    // Sentences that are kept, of a plan or a lesson, are kept in metric.
-    const units = useUnits();
     return (
       <Text style={[base, { color: colours[tone] }, style]} {...(lines ? { numberOfLines: lines } : {})}>
-        {typeof children === 'string' ? forReader(children, units) : children}
+        {children}
       </Text>
     );
   };
@@ -63,7 +62,7 @@ export const Strong = word(styles.strong, 'ink');
 export const Label = word(styles.label, 'soot');
 
 interface FigureProps {
-  value: string;
+  value: Words;
   unit?: string;
   size?: number;
   tone?: Tone;
@@ -86,7 +85,7 @@ export function Figure({ value, unit, size = 24, tone = 'ink', label }: FigurePr
       style={[styles.figure, { fontSize: size, lineHeight: Math.round(size * LINE), color: colours[tone] }]}
       {...(label ? { 'aria-label': label } : {})}
     >
-      {value}
+      {say(value)}
       {unit ? (
         <Text style={[styles.figure, { fontSize: unitSize, color: colours[tone] }]}>{`\u00a0${unit}`}</Text>
       ) : null}
@@ -107,7 +106,7 @@ export function BigFigure({
   width,
   label,
 }: Omit<FigureProps, 'size'> & { width: number }) {
-  const units = value.length + (unit ? (unit.length + 1) * UNIT_SHARE : 0);
+  const units = say(value).length + (unit ? (unit.length + 1) * UNIT_SHARE : 0);
   const size = Math.max(LEAST_PX, Math.min(LARGEST_PX, width / (units * FIGURE_WIDTH)));
   return (
     <Figure

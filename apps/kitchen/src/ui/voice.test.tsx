@@ -1,6 +1,6 @@
 import { act, screen } from '@testing-library/react';
 import { draw } from '../test/liveBatch';
-import { usePreferences } from './preferences';
+import { usePreferences } from '../reader/preferences';
 import { useVoice } from './voice';
 
 const speak = jest.fn();

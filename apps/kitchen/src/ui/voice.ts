@@ -1,6 +1,7 @@
-import { forReader } from '@kettle-scale/core/quantity';
+import type { Words } from '@kettle-scale/core/message';
 import { useEffect } from 'react';
-import { usePreferences, useUnits } from './preferences';
+import { usePreferences, useUnits } from '../reader/preferences';
+import { say } from '../reader/say';
 
 /** Whether this browser can speak. */
 export const canSpeak = (): boolean => typeof window !== 'undefined' && 'speechSynthesis' in window;
@@ -18,7 +19,7 @@ export const isSpeaking = (): boolean =>
   canSpeak() && (window.speechSynthesis.speaking || performance.now() < spokeUntilMs);
 
 /** Says words instead of what is being said; nothing where the browser cannot speak. */
-export function say(words: string): void {
+export function speak(words: string): void {
   if (!canSpeak()) return;
   beQuiet();
   const spoken = new SpeechSynthesisUtterance(words);
@@ -28,13 +29,13 @@ export function say(words: string): void {
 }
 
 /** Reads words aloud when they change, where the person has switched that on; silent when the screen is left. */
-export function useVoice(words: string): { on: boolean; quiet: () => void } {
+export function useVoice(words: Words): { on: boolean; quiet: () => void } {
   const { voice, set } = usePreferences();
-  const units = useUnits();
+  useUnits();
   const on = voice && canSpeak();
-  const spoken = forReader(words, units);
+  const spoken = say(words);
   useEffect(() => {
-    if (on) say(spoken);
+    if (on) speak(spoken);
   }, [on, spoken]);
   useEffect(() => beQuiet, []);
   return {

@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { InputError } from '@kettle-scale/core/message';
 import type { FileContents } from '@kettle-scale/core/exchange';
@@ -20,7 +21,14 @@ export async function readFile(text: string, foods: readonly Ingredient[]): Prom
       worker.onmessage = ({ data }: MessageEvent<FileAnswer>) => resolve(data);
       worker.onerror = () => reject(problem('This file could not be read on this device.'));
       timer = setTimeout(
-        () => reject(problem(`This file takes longer than ${LONGEST_MS / 1000} s to read and was given up.`)),
+        () =>
+          reject(
+            problem(
+              say('This file takes longer than {longest, number} s to read and was given up.', {
+                longest: LONGEST_MS / 1000,
+              }),
+            ),
+          ),
         LONGEST_MS,
       );
       worker.postMessage({ text, foods } satisfies FileQuestion);

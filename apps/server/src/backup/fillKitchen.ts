@@ -1,6 +1,6 @@
 import { type Formula, ingredientsOf } from '@kettle-scale/core/formula';
 import { kitchenIngredients } from '@kettle-scale/core/ingredient';
-import { InputError, parseInput } from '@kettle-scale/core/message';
+import { InputError, parseInput, message } from '@kettle-scale/core/message';
 import {
   type BackupLine,
   MOST_NESTED,
@@ -162,9 +162,9 @@ function asLineProblem(error: unknown, at: number): unknown {
   }
   if (!(error instanceof InputError)) return error;
   return new InputError(
-    error.problems.map(({ path, message }) => ({
+    error.problems.map(({ path, message: problem }) => ({
       path: path ? `line ${at}: ${path}` : `line ${at}`,
-      message: `Line ${at}: ${message}`,
+      message: message('Line {line, number}: {problem}', { line: at, problem }),
     })),
   );
 }

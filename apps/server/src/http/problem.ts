@@ -1,6 +1,12 @@
-import { InputError, type Problem } from '@kettle-scale/core/message';
+import { ENGLISH, InputError, type Problem, type Words, writeWords } from '@kettle-scale/core/message';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
+
+/** A problem in a sentence, and as the data that it was written from, for whoever reads in other units. */
+export interface WrittenProblem extends Problem {
+  message: string;
+  words?: Words;
+}
 
 /** What a refused request gets: RFC 9457, with the fields that were wrong. */
 export interface ProblemDocument {
@@ -8,7 +14,7 @@ export interface ProblemDocument {
   title: string;
   status: number;
   detail: string;
-  errors: readonly Problem[];
+  errors: readonly WrittenProblem[];
   /** What is there now, where the sender's version is no longer the newest. */
   current?: unknown;
 }
@@ -36,7 +42,7 @@ export class HttpProblem extends Error {
   constructor(
     readonly status: number,
     detail: string,
-    readonly errors: readonly Problem[] = [],
+    readonly errors: readonly WrittenProblem[] = [],
     readonly current?: unknown,
   ) {
     super(detail);
@@ -54,11 +60,18 @@ const LONGEST_WORDS = 500;
 const short = (words: string): string =>
   words.length > LONGEST_WORDS ? `${words.slice(0, LONGEST_WORDS - 1)}…` : words;
 
+/** A problem as it is sent. */
+export function written(problem: Problem): WrittenProblem {
+  const message = writeWords(problem.message, ENGLISH);
+  const sent = { ...problem, path: short(problem.path), message: short(message) };
+  return typeof problem.message === 'string' || message.length > LONGEST_WORDS
+    ? sent
+    : { ...sent, words: problem.message };
+}
+
 /** The first problems, each short, and how many there are. */
-function firstOf(problems: readonly Problem[]): { detail: string; errors: Problem[] } {
-  const errors = problems
-    .slice(0, MOST_ERRORS)
-    .map((problem) => ({ ...problem, path: short(problem.path), message: short(problem.message) }));
+function firstOf(problems: readonly Problem[]): { detail: string; errors: WrittenProblem[] } {
+  const errors = problems.slice(0, MOST_ERRORS).map(written);
   const more = problems.length - errors.length;
   const sentences = errors.map(({ message }) => message).join(' ');
   return {

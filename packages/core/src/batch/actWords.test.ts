@@ -1,3 +1,5 @@
+import { ENGLISH_US } from '../message/reader';
+import { said } from '../test/said';
 import { eventsOf, formula, request } from '../test/examples';
 import { planBatch } from '../plan/planBatch';
 import { actWords, undoneWords } from './actWords';
@@ -6,15 +8,15 @@ const plan = planBatch(request({ formula }));
 const inWords = (...bodies: Parameters<typeof eventsOf>) => undoneWords(eventsOf(...bodies), plan);
 
 test('an undo says what it took back, with figures, names and units', () => {
-  expect(inWords({ type: 'weighed', stepId: 'weigh-1-strong', massG: 535 })).toMatch(
+  expect(said(inWords({ type: 'weighed', stepId: 'weigh-1-strong', massG: 535 }))).toMatch(
     /^535\.0\sg strong flour weighed$/,
   );
   expect(
-    inWords({ type: 'felt', stepId: 'knead-1', feel: 'right' }, { type: 'done', stepId: 'knead-1' }),
+    said(inWords({ type: 'felt', stepId: 'knead-1', feel: 'right' }, { type: 'done', stepId: 'knead-1' })),
   ).toBe('feel: right, knead ended');
-  expect(inWords({ type: 'piece-off', piece: 3 }, { type: 'rejected', pieces: 1, reason: 'burnt' })).toBe(
-    'piece 3 off, 1 reject, burnt',
-  );
+  expect(
+    said(inWords({ type: 'piece-off', piece: 3 }, { type: 'rejected', pieces: 1, reason: 'burnt' })),
+  ).toBe('piece 3 off, 1 reject, burnt');
   const [divided] = eventsOf({ type: 'ball-sampled', massG: 92 });
-  expect(divided && actWords(divided, plan, 'us')).toMatch(/^ball of 3\.2\d?\soz$/);
+  expect(said(divided && actWords(divided, plan), ENGLISH_US)).toMatch(/^ball of 3\.2\d?\soz$/);
 });

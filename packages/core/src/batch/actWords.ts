@@ -1,83 +1,85 @@
+import { type Value, type Words, message } from '../message/message';
 import { feelWord } from '../dough/feel';
 import type { Plan } from '../plan/planSchema';
 import { stepTitle } from '../plan/stepText';
-import {
-  formatLength,
-  formatMass,
-  formatSpan,
-  formatTemp,
-  type UnitSystem,
-} from '../quantity/formatQuantity';
 import type { BatchEvent, EventOf, EventType } from './eventSchema';
 
-type Say<T extends EventType> = (event: EventOf<T>, plan: Plan, units: UnitSystem) => string;
+type Say<T extends EventType> = (event: EventOf<T>, plan: Plan) => Words;
 
-const lineName = (plan: Plan, lineId: string | undefined): string =>
-  plan.sheet.find((line) => line.lineId === lineId)?.name.toLowerCase() ?? 'a line';
-const stepOf = (plan: Plan, stepId: string) => plan.steps.find(({ id }) => id === stepId);
-const titleOf = (plan: Plan, stepId: string): string => {
-  const step = stepOf(plan, stepId);
-  return step ? stepTitle(plan, step).toLowerCase() : 'a step';
+const lineName = (plan: Plan, lineId: string | undefined): Value => {
+  const name = plan.sheet.find((line) => line.lineId === lineId)?.name;
+  return name === undefined ? 'a line' : { lower: name };
 };
-const counted = (pieces: number, what: string): string => `${pieces} ${what}${pieces === 1 ? '' : 's'}`;
+const stepOf = (plan: Plan, stepId: string) => plan.steps.find(({ id }) => id === stepId);
+const titleOf = (plan: Plan, stepId: string): Value => {
+  const step = stepOf(plan, stepId);
+  return step ? { lower: stepTitle(plan, step) } : 'a step';
+};
+const balls = (pieces: number): Words =>
+  message('{pieces, plural, one {# ball} other {# balls}}', { pieces });
+const piecesOf = (pieces: number): Words =>
+  message('{pieces, plural, one {# piece} other {# pieces}}', { pieces });
 
 const SAY: { [T in EventType]: Say<T> } = {
-  weighed: ({ stepId, massG }, plan, units) =>
-    `${formatMass(massG, 0.1, units)} ${lineName(plan, stepOf(plan, stepId)?.lineId)} weighed`,
-  added: ({ lineId, massG }, plan, units) =>
-    `${formatMass(massG, 0.1, units)} ${lineName(plan, lineId)} added`,
-  dusted: ({ massG }, _plan, units) => `${formatMass(massG, 0.1, units)} bench flour`,
-  felt: ({ feel }, plan) => `feel: ${feelWord(feel, plan.formula.method.knead.aim)}`,
+  weighed: ({ stepId, massG }, plan) =>
+    message('{mass} {lineName} weighed', {
+      mass: { g: massG, stepG: 0.1 },
+      lineName: lineName(plan, stepOf(plan, stepId)?.lineId),
+    }),
+  added: ({ lineId, massG }, plan) =>
+    message('{mass} {lineName} added', { mass: { g: massG, stepG: 0.1 }, lineName: lineName(plan, lineId) }),
+  dusted: ({ massG }) => message('{mass} bench flour', { mass: { g: massG, stepG: 0.1 } }),
+  felt: ({ feel }, plan) =>
+    message('feel: {feelWord}', { feelWord: feelWord(feel, plan.formula.method.knead.aim) }),
   tested: ({ passed }) => (passed ? 'test passed' : 'test not passed'),
   'part-done': () => 'a part of mixing done',
-  measured: ({ what, tempC }, _plan, units) => `${what.replace('-', ' ')} at ${formatTemp(tempC, units)}`,
-  poked: ({ poke }) => `poke: ${poke}`,
-  'sprang-back': ({ relaxedMm }, _plan, units) => `trial disc of ${formatLength(relaxedMm, units)}`,
-  extended: ({ seconds }) => `rest ${formatSpan(seconds)} longer`,
+  measured: ({ what, tempC }) =>
+    message('{what} at {temp}', { what: what.replace('-', ' '), temp: { tempC } }),
+  poked: ({ poke }) => message('poke: {poke}', { poke }),
+  'sprang-back': ({ relaxedMm }) => message('trial disc of {relaxed}', { relaxed: { mm: relaxedMm } }),
+  extended: ({ seconds }) => message('rest {seconds} longer', { seconds: { s: seconds } }),
   covered: () => 'cover looked at',
   rescaled: () => 'batch rescaled',
-  started: ({ stepId }, plan) => `${titleOf(plan, stepId)} started`,
-  done: ({ stepId }, plan) => `${titleOf(plan, stepId)} ended`,
-  divided: ({ pieces }) => `divided into ${pieces}`,
-  'ball-sampled': ({ massG }, _plan, units) => `ball of ${formatMass(massG, 0.1, units)}`,
-  leftover: ({ massG, as }, _plan, units) => `${formatMass(massG, 1, units)} left over as ${as}`,
-  chilled: ({ pieces }) => `${counted(pieces, 'ball')} into the fridge`,
-  'taken-out': ({ pieces }) => `${counted(pieces, 'ball')} out of the fridge`,
-  drawn: ({ pieces }) => `${counted(pieces, 'ball')} made of cold dough`,
-  cared: ({ what }) => `plate: ${what}`,
+  started: ({ stepId }, plan) => message('{titleOf} started', { titleOf: titleOf(plan, stepId) }),
+  done: ({ stepId }, plan) => message('{titleOf} ended', { titleOf: titleOf(plan, stepId) }),
+  divided: ({ pieces }) => message('divided into {pieces, number}', { pieces }),
+  'ball-sampled': ({ massG }) => message('ball of {mass}', { mass: { g: massG, stepG: 0.1 } }),
+  leftover: ({ massG, as }) => message('{mass} left over as {as}', { mass: { g: massG }, as }),
+  chilled: ({ pieces }) => message('{pieces} into the fridge', { pieces: balls(pieces) }),
+  'taken-out': ({ pieces }) => message('{pieces} out of the fridge', { pieces: balls(pieces) }),
+  drawn: ({ pieces }) => message('{pieces} made of cold dough', { pieces: balls(pieces) }),
+  cared: ({ what }) => message('plate: {what}', { what }),
   'disc-measured': () => 'disc measured',
-  rejected: ({ pieces, reason }) => `${counted(pieces, 'reject')}, ${reason}`,
+  rejected: ({ pieces, reason }) =>
+    message('{pieces, plural, one {# reject} other {# rejects}}, {reason}', { pieces, reason }),
   inspected: () => 'piece looked at',
   moved: ({ pieces, from, to, reason }) =>
-    `${counted(pieces, 'piece')} ${to === 'thrown out' ? `thrown out, ${reason}` : `moved, ${from} to ${to}`}`,
-  held: ({ pieces, how }) => `${counted(pieces, 'piece')} put away, ${how}`,
+    to === 'thrown out'
+      ? message('{pieces} thrown out, {reason}', { pieces: piecesOf(pieces), reason: reason ?? '' })
+      : message('{pieces} moved, {from} to {to}', { pieces: piecesOf(pieces), from, to }),
+  held: ({ pieces, how }) => message('{pieces} put away, {how}', { pieces: piecesOf(pieces), how }),
   corrected: () => 'figure corrected',
-  flattened: ({ diameterMm }, _plan, units) => `disc rolled to ${formatLength(diameterMm, units)}`,
-  'piece-on': ({ piece }) => `piece ${piece} on`,
-  flipped: ({ piece }) => `piece ${piece} turned`,
-  'piece-off': ({ piece }) => `piece ${piece} off`,
-  judged: ({ piece }) => `piece ${piece} judged`,
-  finished: ({ good }) => `batch finished, ${good} good`,
+  flattened: ({ diameterMm }) => message('disc rolled to {diameter}', { diameter: { mm: diameterMm } }),
+  'piece-on': ({ piece }) => message('piece {piece, number} on', { piece }),
+  flipped: ({ piece }) => message('piece {piece, number} turned', { piece }),
+  'piece-off': ({ piece }) => message('piece {piece, number} off', { piece }),
+  judged: ({ piece }) => message('piece {piece, number} judged', { piece }),
+  finished: ({ good }) => message('batch finished, {good, number} good', { good }),
   abandoned: () => 'batch given up',
   note: () => 'note written',
   void: () => 'undo',
 };
 
 /** An act in a few words, to say what was taken back: "535 g strong flour weighed". */
-export function actWords<T extends EventType>(
-  event: EventOf<T>,
-  plan: Plan,
-  units: UnitSystem = 'metric',
-): string {
+export function actWords<T extends EventType>(event: EventOf<T>, plan: Plan): Words {
   const say = SAY[event.type as T];
-  return say(event, plan, units);
+  return say(event, plan);
 }
 
 /**
  * What an undo took back, in the order in which it was told: "rest the dough ended, feel: right".
  * @param acts the acts of one press
  * @param plan the plan
- * @param units measures of the reader
  */
-export const undoneWords = (acts: readonly BatchEvent[], plan: Plan, units?: UnitSystem): string =>
-  acts.map((event) => actWords(event, plan, units)).join(', ');
+export const undoneWords = (acts: readonly BatchEvent[], plan: Plan): Words =>
+  message('{acts}', { acts: { list: acts.map((event) => actWords(event, plan)) } });

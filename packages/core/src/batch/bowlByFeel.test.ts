@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { lotState } from '../flourLot/lotState';
 import { eventsOf, formula, kitchen, request } from '../test/examples';
@@ -135,9 +136,9 @@ describe('a bowl mixed by feel', () => {
       const [event] = eventsOf(body);
       return event ? refuseEvent(plan, [], event)?.message : undefined;
     };
-    expect(refuse(add(10, 'honey'))).toBe('This batch has no line “honey”.');
-    expect(refuse(add(10, 'water', 'divide'))).toMatch(/cannot be added/);
-    expect(refuse({ type: 'poked', stepId: 'mix-1', poke: 'dent stays' })).toMatch(/cannot be poked/);
+    expect(said(refuse(add(10, 'honey')))).toBe('This batch has no line “honey”.');
+    expect(said(refuse(add(10, 'water', 'divide')))).toMatch(/cannot be added/);
+    expect(said(refuse({ type: 'poked', stepId: 'mix-1', poke: 'dent stays' }))).toMatch(/cannot be poked/);
     expect(refuse(add(10))).toBeUndefined();
   });
 });
@@ -194,10 +195,10 @@ test('a lot says what is left, when it runs out, and what it drinks', () => {
 
 test('water that was kept back and stays out is said with what it means; a spoonful is not', () => {
   const words = skippedWords(plan, doughAfter());
-  expect(words).toMatch(
+  expect(said(words)).toMatch(
     /of water stays out: hydration is .* instead of .*, and \d+ balls come to .* instead of 92/,
   );
-  expect(words).toMatch(/lighter than their tolerance|within their tolerance/);
+  expect(said(words)).toMatch(/lighter than their tolerance|within their tolerance/);
   expect(skippedWords(plan, doughAfter(add(held)))).toBeNull();
   expect(skippedWords(plan, doughAfter(add(held - 5)))).toBeNull();
 });

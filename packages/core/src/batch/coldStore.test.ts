@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { ORDINARY_DAY } from '../kitchen/conditionsSchema';
 import { DEFAULT_FRIDGE_DOUGH_H } from '../kitchen/kitchenDefaults';
 import { planBatch } from '../plan/planBatch';
@@ -34,7 +35,7 @@ describe('several draws from one dough', () => {
 
   test('the board says what waits and calls before its time is over, and does not call it late', () => {
     const { now, nowTitle } = batchRecord(plan, stateAfter({ type: 'chilled', pieces: 12 }, ...baked(1, 8)));
-    expect(nowTitle).toBe('12 balls in the fridge');
+    expect(said(nowTitle)).toBe('12 balls in the fridge');
     const limitMs = (now?.closesMs ?? 0) - (now?.startedMs ?? 0);
     expect(limitMs).toBe(DEFAULT_FRIDGE_DOUGH_H * HOUR_MS);
     expect((now?.closesMs ?? 0) - (now?.opensMs ?? 0)).toBeCloseTo(0.2 * limitMs, 3);
@@ -52,8 +53,8 @@ describe('several draws from one dough', () => {
       return event && refuseEvent(plan, events.slice(0, Math.min(index, 3)), event)?.message;
     };
     expect(refused(2)).toBeUndefined();
-    expect(refused(3)).toMatch(/Only 448\sg of this dough is in the fridge/);
-    expect(refused(4)).toBe('Only 26 balls are at hand.');
+    expect(said(refused(3))).toMatch(/Only 448\sg of this dough is in the fridge/);
+    expect(said(refused(4))).toBe('Only 26 balls are at hand.');
   });
 
   test('an hour in the warm makes no dough younger: the limit runs from the first time in the fridge', () => {
@@ -69,7 +70,9 @@ describe('several draws from one dough', () => {
 
   test('nothing comes out that is not in', () => {
     const [first, out] = eventsOf(divided, { type: 'taken-out', pieces: 1 });
-    expect(first && out && refuseEvent(plan, [first], out)?.message).toBe('No balls are in the fridge.');
+    expect(said(first && out && refuseEvent(plan, [first], out)?.message)).toBe(
+      'No balls are in the fridge.',
+    );
   });
 
   test('a ball that was cold for a minute is workable sooner than one that was cold for hours', () => {

@@ -1,3 +1,4 @@
+import { asText, message } from '../message/message';
 import { z } from 'zod';
 import { sourceField } from '../device/deviceSchema';
 import { FEELS } from '../dough/feel';
@@ -116,7 +117,11 @@ export const eventSchema = z.discriminatedUnion(
         source: sourceField,
       })
       .refine((e) => IRON.has(e.what) || e.tempC <= HOTTEST_C.dough, {
-        message: `Temperature must be between -20 and ${HOTTEST_C.dough} °C.`,
+        message: asText(
+          message('Temperature must be between -20 and {dough, number} °C.', {
+            dough: HOTTEST_C.dough,
+          }),
+        ),
         path: ['tempC'],
       }),
     z.strictObject({ ...base, type: z.literal('poked'), stepId, poke: choiceField('Poke test', POKE_NAMES) }),

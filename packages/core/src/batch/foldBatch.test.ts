@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import fc from 'fast-check';
 import { eventId, eventsOf, kitchen, request } from '../test/examples';
 import type { EventBody } from './eventSchema';
@@ -157,11 +158,11 @@ describe('weighing', () => {
 
   test('why this much: the plan, and the over-pour the batch follows', () => {
     const before = explainTarget(plan, fold(...overWater), step('weigh-1-strong'));
-    expect(before.value).toBe('2,505\u00a0g');
+    expect(said(before.value)).toBe('2,505\u00a0g');
     const after = explainTarget(plan, fold(...rescaled), step('weigh-1-strong'));
-    expect(after.value).toBe('2,760\u00a0g');
-    expect(after.inputs).toContainEqual({ label: 'The batch follows', value: '× 1.101' });
-    expect(after.inputs).toContainEqual({ label: 'In the bowl already', value: '2,505\u00a0g' });
+    expect(said(after.value)).toBe('2,760\u00a0g');
+    expect(said(after.inputs)).toContainEqual({ label: 'The batch follows', value: '× 1.101' });
+    expect(said(after.inputs)).toContainEqual({ label: 'In the bowl already', value: '2,505\u00a0g' });
   });
 
   test('a bowl that is already mixing does not follow, later ones do', () => {
@@ -187,8 +188,8 @@ describe('weighing', () => {
 test('dividing: count gives the ball, the ball gives the count', () => {
   expect(ballForCountG(5900, 64, plan)).toBeCloseTo((5900 * 0.995) / 64, 9);
   expect(countForBall(5900, 92, plan)).toBe(63);
-  expect(explainDivision(plan, 5900, 64).value).toBe('91.7\u00a0g');
-  expect(explainRolling(plan, 92).value).toBe(`${Math.round(plan.rolled.diameterMm)}\u00a0mm`);
+  expect(said(explainDivision(plan, 5900, 64).value)).toBe('91.7\u00a0g');
+  expect(said(explainRolling(plan, 92).value)).toBe(`${Math.round(plan.rolled.diameterMm)}\u00a0mm`);
 });
 
 describe('refuseEvent', () => {
@@ -244,7 +245,7 @@ describe('refuseEvent', () => {
       ],
     ])('%s is refused in words', (_case, body, words) => {
       const [event] = eventsOf(body);
-      expect(refuseEvent(plan, over, event as (typeof over)[number])?.message).toContain(words);
+      expect(said(refuseEvent(plan, over, event as (typeof over)[number])?.message)).toContain(words);
     });
 
     test('that fits is taken though the batch is over', () => {
@@ -262,7 +263,7 @@ describe('refuseEvent', () => {
     [{ type: 'void', eventId: eventId(99) }, 'no such act'],
   ])('%j does not fit', (body, words) => {
     const [unfit] = eventsOf(body);
-    expect(refuseEvent(plan, [], unfit as (typeof over)[number])?.message).toContain(words);
+    expect(said(refuseEvent(plan, [], unfit as (typeof over)[number])?.message)).toContain(words);
   });
 });
 
@@ -276,7 +277,11 @@ test('a window is early, then open, then late', () => {
 test('planned against actual time: from a timed step’s own start, else from what was done last before it', () => {
   const times = stepTimes(plan, fold(...wholeBatch), Date.UTC(2026, 2, 4, 9, 59));
   const of = (id: string) => times.find(({ step: { id: stepId } }) => stepId === id);
-  expect(of('weigh-1-strong')).toMatchObject({ title: 'Weigh strong flour', actualS: 60, verdict: 'free' });
+  expect(said(of('weigh-1-strong'))).toMatchObject({
+    title: 'Weigh strong flour',
+    actualS: 60,
+    verdict: 'free',
+  });
   expect(of('mix-1')).toMatchObject({
     actualS: 60,
     window: { earliestS: 120, latestS: 240 },

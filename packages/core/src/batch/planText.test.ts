@@ -1,3 +1,5 @@
+import { ENGLISH_US } from '../message/reader';
+import { said } from '../test/said';
 import { DOCUMENT_NAMES, jsonSchemaOf, parseJson } from '../document/documents';
 import { formula, kitchen, request } from '../test/examples';
 import { bakePhases, bakeSecondsOf } from '../formula/bakePhases';
@@ -24,7 +26,7 @@ describe('steps in words', () => {
     ['rest-1', 'Rest the dough'],
     ['rest-2', 'Rest the balls'],
     ['griddle', 'Griddle'],
-  ])('%s is called "%s"', (id, title) => expect(stepTitle(plan, step(id))).toBe(title));
+  ])('%s is called "%s"', (id, title) => expect(said(stepTitle(plan, step(id)))).toBe(title));
 
   test('timed steps have a window, others have none', () => {
     expect(stepWindow(plan, step('mix-1'))).toEqual({ earliestS: 120, latestS: 240 });
@@ -55,7 +57,7 @@ describe('bake phases', () => {
       ],
       finish: { kind: 'flame' as const, seconds: 6 },
     };
-    expect(bakePhases(bake)).toEqual([
+    expect(said(bakePhases(bake))).toEqual([
       { name: 'Side 1', seconds: 25, flame: false, act: 'wet face down' },
       { name: 'Side 2', seconds: 20, flame: false, pressed: true, act: 'press lightly, butter it' },
       { name: 'Flame', seconds: 6, flame: true, act: 'tongs, hands clear' },
@@ -70,16 +72,16 @@ describe('bake phases', () => {
 describe('explanations', () => {
   test('show the inputs that the equation needs, in the units of the reader', () => {
     const metric = explainFigure(plan, 'dough');
-    expect(metric.value).toBe('5,978\u00a0g');
-    expect(metric.inputs).toContainEqual({ label: 'Before rounding', value: '5,977.4\u00a0g' });
-    expect(explainFigure(plan, 'dough', 'us').value).toMatch(/^13 lb .*oz$/);
-    expect(explainFigure(plan, 'disc', 'us').value).toMatch(/in$/);
+    expect(said(metric.value)).toBe('5,978\u00a0g');
+    expect(said(metric.inputs)).toContainEqual({ label: 'Before rounding', value: '5,977.4\u00a0g' });
+    expect(said(explainFigure(plan, 'dough').value, ENGLISH_US)).toMatch(/^13 lb .*oz$/);
+    expect(said(explainFigure(plan, 'disc').value, ENGLISH_US)).toMatch(/in$/);
   });
 
   test('hydration names every line that brings water, and they add up', () => {
     const { inputs, value } = explainFigure(plan, 'hydration');
     expect(inputs).toHaveLength(1);
-    expect(inputs[0]?.value).toBe(value);
+    expect(said(inputs[0]?.value)).toBe(said(value));
   });
 
   test('a line that the plan does not have is a mistake of the program', () => {

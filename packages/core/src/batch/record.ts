@@ -1,3 +1,4 @@
+import { message, sameWords } from '../message/message';
 import { doughTotals } from '../formula/percentages';
 import { piecesFor } from '../portion/piecesFor';
 import { wholePieces } from '../portion/wholePieces';
@@ -46,7 +47,7 @@ function nowOf(plan: Plan, state: BatchState, now: StepState): NonNullable<Batch
   if (balls) {
     return {
       ...{ stepId: step.id, kind: step.kind, startedMs: balls.sinceMs, closesMs: balls.bestByMs },
-      title: `${balls.pieces} balls in the fridge`,
+      title: message('{pieces, number} balls in the fridge', { pieces: balls.pieces }),
       opensMs: balls.bestByMs - LAST_OF_COLD * (balls.bestByMs - balls.sinceMs),
     };
   }
@@ -72,7 +73,7 @@ function aheadOf(plan: Plan, state: BatchState): NonNullable<BatchRecord['ahead'
     if (status === 'done') continue;
     const title = step.kind === 'weigh' ? 'Weigh' : stepTitle(plan, step);
     const last = ahead.at(-1);
-    if (last?.title === title) last.seconds += step.expectedS;
+    if (last && sameWords(last.title, title)) last.seconds += step.expectedS;
     else ahead.push({ kind: step.kind, title, seconds: step.expectedS });
   }
   return ahead;

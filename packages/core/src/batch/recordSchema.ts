@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { wordsSchema } from '../message/wordsSchema';
 import { whoFields } from './whoSchema';
 import { HOLDINGS } from '../kitchen/holdings';
 import { STEP_KINDS, totalsSchema } from '../plan/planSchema';
@@ -17,7 +18,7 @@ const recordLineSchema = z.strictObject({
 export const batchRecordSchema = z.strictObject({
   status: z.enum(['running', 'finished', 'abandoned']),
   /** Title of the step to do now; null when the batch is over. */
-  nowTitle: z.string().nullable(),
+  nowTitle: wordsSchema.nullable(),
   piecesPlanned: z.number(),
   /** What the dough in the bowls should give at the planned ball weight. */
   piecesExpected: z.number(),
@@ -40,14 +41,14 @@ export const batchRecordSchema = z.strictObject({
     .strictObject({
       stepId: z.string(),
       kind: z.enum(STEP_KINDS),
-      title: z.string(),
+      title: wordsSchema,
       startedMs: z.number().nullable(),
       opensMs: z.number().nullable(),
       closesMs: z.number().nullable(),
     })
     .optional(),
   ahead: z
-    .array(z.strictObject({ kind: z.enum(STEP_KINDS), title: z.string(), seconds: z.number() }))
+    .array(z.strictObject({ kind: z.enum(STEP_KINDS), title: wordsSchema, seconds: z.number() }))
     .optional(),
   finishedMs: z.number().nullable(),
   /** Everybody who worked on it, by the ids of cooks. */

@@ -1,6 +1,6 @@
+import { type Words, message, fromText } from '../message/message';
 import type { Problem } from '../message/problem';
 import { type BatchEvent, eventSchema } from './eventSchema';
-import { formatMass } from '../quantity/formatQuantity';
 import { ballsAtHand, coldStore } from './coldStore';
 import { foldBatch } from './foldBatch';
 import { heldStock, movable } from './heldStock';
@@ -61,7 +61,11 @@ function refuseCorrection(
   }
   const right = eventSchema.safeParse(withCorrection(target, event));
   if (right.success) return null;
-  return { reason: 'unfit', path: 'value', message: right.error.issues[0]?.message ?? 'This cannot be.' };
+  return {
+    reason: 'unfit',
+    path: 'value',
+    message: fromText(right.error.issues[0]?.message ?? 'This cannot be.'),
+  };
 }
 
 /** A scale is read to so much, g. */
@@ -74,17 +78,22 @@ function refuseCold(plan: Plan, events: readonly BatchEvent[], event: BatchEvent
   if (event.type !== 'chilled' && event.type !== 'taken-out' && event.type !== 'drawn') return null;
   const state = foldBatch(plan, events);
   const { balls, dough } = coldStore(plan, state);
-  const unfit = (path: string, message: string): Refusal => ({ reason: 'unfit', path, message });
+  const unfit = (path: string, message: Words): Refusal => ({ reason: 'unfit', path, message });
   if (event.type === 'drawn') {
     const leftG = dough?.massG ?? 0;
     return event.massG > leftG + DRAW_TOLERANCE_G
-      ? unfit('massG', `Only ${formatMass(leftG)} of this dough is in the fridge.`)
+      ? unfit('massG', message('Only {left} of this dough is in the fridge.', { left: { g: leftG } }))
       : null;
   }
   const most = event.type === 'chilled' ? ballsAtHand(plan, state) : (balls?.pieces ?? 0);
   if (event.pieces <= most) return null;
   const where = event.type === 'chilled' ? 'at hand' : 'in the fridge';
-  return unfit('pieces', most === 0 ? `No balls are ${where}.` : `Only ${most} balls are ${where}.`);
+  return unfit(
+    'pieces',
+    most === 0
+      ? message('No balls are {where}.', { where })
+      : message('Only {most, number} balls are {where}.', { most, where }),
+  );
 }
 
 const isEnd = ({ type }: BatchEvent): boolean => type === 'finished' || type === 'abandoned';
@@ -93,11 +102,11 @@ const isEnd = ({ type }: BatchEvent): boolean => type === 'finished' || type ===
 function refuseMove(plan: Plan, events: readonly BatchEvent[], event: BatchEvent): Refusal | null {
   if (event.type !== 'moved') return null;
   const lots = heldStock(foldBatch(plan, events));
-  const unfit = (path: string, message: string): Refusal => ({ reason: 'unfit', path, message });
+  const unfit = (path: string, message: Words): Refusal => ({ reason: 'unfit', path, message });
   const there = movable(lots, event.from, 'tray');
   if (event.pieces > there) {
-    const words = there === 0 ? 'No pieces are' : `Only ${there} pieces are`;
-    return unfit('pieces', `${words} held in: ${event.from}.`);
+    const words = there === 0 ? 'No pieces are' : message('Only {there, number} pieces are', { there });
+    return unfit('pieces', message('{words} held in: {from}.', { words, from: event.from }));
   }
   return event.pieces > movable(lots, event.from, event.to)
     ? unfit('to', 'Bread that was thawed is not frozen again.')
@@ -121,7 +130,10 @@ export function refuseEvent(
     return {
       reason: 'unfit',
       path: 'type',
-      message: `This batch has ${MOST_EVENTS.toLocaleString('en-US')} acts and takes no more: finish it and start another.`,
+      message: message(
+        'This batch has {toLocaleString} acts and takes no more: finish it and start another.',
+        { toLocaleString: MOST_EVENTS.toLocaleString('en-US') },
+      ),
     };
   }
   const end = endHeardMs !== null && events.some(isEnd) ? liveEvents(events).find(isEnd) : undefined;
@@ -135,7 +147,9 @@ export function refuseEvent(
     return {
       reason: 'over',
       path: 'type',
-      message: `This batch is ${end.type === 'finished' ? 'finished' : 'given up'}; undo that first to change it.`,
+      message: message('This batch is {type}; undo that first to change it.', {
+        type: end.type === 'finished' ? 'finished' : 'given up',
+      }),
     };
   }
   if (event.type === 'void') {
@@ -149,12 +163,25 @@ export function refuseEvent(
   const kinds = STEP_KINDS_OF[event.type];
   if (!kinds || !('stepId' in event)) return null;
   const step = plan.steps.find(({ id }) => id === event.stepId);
-  if (!step) return { reason: 'unfit', path: 'stepId', message: `This batch has no step “${event.stepId}”.` };
+  if (!step)
+    return {
+      reason: 'unfit',
+      path: 'stepId',
+      message: message('This batch has no step “{stepId}”.', { stepId: event.stepId }),
+    };
   if (!kinds.includes(step.kind)) {
-    return { reason: 'unfit', path: 'stepId', message: `The step “${step.id}” cannot be ${event.type}.` };
+    return {
+      reason: 'unfit',
+      path: 'stepId',
+      message: message('The step “{id}” cannot be {type}.', { id: step.id, type: event.type }),
+    };
   }
   if (event.type === 'added' && !plan.sheet.some(({ lineId }) => lineId === event.lineId)) {
-    return { reason: 'unfit', path: 'lineId', message: `This batch has no line “${event.lineId}”.` };
+    return {
+      reason: 'unfit',
+      path: 'lineId',
+      message: message('This batch has no line “{lineId}”.', { lineId: event.lineId }),
+    };
   }
   return null;
 }

@@ -1,5 +1,5 @@
+import { type Words, message } from '../message/message';
 import { type PieceTarget, cutInto } from '../portion/piecesFor';
-import { formatMass, formatPercent, type UnitSystem } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
 import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan } from '../plan/planSchema';
@@ -24,7 +24,7 @@ export const ballStandard = ({ pieces, ballG, formula }: Plan): PieceTarget => (
  * is too little to be felt.
  * @param dough of one bowl, as it is when mixing ends
  */
-export function skippedWords(plan: Plan, dough: RunningDough, units: UnitSystem = 'metric'): string | null {
+export function skippedWords(plan: Plan, dough: RunningDough): Words | null {
   const line = plan.sheet.find(({ lineId }) => lineId === plan.holdBack?.lineId);
   if (!line || line.kind === 'flour' || dough.heldLeftG < NOT_FELT * dough.flourG) return null;
   const standard = ballStandard(plan);
@@ -34,6 +34,20 @@ export function skippedWords(plan: Plan, dough: RunningDough, units: UnitSystem 
     plan.pieces,
     standard,
   );
-  const balls = `${plan.pieces} balls come to ${formatMass(ballG, 0.1, units)} instead of ${formatMass(plan.ballG, 0.1, units)}`;
-  return `${formatMass(dough.heldLeftG, line.stepG, units)} of ${line.name.toLowerCase()} stays out: hydration is ${formatPercent(dough.totals.hydration, 1)} instead of ${formatPercent(plan.totals.hydration, 1)}, and ${balls}${inTolerance ? ', within their tolerance' : ', lighter than their tolerance'}.`;
+  const balls = message('{pieces, number} balls come to {ball} instead of {ball2}', {
+    pieces: plan.pieces,
+    ball: { g: ballG, stepG: 0.1 },
+    ball2: { g: plan.ballG, stepG: 0.1 },
+  });
+  return message(
+    '{heldLeft} of {name} stays out: hydration is {hydration} instead of {hydration2}, and {balls}{inTolerance}.',
+    {
+      heldLeft: { g: dough.heldLeftG, stepG: line.stepG },
+      name: { lower: line.name },
+      hydration: { share: dough.totals.hydration, decimals: 1 },
+      hydration2: { share: plan.totals.hydration, decimals: 1 },
+      balls,
+      inTolerance: inTolerance ? ', within their tolerance' : ', lighter than their tolerance',
+    },
+  );
 }

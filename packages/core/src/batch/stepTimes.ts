@@ -1,3 +1,4 @@
+import type { Words } from '../message/message';
 import type { Plan, Step } from '../plan/planSchema';
 import { stepTitle, stepWindow } from '../plan/stepText';
 import type { BatchState, StepState } from './batchState';
@@ -21,7 +22,7 @@ export function liveWindow(
 /** How long a step was meant to take and how long it took. */
 export interface StepTime {
   step: Step;
-  title: string;
+  title: Words;
   /** The window of a timed step, else null and `expectedS` counts. */
   window: { earliestS: number; latestS: number } | null;
   expectedS: number;

@@ -1,4 +1,4 @@
-import { formatLength, formatMass, formatTempDifference, type UnitSystem } from '../quantity/formatQuantity';
+import { type Words, message } from '../message/message';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import { roundToStep } from '../quantity/roundToStep';
 import type { CaseFile } from './evidence';
@@ -6,7 +6,7 @@ import type { Cause } from './table';
 
 /** The next change for a cause, in words with numbers; carried into the next plan where a plan has a place for it. */
 export interface Change {
-  words: string;
+  words: Words;
   adjust: Pick<Adjustment, 'what' | 'value'> | null;
 }
 
@@ -36,48 +36,47 @@ const step = (what: Stepped, off: number): number =>
   roundToStep(Math.min(STEP[what].most, Math.max(STEP[what].least, off)), GRAIN[what]);
 
 const by =
-  (what: Stepped, direction: 1 | -1, words: (value: number, units: UnitSystem) => string) =>
-  (off: number, { units }: CaseFile): Change => {
+  (what: Stepped, direction: 1 | -1, words: (value: number) => Words) =>
+  (off: number): Change => {
     const value = step(what, off);
-    return { words: words(value, units), adjust: { what, value: direction * value } };
+    return { words: words(value), adjust: { what, value: direction * value } };
   };
 const say =
-  (words: string | ((file: CaseFile) => string)) =>
+  (words: Words | ((file: CaseFile) => Words)) =>
   (_off: number, file: CaseFile): Change => ({
-    words: typeof words === 'string' ? words : words(file),
+    words: typeof words === 'function' ? words(file) : words,
     adjust: null,
   });
 
 /** What to change for each cause, from how far the batch was off. */
 export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
-  'too-dry': by(
-    'water',
-    1,
-    (value) => `${value} points more water, and weigh the flour instead of scooping it.`,
+  'too-dry': by('water', 1, (value) =>
+    message('{value, number} points more water, and weigh the flour instead of scooping it.', { value }),
   ),
-  'too-wet': by('water', -1, (value) => `${value} points less water.`),
+  'too-wet': by('water', -1, (value) => message('{value, number} points less water.', { value })),
   'bench-flour': say('Dust half as much, and brush each disc before it goes on.'),
-  'rest-short': by('rest', 1, (value) => `Rest ${value} min longer before rolling.`),
-  'over-kneaded': by('knead', -1, (value) => `Knead ${value} s less, and stop at the test.`),
-  'dough-cold': by('rest', 1, (value) => `Warmer liquid, or ${value} min more rest in the warm.`),
-  'plate-cold': by(
-    'plate',
-    1,
-    (value, units) => `Plate ${formatTempDifference(value, units)} hotter, and wait until it is there.`,
+  'rest-short': by('rest', 1, (value) =>
+    message('Rest {value, number} min longer before rolling.', { value }),
   ),
-  'plate-hot': by(
-    'plate',
-    -1,
-    (value, units) => `Plate ${formatTempDifference(value, units)} cooler; wipe it damp between batches.`,
+  'over-kneaded': by('knead', -1, (value) =>
+    message('Knead {value, number} s less, and stop at the test.', { value }),
   ),
-  'time-long': by('sides', -1, (value) => `${value} s less on each side.`),
-  'time-short': by('sides', 1, (value) => `${value} s more on each side.`),
-  thick: by('thickness', -1, (value, units) => `Roll ${formatLength(value, units)} thinner.`),
-  thin: by('thickness', 1, (value, units) => `Roll ${formatLength(value, units)} thicker.`),
+  'dough-cold': by('rest', 1, (value) =>
+    message('Warmer liquid, or {value, number} min more rest in the warm.', { value }),
+  ),
+  'plate-cold': by('plate', 1, (value) =>
+    message('Plate {value} hotter, and wait until it is there.', { value: { kelvin: value } }),
+  ),
+  'plate-hot': by('plate', -1, (value) =>
+    message('Plate {value} cooler; wipe it damp between batches.', { value: { kelvin: value } }),
+  ),
+  'time-long': by('sides', -1, (value) => message('{value, number} s less on each side.', { value })),
+  'time-short': by('sides', 1, (value) => message('{value, number} s more on each side.', { value })),
+  thick: by('thickness', -1, (value) => message('Roll {value} thinner.', { value: { mm: value } })),
+  thin: by('thickness', 1, (value) => message('Roll {value} thicker.', { value: { mm: value } })),
   uneven: say('Roll from the middle outwards, a quarter turn each time; stop short of the edge.'),
-  'balls-uneven': say(
-    ({ facts, units }) =>
-      `Weigh each ball to ${formatMass(facts.balls.targetG, 1, units)}, or cut by the guide.`,
+  'balls-uneven': say(({ facts }) =>
+    message('Weigh each ball to {target}, or cut by the guide.', { target: { g: facts.balls.targetG } }),
   ),
   'loose-flour': say('Brush the discs, and wipe the plate with a damp cloth every few pieces.'),
   'skin-dried': say(
@@ -88,17 +87,19 @@ export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
   'little-bench-flour': say('Dust bench and pin for each disc, and brush it off before the plate.'),
   'dirty-plate': say('Wipe the plate after every few pieces; scrape it when it is cold.'),
   'ball-not-round': say('Round each ball tight, its seam below, and press it flat from the middle first.'),
-  'sides-unequal': say(
-    ({ plan }) =>
-      `Turn by the clock: ${plan.formula.bake.sides.map(({ seconds }) => `${seconds} s`).join(', then ')}.`,
+  'sides-unequal': say(({ plan }) =>
+    message('Turn by the clock: {sides}.', {
+      sides: {
+        list: plan.formula.bake.sides.map(({ seconds }) => message('{seconds, number} s', { seconds })),
+        glue: ', then ',
+      },
+    }),
   ),
   'plate-uneven': say('Map the plate, and use the places that agree; move each piece once.'),
   holed: say('Roll without folds, on a bench without crumbs; a torn disc goes back into a ball.'),
   'face-dry': say('Wet the whole face just before it goes on, to its edge.'),
   'plate-oily': say('Wipe the iron dry, no oil: it holds the bread by its wet face.'),
-  'salt-high': by(
-    'salt',
-    -1,
-    (value) => `${value} points less salt, weighed and not spooned: crystals differ.`,
+  'salt-high': by('salt', -1, (value) =>
+    message('{value, number} points less salt, weighed and not spooned: crystals differ.', { value }),
   ),
 };

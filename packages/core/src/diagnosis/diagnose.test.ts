@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import type { Batch } from '../batch/batchSchema';
 import type { EventBody } from '../batch/eventSchema';
 import { type Formula, formulaSchema } from '../formula/formulaSchema';
@@ -82,7 +83,7 @@ const CASES: [Symptom, Cause, RegExp, Batch, Batch | null][] = [
 describe('each cause has the batch’s own evidence', () => {
   test.each(CASES)('%s: %s', (symptom, cause, words, guilty, innocent) => {
     const of = (one: Batch) => diagnose(one, [symptom]).suspects.find((suspect) => suspect.cause === cause);
-    expect(of(guilty)?.evidence).toMatchObject({
+    expect(said(of(guilty)?.evidence)).toMatchObject({
       says: 'yes',
       words: expect.stringMatching(words) as string,
     });
@@ -109,11 +110,11 @@ describe('each cause has the batch’s own evidence', () => {
       diagnose(batch(aiming(aim), { type: 'felt', stepId: 'knead-1', feel }), ['holes']).suspects.find(
         ({ cause }) => cause === 'little-bench-flour',
       )?.evidence;
-    expect(says('slightly tacky', 'right')).toMatchObject({
+    expect(said(says('slightly tacky', 'right'))).toMatchObject({
       says: 'yes',
       words: expect.stringMatching(/slightly tacky: right/) as string,
     });
-    expect(says('stiff', 'a bit tacky')).toMatchObject({
+    expect(said(says('stiff', 'a bit tacky'))).toMatchObject({
       says: 'no',
       words: expect.stringMatching(/“soft”/) as string,
     });

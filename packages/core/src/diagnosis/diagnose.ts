@@ -1,5 +1,5 @@
 import type { Batch } from '../batch/batchSchema';
-import type { UnitSystem } from '../quantity/formatQuantity';
+import { type Words, message } from '../message/message';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import { type Change, CHANGES } from './changes';
 import { EVIDENCE, type CaseFile, caseFile } from './evidence';
@@ -22,7 +22,7 @@ export interface Suspect {
 /** A test that would tell most for its minutes. */
 export interface Ask {
   cause: Cause;
-  question: string;
+  question: Words;
   minutes: number;
 }
 
@@ -57,9 +57,8 @@ export function diagnose(
   batch: Batch,
   symptoms: readonly Symptom[],
   answers: CaseFile['answers'] = {},
-  units: UnitSystem = 'metric',
 ): Diagnosis {
-  const file = caseFile(batch, answers, units);
+  const file = caseFile(batch, answers);
   const weighed = CAUSE_IDS.map((cause) => {
     const evidence = EVIDENCE[cause](file);
     const table = symptoms.reduce(
@@ -72,7 +71,7 @@ export function diagnose(
     return { cause, evidence, weight: table * (shows ? weight : Math.min(1, weight)) };
   });
   const all = weighed.reduce((sum, { weight }) => sum + weight, 0);
-  const seen = symptoms.map((symptom) => SYMPTOMS[symptom].toLowerCase()).join(', ');
+  const seen = { list: symptoms.map((symptom) => ({ lower: SYMPTOMS[symptom] })) };
   const suspects = weighed
     .map(({ cause, evidence, weight }): Suspect => {
       const change = CHANGES[cause](evidence.off, file);
@@ -84,7 +83,7 @@ export function diagnose(
               id: `diagnosis/${batch.id}/${cause}`,
               from: 'diagnosis',
               ...change.adjust,
-              words: `${name}: ${seen}`,
+              words: message('{cause}: {seen}', { cause: name, seen }),
             }
           : null,
       };
@@ -97,7 +96,7 @@ export function diagnose(
     )
     .map(({ cause, probability }) => ({
       cause,
-      question: TESTS[cause].question(units),
+      question: TESTS[cause].question(),
       minutes: TESTS[cause].minutes,
       // A test tells most where a cause is as likely as not.
       worth: (probability * (1 - probability)) / TESTS[cause].minutes,

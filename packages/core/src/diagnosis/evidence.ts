@@ -1,3 +1,4 @@
+import { type Words, message } from '../message/message';
 import { mean } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
 import { foldBatch } from '../batch/foldBatch';
@@ -10,14 +11,6 @@ import { batchFacts } from '../log/batchFacts';
 import type { BatchFacts } from '../log/factsSchema';
 import { measuredDisc } from '../portion/measuredDisc';
 import { ballSample } from '../quality/ballSample';
-import {
-  formatLength,
-  formatMass,
-  formatPercent,
-  formatSpan,
-  formatTempDifference,
-  type UnitSystem,
-} from '../quantity/formatQuantity';
 import {
   faceDry,
   holed,
@@ -38,14 +31,9 @@ export interface CaseFile {
   startedMs: number;
   /** What a cook answered to the tests that were asked for. */
   answers: Partial<Record<Cause, boolean>>;
-  units: UnitSystem;
 }
 
-export function caseFile(
-  batch: Batch,
-  answers: CaseFile['answers'] = {},
-  units: UnitSystem = 'metric',
-): CaseFile {
+export function caseFile(batch: Batch, answers: CaseFile['answers'] = {}): CaseFile {
   const state = foldBatch(batch.plan, batch.events);
   return {
     plan: batch.plan,
@@ -53,7 +41,6 @@ export function caseFile(
     facts: batchFacts(batch, state),
     startedMs: Date.parse(batch.startedAt),
     answers,
-    units,
   };
 }
 
@@ -102,42 +89,53 @@ function sideOff(file: CaseFile): number | null {
 }
 
 /** How early the last rest was ended, minutes; null where it did not end. */
-function restCut({ plan, state, startedMs }: CaseFile): { shortMin: number; words: string } | null {
+function restCut({ plan, state, startedMs }: CaseFile): { shortMin: number; words: Words } | null {
   const rest = stepTimes(plan, state, startedMs)
     .filter(({ step, actualS }) => step.kind === 'rest' && actualS !== null)
     .at(-1);
   if (!rest?.window || rest.actualS === null) return null;
   return {
     shortMin: (rest.window.earliestS - rest.actualS) / 60,
-    words: `${formatSpan(rest.actualS)} of the last rest, ${formatSpan(rest.window.earliestS)} planned`,
+    words: message('{actual} of the last rest, {earliest} planned', {
+      actual: { s: rest.actualS },
+      earliest: { s: rest.window.earliestS },
+    }),
   };
 }
 
-const signed = (value: number, unit: string, digits = 1): string =>
-  `${Math.abs(value).toFixed(digits)} ${unit} ${value < 0 ? 'under' : 'over'} plan`;
-
 const against = (off: number): string => (off < 0 ? 'under plan' : 'over plan');
-const degrees = (kelvin: number, units: UnitSystem): string =>
-  `${formatTempDifference(kelvin, units)} ${against(kelvin)}`;
-const millimetres = (mm: number, units: UnitSystem): string =>
-  `${formatLength(Math.abs(mm), units)} ${against(mm)}`;
+const signed = (value: number, unit: string, decimals = 1): Words =>
+  message('{off} {unit} {against}', {
+    off: { figure: Math.abs(value), decimals },
+    unit,
+    against: against(value),
+  });
+
+const degrees = (kelvin: number): Words =>
+  message('{off} {against}', { off: { kelvin }, against: against(kelvin) });
+const millimetres = (mm: number): Words =>
+  message('{off} {against}', { off: { mm: Math.abs(mm) }, against: against(mm) });
 
 /** For each cause, how a batch's own record speaks of it. */
 export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
   'too-dry': (file) => {
     const off = waterOff(file);
-    return off === null ? UNKNOWN : found(off < -WORTH.points, `water ${signed(off, 'points')}`, -off);
+    return off === null
+      ? UNKNOWN
+      : found(off < -WORTH.points, message('water {signed}', { signed: signed(off, 'points') }), -off);
   },
   'too-wet': (file) => {
     const off = waterOff(file);
-    return off === null ? UNKNOWN : found(off > WORTH.points, `water ${signed(off, 'points')}`, off);
+    return off === null
+      ? UNKNOWN
+      : found(off > WORTH.points, message('water {signed}', { signed: signed(off, 'points') }), off);
   },
   'bench-flour': ({ plan, state }) => {
     if (state.dustedG === 0) return UNKNOWN;
     const share = state.dustedG / plan.flourG;
     return found(
       share > WORTH.dustShare,
-      `${formatPercent(share, 1)} of bench flour went in`,
+      message('{share} of bench flour went in', { share: { share, decimals: 1 } }),
       share * PERCENT,
     );
   },
@@ -146,7 +144,10 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
     if (seen !== null) {
       return found(
         seen > wanted + WORTH.springBack,
-        `a disc sprang back ${formatPercent(seen, 1)}, ${formatPercent(wanted)} wanted`,
+        message('a disc sprang back {seen}, {wanted} wanted', {
+          seen: { share: seen, decimals: 1 },
+          wanted: { share: wanted },
+        }),
         Math.max(5, restCut(file)?.shortMin ?? 0),
       );
     }
@@ -161,11 +162,11 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
     if (knead.length === 0) return UNKNOWN;
     return found(
       worst > 0,
-      worst > 0 ? `kneaded ${formatSpan(worst)} past the longest` : 'kneaded in time',
+      worst > 0 ? message('kneaded {worst} past the longest', { worst: { s: worst } }) : 'kneaded in time',
       worst,
     );
   },
-  'dough-cold': ({ plan, state, units }) => {
+  'dough-cold': ({ plan, state }) => {
     const reads = state.steps.flatMap(({ step, seen }) =>
       step.kind === 'mix'
         ? []
@@ -174,35 +175,55 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
     const last = reads.at(-1);
     const wantedC = plan.today?.doughC;
     if (last === undefined || wantedC === undefined) return UNKNOWN;
-    return found(last < wantedC - WORTH.doughC, `dough ${degrees(last - wantedC, units)}`, wantedC - last);
+    return found(
+      last < wantedC - WORTH.doughC,
+      message('dough {degrees}', { degrees: degrees(last - wantedC) }),
+      wantedC - last,
+    );
   },
   'plate-cold': (file) => {
     const off = plateOff(file);
-    return off === null ? UNKNOWN : found(off < -WORTH.plateC, `plate ${degrees(off, file.units)}`, -off);
+    return off === null
+      ? UNKNOWN
+      : found(off < -WORTH.plateC, message('plate {degrees}', { degrees: degrees(off) }), -off);
   },
   'plate-hot': (file) => {
     const off = plateOff(file);
-    return off === null ? UNKNOWN : found(off > WORTH.plateC, `plate ${degrees(off, file.units)}`, off);
+    return off === null
+      ? UNKNOWN
+      : found(off > WORTH.plateC, message('plate {degrees}', { degrees: degrees(off) }), off);
   },
   'time-long': (file) => {
     const off = sideOff(file);
-    return off === null ? UNKNOWN : found(off > WORTH.sideS, `sides ${signed(off, 's', 0)}`, off);
+    return off === null
+      ? UNKNOWN
+      : found(off > WORTH.sideS, message('sides {signed}', { signed: signed(off, 's', 0) }), off);
   },
   'time-short': (file) => {
     const off = sideOff(file);
-    return off === null ? UNKNOWN : found(off < -WORTH.sideS, `sides ${signed(off, 's', 0)}`, -off);
+    return off === null
+      ? UNKNOWN
+      : found(off < -WORTH.sideS, message('sides {signed}', { signed: signed(off, 's', 0) }), -off);
   },
   thick: (file) => {
     const off = thicknessOff(file);
     return off === null
       ? UNKNOWN
-      : found(off > WORTH.thicknessMm, `discs ${millimetres(off, file.units)}`, off);
+      : found(
+          off > WORTH.thicknessMm,
+          message('discs {millimetres}', { millimetres: millimetres(off) }),
+          off,
+        );
   },
   thin: (file) => {
     const off = thicknessOff(file);
     return off === null
       ? UNKNOWN
-      : found(off < -WORTH.thicknessMm, `discs ${millimetres(off, file.units)}`, -off);
+      : found(
+          off < -WORTH.thicknessMm,
+          message('discs {millimetres}', { millimetres: millimetres(off) }),
+          -off,
+        );
   },
   uneven: ({ state }) => {
     const worst = state.discs
@@ -210,14 +231,21 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
       .flatMap((thickness) => (thickness ? [thickness.unevenness] : []));
     if (worst.length === 0) return UNKNOWN;
     const most = Math.max(...worst);
-    return found(most > WORTH.uneven, `thickness of a disc varies by ${formatPercent(most)}`, most);
+    return found(
+      most > WORTH.uneven,
+      message('thickness of a disc varies by {most}', { most: { share: most } }),
+      most,
+    );
   },
-  'balls-uneven': ({ facts: { balls }, units }) => {
+  'balls-uneven': ({ facts: { balls } }) => {
     if (balls.massesG.length < 2) return UNKNOWN;
     const { sdG, cp } = ballSample(balls.massesG, { ...balls, costPerG: 0 });
     return found(
       (cp ?? 1) < 1,
-      `balls spread by ${formatMass(sdG ?? 0, 0.1, units)}, ${formatMass(balls.toleranceG, 0.1, units)} allowed`,
+      message('balls spread by {sd}, {tolerance} allowed', {
+        sd: { g: sdG ?? 0, stepG: 0.1 },
+        tolerance: { g: balls.toleranceG, stepG: 0.1 },
+      }),
       sdG ?? 0,
     );
   },
@@ -237,17 +265,19 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
     return late.length > 0 ? found(true, 'a rest went past its latest', 5) : UNKNOWN;
   },
   unwrapped: ({ state }) =>
-    state.held.length > 0 ? found(false, `put away in the ${state.held[0]?.how ?? ''}`, 0) : UNKNOWN,
+    state.held.length > 0
+      ? found(false, message('put away in the {how}', { how: state.held[0]?.how ?? '' }), 0)
+      : UNKNOWN,
   'fat-low': ({ plan, state }) => {
     const { lines, actual, planned } = batchRecord(plan, state);
     if (lines.some(({ weighedG }) => weighedG === null)) return UNKNOWN;
     const off = (actual.fat - planned.fat) * PERCENT;
-    return found(off < -WORTH.fatPoints, `fat ${signed(off, 'points')}`, -off);
+    return found(off < -WORTH.fatPoints, message('fat {signed}', { signed: signed(off, 'points') }), -off);
   },
   'salt-high': ({ plan, state }) => {
     const { lines, actual, planned } = batchRecord(plan, state);
     if (lines.some(({ weighedG }) => weighedG === null)) return UNKNOWN;
     const off = (actual.salt - planned.salt) * PERCENT;
-    return found(off > WORTH.saltPoints, `salt ${signed(off, 'points', 2)}`, off);
+    return found(off > WORTH.saltPoints, message('salt {signed}', { signed: signed(off, 'points', 2) }), off);
   },
 };

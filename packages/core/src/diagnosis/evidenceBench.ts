@@ -1,12 +1,7 @@
+import { message } from '../message/message';
 import { mean } from 'simple-statistics';
 import type { BatchState } from '../batch/batchState';
 import { type DoughAim, type Feel, feelWord } from '../dough/feel';
-import {
-  formatLength,
-  formatPercent,
-  formatTempDifference,
-  type UnitSystem,
-} from '../quantity/formatQuantity';
 import type { Plan } from '../plan/planSchema';
 import { type Evidence, UNKNOWN, found } from './found';
 
@@ -14,7 +9,6 @@ import { type Evidence, UNKNOWN, found } from './found';
 interface Seen {
   plan: Plan;
   state: BatchState;
-  units: UnitSystem;
 }
 
 /** Differences smaller than these are not blamed. */
@@ -43,10 +37,14 @@ const lastFeel = ({ steps }: BatchState): Feel | undefined =>
 export function littleBenchFlour({ plan, state }: Seen): Evidence {
   const feel = lastFeel(state);
   const share = state.dustedG / plan.flourG;
-  if (share > 2 * WORTH.dust) return found(false, `${formatPercent(share, 1)} of bench flour went in`, 0);
+  if (share > 2 * WORTH.dust)
+    return found(false, message('{share} of bench flour went in', { share: { share, decimals: 1 } }), 0);
   if (feel === undefined) return UNKNOWN;
   const { aim = 'soft' } = plan.formula.method.knead;
-  const bare = `last felt “${feelWord(feel, aim)}”, ${state.dustedG === 0 ? 'no' : formatPercent(share, 1)} bench flour counted`;
+  const bare = message('last felt “{feelWord}”, {dusted} bench flour counted', {
+    feelWord: feelWord(feel, aim),
+    dusted: state.dustedG === 0 ? 'no' : { share, decimals: 1 },
+  });
   return found(TACKY[aim].has(feel) && share < WORTH.dust, bare, 1);
 }
 
@@ -62,17 +60,20 @@ export function unwiped({ plan, state }: Seen): Evidence {
     begun,
   ];
   const longest = Math.max(...wipes.slice(1).map((at, index) => at - (wipes[index] ?? 0)));
-  const words = `up to ${longest} pieces without a wipe, one every ${first.every} asked for`;
+  const words = message(
+    'up to {longest, number} pieces without a wipe, one every {every, number} asked for',
+    { longest, every: first.every },
+  );
   return found(longest > WORTH.overdue * first.every, words, longest);
 }
 
 /** A disc that is longer one way than the other. */
-export function outOfRound({ state, units }: Seen): Evidence {
+export function outOfRound({ state }: Seen): Evidence {
   const [worst] = state.discs
     .map(({ diametersMm: [a, b] }) => ({ a, b, by: (2 * Math.abs(a - b)) / (a + b) }))
     .sort((one, other) => other.by - one.by);
   if (!worst) return UNKNOWN;
-  const words = `a disc of ${formatLength(worst.a, units)} × ${formatLength(worst.b, units)}`;
+  const words = message('a disc of {a} × {b}', { a: { mm: worst.a }, b: { mm: worst.b } });
   return found(worst.by > WORTH.outOfRound, words, worst.by);
 }
 
@@ -85,18 +86,28 @@ export function unequalSides({ plan, state }: Seen): Evidence {
   });
   if (off.length < 2) return UNKNOWN;
   const [most, least] = [Math.max(...off), Math.min(...off)];
-  const words = `side ${off.indexOf(most) + 1} lay ${Math.abs(most).toFixed(0)} s ${most < 0 ? 'under' : 'over'} plan, side ${off.indexOf(least) + 1} ${Math.abs(least).toFixed(0)} s ${least < 0 ? 'under' : 'over'}`;
+  const words = message(
+    'side {indexOf, number} lay {most} s {most2} plan, side {indexOf2, number} {least} s {least2}',
+    {
+      indexOf: off.indexOf(most) + 1,
+      most: { figure: Math.abs(most) },
+      most2: most < 0 ? 'under' : 'over',
+      indexOf2: off.indexOf(least) + 1,
+      least: { figure: Math.abs(least) },
+      least2: least < 0 ? 'under' : 'over',
+    },
+  );
   return found(most - least > WORTH.sideS && most > 0, words, most);
 }
 
 /** Places of the plate that differ in heat, as pieces met them. */
-export function unevenPlate({ state, units }: Seen): Evidence {
+export function unevenPlate({ state }: Seen): Evidence {
   const met = [...state.baked, ...state.onPlate].flatMap(({ plateC }) => (plateC === null ? [] : [plateC]));
   if (met.length < 2) return UNKNOWN;
   const spread = Math.max(...met) - Math.min(...met);
   return found(
     spread > WORTH.placeC,
-    `pieces met a plate ${formatTempDifference(spread, units)} apart`,
+    message('pieces met a plate {spread} apart', { spread: { kelvin: spread } }),
     spread,
   );
 }
@@ -104,7 +115,9 @@ export function unevenPlate({ state, units }: Seen): Evidence {
 /** Pieces that tore are counted as they are taken out. */
 export function holed({ state }: Seen): Evidence {
   const torn = state.rejected.reduce((sum, { pieces, reason }) => sum + (reason === 'torn' ? pieces : 0), 0);
-  return torn > 0 ? found(true, `${torn} ${torn === 1 ? 'piece' : 'pieces'} torn`, torn) : UNKNOWN;
+  return torn > 0
+    ? found(true, message('{torn, plural, one {# piece} other {# pieces}} torn', { torn }), torn)
+    : UNKNOWN;
 }
 
 /** The face that should stick to the iron was not to be wetted. */
@@ -116,5 +129,7 @@ export function faceDry({ plan }: Seen): Evidence {
 /** Oil on the iron: bread that should stick to it does not. */
 export function oilyPlate({ state }: Seen): Evidence {
   const last = state.cared.findLast(({ what }) => what === 'wipe it with oil');
-  return last ? found(true, `oiled after piece ${last.afterPieces}`, 1) : UNKNOWN;
+  return last
+    ? found(true, message('oiled after piece {afterPieces, number}', { afterPieces: last.afterPieces }), 1)
+    : UNKNOWN;
 }

@@ -1,9 +1,9 @@
-import { formatTemp, formatTempDifference, type UnitSystem } from '../quantity/formatQuantity';
+import { type Words, message } from '../message/message';
 import type { Cause } from './table';
 
 /** A test that tells whether a cause is there: what to do, what it costs, how sure its answer is. */
 export interface CheapTest {
-  question: (units: UnitSystem) => string;
+  question: () => Words;
   /** Minutes of a cook. */
   minutes: number;
 }
@@ -15,13 +15,22 @@ export const TESTS: Record<Cause, CheapTest> = {
   'bench-flour': { question: () => 'Brush a raw disc: does flour fall off?', minutes: 0.2 },
   'rest-short': { question: () => 'Poke a ball: does the dent spring right back?', minutes: 0.2 },
   'over-kneaded': { question: () => 'Stretch a scrap: does it tear at once, tight as rubber?', minutes: 0.5 },
-  'dough-cold': { question: (units) => `Probe a ball: is it below ${formatTemp(20, units)}?`, minutes: 1 },
+  'dough-cold': {
+    question: () => message('Probe a ball: is it below {formatTemp}?', { formatTemp: { tempC: 20 } }),
+    minutes: 1,
+  },
   'plate-cold': {
-    question: (units) => `Read the plate: is it more than ${formatTempDifference(10, units)} under plan?`,
+    question: () =>
+      message('Read the plate: is it more than {formatTempDifference} under plan?', {
+        formatTempDifference: { kelvin: 10 },
+      }),
     minutes: 0.5,
   },
   'plate-hot': {
-    question: (units) => `Read the plate: is it more than ${formatTempDifference(10, units)} over plan?`,
+    question: () =>
+      message('Read the plate: is it more than {formatTempDifference} over plan?', {
+        formatTempDifference: { kelvin: 10 },
+      }),
     minutes: 0.5,
   },
   'time-long': { question: () => 'Time one piece: does it lie longer than the program?', minutes: 1.5 },
@@ -57,8 +66,10 @@ export const TESTS: Record<Cause, CheapTest> = {
     minutes: 1.5,
   },
   'plate-uneven': {
-    question: (units) =>
-      `Read the plate in the middle and at the rim: do they differ by ${formatTempDifference(20, units)}?`,
+    question: () =>
+      message('Read the plate in the middle and at the rim: do they differ by {formatTempDifference}?', {
+        formatTempDifference: { kelvin: 20 },
+      }),
     minutes: 1,
   },
   holed: { question: () => 'Hold a disc to the light: is there a hole or a fold in it?', minutes: 0.2 },

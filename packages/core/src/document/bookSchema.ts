@@ -1,3 +1,4 @@
+import { asText, message } from '../message/message';
 import { z } from 'zod';
 import { slugField } from '../message/fields';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
@@ -12,7 +13,14 @@ const MOST_FORMULAS = 2000;
 export const bookSchema = z
   .strictObject({
     ...formatFields(BOOK_FORMAT, BOOK_FORMAT_VERSION),
-    formulas: z.array(formulaSchema).max(MOST_FORMULAS, `A book has at most ${MOST_FORMULAS} formulas.`),
+    formulas: z
+      .array(formulaSchema)
+      .max(
+        MOST_FORMULAS,
+        asText(
+          message('A book has at most {mostFormulas, number} formulas.', { mostFormulas: MOST_FORMULAS }),
+        ),
+      ),
     ingredients: z.array(ingredientSchema).max(500),
     /** Ids of formulas that are put away. */
     archived: z.array(slugField('Archived formula')).max(MOST_FORMULAS),
@@ -24,7 +32,7 @@ export const bookSchema = z
         context.addIssue({
           code: 'custom',
           path: ['formulas', index, 'id'],
-          message: `Two formulas share the id “${id}”.`,
+          message: asText(message('Two formulas share the id “{id}”.', { id })),
         });
       }
       seen.add(id);

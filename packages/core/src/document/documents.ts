@@ -1,3 +1,4 @@
+import { message } from '../message/message';
 import { z } from 'zod';
 import { planRequestSchema } from '../plan/planRequestSchema';
 import { planSchema } from '../plan/planSchema';
@@ -36,7 +37,7 @@ export const DOCUMENT_NAMES = Object.keys(DOCUMENT_SCHEMAS) as DocumentName[];
  * @param name name of the format
  */
 export const jsonSchemaOf = (name: DocumentName): object => ({
-  title: `Kettle Scale ${name}`,
+  title: message('Kettle Scale {name}', { name }),
   ...z.toJSONSchema(DOCUMENT_SCHEMAS[name], { io: 'input' }),
 });
 
@@ -52,7 +53,12 @@ export function parseJson(text: string): unknown {
   } catch (error) {
     const position = /position (\d+)/.exec(String(error))?.[1];
     const line = position ? text.slice(0, Number(position)).split('\n').length : null;
-    throw InputError.at('', `This is not JSON${line ? `: look at line ${line}` : ''}.`);
+    throw InputError.at(
+      '',
+      message('This is not JSON{line}.', {
+        line: line ? message(': look at line {line, number}', { line }) : '',
+      }),
+    );
   }
 }
 

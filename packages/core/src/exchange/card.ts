@@ -2,17 +2,12 @@ import { escapeUTF8 } from 'entities';
 import { careWords, kneadWords, mixWords } from '../formula/workWords';
 import { bakePhases, beforePlate } from '../formula/bakePhases';
 import { packWords } from '../formula/allergens';
-import { formulaFacts } from '../formula/formulaFacts';
+import { type FormulaFacts, formulaFacts } from '../formula/formulaFacts';
 import type { Formula } from '../formula/formulaSchema';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import {
-  type UnitSystem,
-  formatLength,
-  formatMass,
-  formatPercent,
-  formatSpan,
-  formatTemp,
-} from '../quantity/formatQuantity';
+import { type Value, type Words, message } from '../message/message';
+import { ENGLISH, type Reader } from '../message/reader';
+import { writeWords } from '../message/writeWords';
 
 const STYLE = `
 @page { size: A5; margin: 10mm }
@@ -33,7 +28,7 @@ ol { margin: 1mm 0; padding-left: 5mm }
 `;
 
 export interface CardOptions {
-  units?: UnitSystem;
+  reader?: Reader;
   /** Rules for the fonts that the program ships. */
   fontCss?: string;
   title?: string;
@@ -41,90 +36,133 @@ export interface CardOptions {
   ranges?: readonly string[];
 }
 
-const escape = escapeUTF8;
-const cells = (tag: 'td' | 'th', texts: readonly string[]) =>
-  texts.map((text) => `<${tag}>${escape(text)}</${tag}>`).join('');
+/** The work, a sentence each. */
+function stepsOf(formula: Formula, facts: FormulaFacts, ranges: readonly string[]): Words[] {
+  const { method, bake, product } = formula;
+  const span = (minS: number, maxS: number): Words =>
+    message('{from} to {to}', { from: { s: minS }, to: { s: maxS } });
+  const rests = (of: 'dough' | 'balls') =>
+    method.rests
+      .filter((rest) => rest.of === of)
+      .map((rest) =>
+        message('Rest the {of} {span}, {where}, {cover}', {
+          ...{ of, span: span(rest.earliestS, rest.latestS), cover: rest.cover },
+          where: rest.where === 'room' ? 'room' : 'fridge',
+        }),
+      );
+  const nameOf = (id: string) => facts.lines.find(({ food }) => food.id === id)?.food.name ?? id;
+  const hasFat = facts.lines.some(({ food, late }) => food.kind === 'fat' && !late);
+  const sides: Value = {
+    list: bakePhases(bake).map(({ name, seconds }, side) =>
+      ranges[side]
+        ? message('{side} {seconds, number} s ({range})', {
+            side: { lower: name },
+            seconds,
+            range: ranges[side],
+          })
+        : message('{side} {seconds, number} s', { side: { lower: name }, seconds }),
+    ),
+  };
+  const flatten: Words[] = [
+    message('Flatten to {diameter}, {thickness} thick', {
+      diameter: { mm: facts.rolled.diameterMm },
+      thickness: { mm: facts.rolled.thicknessMm },
+    }),
+    ...(method.shaping.note ? [method.shaping.note] : []),
+    ...beforePlate(bake),
+  ];
+  return [
+    message('Mix: {mix} Liquid {liquid}, salt in the {saltIn}, {span}', {
+      ...{ mix: mixWords(method, hasFat), liquid: { tempC: method.liquidTempC }, saltIn: method.saltIn },
+      span: span(method.mix.minS, method.mix.maxS),
+    }),
+    ...kneadWords(formula, nameOf).map((words, round) =>
+      round === 0 ? message('Knead {words}', { words }) : words,
+    ),
+    ...rests('dough'),
+    message('Balls of {ball} ± {tolerance}', {
+      ball: { g: product.ballG },
+      tolerance: { g: product.ballToleranceG },
+    }),
+    ...rests('balls'),
+    message('{flatten}', { flatten: { list: flatten.map((words) => ({ capital: words })), glue: '. ' } }),
+    message('Plate {plate}: {sides}', { plate: { tempC: bake.plateC }, sides }),
+    ...(bake.care ?? []).map((care) => message('Plate: {care}', { care: careWords(care) })),
+    ...(method.hold ? [method.hold] : []),
+  ];
+}
 
 /**
  * A formula as one printable page: a whole HTML document that needs nothing from outside.
  * @param formula the formula
  * @param foods ingredients of the kitchen
- * @param options measures, fonts and the ranges of the seconds
+ * @param options who reads it, fonts and the ranges of the seconds
  */
 export function cardHtml(
   formula: Formula,
   foods: readonly Ingredient[],
-  { units = 'metric', fontCss = '', ranges = [] }: CardOptions = {},
+  { reader = ENGLISH, fontCss = '', ranges = [] }: CardOptions = {},
 ): string {
   const facts = formulaFacts(formula, foods);
-  const { method, bake, product } = formula;
-  const span = (minS: number, maxS: number) => `${formatSpan(minS)} to ${formatSpan(maxS)}`;
-  const rests = (of: 'dough' | 'balls') =>
-    method.rests
-      .filter((rest) => rest.of === of)
-      .map(
-        (rest) =>
-          `Rest the ${of} ${span(rest.earliestS, rest.latestS)}, ${rest.where === 'room' ? 'room' : 'fridge'}, ${rest.cover}`,
-      );
-  const nameOf = (id: string) => facts.lines.find(({ food }) => food.id === id)?.food.name ?? id;
-  const hasFat = facts.lines.some(({ food, late }) => food.kind === 'fat' && !late);
-  const steps = [
-    `Mix: ${mixWords(method, hasFat)} Liquid ${formatTemp(method.liquidTempC, units)}, salt in the ${method.saltIn}, ${span(method.mix.minS, method.mix.maxS)}`,
-    ...kneadWords(formula, nameOf).map((words, round) => (round === 0 ? `Knead ${words}` : words)),
-    ...rests('dough'),
-    `Balls of ${formatMass(product.ballG, 1, units)} ± ${formatMass(product.ballToleranceG, 1, units)}`,
-    ...rests('balls'),
-    `Flatten to ${formatLength(facts.rolled.diameterMm, units)}, ${formatLength(facts.rolled.thicknessMm, units)} thick${[
-      method.shaping.note,
-      ...beforePlate(bake),
-    ]
-      .filter(Boolean)
-      .map((note) => `. ${note.charAt(0).toUpperCase()}${note.slice(1)}`)
-      .join('')}`,
-    `Plate ${formatTemp(bake.plateC, units)}: ${bakePhases(bake)
-      .map(
-        ({ name, seconds }, side) =>
-          `${name.toLowerCase()} ${seconds} s${ranges[side] ? ` (${ranges[side]})` : ''}`,
-      )
-      .join(', ')}`,
-    ...(bake.care ?? []).map((care) => `Plate: ${careWords(care)}`),
-    ...(method.hold ? [method.hold] : []),
+  const { bake, product } = formula;
+  const said = (words: Words): string => escapeUTF8(writeWords(words, reader));
+  const cells = (tag: 'td' | 'th', texts: readonly Words[]) =>
+    texts.map((text) => `<${tag}>${said(text)}</${tag}>`).join('');
+  const noted = (name: string, note: string | undefined): Words =>
+    note ? message('{name}, {note}', { name, note: { name: note } }) : name;
+  const lines = facts.lines.map(({ food, fraction, note }): Words[] => [
+    noted(food.name, note),
+    { share: fraction, decimals: 1 },
+    { g: fraction * facts.flourG, stepG: fraction * facts.flourG < 100 ? 0.1 : 1 },
+  ]);
+  const onBread = facts.onBread.map(({ food, gPerPiece, when, note, assumed }): Words[] => [
+    message(assumed ? '{food}, {when} (usual amount)' : '{food}, {when}', {
+      food: noted(food.name, note),
+      when,
+    }),
+    message('{each} a piece', { each: { g: gPerPiece, stepG: 0.1 } }),
+    { g: gPerPiece * facts.cost.pieces },
+  ]);
+  const fact = (label: string, value: Words) =>
+    `<div><span class="small">${said(label)}</span><b>${said(value)}</b></div>`;
+  const contains: Words =
+    facts.allergens.length > 0
+      ? message('{allergens}.', { allergens: { list: facts.allergens } })
+      : 'None of the listed allergens by its ingredients.';
+  const packs: Words[] =
+    facts.checkPacks.length > 0
+      ? [message('Read the packs of {packs}.', { packs: packWords(facts.checkPacks) })]
+      : [];
+  const allergens = [
+    contains,
+    ...packs,
+    'Other dough is made on this bench: traces of other allergens are possible. Follow your local food code.',
   ];
-  const lines = facts.lines.map(({ food, fraction, note }) => [
-    note ? `${food.name}, ${note}` : food.name,
-    formatPercent(fraction, 1),
-    formatMass(fraction * facts.flourG, fraction * facts.flourG < 100 ? 0.1 : 1, units),
-  ]);
-  const onBread = facts.onBread.map(({ food, gPerPiece, when, note, assumed }) => [
-    `${note ? `${food.name}, ${note}` : food.name}, ${when}${assumed ? ' (usual amount)' : ''}`,
-    `${formatMass(gPerPiece, 0.1, units)} a piece`,
-    formatMass(gPerPiece * facts.cost.pieces, 1, units),
-  ]);
-  const fact = (label: string, value: string) =>
-    `<div><span class="small">${escape(label)}</span><b>${escape(value)}</b></div>`;
   return `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><title>${escape(formula.name)}</title><style>${fontCss}${STYLE}</style></head>
+<html lang="${reader.locale}"><head><meta charset="utf-8"><title>${escapeUTF8(formula.name)}</title><style>${fontCss}${STYLE}</style></head>
 <body>
-<h1>${escape(formula.name)}</h1>
-<p>${escape(formula.summary)}</p>
-<div class="facts">${fact('Hydration', formatPercent(facts.totals.hydration, 1))}${fact('Ball', formatMass(product.ballG, 1, units))}${fact('Disc', formatLength(facts.relaxed.diameterMm, units))}${fact('Plate', formatTemp(bake.plateC, units))}</div>
-<h2>Weigh</h2>
+<h1>${escapeUTF8(formula.name)}</h1>
+<p>${escapeUTF8(formula.summary)}</p>
+<div class="facts">${fact('Hydration', { share: facts.totals.hydration, decimals: 1 })}${fact('Ball', { g: product.ballG })}${fact('Disc', { mm: facts.relaxed.diameterMm })}${fact('Plate', { tempC: bake.plateC })}</div>
+<h2>${said('Weigh')}</h2>
 <table><thead><tr>${cells('th', ['Ingredient', 'of flour', 'weight'])}</tr></thead>
 <tbody>${lines.map((line) => `<tr>${cells('td', line)}</tr>`).join('')}</tbody>
-<tfoot><tr>${cells('td', ['Dough', formatPercent(facts.totals.doughPerFlour, 1), formatMass(facts.doughG, 1, units)])}</tr></tfoot></table>
+<tfoot><tr>${cells('td', ['Dough', { share: facts.totals.doughPerFlour, decimals: 1 }, { g: facts.doughG }])}</tr></tfoot></table>
 ${
   onBread.length === 0
     ? ''
-    : `<h2>On the bread</h2>
-<table><thead><tr>${cells('th', ['Ingredient', 'a piece', `for ${facts.cost.pieces}`])}</tr></thead>
+    : `<h2>${said('On the bread')}</h2>
+<table><thead><tr>${cells('th', ['Ingredient', 'a piece', message('for {pieces, number}', { pieces: facts.cost.pieces })])}</tr></thead>
 <tbody>${onBread.map((line) => `<tr>${cells('td', line)}</tr>`).join('')}</tbody></table>
 `
-}<h2>Work</h2>
-<ol>${steps.map((step) => `<li>${escape(step)}</li>`).join('')}</ol>
-${product.look ? `<p>${escape(product.look)}</p>` : ''}
-<h2>Contains</h2>
-<p>${escape(facts.allergens.join(', ') || 'none of the listed allergens by its ingredients')}.${escape(facts.checkPacks.length > 0 ? ` Read the packs of ${packWords(facts.checkPacks)}.` : '')} Other dough is made on this bench: traces of other allergens are possible. Follow your local food code.</p>
-<p class="small">Version ${formula.version}</p>
+}<h2>${said('Work')}</h2>
+<ol>${stepsOf(formula, facts, ranges)
+    .map((step) => `<li>${said(step)}</li>`)
+    .join('')}</ol>
+${product.look ? `<p>${escapeUTF8(product.look)}</p>` : ''}
+<h2>${said('Contains')}</h2>
+<p>${allergens.map(said).join(' ')}</p>
+<p class="small">${said(message('Version {version, number}', { version: formula.version }))}</p>
 </body></html>
 `;
 }

@@ -1,3 +1,5 @@
+import { type Words, message } from '../message/message';
+import { onLine } from './readJson';
 import Papa from 'papaparse';
 import { type Book, BOOK_FORMAT, BOOK_FORMAT_VERSION } from '../document/bookSchema';
 import type { Formula } from '../formula/formulaSchema';
@@ -118,7 +120,7 @@ export function csvRows(text: string): CsvRow[] {
     step: ({ data, errors, meta }) => {
       const [wrong] = errors;
       if (wrong && wrong.type === 'Quotes') {
-        throw new InputError([{ path: '', line, message: `Line ${line}: a quotation mark is not closed.` }]);
+        throw new InputError([{ path: '', line, message: onLine(line, 'a quotation mark is not closed.') }]);
       }
       if (data.some((cell) => cell.trim() !== '')) rows.push({ cells: data, line });
       line += text.slice(from, meta.cursor).split('\n').length - 1;
@@ -144,8 +146,8 @@ export function bookFromCsv(rows: readonly CsvRow[]): CsvBook {
   const lines = new Map<string, number>();
   for (const { cells, line } of body) {
     const cell = (column: keyof Row) => cells[columns.indexOf(column)] ?? '';
-    const fail = (message: string) =>
-      new InputError([{ path: cell('key'), line, message: `Line ${line}: ${message}` }]);
+    const fail = (words: Words) =>
+      new InputError([{ path: cell('key'), line, message: onLine(line, words) }]);
     const id = cell('formula').trim();
     const known = formulas.get(id);
     const entry = known ?? { index: formulas.size, document: {}, lines: [] };
@@ -162,7 +164,8 @@ export function bookFromCsv(rows: readonly CsvRow[]): CsvBook {
       if (question) throw fail(question);
       // Its digits are kept as they are: our own files say a share to its last decimal.
       const percent = written.replace(',', '.');
-      if (!/^\d+(\.\d+)?$/.test(percent)) throw fail(`“${percent}” is not a percentage.`);
+      if (!/^\d+(\.\d+)?$/.test(percent))
+        throw fail(message('“{percent}” is not a percentage.', { percent: { name: percent } }));
       const place = entry.lines.findIndex((line) => line === undefined || !(line as { id?: string }).id);
       const at = place < 0 ? entry.lines.length : place;
       const note = cell('note');
@@ -182,7 +185,8 @@ export function bookFromCsv(rows: readonly CsvRow[]): CsvBook {
       }
       lines.set(stem ? `${stem}.${key}` : key, line);
       if (!lines.has(stem)) lines.set(stem, line);
-    } else throw fail(`the row must be “line” or “field”, not “${cell('row')}”.`);
+    } else
+      throw fail(message('the row must be “line” or “field”, not “{row}”.', { row: { name: cell('row') } }));
   }
   return {
     value: {

@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import fc from 'fast-check';
 import { BOOK_FORMAT, type Book } from '../document/bookSchema';
 import { ALLERGENS } from '../ingredient/ingredientSchema';
@@ -261,8 +262,8 @@ describe('a bad file says the line, and gives nothing', () => {
     ],
   ])('%s', (_case, file, line, sentence) => {
     const [first] = problemsIn(file);
-    expect(first?.message).toMatch(sentence);
-    expect(first?.message).toMatch(new RegExp(`^Line ${line}: `));
+    expect(said(first?.message)).toMatch(sentence);
+    expect(said(first?.message)).toMatch(new RegExp(`^Line ${line}: `));
     expect(first?.line).toBe(line);
   });
 
@@ -275,7 +276,7 @@ describe('a bad file says the line, and gives nothing', () => {
       ingredients: [],
       archived: [],
     };
-    expect(problemsIn(pretty(book))[0]?.message).toMatch(/^Line \d+: A formula needs flour/);
+    expect(said(problemsIn(pretty(book))[0]?.message)).toMatch(/^Line \d+: A formula needs flour/);
   });
 });
 
@@ -291,18 +292,21 @@ test('the printed card carries units, allergens and no markup of others', () => 
 describe('files made to exhaust their reader', () => {
   test('a page of nothing but open scripts is read at once, in proportion to its length', () => {
     const page = `<!doctype html>${'<script '.repeat(100_000)}`;
-    expect(problemsIn(page)[0]?.message).toMatch(/holds no recipe/);
+    expect(said(problemsIn(page)[0]?.message)).toMatch(/holds no recipe/);
   });
 
   test('a document that nests without end is refused by its depth, brackets inside of words are not', () => {
     const deep = `${'[{"a":'.repeat(100_000)}1${'}]'.repeat(100_000)}`;
-    expect(problemsIn(deep)[0]).toMatchObject({ line: 1, message: expect.stringMatching(/deeper than 64/) });
+    expect(said(problemsIn(deep)[0])).toMatchObject({
+      line: 1,
+      message: expect.stringMatching(/deeper than 64/),
+    });
     const words = { ...formula, summary: '[{'.repeat(100), formatVersion: 3 };
     expect(read(pretty(words)).formulas).toEqual([words]);
   });
 
   test('a file beyond all books is refused by its size', () => {
-    expect(problemsIn('x'.repeat(20_000_001))[0]?.message).toMatch(/larger than 20 MB/);
+    expect(said(problemsIn('x'.repeat(20_000_001))[0]?.message)).toMatch(/larger than 20 MB/);
   });
 });
 

@@ -1,7 +1,9 @@
 import { escapeUTF8 } from 'entities';
 import { packWords } from '../formula/allergens';
-import { type Zone, formatMoment } from '../quantity/days';
-import { formatSpan } from '../quantity/formatQuantity';
+import { type Words, message } from '../message/message';
+import { ENGLISH, type Reader } from '../message/reader';
+import { writeWords } from '../message/writeWords';
+import type { Zone } from '../quantity/days';
 import type { BreadLabel } from '../log/breadLabel';
 
 const S_PER_H = 3600;
@@ -28,20 +30,33 @@ small { font-size: 8pt }
  */
 export function labelHtml(
   label: BreadLabel,
-  { qrSvg, zone, fontCss = '' }: { qrSvg: string; zone: Zone; fontCss?: string },
+  {
+    qrSvg,
+    zone,
+    fontCss = '',
+    reader = ENGLISH,
+  }: { qrSvg: string; zone: Zone; fontCss?: string; reader?: Reader },
 ): string {
   const { product, pieces, how, madeMs, useByMs, allergens, checkPacks, batch } = label;
-  const limit = `${formatSpan(label.limitH * S_PER_H)} ${label.limitIsOwn ? 'is the kitchen’s limit' : 'is a starting figure: the kitchen has set no limit'}`;
-  const text = escapeUTF8;
+  const said = (words: Words): string => escapeUTF8(writeWords(words, reader));
+  const moment = (ms: number) => said({ ms, zone, style: 'label' });
+  const span = { s: label.limitH * S_PER_H };
+  const limit = label.limitIsOwn
+    ? message('{span} is the kitchen’s limit', { span })
+    : message('{span} is a starting figure: the kitchen has set no limit', { span });
+  const packs: Words[] =
+    checkPacks.length > 0 ? [message('Packs decide for {packs}.', { packs: packWords(checkPacks) })] : [];
+  const contains =
+    allergens.length > 0 ? { list: allergens } : 'none of the listed allergens by its ingredients';
   return `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><title>${text(product)}</title><style>${fontCss}${STYLE}</style></head>
+<html lang="${reader.locale}"><head><meta charset="utf-8"><title>${escapeUTF8(product)}</title><style>${fontCss}${STYLE}</style></head>
 <body><main><section>
-<h1>${text(product)}</h1>
-<p>${pieces} pieces, ${text(how)}</p>
-<p>Made<br><b>${text(formatMoment(madeMs, zone, 'label'))}</b></p>
-<p>Use by<br><b>${text(formatMoment(useByMs, zone, 'label'))}</b><br><small>${text(limit)}</small></p>
-<p class="contains">Contains: <strong>${text(allergens.join(', ') || 'none of the listed allergens by its ingredients')}</strong>.${text(checkPacks.length > 0 ? ` Packs decide for ${packWords(checkPacks)}.` : '')} Traces of others are possible.</p>
-<small>Follow your local food code; the person in charge decides.</small>
-</section><aside>${qrSvg}<p>Batch <strong>${text(batch)}</strong></p></aside></main></body></html>
+<h1>${escapeUTF8(product)}</h1>
+<p>${said(message('{pieces, plural, one {# piece} other {# pieces}}, {how}', { pieces, how }))}</p>
+<p>${said('Made')}<br><b>${moment(madeMs)}</b></p>
+<p>${said('Use by')}<br><b>${moment(useByMs)}</b><br><small>${said(limit)}</small></p>
+<p class="contains">${said('Contains:')} <strong>${said(message('{contains}', { contains }))}</strong>. ${[...packs, 'Traces of others are possible.'].map(said).join(' ')}</p>
+<small>${said('Follow your local food code; the person in charge decides.')}</small>
+</section><aside>${qrSvg}<p>${said('Batch')} <strong>${escapeUTF8(batch)}</strong></p></aside></main></body></html>
 `;
 }

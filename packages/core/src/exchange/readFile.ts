@@ -2,9 +2,10 @@ import { BOOK_FORMAT, type Book, bookSchema } from '../document/bookSchema';
 import { FORMULA_FORMAT, type Formula, formulaSchema } from '../formula/formulaSchema';
 import { resolveLines } from '../formula/resolveLines';
 import type { Ingredient } from '../ingredient/ingredientSchema';
+import { type Words, message } from '../message/message';
 import { InputError, parseInput } from '../message/problem';
 import { type CsvRow, bookFromCsv, csvRows, isOurCsv } from './csv';
-import { type JsonFile, readJson, withLines } from './readJson';
+import { type JsonFile, onLine, readJson, withLines } from './readJson';
 import { type Recipe, type RecipeList, ingredientTexts, recipesIn, scriptsIn, textsOf } from './recipe';
 
 /** What a file holds: formulas ready to be brought in, or lists of words that have to be read and asked about. */
@@ -23,6 +24,10 @@ const of = (contents: Partial<FileContents>): FileContents => ({
   ...contents,
 });
 
+/** What is wrong with a file as a whole, said of its first line. */
+const wrongFile = (words: Words): InputError =>
+  new InputError([{ path: '', line: 1, message: onLine(1, words) }]);
+
 /** Characters; what the server takes of a book in one go. */
 const LARGEST_FILE = 20_000_000;
 
@@ -35,11 +40,14 @@ const LARGEST_FILE = 20_000_000;
  */
 export function readFormulaFile(text: string, foods: readonly Ingredient[]): FileContents {
   if (text.length > LARGEST_FILE) {
-    const words = `Line 1: the file is larger than ${LARGEST_FILE / 1_000_000} MB; import it in parts.`;
-    throw new InputError([{ path: '', line: 1, message: words }]);
+    throw wrongFile(
+      message('the file is larger than {most, number} MB; import it in parts.', {
+        most: LARGEST_FILE / 1_000_000,
+      }),
+    );
   }
   const content = text.replace(/^\ufeff/, '').trim();
-  if (content === '') throw new InputError([{ path: '', line: 1, message: 'Line 1: the file is empty.' }]);
+  if (content === '') throw wrongFile('the file is empty.');
   if (/^<(?:!doctype|html|\?xml)/i.test(content)) return fromPage(content, foods);
   if (/^[[{]/.test(content)) return fromJson(readJson(text.replace(/^\ufeff/, '')), foods);
   const rows = csvRows(text.replace(/^\ufeff/, ''));
@@ -81,10 +89,13 @@ function fromJson(file: JsonFile, foods: readonly Ingredient[]): FileContents {
   if (recipes.length > 0) return fromRecipes(recipes, foods, () => 1);
   const words =
     typeof format === 'string'
-      ? `“${format}” is not a format this program reads.`
-      : `this is neither a formula, nor a book, nor a recipe; a formula begins with "format": "${FORMULA_FORMAT}".`;
+      ? message('“{format}” is not a format this program reads.', { format: { name: format } })
+      : message(
+          'this is neither a formula, nor a book, nor a recipe; a formula begins with "format": "{format}".',
+          { format: { name: FORMULA_FORMAT } },
+        );
   const line = lineOf('format');
-  throw new InputError([{ path: 'format', line, message: `Line ${line}: ${words}` }]);
+  throw new InputError([{ path: 'format', line, message: onLine(line, words) }]);
 }
 
 /** Our own formula is used when the lines beside it are still those that it wrote; else the lines are read. */
@@ -110,7 +121,7 @@ function fromRecipes(
     else if (list.text) contents.lists.push(list);
   }
   if (contents.formulas.length + contents.lists.length === 0) {
-    throw new InputError([{ path: '', line: 1, message: 'Line 1: the recipe has no ingredients.' }]);
+    throw wrongFile('the recipe has no ingredients.');
   }
   return contents;
 }
@@ -118,9 +129,7 @@ function fromRecipes(
 function fromPage(html: string, foods: readonly Ingredient[]): FileContents {
   const recipes = scriptsIn(html).flatMap((script) => recipesIn(readJson(script).value));
   if (recipes.length === 0) {
-    throw new InputError([
-      { path: '', line: 1, message: 'Line 1: this page holds no recipe that a program can read.' },
-    ]);
+    throw wrongFile('this page holds no recipe that a program can read.');
   }
   return fromRecipes(recipes, foods, () => 1);
 }

@@ -7,6 +7,7 @@ import {
   printParseErrorCode,
 } from 'jsonc-parser';
 import { MOST_NESTED, deepest } from '../document/nesting';
+import { type Words, message } from '../message/message';
 import { InputError, type Problem } from '../message/problem';
 import { segmentsOf } from './paths';
 
@@ -29,7 +30,11 @@ const inWords = (code: string): string => code.replace(/([a-z])([A-Z])/g, '$1 $2
 export function readJson(text: string): JsonFile {
   if (deepest(text, MOST_NESTED) > MOST_NESTED) {
     throw new InputError([
-      { path: '', message: `Line 1: it nests deeper than ${MOST_NESTED} levels.`, line: 1 },
+      {
+        path: '',
+        message: onLine(1, message('it nests deeper than {most, number} levels.', { most: MOST_NESTED })),
+        line: 1,
+      },
     ]);
   }
   const errors: ParseError[] = [];
@@ -38,7 +43,13 @@ export function readJson(text: string): JsonFile {
   if (first || !tree) {
     const line = lineAt(text, first?.offset ?? 0);
     const what = first ? inWords(printParseErrorCode(first.error)) : 'it is empty';
-    throw new InputError([{ path: '', message: `Line ${line}: this is not JSON (${what}).`, line }]);
+    throw new InputError([
+      {
+        path: '',
+        message: onLine(line, message('this is not JSON ({what}).', { what: { name: what } })),
+        line,
+      },
+    ]);
   }
   return {
     value: getNodeValue(tree),
@@ -53,6 +64,10 @@ export function readJson(text: string): JsonFile {
   };
 }
 
+/** A problem with the line of the file that it stands on. */
+export const onLine = (line: number, problem: Words): Words =>
+  message('Line {line, number}: {problem}', { line, problem });
+
 /** Runs a check of what a file holds; problems get the line they stand on, and say it. */
 export function withLines<T>(lineOf: (path: string) => number, check: () => T): T {
   try {
@@ -62,7 +77,7 @@ export function withLines<T>(lineOf: (path: string) => number, check: () => T): 
     throw new InputError(
       error.problems.map((problem): Problem => {
         const line = problem.line ?? lineOf(problem.path);
-        return { ...problem, line, message: `Line ${line}: ${problem.message}` };
+        return { ...problem, line, message: onLine(line, problem.message) };
       }),
     );
   }

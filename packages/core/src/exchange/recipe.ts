@@ -1,3 +1,6 @@
+import { ENGLISH } from '../message/reader';
+import { type Value, type Words, message } from '../message/message';
+import { writeWords } from '../message/writeWords';
 import { beforePlate } from '../formula/bakePhases';
 import { decodeHTML } from 'entities';
 import { Parser } from 'htmlparser2';
@@ -5,7 +8,6 @@ import type { Formula } from '../formula/formulaSchema';
 import { formulaFacts } from '../formula/formulaFacts';
 import { careWords, kneadWords, mixWords } from '../formula/workWords';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { formatSpan, formatTemp } from '../quantity/formatQuantity';
 
 /** The formula as a JSON literal beside the words, so that the way back loses nothing. */
 const OWN = 'kettle-scale:formula';
@@ -34,31 +36,55 @@ export function ingredientTexts(formula: Formula, foods: readonly Ingredient[]):
   ];
 }
 
+/** The work in sentences. A recipe is read by other programs, so it is written in English and metric, whoever asks. */
 function instructions(formula: Formula, foods: readonly Ingredient[]): string[] {
   const { method, bake, product } = formula;
-  const minutes = (minS: number, maxS: number) => `${formatSpan(minS)} to ${formatSpan(maxS)}`;
+  const span = (minS: number, maxS: number): Words =>
+    message('{from} to {to}', { from: { s: minS }, to: { s: maxS } });
   const rests = (of: 'dough' | 'balls') =>
     method.rests
       .filter((rest) => rest.of === of)
-      .map(
-        (rest) =>
-          `Rest the ${of} ${minutes(rest.earliestS, rest.latestS)}, ${rest.cover}, ${rest.where === 'room' ? 'at room temperature' : 'in the fridge'}.`,
+      .map((rest) =>
+        message('Rest the {of} {span}, {cover}, {where}.', {
+          ...{ of, span: span(rest.earliestS, rest.latestS), cover: rest.cover },
+          where: rest.where === 'room' ? 'at room temperature' : 'in the fridge',
+        }),
       );
   const food = new Map([...foods, ...(formula.ingredients ?? [])].map((one) => [one.id, one]));
   const nameOf = (id: string) => food.get(id)?.name ?? id;
   const hasFat = formula.lines.some(({ ingredient, late }) => food.get(ingredient)?.kind === 'fat' && !late);
-  return [
-    `${mixWords(method, hasFat)} Mix with the liquid at ${formatTemp(method.liquidTempC)}, salt in the ${method.saltIn}, ${minutes(method.mix.minS, method.mix.maxS)}.`,
-    ...kneadWords(formula, nameOf).map((words, round) => (round === 0 ? `Knead ${words}` : words)),
+  const sides: Value = {
+    list: bake.sides.map(({ seconds, plateC }) =>
+      plateC === undefined
+        ? message('{seconds, number} s', { seconds })
+        : message('{seconds, number} s at {plate}', { seconds, plate: { tempC: plateC } }),
+    ),
+    glue: ', then ',
+  };
+  const on = { plate: { tempC: bake.plateC }, sides };
+  const steps: Words[] = [
+    message('{mix} Mix with the liquid at {liquid}, salt in the {saltIn}, {span}.', {
+      ...{ mix: mixWords(method, hasFat), liquid: { tempC: method.liquidTempC }, saltIn: method.saltIn },
+      span: span(method.mix.minS, method.mix.maxS),
+    }),
+    ...kneadWords(formula, nameOf).map((words, round) =>
+      round === 0 ? message('Knead {words}', { words }) : words,
+    ),
     ...rests('dough'),
-    `Divide into balls of ${product.ballG} g.`,
+    message('Divide into balls of {ball} g.', { ball: { figure: product.ballG, most: 3 } }),
     ...rests('balls'),
-    `Flatten to ${product.thicknessMm} mm.${method.shaping.note ? ` ${method.shaping.note}` : ''}`,
-    ...beforePlate(bake).map((what) => `${what.charAt(0).toUpperCase()}${what.slice(1)}.`),
-    `Bake on the plate at ${formatTemp(bake.plateC)}: ${bake.sides.map(({ seconds, plateC }) => `${seconds} s${plateC === undefined ? '' : ` at ${formatTemp(plateC)}`}`).join(', then ')}${bake.finish ? `, then ${bake.finish.seconds} s over the ${bake.finish.kind}` : ''}.`,
-    ...(bake.care ?? []).map((care) => `For the plate: ${careWords(care)}.`),
+    message('Flatten to {thickness} mm.', { thickness: { figure: product.thicknessMm, most: 3 } }),
+    ...(method.shaping.note ? [method.shaping.note] : []),
+    ...beforePlate(bake).map((what) => message('{what}.', { what: { capital: what } })),
+    bake.finish
+      ? message('Bake on the plate at {plate}: {sides}, then {seconds, number} s over the {finish}.', {
+          ...{ ...on, seconds: bake.finish.seconds, finish: bake.finish.kind },
+        })
+      : message('Bake on the plate at {plate}: {sides}.', on),
+    ...(bake.care ?? []).map((care) => message('For the plate: {care}.', { care: careWords(care) })),
     ...(method.hold ? [method.hold] : []),
-  ].map(plainSpaces);
+  ];
+  return steps.map((step) => plainSpaces(writeWords(step, ENGLISH)));
 }
 
 /**

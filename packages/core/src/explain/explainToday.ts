@@ -1,11 +1,5 @@
+import { type Words, message } from '../message/message';
 import { type LotOffset, nextBatchReach } from '../flourLot/lotOffset';
-import {
-  type UnitSystem,
-  formatMass,
-  formatPercent,
-  formatSpan,
-  formatTemp,
-} from '../quantity/formatQuantity';
 import type { Explanation } from '../message/explanation';
 import type { Plan, SheetLine, Today } from '../plan/planSchema';
 import type { RestAdvice } from '../batch/restAdvice';
@@ -13,41 +7,51 @@ import type { RestAdvice } from '../batch/restAdvice';
 /** A figure of the day that can be asked "why this number". */
 export type TodayFigure = 'water' | 'liquidTemp' | 'doughTemp' | 'cooling' | `rest:${number}`;
 
-const points = (fraction: number): string =>
-  `${fraction >= 0 ? '+' : '−'}${Math.abs(fraction * 100).toFixed(1)} points`;
+const points = (fraction: number): Words => ({ points: fraction * 100, signed: true });
 
-type Explain = (plan: Plan, today: Today, units: UnitSystem) => Explanation;
+type Explain = (plan: Plan, today: Today) => Explanation;
 
 const liquidRow = (plan: Plan, today: Today): SheetLine | undefined =>
   plan.sheet.find(({ lineId }) => lineId === today.liquid?.lineId);
 
-const lotWords = (offset: LotOffset | undefined): string =>
+const lotWords = (offset: LotOffset | undefined): Words =>
   !offset || offset.batches === 0
     ? 'No batch of this lot was judged right yet, so the interval is wide.'
-    : `${offset.batches} ${offset.batches === 1 ? 'batch' : 'batches'} of this lot judged right: nine in ten of the next fall within ±${nextBatchReach(offset).toFixed(1)} points.`;
+    : message(
+        '{batches, plural, one {# batch} other {# batches}} of this lot judged right: nine in ten of the next fall within ±{nextBatchReach} points.',
+        { batches: offset.batches, nextBatchReach: { figure: nextBatchReach(offset), decimals: 1 } },
+      );
 
 const EXPLAIN: Record<Exclude<TodayFigure, `rest:${number}`>, Explain> = {
-  water: (plan, today, units) => {
+  water: (plan, today) => {
     const row = liquidRow(plan, today);
     const { hydration, liquid, conditions } = today;
-    const mass = (massG: number) => formatMass(massG, row?.stepG ?? 1, units);
+    const mass = (massG: number) => ({ g: massG, stepG: row?.stepG ?? 1 });
     return {
-      title: `${row?.name ?? 'Liquid'} today`,
+      title: message('{name} today', { name: row?.name ?? 'Liquid' }),
       value: mass(row?.massG ?? 0),
       equation:
         'The formula’s hydration, corrected so that all water to flour solids stays the same at the flour’s moisture, plus what the lot has taught',
       inputs: [
-        { label: 'Hydration in the formula', value: formatPercent(hydration.formula, 1) },
-        { label: 'Flour moisture now', value: formatPercent(today.flourMoisture, 1) },
+        { label: 'Hydration in the formula', value: { share: hydration.formula, decimals: 1 } },
+        { label: 'Flour moisture now', value: { share: today.flourMoisture, decimals: 1 } },
         { label: 'For the moisture', value: points(hydration.byMoisture) },
         {
-          label: `For the lot${conditions.lot ? `, ${conditions.lot.name}` : ''}`,
+          label: conditions.lot
+            ? message('For the lot, {lot}', { lot: { name: conditions.lot.name } })
+            : 'For the lot',
           value: points(hydration.byLot),
         },
-        { label: 'Hydration today', value: formatPercent(hydration.today, 1) },
+        { label: 'Hydration today', value: { share: hydration.today, decimals: 1 } },
         { label: 'Start with', value: mass(liquid?.startG ?? 0) },
         { label: 'Hold back', value: mass(liquid?.heldG ?? 0) },
-        { label: 'Usual for this lot', value: `${mass(liquid?.lowG ?? 0)} to ${mass(liquid?.highG ?? 0)}` },
+        {
+          label: 'Usual for this lot',
+          value: message('{mass} to {mass2}', {
+            mass: mass(liquid?.lowG ?? 0),
+            mass2: mass(liquid?.highG ?? 0),
+          }),
+        },
       ],
       changes: [
         lotWords(conditions.lot?.offset),
@@ -56,22 +60,22 @@ const EXPLAIN: Record<Exclude<TodayFigure, `rest:${number}`>, Explain> = {
       ],
     };
   },
-  liquidTemp: (plan, today, units) => {
+  liquidTemp: (plan, today) => {
     const { conditions, liquid } = today;
     const wanted = conditions.doughC;
     return {
       title: 'Liquid temperature',
-      value: formatTemp(liquid?.tempC ?? 0, units),
+      value: { tempC: liquid?.tempC ?? 0 },
       equation:
         wanted === undefined
           ? 'As the formula says; wish for a dough temperature and it is worked out'
           : 'Heat balance: the liquid must bring what warms everything else to the wanted dough, less friction and the flour’s own heat',
       inputs: [
-        ...(wanted === undefined ? [] : [{ label: 'Wanted dough', value: formatTemp(wanted, units) }]),
-        { label: 'Flour', value: formatTemp(conditions.flourC, units) },
-        { label: 'Everything else dry', value: formatTemp(conditions.airC, units) },
-        { label: 'Mixer warms it by', value: `${today.frictionC.toFixed(1)} K` },
-        { label: 'Liquid as it comes', value: formatTemp(conditions.liquidC, units) },
+        ...(wanted === undefined ? [] : [{ label: 'Wanted dough', value: { tempC: wanted } }]),
+        { label: 'Flour', value: { tempC: conditions.flourC } },
+        { label: 'Everything else dry', value: { tempC: conditions.airC } },
+        { label: 'Mixer warms it by', value: { kelvin: today.frictionC, decimals: 1 } },
+        { label: 'Liquid as it comes', value: { tempC: conditions.liquidC } },
       ],
       changes: [
         'Warmer flour or a longer mix wants cooler water.',
@@ -79,33 +83,33 @@ const EXPLAIN: Record<Exclude<TodayFigure, `rest:${number}`>, Explain> = {
       ],
     };
   },
-  doughTemp: (_plan, today, units) => ({
+  doughTemp: (_plan, today) => ({
     title: 'Dough temperature',
-    value: formatTemp(today.doughC, units),
+    value: { tempC: today.doughC },
     equation:
       'All parts brought to one temperature, plus the mixer’s work and the heat of the flour drinking',
     inputs: [
-      { label: 'Liquid', value: formatTemp(today.liquid?.tempC ?? today.conditions.liquidC, units) },
-      { label: 'Flour', value: formatTemp(today.conditions.flourC, units) },
-      { label: 'Mixer warms it by', value: `${today.frictionC.toFixed(1)} K` },
+      { label: 'Liquid', value: { tempC: today.liquid?.tempC ?? today.conditions.liquidC } },
+      { label: 'Flour', value: { tempC: today.conditions.flourC } },
+      { label: 'Mixer warms it by', value: { kelvin: today.frictionC, decimals: 1 } },
     ],
     changes: [
       'A warmer dough relaxes sooner: 12 degrees halve the rest.',
       'Measure it with the probe; rests then follow what it shows.',
     ],
   }),
-  cooling: (_plan, today, units) => ({
+  cooling: (_plan, today) => ({
     title: 'Wait until hands may go in',
-    value: today.cooling?.waitS ? formatSpan(today.cooling.waitS) : '–',
+    value: today.cooling?.waitS ? { s: today.cooling.waitS } : '–',
     equation:
       'Newton’s cooling over the free surface: wait = heat of the dough ÷ (12 W/(m² K) × surface) × ln(how far it is above the air, before ÷ after)',
     inputs: [
-      { label: 'After scalding', value: formatTemp(today.cooling?.fromC ?? 0, units) },
-      { label: 'Hands may go in at', value: formatTemp(today.cooling?.toC ?? 0, units) },
-      { label: 'Air', value: formatTemp(today.conditions.airC, units) },
+      { label: 'After scalding', value: { tempC: today.cooling?.fromC ?? 0 } },
+      { label: 'Hands may go in at', value: { tempC: today.cooling?.toC ?? 0 } },
+      { label: 'Air', value: { tempC: today.conditions.airC } },
       {
         label: 'Spread on the bench',
-        value: today.cooling?.spreadS ? formatSpan(today.cooling.spreadS) : '–',
+        value: today.cooling?.spreadS ? { s: today.cooling.spreadS } : '–',
       },
     ],
     changes: ['A wider bowl or a thinner spread cools sooner.'],
@@ -117,15 +121,30 @@ function explainRestWindow(plan: Plan, today: Today, index: number): Explanation
   const rest = plan.formula.method.rests[index];
   if (!window || !rest) throw new RangeError(`the plan has no rest ${index}`);
   return {
-    title: `Rest of the ${rest.of}`,
-    value: `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`,
+    title: message('Rest of the {of}', { of: rest.of }),
+    value: message('{earliest} to {latest}', {
+      earliest: { s: window.earliestS },
+      latest: { s: window.latestS },
+    }),
     equation: 'Spring-back falls as e^(−t/τ); the rest ends when a disc keeps its size',
     inputs: [
-      { label: 'Not before', value: `${formatSpan(window.earliestS)}: ${window.whyEarliest}` },
-      { label: 'Not after', value: `${formatSpan(window.latestS)}: ${window.whyLatest}` },
-      { label: 'The formula says', value: `${formatSpan(rest.earliestS)} to ${formatSpan(rest.latestS)}` },
-      { label: 'Spring-back wanted', value: formatPercent(plan.formula.product.springBack) },
-      { label: 'Dough', value: formatTemp(today.doughC) },
+      {
+        label: 'Not before',
+        value: message('{span}: {why}', { span: { s: window.earliestS }, why: window.whyEarliest }),
+      },
+      {
+        label: 'Not after',
+        value: message('{span}: {why}', { span: { s: window.latestS }, why: window.whyLatest }),
+      },
+      {
+        label: 'The formula says',
+        value: message('{earliest} to {latest}', {
+          earliest: { s: rest.earliestS },
+          latest: { s: rest.latestS },
+        }),
+      },
+      { label: 'Spring-back wanted', value: { share: plan.formula.product.springBack } },
+      { label: 'Dough', value: { tempC: today.doughC } },
     ],
     changes: [
       'Warmer, fatter or lightly kneaded dough is calm sooner.',
@@ -138,17 +157,12 @@ function explainRestWindow(plan: Plan, today: Today, index: number): Explanation
  * Why a figure of the day is what it is; null for a plan that was made without a day.
  * @param plan the plan
  * @param figure which figure
- * @param units measures of the reader
  */
-export function explainToday(
-  plan: Plan,
-  figure: TodayFigure,
-  units: UnitSystem = 'metric',
-): Explanation | null {
+export function explainToday(plan: Plan, figure: TodayFigure): Explanation | null {
   const { today } = plan;
   if (!today) return null;
   if (figure.startsWith('rest:')) return explainRestWindow(plan, today, Number(figure.slice('rest:'.length)));
-  return EXPLAIN[figure as keyof typeof EXPLAIN](plan, today, units);
+  return EXPLAIN[figure as keyof typeof EXPLAIN](plan, today);
 }
 
 const FROM_WORDS: Record<RestAdvice['from'], string> = {
@@ -160,23 +174,20 @@ const FROM_WORDS: Record<RestAdvice['from'], string> = {
 /**
  * Why a resting dough is called calm, or not yet.
  * @param advice where the rest stands
- * @param units measures of the reader
  */
-export const explainRest = (advice: RestAdvice, units: UnitSystem = 'metric'): Explanation => ({
+export const explainRest = (advice: RestAdvice): Explanation => ({
   title: 'Rest still needed',
-  value: formatSpan(advice.moreS),
+  value: { s: advice.moreS },
   equation:
     's(t) = s∞ + (s₀ − s∞) e^(−t/τ), solved for the time at which a disc springs back no more than wanted',
   inputs: [
     { label: 'Rests on', value: FROM_WORDS[advice.from] },
-    { label: 'This rest so far', value: formatSpan(advice.restedMin * 60) },
-    { label: 'Time constant τ', value: `${advice.tauMin.toFixed(0)} min` },
-    { label: 'Dough', value: formatTemp(advice.tempC, units) },
-    { label: 'A disc rolled now springs back', value: formatPercent(advice.springBackNow) },
-    { label: 'Wanted', value: formatPercent(advice.wanted) },
-    ...(advice.coldS > 0
-      ? [{ label: 'Until its centre is warm enough', value: formatSpan(advice.coldS) }]
-      : []),
+    { label: 'This rest so far', value: { s: advice.restedMin * 60 } },
+    { label: 'Time constant τ', value: { s: advice.tauMin * 60 } },
+    { label: 'Dough', value: { tempC: advice.tempC } },
+    { label: 'A disc rolled now springs back', value: { share: advice.springBackNow } },
+    { label: 'Wanted', value: { share: advice.wanted } },
+    ...(advice.coldS > 0 ? [{ label: 'Until its centre is warm enough', value: { s: advice.coldS } }] : []),
   ],
   changes: ['Poke a ball, or roll one disc and measure it twice: what you see outweighs the law.'],
 });

@@ -1,8 +1,10 @@
+import { asText, message } from '../message/message';
 import { z } from 'zod';
 import { lotOffsetSchema } from '../kitchen/conditionsSchema';
 import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
 
-const dayField = (label: string) => z.iso.date(`${label} must be a date like 2026-03-04.`);
+const dayField = (label: string) =>
+  z.iso.date(asText(message('{label} must be a date like 2026-03-04.', { label })));
 
 /** What is counted in a bin, kg, as it is typed. */
 export const countedKgField = numberField('Left', { min: 0, max: 100_000, unit: 'kg' });

@@ -1,3 +1,4 @@
+import { type Words, message } from '../message/message';
 import type { Allergen, Ingredient } from '../ingredient/ingredientSchema';
 
 interface OfFood {
@@ -29,5 +30,11 @@ export function packsToCheck(lines: readonly OfFood[]): CheckPack[] {
  * "baking powder (wheat), margarine (milk, soy)".
  * @param packs packs to look at
  */
-export const packWords = (packs: readonly CheckPack[]): string =>
-  packs.map(({ name, allergens }) => `${name.toLowerCase()} (${allergens.join(', ')})`).join(', ');
+export const packWords = (packs: readonly CheckPack[]): Words =>
+  message('{packs}', {
+    packs: {
+      list: packs.map(({ name, allergens }) =>
+        message('{name} ({allergens})', { name: { lower: name }, allergens: { list: allergens } }),
+      ),
+    },
+  });

@@ -1,22 +1,25 @@
-import { formatTemp } from '../quantity/formatQuantity';
+import { type Words, message } from '../message/message';
 import type { BakeProgram } from './methodSchema';
 
 /** One stretch of a piece's time over heat. */
 export interface BakePhase {
   /** "Side 1", "Side 2", "Flame". */
-  name: string;
+  name: Words;
   seconds: number;
   /** True over an open flame or under a grill. */
   flame: boolean;
   /** Pressed while it lies. */
   pressed?: boolean;
-  /** What the cook does while it lasts, in a few words; empty when nothing. */
-  act: string;
+  /** What the cook does while it lasts, in a few words. */
+  act: Words | null;
 }
 
 /** Whether a wet face holds the bread on its iron, flat or domed: the iron is turned over the fire, not the bread. */
 export const turnsIron = ({ sides, finish }: Pick<BakeProgram, 'sides' | 'finish'>): boolean =>
   finish?.kind === 'flame' && sides.at(-1)?.wetFace === true;
+
+const inOne = (acts: readonly Words[]): Words | null =>
+  acts.length > 0 ? message('{acts}', { acts: { list: acts } }) : null;
 
 /**
  * The sides of a bake program and its finish, one after the other.
@@ -25,18 +28,18 @@ export const turnsIron = ({ sides, finish }: Pick<BakeProgram, 'sides' | 'finish
  */
 export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   const phases = sides.map((side, index): BakePhase => {
-    const acts = [
-      side.plateC !== undefined && `on the place at ${formatTemp(side.plateC)}`,
+    const acts: (Words | undefined | false)[] = [
+      side.plateC !== undefined && message('on the place at {plate}', { plate: { tempC: side.plateC } }),
       side.wetFace && 'wet face down',
       side.press && 'press lightly',
       side.butter && 'butter it',
     ];
     return {
-      name: `Side ${index + 1}`,
+      name: message('Side {index, number}', { index: index + 1 }),
       seconds: side.seconds,
       flame: false,
       ...(side.press ? { pressed: true } : {}),
-      act: acts.filter((act) => typeof act === 'string').join(', '),
+      act: inOne(acts.filter((act) => act !== undefined && act !== false)),
     };
   });
   if (!finish) return phases;
@@ -51,8 +54,15 @@ export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
  * What is done to a disc before it goes on: between hot platens, floured; empty when nothing.
  * @param program press and flour
  */
-export const beforePlate = ({ hotPress, floured }: BakeProgram): string[] => [
-  ...(hotPress ? [`hot press at ${formatTemp(hotPress.tempC)} for ${hotPress.seconds} s`] : []),
+export const beforePlate = ({ hotPress, floured }: BakeProgram): Words[] => [
+  ...(hotPress
+    ? [
+        message('hot press at {temp} for {seconds, number} s', {
+          temp: { tempC: hotPress.tempC },
+          seconds: hotPress.seconds,
+        }),
+      ]
+    : []),
   ...(floured ? ['bench flour stays on'] : []),
 ];
 

@@ -1,5 +1,6 @@
+import { type Words, message } from '../message/message';
+import { readsAlike } from '../message/writeWords';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { formatLength, formatMass, formatPercent, formatSpan, formatTemp } from '../quantity/formatQuantity';
 import { type FormulaFacts, formulaFacts } from './formulaFacts';
 import type { Formula } from './formulaSchema';
 
@@ -10,9 +11,9 @@ export interface Difference {
   part: DifferencePart;
   /** Field in the document, as in `method.knead.maxS` or `lines.water`. */
   path: string;
-  label: string;
-  before: string;
-  after: string;
+  label: Words;
+  before: Words;
+  after: Words;
   change: 'added' | 'removed' | 'changed';
 }
 
@@ -75,23 +76,28 @@ const LISTED: readonly (readonly [list: RegExp, entry: string, fields: Record<st
 ];
 
 /** Names a field: "Rest 2, earliest", "Side 1, seconds". */
-function labelOf(path: string): string {
+function labelOf(path: string): Words {
   for (const [list, entry, fields] of LISTED) {
     const [, index, field = ''] = list.exec(path) ?? [];
-    if (index !== undefined) return `${entry} ${Number(index) + 1}, ${fields[field] ?? field}`;
+    if (index !== undefined)
+      return message('{entry} {number, number}, {field}', {
+        entry,
+        number: Number(index) + 1,
+        field: fields[field] ?? field,
+      });
   }
   return LABELS[path] ?? path;
 }
 
-function textOf(path: string, value: unknown): string {
+function textOf(path: string, value: unknown): Words {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value !== 'number') return value === undefined ? '' : String(value);
-  if (FRACTIONS.has(path)) return formatPercent(value, 1);
-  if (path.endsWith('C')) return formatTemp(value);
-  if (path.endsWith('Mm')) return formatLength(value);
-  if (path.endsWith('G')) return formatMass(value, 0.1);
-  if (path.endsWith('S') || path.endsWith('seconds')) return formatSpan(value);
-  return String(value);
+  if (FRACTIONS.has(path)) return { share: value, decimals: 1 };
+  if (path.endsWith('C')) return { tempC: value };
+  if (path.endsWith('Mm')) return { mm: value };
+  if (path.endsWith('G')) return { g: value, stepG: 0.1 };
+  if (path.endsWith('S') || path.endsWith('seconds')) return { s: value };
+  return { figure: value, most: 6 };
 }
 
 /** Every leaf of a document with its path; empty lists have none. */
@@ -104,11 +110,11 @@ function leaves(value: unknown, path: string): [path: string, value: unknown][] 
 function difference(
   part: DifferencePart,
   path: string,
-  label: string,
-  before: string,
-  after: string,
+  label: Words,
+  before: Words,
+  after: Words,
 ): Difference[] {
-  if (before === after) return [];
+  if (readsAlike(before, after)) return [];
   const change = before === '' ? 'added' : after === '' ? 'removed' : 'changed';
   return [{ part, path, label, before, after, change }];
 }
@@ -130,15 +136,20 @@ function linesOf({ lines }: FormulaFacts): Map<string, ComparedLine> {
 }
 
 /** What goes on the bread, by ingredient and moment, in words. */
-const onBreadOf = ({ onBread }: FormulaFacts): Map<string, { name: string; words: string }> =>
+const onBreadOf = ({ onBread }: FormulaFacts): Map<string, { name: Words; words: Words }> =>
   new Map(
-    onBread.map(({ ingredient, when, food, gPerPiece, note }) => [
-      `${ingredient}, ${when}`,
-      {
-        name: `${food.name}, ${when}`,
-        words: `${formatMass(gPerPiece, 0.1)} a piece${note ? `, ${note}` : ''}`,
-      },
-    ]),
+    onBread.map(({ ingredient, when, food, gPerPiece, note }) => {
+      const each = { g: gPerPiece, stepG: 0.1 };
+      return [
+        `${ingredient}, ${when}`,
+        {
+          name: message('{food}, {when}', { food: food.name, when }),
+          words: note
+            ? message('{each} a piece, {note}', { each, note: { name: note } })
+            : message('{each} a piece', { each }),
+        },
+      ];
+    }),
   );
 
 /**
@@ -151,8 +162,11 @@ const onBreadOf = ({ onBread }: FormulaFacts): Map<string, { name: string; words
 export function compareFormulas(before: Formula, after: Formula, foods: readonly Ingredient[]): Difference[] {
   const [was, is] = [formulaFacts(before, foods), formulaFacts(after, foods)];
   const [linesWas, linesIs] = [linesOf(was), linesOf(is)];
-  const share = (line: ComparedLine | undefined) =>
-    line ? formatPercent(line.fraction, 2) + (line.note ? `, ${line.note}` : '') : '';
+  const share = (line: ComparedLine | undefined): Words => {
+    if (!line) return '';
+    const of = { share: line.fraction, decimals: 2 };
+    return line.note ? message('{share}, {note}', { share: of, note: { name: line.note } }) : of;
+  };
   const lines = [...new Set([...linesWas.keys(), ...linesIs.keys()])].flatMap((key) => {
     const [a, b] = [linesWas.get(key), linesIs.get(key)];
     return difference('line', `lines.${key}`, (b ?? a)?.name ?? key, share(a), share(b));
@@ -161,13 +175,13 @@ export function compareFormulas(before: Formula, after: Formula, foods: readonly
     const [a, b] = [onBreadOf(was).get(key), onBreadOf(is).get(key)];
     return difference('line', `onBread.${key}`, (b ?? a)?.name ?? key, a?.words ?? '', b?.words ?? '');
   });
-  const total = (path: string, label: string, of: (facts: FormulaFacts) => string) =>
+  const total = (path: string, label: string, of: (facts: FormulaFacts) => Words) =>
     difference('total', path, label, of(was), of(is));
   const totals = [
-    ...total('hydration', 'Effective hydration', ({ totals: t }) => formatPercent(t.hydration, 1)),
-    ...total('fat', 'Effective fat', ({ totals: t }) => formatPercent(t.fat, 1)),
-    ...total('salt', 'Salt', ({ totals: t }) => formatPercent(t.salt, 2)),
-    ...total('diameter', 'Disc', ({ relaxed }) => formatLength(relaxed.diameterMm)),
+    ...total('hydration', 'Effective hydration', ({ totals: t }) => ({ share: t.hydration, decimals: 1 })),
+    ...total('fat', 'Effective fat', ({ totals: t }) => ({ share: t.fat, decimals: 1 })),
+    ...total('salt', 'Salt', ({ totals: t }) => ({ share: t.salt, decimals: 2 })),
+    ...total('diameter', 'Disc', ({ relaxed }) => ({ mm: relaxed.diameterMm })),
   ];
   const rest = (formula: Formula) => {
     const { name, summary, notes, method, bake, product } = formula;

@@ -1,4 +1,4 @@
-import { formatMass } from '../quantity/formatQuantity';
+import { message } from '../message/message';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError, parseInput } from '../message/problem';
 import { DEFAULT_FLOUR_G } from './formulaFacts';
@@ -71,7 +71,9 @@ export function toFormula(draft: Draft, foodOf: FoodOf): Formula {
       : [
           {
             path: `lines[${index}].massG`,
-            message: `Say how much ${foodOf(line.ingredient)?.name.toLowerCase() ?? line.ingredient}, or take the line out.`,
+            message: message('Say how much {name}, or take the line out.', {
+              name: { lower: foodOf(line.ingredient)?.name ?? line.ingredient },
+            }),
           },
         ],
   );
@@ -90,7 +92,7 @@ export function toFormula(draft: Draft, foodOf: FoodOf): Formula {
 
 function indexOf(lines: Lines, id: string): number {
   const index = lines.findIndex((line) => line.id === id);
-  if (index < 0) throw InputError.at('lines', `There is no line “${id}”.`);
+  if (index < 0) throw InputError.at('lines', message('There is no line “{id}”.', { id }));
   return index;
 }
 
@@ -98,7 +100,10 @@ function checkAmount(index: number, value: number, most: number, words: string):
   if (!Number.isFinite(value) || value < 0 || value > most) {
     throw InputError.at(
       `lines[${index}].massG`,
-      `${words} must be between 0 and ${most.toLocaleString('en-US')}.`,
+      message('{words} must be between 0 and {toLocaleString}.', {
+        words,
+        toLocaleString: most.toLocaleString('en-US'),
+      }),
     );
   }
 }
@@ -159,7 +164,10 @@ export function setFraction(lines: Lines, foodOf: FoodOf, id: string, fraction: 
   }
   if (leftG < -1e-6) {
     const most = Number(((1 - lockedG / flourG) * 100).toFixed(1));
-    throw InputError.at(`lines[${index}].massG`, `Locked flours leave room for ${most} % at most.`);
+    throw InputError.at(
+      `lines[${index}].massG`,
+      message('Locked flours leave room for {most, number} % at most.', { most }),
+    );
   }
   return shareOut(
     lines.map((line) => (line.id === id ? weighed(line, fraction * flourG) : line)),
@@ -192,7 +200,9 @@ export function setTotal(lines: Lines, totalG: number): DraftLine[] {
   if (totalG <= lockedG) {
     throw InputError.at(
       'total',
-      `The locked lines alone weigh ${formatMass(lockedG)}; the dough must weigh more.`,
+      message('The locked lines alone weigh {locked}; the dough must weigh more.', {
+        locked: { g: lockedG },
+      }),
     );
   }
   return shareOut(lines, free, totalG - lockedG);

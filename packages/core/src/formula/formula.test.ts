@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { ingredientSchema } from '../ingredient/ingredientSchema';
 import { InputError, parseInput } from '../message/problem';
@@ -93,7 +94,7 @@ describe('what a formula may not be', () => {
       /^Entry 6 must be an object\.$/,
     ],
   ])('%s', (_case, value, path, message) => {
-    expect(problemsIn(value)).toContainEqual({ path, message: expect.stringMatching(message) });
+    expect(said(problemsIn(value))).toContainEqual({ path, message: expect.stringMatching(message) });
   });
 
   test('a file may bring its own ingredients', () => {
@@ -109,7 +110,7 @@ describe('warnings', () => {
   test('name what lies outside the usual ranges, and what the bread would do', () => {
     expect(warned(formula)).toEqual([]);
     const dry = checkFormula(withLines(['flour-plain', 1], ['water', 0.3], ['salt-fine', 0.05]));
-    expect(dry.warnings.map(({ message }) => message)).toEqual([
+    expect(said(dry.warnings.map(({ message }) => message))).toEqual([
       expect.stringMatching(/Hydration is 30 %.*45 % to 65 %.*bake hard/),
       expect.stringMatching(/Salt is 5 %.*salty/),
     ]);

@@ -1,3 +1,4 @@
+import { asText, message } from '../message/message';
 import { z } from 'zod';
 import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
 import { FILL_METHODS, type Ingredient, ingredientSchema } from '../ingredient/ingredientSchema';
@@ -17,12 +18,19 @@ export function formatFields<const F extends string, const V extends number>(
 ) {
   const newest = Math.max(...versions);
   return {
-    format: z.literal(format, { error: `This must be a document of the format “${format}”.` }),
+    format: z.literal(format, {
+      error: asText(message('This must be a document of the format “{format}”.', { format })),
+    }),
     formatVersion: z.literal([...versions], {
       error: (issue) =>
         typeof issue.input === 'number' && issue.input > newest
-          ? `This file is of version ${issue.input}; this program reads version ${newest}. Update the program.`
-          : `The format version must be ${versions.join(' or ')}.`,
+          ? asText(
+              message(
+                'This file is of version {input, number}; this program reads version {newest, number}. Update the program.',
+                { input: issue.input, newest },
+              ),
+            )
+          : asText(message('The format version must be {versions}.', { versions: versions.join(' or ') })),
     }),
   };
 }
@@ -79,7 +87,14 @@ export const formulaSchema = z
     /** What goes on the bread and not into the dough, by the piece. */
     onBread: z
       .array(onBreadSchema)
-      .max(MOST_ON_BREAD, `At most ${MOST_ON_BREAD} ingredients go on the bread.`)
+      .max(
+        MOST_ON_BREAD,
+        asText(
+          message('At most {mostOnBread, number} ingredients go on the bread.', {
+            mostOnBread: MOST_ON_BREAD,
+          }),
+        ),
+      )
       .optional(),
     method: methodSchema,
     bake: bakeSchema,
@@ -103,7 +118,7 @@ export const formulaSchema = z
           context.addIssue({
             code: 'custom',
             path: [part, index, 'id'],
-            message: `Two lines share the id “${id}”.`,
+            message: asText(message('Two lines share the id “{id}”.', { id })),
           });
         }
         seen.add(id);

@@ -1,3 +1,4 @@
+import { type Words, message } from '../message/message';
 import type { ResolvedLine } from './formulaSchema';
 import type { MixingSchool } from './methodSchema';
 import type { DoughPart } from '../ingredient/doughPart';
@@ -11,7 +12,7 @@ export interface FormulaWarning {
   low: number;
   high: number;
   /** What would happen to the bread, in a cook's words. */
-  message: string;
+  message: Words;
 }
 
 interface TradeRange {
@@ -151,8 +152,24 @@ export function formulaWarnings(lines: readonly ResolvedLine[], school?: MixingS
     const high = typeof highLimit === 'function' ? highLimit(lines, school) : highLimit;
     if (value >= low - 1e-9 && value <= high + 1e-9) return [];
     const effect = value < low ? below : above;
-    const range = `the usual range is ${percent(low)} to ${percent(high)} of flour`;
+    const range = message('the usual range is {percent} to {percent2} of flour', {
+      percent: percent(low),
+      percent2: percent(high),
+    });
     const name = measure.charAt(0).toUpperCase() + measure.slice(1);
-    return [{ measure, value, low, high, message: `${name} is ${percent(value)}; ${range}: ${effect}.` }];
+    return [
+      {
+        measure,
+        value,
+        low,
+        high,
+        message: message('{name} is {percent}; {range}: {effect}.', {
+          name,
+          percent: percent(value),
+          range,
+          effect,
+        }),
+      },
+    ];
   });
 }

@@ -1,3 +1,4 @@
+import { asText, message } from '../message/message';
 import { z } from 'zod';
 import { DOUGH_AIMS } from '../dough/feel';
 import { HOLDINGS } from '../kitchen/holdings';
@@ -106,7 +107,14 @@ export const methodSchema = z.strictObject({
     aim: choiceField('Feel aimed for', DOUGH_AIMS).optional(),
     again: z
       .array(againSchema)
-      .max(MOST_ROUNDS, `A dough is kneaded again at most ${MOST_ROUNDS} times.`)
+      .max(
+        MOST_ROUNDS,
+        asText(
+          message('A dough is kneaded again at most {mostRounds, number} times.', {
+            mostRounds: MOST_ROUNDS,
+          }),
+        ),
+      )
       .optional(),
   }),
   rests: z.array(restSchema).max(6, 'A method has at most six rests.'),
@@ -161,7 +169,12 @@ export const bakeSchema = z.strictObject({
         every: countField('Pieces between', { min: 1, max: 200 }),
       }),
     )
-    .max(MOST_CARES, `At most ${MOST_CARES} things are done for the plate.`)
+    .max(
+      MOST_CARES,
+      asText(
+        message('At most {mostCares, number} things are done for the plate.', { mostCares: MOST_CARES }),
+      ),
+    )
     .optional(),
 });
 

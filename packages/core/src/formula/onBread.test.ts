@@ -1,3 +1,4 @@
+import { problemsIn, said } from '../test/said';
 import { heldBread } from '../log/holding';
 import { allergensOfPlan, breadLabel } from '../log/breadLabel';
 import { labelHtml } from '../exchange/labelHtml';
@@ -67,7 +68,7 @@ test('card, recipe and comparison say it', () => {
   expect(ingredientTexts(buttered, CATALOGUE).at(-1)).toMatch(
     /g Butter, unsalted \(after the turn, 3 g a piece\)$/,
   );
-  expect(compareFormulas(formula, buttered, CATALOGUE)).toMatchObject([
+  expect(said(compareFormulas(formula, buttered, CATALOGUE))).toMatchObject([
     {
       path: 'onBread.butter, after the turn',
       change: 'added',
@@ -106,7 +107,7 @@ test('two lines of the bread and of the dough do not share an id', () => {
     ...formula,
     onBread: [{ id: 'salt', ingredient: 'butter', gPerPiece: 1, when: 'at the end' }],
   };
-  expect(formulaSchema.safeParse(twice).error?.issues[0]?.message).toMatch(/share the id “salt”/);
+  expect(said(problemsIn(formulaSchema, twice)[0])).toMatch(/share the id “salt”/);
 });
 
 test('ingredients that hold an allergen in some brands ask for their pack, unless the bread has it anyway', () => {

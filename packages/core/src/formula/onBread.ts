@@ -1,3 +1,4 @@
+import { message } from '../message/message';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError, type Problem } from '../message/problem';
 import type { Formula } from './formulaSchema';
@@ -71,7 +72,9 @@ export function resolveOnBread(formula: Formula, catalogue: readonly Ingredient[
     if (food) return [{ ...line, food, assumed: false }];
     problems.push({
       path: `onBread[${index}].ingredient`,
-      message: `There is no ingredient “${line.ingredient}” in this kitchen or in the file.`,
+      message: message('There is no ingredient “{ingredient}” in this kitchen or in the file.', {
+        ingredient: line.ingredient,
+      }),
     });
     return [];
   });

@@ -1,3 +1,4 @@
+import { message } from '../message/message';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError, type Problem } from '../message/problem';
 import type { Formula, ResolvedLine } from './formulaSchema';
@@ -19,7 +20,9 @@ export function resolveLines(formula: Formula, catalogue: readonly Ingredient[])
     if (food) return [{ ...line, food }];
     problems.push({
       path: `lines[${index}].ingredient`,
-      message: `There is no ingredient “${line.ingredient}” in this kitchen or in the file.`,
+      message: message('There is no ingredient “{ingredient}” in this kitchen or in the file.', {
+        ingredient: line.ingredient,
+      }),
     });
     return [];
   });
@@ -40,7 +43,9 @@ export function resolveLines(formula: Formula, catalogue: readonly Ingredient[])
   if (Math.abs(flourSum - 1) > FLOUR_SUM_TOLERANCE) {
     throw InputError.at(
       'lines',
-      `The flours add up to ${(flourSum * 100).toFixed(1)} %; together they must be 100 %.`,
+      message('The flours add up to {flourSum} %; together they must be 100 %.', {
+        flourSum: { figure: flourSum * 100, decimals: 1 },
+      }),
     );
   }
   return lines;

@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { planBatch } from '../plan/planBatch';
 import { planCost } from '../plan/planCost';
 import { CATALOGUE } from '../ingredient/catalogue';
@@ -24,7 +25,7 @@ describe('exchanges keep effective hydration and fat', () => {
   test("butter to lard: by fat weight, and the butter's water back", () => {
     const { formula: after, consequences } = swap(buttery, 'butter', 'lard');
     expect(shares(after)).toEqual({ 'flour-strong': 1, water: 0.534, lard: 0.163, 'salt-fine': 0.02 });
-    expect(consequences.join(' ')).toMatch(/water that was in the butter.*No longer contains milk/);
+    expect(said(consequences).join(' ')).toMatch(/water that was in the butter.*No longer contains milk/);
   });
 
   test.each([
@@ -72,7 +73,7 @@ describe('exchanges keep effective hydration and fat', () => {
     const { formula: after, consequences } = swap(formula, 'strong', 'flour-wholemeal-fine', { share: 0.5 });
     expect(shares(after)['flour-wholemeal-fine']).toBe(0.35);
     expect(totals(after).hydration - totals(formula).hydration).toBeCloseTo(0.35 * (0.66 - 0.62), 6);
-    expect(consequences.join(' ')).toMatch(/drinks more: 1\.4 % of flour more water/);
+    expect(said(consequences).join(' ')).toMatch(/drinks more: 1\.4 % of flour more water/);
   });
 
   test('by weight on request', () => {
@@ -116,7 +117,7 @@ describe('says what follows', () => {
       /not enough water to take off/,
     ],
   ])('%s', (_case, before, line, to, sentence) => {
-    expect(swap(before, line, to, { share: 1 }).consequences.join(' ')).toMatch(sentence);
+    expect(said(swap(before, line, to, { share: 1 }).consequences).join(' ')).toMatch(sentence);
   });
 
   test('only what does the same work is offered, and anything else is refused', () => {
@@ -146,7 +147,7 @@ describe('comparing two versions', () => {
       bake: { ...formula.bake, plateC: 240 },
     };
     const differences = compareFormulas(formula, after, CATALOGUE);
-    const found = (label: string) => differences.find((difference) => difference.label === label);
+    const found = (label: string) => said(differences).find((difference) => difference.label === label);
     expect(found('Water')).toMatchObject({
       part: 'line',
       before: '54.00\u00a0%',
@@ -199,7 +200,7 @@ describe('cost', () => {
 test('every figure of a formula says where it comes from', () => {
   const facts = formulaFacts(buttery, CATALOGUE);
   const why = (figure: Parameters<typeof explainFormula>[2]) => explainFormula(buttery, facts, figure);
-  expect(why('hydration')).toMatchObject({
+  expect(said(why('hydration'))).toMatchObject({
     value: '53.4\u00a0%',
     inputs: [
       { label: 'Water', value: '50.0\u00a0%' },
@@ -208,8 +209,8 @@ test('every figure of a formula says where it comes from', () => {
   });
   for (const figure of ['fat', 'salt', 'dough', 'disc', 'cost'] as const) {
     const { value, equation, inputs, changes } = why(figure);
-    expect(value).toMatch(/\d.*(%|g|mm|€)|€/);
-    expect(equation.length).toBeGreaterThan(15);
+    expect(said(value)).toMatch(/\d.*(%|g|mm|€)|€/);
+    expect(said(equation).length).toBeGreaterThan(15);
     expect(inputs.length).toBeGreaterThan(0);
     expect(changes.length).toBeGreaterThan(0);
   }

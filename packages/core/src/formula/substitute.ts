@@ -1,6 +1,6 @@
+import { type Words, message } from '../message/message';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { InputError } from '../message/problem';
-import { formatVolume, formatMass } from '../quantity/formatQuantity';
 import type { Formula, FormulaLine, ResolvedLine } from './formulaSchema';
 import { DEFAULT_FLOUR_G } from './formulaFacts';
 import { doughTotals } from './percentages';
@@ -21,7 +21,7 @@ export interface Swap {
 export interface SwapResult {
   formula: Formula;
   /** What changes in the bread and at the bench, in a cook's words. */
-  consequences: string[];
+  consequences: Words[];
 }
 
 export type SwapKind = 'fat' | 'liquid' | 'salt' | 'flour' | 'leavener' | 'milk powder';
@@ -73,7 +73,8 @@ function swapKind(from: Ingredient, to: Ingredient): SwapKind | null {
 export const swapsFor = (from: Ingredient, foods: readonly Ingredient[]): Ingredient[] =>
   foods.filter((to) => !to.hidden && swapKind(from, to) !== null);
 
-const percent = (fraction: number) => `${Number((Math.abs(fraction) * 100).toFixed(1))} %`;
+const percent = (fraction: number): Words =>
+  message('{figure} %', { figure: { figure: Math.abs(fraction) * 100, most: 1 } });
 const solids = ({ water, fat }: Ingredient) => 1 - water - fat;
 /** Shares below this are rounding, not an ingredient. */
 const NOTHING = 1e-6;
@@ -81,7 +82,7 @@ const NOTHING = 1e-6;
 /** The lines being changed, with what could not be done said. */
 class Bench {
   lines: FormulaLine[];
-  readonly said: string[] = [];
+  readonly said: Words[] = [];
   constructor(
     lines: readonly FormulaLine[],
     private readonly foods: ReadonlyMap<string, Ingredient>,
@@ -111,7 +112,11 @@ class Bench {
     const line = this.lines.find(({ ingredient }) => this.foods.get(ingredient)?.kind === 'water');
     const short = this.add(line?.ingredient ?? 'water', fraction);
     if (short < -NOTHING)
-      this.said.push(`There is not enough water to take off: the dough gets ${percent(short)} wetter.`);
+      this.said.push(
+        message('There is not enough water to take off: the dough gets {percent} wetter.', {
+          percent: percent(short),
+        }),
+      );
   }
 
   /** Gives or takes pure fat, in the first fat of the formula. */
@@ -122,8 +127,12 @@ class Bench {
     if (!line || !food) {
       this.said.push(
         fraction < 0
-          ? `It brings ${percent(fraction)} fat that nothing else can give up: a softer, richer bread.`
-          : `${percent(fraction)} of fat goes with it; the formula has no other fat to make up for it.`,
+          ? message('It brings {percent} fat that nothing else can give up: a softer, richer bread.', {
+              percent: percent(fraction),
+            })
+          : message('{percent} of fat goes with it; the formula has no other fat to make up for it.', {
+              percent: percent(fraction),
+            }),
       );
       return;
     }
@@ -132,7 +141,10 @@ class Bench {
     this.water(-(mass - short) * food.water);
     if (short < -NOTHING)
       this.said.push(
-        `The ${food.name.toLowerCase()} is used up; effective fat rises by ${percent(short * food.fat)}.`,
+        message('The {name} is used up; effective fat rises by {percent}.', {
+          name: { lower: food.name },
+          percent: percent(short * food.fat),
+        }),
       );
   }
 }
@@ -150,16 +162,24 @@ class Bench {
 export function substitute(formula: Formula, swap: Swap, foods: readonly Ingredient[]): SwapResult {
   const lines = resolveLines(formula, foods);
   const line = lines.find(({ id }) => id === swap.lineId);
-  if (!line) throw InputError.at('lineId', `There is no line “${swap.lineId}”.`);
+  if (!line) throw InputError.at('lineId', message('There is no line “{lineId}”.', { lineId: swap.lineId }));
   const byId = new Map([...foods, ...(formula.ingredients ?? [])].map((food) => [food.id, food]));
   const to = byId.get(swap.to);
-  if (!to) throw InputError.at('to', `There is no ingredient “${swap.to}” in this kitchen.`);
+  if (!to)
+    throw InputError.at('to', message('There is no ingredient “{to}” in this kitchen.', { to: swap.to }));
   const kind = swapKind(line.food, to);
   if (!kind)
-    throw InputError.at('to', `${to.name} cannot do the work of ${line.food.name.toLowerCase()} here.`);
+    throw InputError.at(
+      'to',
+      message('{name} cannot do the work of {name2} here.', {
+        name: to.name,
+        name2: { lower: line.food.name },
+      }),
+    );
   if (!(swap.share > 0 && swap.share <= 1))
     throw InputError.at('share', 'The share must be above 0 and at most 100 %.');
-  if (kind === 'fat' && !(to.fat > 0)) throw InputError.at('to', `${to.name} has no fat.`);
+  if (kind === 'fat' && !(to.fat > 0))
+    throw InputError.at('to', message('{name} has no fat.', { name: to.name }));
 
   const bench = new Bench(formula.lines, byId);
   exchange(bench, kind, line, to, swap);
@@ -205,9 +225,9 @@ function consequencesOf(
   to: Ingredient,
   swap: Swap,
   formula: Formula,
-): string[] {
+): Words[] {
   const from = line.food;
-  const said: string[] = [];
+  const said: Words[] = [];
   if (kind === 'fat') {
     if (from.at20 !== 'liquid' && to.at20 === 'liquid') {
       said.push(
@@ -241,9 +261,16 @@ function consequencesOf(
     const drink = ((to.absorption ?? 0) - (from.absorption ?? 0)) * line.fraction * swap.share;
     if (Math.abs(drink) > 0.001)
       said.push(
-        `${to.name} drinks ${drink > 0 ? 'more' : 'less'}: ${percent(drink)} of flour ${drink > 0 ? 'more' : 'less'} water. Judge it after the rest.`,
+        drink > 0
+          ? message('{name} drinks more: {percent} of flour more water. Judge it after the rest.', {
+              ...{ name: to.name, percent: percent(drink) },
+            })
+          : message('{name} drinks less: {percent} of flour less water. Judge it after the rest.', {
+              ...{ name: to.name, percent: percent(drink) },
+            }),
       );
-    if (to.rolls && to.rolls !== 'well') said.push(to.note ?? `${to.name} does not roll like wheat.`);
+    if (to.rolls && to.rolls !== 'well')
+      said.push(to.note ?? message('{name} does not roll like wheat.', { name: to.name }));
     if ((to.absorption ?? 0) > (from.absorption ?? 0) + 0.03 && to.rolls !== 'no')
       said.push('Bran cuts the sheet: rest it longer.');
   }
@@ -267,17 +294,23 @@ function consequencesOf(
   return said;
 }
 
-function saltWords(line: ResolvedLine, to: Ingredient, formula: Formula): string {
+function saltWords(line: ResolvedLine, to: Ingredient, formula: Formula): Words {
   const massG = line.fraction * (formula.flourG ?? DEFAULT_FLOUR_G);
   const spoons = (food: Ingredient) => {
     const density = food.densities?.[0]?.typical;
-    return density ? formatVolume(massG / density) : 'an unknown spoon';
+    return density ? { ml: massG / density } : 'an unknown spoon';
   };
-  return `The same ${formatMass(massG, 0.1)} is ${spoons(line.food)} of ${line.food.name.toLowerCase()} and ${spoons(to)} of ${to.name.toLowerCase()}. Weigh it.`;
+  return message('The same {mass} is {spoons} of {name} and {spoons2} of {name2}. Weigh it.', {
+    mass: { g: massG, stepG: 0.1 },
+    spoons: spoons(line.food),
+    name: { lower: line.food.name },
+    spoons2: spoons(to),
+    name2: { lower: to.name },
+  });
 }
 
 /** Allergens that come or go, and totals that did not stay. */
-function changesOf(before: readonly ResolvedLine[], after: readonly ResolvedLine[]): string[] {
+function changesOf(before: readonly ResolvedLine[], after: readonly ResolvedLine[]): Words[] {
   const names = (lines: readonly ResolvedLine[]) => new Set(lines.flatMap(({ food }) => food.allergens));
   const [was, is] = [names(before), names(after)];
   const fresh = [...is].filter((name) => !was.has(name));
@@ -287,13 +320,26 @@ function changesOf(before: readonly ResolvedLine[], after: readonly ResolvedLine
   const heavier = totals(after).doughPerFlour / totals(before).doughPerFlour - 1;
   return [
     ...(fresh.length > 0
-      ? [`New allergen: ${fresh.join(', ')}. Tell the counter and change the label.`]
+      ? [
+          message('New allergen: {fresh}. Tell the counter and change the label.', {
+            fresh: { list: fresh },
+          }),
+        ]
       : []),
     ...(gone.length > 0
-      ? [`No longer contains ${gone.join(', ')}; traces from the bench remain possible.`]
+      ? [
+          message('No longer contains {gone}; traces from the bench remain possible.', {
+            gone: { list: gone },
+          }),
+        ]
       : []),
     ...(Math.abs(heavier) > 0.002
-      ? [`The dough is ${percent(heavier)} ${heavier > 0 ? 'heavier' : 'lighter'} for the same flour.`]
+      ? [
+          message('The dough is {percent} {heavier} for the same flour.', {
+            percent: percent(heavier),
+            heavier: heavier > 0 ? 'heavier' : 'lighter',
+          }),
+        ]
       : []),
   ];
 }

@@ -1,4 +1,4 @@
-import { formatSpan } from '../quantity/formatQuantity';
+import { type Words, message } from '../message/message';
 import type { DoughAim } from '../dough/feel';
 import { type FatWay, fatWay } from './fatWay';
 import type { Formula } from './formulaSchema';
@@ -30,10 +30,11 @@ const FAT: Record<FatWay, string> = {
  * @param method the method
  * @param hasFat whether the dough has fat
  */
-export function mixWords(method: Method, hasFat: boolean): string {
-  const fat = hasFat ? FAT[fatWay(method)] : '';
+export function mixWords(method: Method, hasFat: boolean): Words {
+  const fat = hasFat ? [FAT[fatWay(method)]] : [];
   const isAfter = fatWay(method) === 'worked' || fatWay(method) === 'with the liquid';
-  return (isAfter ? [SCHOOL[method.school], fat] : [fat, SCHOOL[method.school]]).filter(Boolean).join(' ');
+  const sentences = isAfter ? [SCHOOL[method.school], ...fat] : [...fat, SCHOOL[method.school]];
+  return message('{sentences}', { sentences: { list: sentences, glue: ' ' } });
 }
 
 const AIM: Record<DoughAim, string> = {
@@ -42,8 +43,8 @@ const AIM: Record<DoughAim, string> = {
   stiff: 'stiff',
 };
 
-const span = (minS: number, maxS: number): string =>
-  minS === maxS ? formatSpan(minS) : `${formatSpan(minS)} to ${formatSpan(maxS)}`;
+const span = (minS: number, maxS: number): Words =>
+  minS === maxS ? { s: minS } : message('{min} to {max}', { min: { s: minS }, max: { s: maxS } });
 const by = (who: Method['mix']['by']): string => (who === 'hand' ? 'by hand' : 'in the mixer');
 
 /**
@@ -54,18 +55,29 @@ const by = (who: Method['mix']['by']): string => (who === 'hand' ? 'by hand' : '
 export function kneadWords(
   { lines, method: { knead } }: Pick<Formula, 'lines' | 'method'>,
   nameOf: (ingredient: string) => string,
-): string[] {
-  const aim = knead.aim ? ` It should be ${AIM[knead.aim]}.` : '';
+): Words[] {
   const late = lines
     .filter(({ late: isLate }) => isLate)
-    .map(({ ingredient }) => nameOf(ingredient).toLowerCase());
+    .map(({ ingredient }) => ({ lower: nameOf(ingredient) }));
   const again = (knead.again ?? []).map(({ pauseS, by: who, minS, maxS }, round) => {
-    const pause = pauseS > 0 ? `Leave it covered for ${formatSpan(pauseS)}, then ` : 'Then ';
-    const what = round === 0 && late.length > 0 ? `work in ${late.join(' and ')}` : 'knead again';
-    return `${pause}${what}, ${span(minS, maxS)} ${by(who)}.`;
+    const work =
+      round === 0 && late.length > 0
+        ? message('work in {late}', { late: { list: late, as: 'and' } })
+        : 'knead again';
+    const how = { work, span: span(minS, maxS), by: by(who) };
+    return pauseS > 0
+      ? message('Leave it covered for {pause}, then {work}, {span} {by}.', { pause: { s: pauseS }, ...how })
+      : message('Then {work}, {span} {by}.', how);
   });
+  const first = {
+    span: span(knead.minS, knead.maxS),
+    by: by(knead.by),
+    test: kneadTestWords({ formula: { method: { knead } } }),
+  };
   return [
-    `${span(knead.minS, knead.maxS)} ${by(knead.by)}, until ${kneadTestWords({ formula: { method: { knead } } })}.${aim}`,
+    knead.aim
+      ? message('{span} {by}, until {test}. It should be {aim}.', { ...first, aim: AIM[knead.aim] })
+      : message('{span} {by}, until {test}.', first),
     ...again,
   ];
 }
@@ -74,5 +86,5 @@ export function kneadWords(
  * One thing that is done for the plate: "Wipe it with oil every 3 pieces".
  * @param care what is done and how often
  */
-export const careWords = ({ what, every }: PlateCare): string =>
-  `${what} ${every === 1 ? 'after every piece' : `every ${every} pieces`}`;
+export const careWords = ({ what, every }: PlateCare): Words =>
+  message('{what} {every, plural, one {after every piece} other {every # pieces}}', { what, every });

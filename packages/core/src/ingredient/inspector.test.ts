@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { stepCautions } from '../plan/cautions';
 import { planBatch } from '../plan/planBatch';
 import { isPerishable } from './perishable';
@@ -92,7 +93,7 @@ test('steps say their danger: raw flour, mixer, hot fat, water on a hot pan, fla
   expect(leads('knead')).toEqual(['Raw dough.']);
   expect(leads('divide')).toEqual(['Raw dough.']);
   expect(leads('griddle')).toEqual(['Open flame.', 'Hot fat.', 'Steam.', 'Smoke.']);
-  expect(leads('finish')).toEqual(['Contains gluten, wheat.']);
+  expect(said(leads('finish'))).toEqual(['Contains gluten, wheat.']);
   expect(stepCautions(plan, 'finish')[0]?.text).toMatch(/local food code; the person in charge decides/);
 });
 
@@ -101,6 +102,6 @@ test('a limit that nobody set is not the kitchen’s own, and how hot is hot eno
   expect(heldBread({}, held)[0]).toMatchObject({ limitH: 2, limitIsOwn: false });
   expect(heldBread({ holdH: { cloth: 1 } }, held)[0]).toMatchObject({ limitH: 1, limitIsOwn: true });
   for (const how of HOLDINGS.filter((one) => one !== 'served at once')) {
-    expect(beforeReheating(how)).toMatch(/as your local food code asks/);
+    expect(said(beforeReheating(how))).toMatch(/as your local food code asks/);
   }
 });

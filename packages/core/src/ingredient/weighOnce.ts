@@ -1,4 +1,4 @@
-import { formatMass } from '../quantity/formatQuantity';
+import { message } from '../message/message';
 import { InputError } from '../message/problem';
 import type { FillMethod, Ingredient } from './ingredientSchema';
 
@@ -24,10 +24,13 @@ export function weighOnce(
   const gMl = massG / ml;
   const before = (food.densities ?? []).find((density) => density.fill === fill);
   if (before && (gMl < before.low / SLIP_FACTOR || gMl > before.high * SLIP_FACTOR)) {
-    const usual = `${formatMass(before.low * ml)} to ${formatMass(before.high * ml)}`;
+    const usual = message('{low} to {high}', { low: { g: before.low * ml }, high: { g: before.high * ml } });
     throw InputError.at(
       'massG',
-      `${formatMass(massG)} is far from the usual ${usual}. Was the cup tared, and is it this measure?`,
+      message('{mass} is far from the usual {usual}. Was the cup tared, and is it this measure?', {
+        mass: { g: massG },
+        usual,
+      }),
     );
   }
   const own = {

@@ -1,3 +1,4 @@
+import { asText, message } from '../message/message';
 import { z } from 'zod';
 import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
 import { HOLDINGS } from './holdings';
@@ -9,8 +10,13 @@ const stepField = (label: string) =>
   z.literal([...SCALE_STEPS_G], {
     error: (issue) =>
       issue.input === undefined
-        ? `${label} is missing.`
-        : `${label} must be a step that scales show: ${SCALE_STEPS_G.join(', ')} g.`,
+        ? asText(message('{label} is missing.', { label }))
+        : asText(
+            message('{label} must be a step that scales show: {scaleSteps} g.', {
+              label,
+              scaleSteps: SCALE_STEPS_G.join(', '),
+            }),
+          ),
   });
 
 /** A bowl or a machine that doughs are mixed in. */

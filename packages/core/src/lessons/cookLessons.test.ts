@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { lessonAdjustments } from '../log/applyLessons';
 import type { BatchFacts } from '../log/factsSchema';
 import { newLotOffset } from '../flourLot/lotOffset';
@@ -27,13 +28,13 @@ const feelOf = (all: BatchFacts[], cook: string, cooks = COOKS) =>
 test('a cook who calls wetter doughs right than the others do, in the same flour, is told so in points', () => {
   const all = [...judged('early', 0.5), ...judged('late', 2.5)];
   const late = feelOf(all, 'late');
-  expect(late).toMatchObject({ kind: 'feel', cookId: 'late', batches: 12, title: 'Feel of Late cook' });
+  expect(said(late)).toMatchObject({ kind: 'feel', cookId: 'late', batches: 12, title: 'Feel of Late cook' });
   // Two points apart; the prior of one point each pulls them together a little.
   expect(late?.value).toBeGreaterThan(1.5);
   expect(late?.value).toBeLessThan(2);
   expect(late?.low).toBeGreaterThan(0);
-  expect(late?.words).toMatch(
-    /^What Late cook calls right has 1\.\d points more water than the others’ doughs/,
+  expect(said(late?.words)).toMatch(
+    /^What Late cook calls right has 1\.\d\spoints more water than the others’ doughs/,
   );
   expect(feelOf(all, 'early')?.value).toBeCloseTo(-(late?.value ?? 0), 9);
 });
@@ -82,7 +83,7 @@ test('a cook who is slower at one kind of work is told so, and what this cook pl
     );
   const lessons = teach([...weighing('early', 1), ...weighing('late', 1.6)]);
   const late = lessons.find(({ id }) => id === 'time/weigh/late');
-  expect(late?.words).toMatch(/^Weighing takes Late cook \d\d\s% longer than the others\.$/);
+  expect(said(late?.words)).toMatch(/^Weighing takes Late cook \d\d\s% longer than the others\.$/);
   expect(late?.value).toBeCloseTo(1.6, 1);
   const { kitchen } = request();
   const service = {

@@ -1,6 +1,6 @@
+import { message } from '../message/message';
 import { type BatchFacts, TIMED_STEPS } from '../log/factsSchema';
 import { type Learned, learnMean } from '../quality/learn';
-import { formatPercent } from '../quantity/formatQuantity';
 import { learnContrasts } from './learnEffects';
 import { type LessonContext, type LessonDraft, type Seen, adjust, seenOf } from './lessonDraft';
 import { PRIORS } from './priors';
@@ -46,17 +46,20 @@ export function feelOfCooks(facts: readonly BatchFacts[], { cooks = [] }: Lesson
     const { value, low, high } = found;
     if (Math.abs(value) <= reachOf(found)) return [];
     const id = `feel/${cookId}`;
-    const points = `${Math.abs(value).toFixed(1)} points`;
+    const points = { points: Math.abs(value) };
     return [
       {
-        ...{ id, kind: 'feel', title: `Feel of ${name}`, unit: 'points', cookId },
+        ...{ id, kind: 'feel', title: message('Feel of {name}', { name: { name } }), unit: 'points', cookId },
         ...{ value, low, high, before: 0, ownShare: ownShare(judged, cookId) },
-        words: `What ${name} calls right has ${points} ${value > 0 ? 'more' : 'less'} water than the others’ doughs of the same flour. Agree on what right is, or the bread changes with the cook.`,
+        words: message(
+          'What {name} calls right has {points} {more} water than the others’ doughs of the same flour. Agree on what right is, or the bread changes with the cook.',
+          { name: { name }, points, more: value > 0 ? 'more' : 'less' },
+        ),
         seen: seenOf(
           known.flatMap(({ one, cook }) => (cook === cookId ? [one] : [])),
           ({ waterPoints }) => waterPoints,
         ),
-        adjustment: adjust(id, 'water', value, `feel of ${name}`),
+        adjustment: adjust(id, 'water', value, message('feel of {name}', { name: { name } })),
       },
     ];
   });
@@ -96,9 +99,14 @@ export const timesOfCooks = (facts: readonly BatchFacts[], { cooks = [] }: Lesso
       return [
         {
           ...{ id: `time/${kind}/${cookId}`, kind: 'step-time', unit: 'times', cookId },
-          title: `Time of ${WORK[kind].toLowerCase()}, ${name}`,
+          title: message('Time of {work}, {name}', { work: { lower: WORK[kind] }, name: { name } }),
           ...{ value: found.value, low: found.low, high: found.high, before: usual },
-          words: `${WORK[kind]} takes ${name} ${formatPercent(Math.abs(share))} ${share > 0 ? 'longer than' : 'less than'} the others.`,
+          words: message('{work} takes {name} {share} {longer} the others.', {
+            work: WORK[kind],
+            name: { name },
+            share: { share: Math.abs(share) },
+            longer: share > 0 ? 'longer than' : 'less than',
+          }),
           ...{ seen: own, adjustment: null },
         },
       ];

@@ -1,3 +1,4 @@
+import { type Words, message } from '../message/message';
 import type { Zone } from '../quantity/days';
 import type { Adjustment } from '../plan/adjustmentSchema';
 import type { BatchFacts } from '../log/factsSchema';
@@ -21,11 +22,11 @@ export interface Seen {
   value: number;
 }
 
-export const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
-export const signed = (value: number, digits: number): string =>
-  `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+export const batchesOf = (batches: number): Words =>
+  message('{batches, plural, one {# batch} other {# batches}}', { batches });
+export const signedPoints = (points: number): Words => ({ points, signed: true });
 
-export const adjust = (id: string, what: Adjustment['what'], value: number, words: string): Adjustment => ({
+export const adjust = (id: string, what: Adjustment['what'], value: number, words: Words): Adjustment => ({
   ...{ id, from: 'lesson', what, value, words },
 });
 

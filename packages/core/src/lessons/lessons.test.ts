@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { springBackAfter } from '../dough/springBack';
 import { lessonAdjustments, lotWithSwitch } from '../log/applyLessons';
 import type { BatchFacts } from '../log/factsSchema';
@@ -30,7 +31,7 @@ test('a lot teaches its thirst by the same law as the plan uses', () => {
   expect(lesson.value).toBeCloseTo((4 * 1.5) / (4 + 1 / 4), 9);
   expect(lesson.high - lesson.value).toBeCloseTo(1.6449 / Math.sqrt(4 + 1 / 4), 3);
   expect(lesson.evidence.map(({ value }) => value)).toEqual([1.5, 1.5, 1.5, 1.5]);
-  expect(lesson.title).toBe('Water of Lot A');
+  expect(said(lesson.title)).toBe('Water of Lot A');
 });
 
 test('times of steps against their plan are learned, work that was interrupted left out, and a service counts with them', () => {
@@ -45,8 +46,8 @@ test('times of steps against their plan are learned, work that was interrupted l
   // Eight days at 1.3 with the prior's guess of their spread, worth four: pulled a little towards 1.
   expect(lesson.value).toBeGreaterThan(1.25);
   expect(lesson.value).toBeLessThan(1.3);
-  expect(lesson.words).toMatch(/^Dividing takes 2\d\s% longer than planned\.$/);
-  expect(one(all, 'time/weigh').words).toBe('Weighing takes as long as planned.');
+  expect(said(lesson.words)).toMatch(/^Dividing takes 2\d\s% longer than planned\.$/);
+  expect(said(one(all, 'time/weigh').words)).toBe('Weighing takes as long as planned.');
   const service = {
     ...({ format: 'kettle-scale/service-day', formatVersion: 1, day: '2026-03-04', name: 'Lunch' } as const),
     ...{ opens: 0, serviceFrom: 3600, serviceTo: 7200, ends: 7200, cooks: [], sureness: 0.85 },
@@ -127,7 +128,7 @@ test('rest that worked: minutes at the pace seen, for the spring-back that is wa
   }));
   // s = 0.06 takes −ln(0.02/0.18) = 2.197 time constants; two of the law took 30 min.
   expect(one(all, 'rest/round').value).toBeCloseTo(truth * 2.1972 * 15, -1);
-  expect(one(all, 'rest/round').words).toMatch(/0 of 6 batches were calm enough/);
+  expect(said(one(all, 'rest/round').words)).toMatch(/0 of 6 batches were calm enough/);
 });
 
 test('spreads are pooled within batches', () => {

@@ -1,3 +1,4 @@
+import { message } from '../message/message';
 import type { BatchFacts } from '../log/factsSchema';
 import type { Lesson } from '../log/lessonSchema';
 import { feelOfCooks, timesOfCooks } from './cookLessons';
@@ -22,7 +23,7 @@ const KINDS: readonly ((over: BatchFacts[], context: LessonContext, paces: Pace[
       'bowl-loss',
       (one) => one.bowlLoss,
       PRIORS.bowlLoss,
-      (share) => `${share} of the dough stays in the bowl and on hands.`,
+      (share) => message('{share} of the dough stays in the bowl and on hands.', { share }),
       'Lost in the bowl',
     ),
   (over) =>
@@ -31,7 +32,7 @@ const KINDS: readonly ((over: BatchFacts[], context: LessonContext, paces: Pace[
       'bench-loss',
       (one) => one.benchLoss,
       PRIORS.benchLoss,
-      (share) => `${share} of the dough is lost on the bench.`,
+      (share) => message('{share} of the dough is lost on the bench.', { share }),
       'Lost on the bench',
     ),
   (_over, _context, paces) => relaxing(paces),

@@ -1,6 +1,6 @@
+import { type Value, message, type Words } from '../message/message';
 import type { BatchFacts } from '../log/factsSchema';
 import { type Prior, learnMean, learnShare, learnSlope } from '../quality/learn';
-import { formatMoney, formatPercent } from '../quantity/formatQuantity';
 import {
   type LessonDraft,
   type LessonContext,
@@ -8,7 +8,7 @@ import {
   byFormula,
   nameOf,
   seenOf,
-  counted,
+  batchesOf,
 } from './lessonDraft';
 import { PRIORS } from './priors';
 
@@ -23,7 +23,7 @@ export function lossOf(
   kind: 'bowl-loss' | 'bench-loss',
   of: (one: BatchFacts) => number | null,
   prior: Prior,
-  words: (share: string) => string,
+  words: (share: Value) => Words,
   title: string,
 ): LessonDraft[] {
   const seen = seenOf(facts, of);
@@ -37,8 +37,13 @@ export function lossOf(
     {
       ...{ id: kind, kind, title, unit: 'share', before: prior.mean, seen },
       ...{ value, low: Math.max(0, found.low), high: found.high },
-      words: words(formatPercent(value, 1)),
-      adjustment: adjust(kind, kind, value, `mean of ${counted(seen.length, 'batch', 'batches')}`),
+      words: words({ share: value, decimals: 1 }),
+      adjustment: adjust(
+        kind,
+        kind,
+        value,
+        message('mean of {batches}', { batches: batchesOf(seen.length) }),
+      ),
     },
   ];
 }
@@ -61,12 +66,15 @@ export function cost(facts: readonly BatchFacts[], { currency }: LessonContext):
         ...{
           id: `cost/${formulaId}`,
           kind: 'cost',
-          title: `Cost of ${nameOf(of)}`,
+          title: message('Cost of {formula}', { formula: nameOf(of) }),
           unit: `${currency ?? ''} a month`,
         },
         ...{ value: found.value, low: found.low, high: found.high, before: null, formulaId, seen },
         words: sure
-          ? `A piece costs ${formatMoney(Math.abs(found.value), currency)} ${found.value > 0 ? 'more' : 'less'} every month.`
+          ? message('A piece costs {value} {more} every month.', {
+              value: { money: Math.abs(found.value), currency },
+              more: found.value > 0 ? 'more' : 'less',
+            })
           : 'No trend in the cost of a piece that could be told from chance.',
         adjustment: null,
       },
@@ -85,10 +93,17 @@ export function rejects(facts: readonly BatchFacts[]): LessonDraft[] {
     const found = learnShare(inspected, PRIORS.rejects);
     return [
       {
-        ...{ id: `rejects/${formulaId}`, kind: 'rejects', title: `Rejects of ${nameOf(of)}`, unit: 'share' },
+        ...{
+          id: `rejects/${formulaId}`,
+          kind: 'rejects',
+          title: message('Rejects of {formula}', { formula: nameOf(of) }),
+          unit: 'share',
+        },
         ...{ value: found.value, low: found.low, high: found.high, formulaId },
         before: PRIORS.rejects.hit / (PRIORS.rejects.hit + PRIORS.rejects.miss),
-        words: `Of 100 pieces about ${Math.round(found.value * POINTS)} are not sold: make so many more.`,
+        words: message('Of 100 pieces about {value, number} are not sold: make so many more.', {
+          value: Math.round(found.value * POINTS),
+        }),
         seen: inspected.map(({ facts: one, of: made, hit }) => ({ facts: one, value: hit / made })),
         adjustment: null,
       },

@@ -1,8 +1,8 @@
+import { message } from '../message/message';
 import { relaxedBy } from '../dough/springBack';
 import type { BatchFacts } from '../log/factsSchema';
 import type { Learned } from '../quality/learn';
-import { formatPercent } from '../quantity/formatQuantity';
-import { type LessonDraft, adjust, byFormula, nameOf, seenOf, counted } from './lessonDraft';
+import { type LessonDraft, adjust, byFormula, nameOf, seenOf, batchesOf } from './lessonDraft';
 import { learnRelaxing } from './learnRelaxing';
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
@@ -33,16 +33,26 @@ export const relaxing = (paces: readonly Pace[]): LessonDraft[] =>
   paces.map(({ formulaId, of, found }) => {
     const seen = seenOf(of, factorOf);
     const id = `relaxing/${formulaId}`;
-    const change = formatPercent(Math.abs(found.value - 1));
+    const change = { share: Math.abs(found.value - 1) };
     return {
-      ...{ id, kind: 'relaxing', title: `Spring-back of ${nameOf(of)}`, unit: 'times', before: 1, formulaId },
+      ...{
+        id,
+        kind: 'relaxing',
+        title: message('Spring-back of {formula}', { formula: nameOf(of) }),
+        unit: 'times',
+        before: 1,
+        formulaId,
+      },
       ...{ value: found.value, low: found.low, high: found.high, seen },
-      words: `Its dough relaxes ${found.value >= 1 ? `${change} slower` : `${change} quicker`} than the law says, by measured discs.`,
+      words: message('Its dough relaxes {value} than the law says, by measured discs.', {
+        value:
+          found.value >= 1 ? message('{change} slower', { change }) : message('{change} quicker', { change }),
+      }),
       adjustment: adjust(
         id,
         'relaxing-time',
         found.value,
-        `discs of ${counted(seen.length, 'batch', 'batches')}`,
+        message('discs of {batches}', { batches: batchesOf(seen.length) }),
       ),
     };
   });
@@ -68,14 +78,25 @@ export function rest(learned: readonly Pace[]): LessonDraft[] {
     const value = found.value * minutes;
     return [
       {
-        ...{ id, kind: 'rest', title: `Rest of ${nameOf(of)}`, unit: 'min', before: null, formulaId, seen },
+        ...{
+          id,
+          kind: 'rest',
+          title: message('Rest of {formula}', { formula: nameOf(of) }),
+          unit: 'min',
+          before: null,
+          formulaId,
+          seen,
+        },
         ...{ value, low: found.low * minutes, high: found.high * minutes },
-        words: `${Math.round(value)} min of rest in all bring it to the spring-back it wants; ${calm} of ${seen.length} batches were calm enough when they were rolled.`,
+        words: message(
+          '{value, number} min of rest in all bring it to the spring-back it wants; {calm, number} of {length, number} batches were calm enough when they were rolled.',
+          { value: Math.round(value), calm, length: seen.length },
+        ),
         adjustment: adjust(
           id,
           'least-rest',
           Math.round(value),
-          `discs of ${counted(seen.length, 'batch', 'batches')}`,
+          message('discs of {batches}', { batches: batchesOf(seen.length) }),
         ),
       },
     ];

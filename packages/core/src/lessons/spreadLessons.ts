@@ -1,6 +1,6 @@
+import { message } from '../message/message';
 import type { BatchFacts } from '../log/factsSchema';
 import { learnSpread } from '../quality/learn';
-import { formatPercent, formatMass } from '../quantity/formatQuantity';
 import { type LessonDraft, byFormula, groupBy, nameOf, seenOf } from './lessonDraft';
 
 /** Fewer than these say nothing of a trend, or of a spread. */
@@ -17,11 +17,14 @@ export function ballSpread(facts: readonly BatchFacts[]): LessonDraft[] {
         ...{
           id: `ball-spread/${formulaId}`,
           kind: 'ball-spread',
-          title: `Balls of ${nameOf(of)}`,
+          title: message('Balls of {formula}', { formula: nameOf(of) }),
           unit: 'g',
         },
         ...{ value: found.value, low: found.low, high: found.high, before: null, formulaId },
-        words: `Balls of one batch spread by ${formatMass(found.value, 0.1)}; ${formatMass(tolerance, 0.1)} either way is allowed.`,
+        words: message('Balls of one batch spread by {value}; {tolerance} either way is allowed.', {
+          value: { g: found.value, stepG: 0.1 },
+          tolerance: { g: tolerance, stepG: 0.1 },
+        }),
         seen: seenOf(of, ({ balls }) => learnSpread([balls.massesG])?.value ?? null),
         adjustment: null,
       },
@@ -44,9 +47,17 @@ export function discSpread(facts: readonly BatchFacts[]): LessonDraft[] {
     const how = SHAPING_WORDS[of[0]?.shaping ?? 'pin'];
     return [
       {
-        ...{ id: `disc-spread/${shaping}`, kind: 'disc-spread', title: `Discs ${how}`, unit: 'share' },
+        ...{
+          id: `disc-spread/${shaping}`,
+          kind: 'disc-spread',
+          title: message('Discs {how}', { how }),
+          unit: 'share',
+        },
         ...{ value: found.value, low: found.low, high: found.high, before: null },
-        words: `Diameters of one batch, ${how}, spread by ${formatPercent(found.value, 1)}.`,
+        words: message('Diameters of one batch, {how}, spread by {value}.', {
+          how,
+          value: { share: found.value, decimals: 1 },
+        }),
         seen: seenOf(of, (one) => learnSpread([relative(one)])?.value ?? null),
         adjustment: null,
       },

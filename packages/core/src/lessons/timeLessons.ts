@@ -1,6 +1,6 @@
+import { type Words, message } from '../message/message';
 import { type BatchFacts, TIMED_STEPS } from '../log/factsSchema';
 import { learnMean } from '../quality/learn';
-import { formatPercent } from '../quantity/formatQuantity';
 import { type LessonDraft, seenOf } from './lessonDraft';
 import { PRIORS } from './priors';
 
@@ -24,9 +24,13 @@ export function timeRatio({ times }: BatchFacts, kind: (typeof TIMED_STEPS)[numb
   return ratio > INTERRUPTED || ratio < 1 / INTERRUPTED ? null : ratio;
 }
 
-function timeWords(work: string, value: number): string {
-  if (Math.abs(value - 1) < SMALLEST) return `${work} takes as long as planned.`;
-  return `${work} takes ${formatPercent(Math.abs(value - 1))} ${value > 1 ? 'longer' : 'less'} than planned.`;
+function timeWords(work: string, value: number): Words {
+  if (Math.abs(value - 1) < SMALLEST) return message('{work} takes as long as planned.', { work });
+  return message('{work} takes {share} {longer} than planned.', {
+    work,
+    share: { share: Math.abs(value - 1) },
+    longer: value > 1 ? 'longer' : 'less',
+  });
 }
 
 /**
@@ -44,7 +48,11 @@ export const stepTimeLessons = (facts: readonly BatchFacts[]): LessonDraft[] =>
     );
     return [
       {
-        ...{ id: `time/${kind}`, kind: 'step-time' as const, title: `Time of ${WORK[kind].toLowerCase()}` },
+        ...{
+          id: `time/${kind}`,
+          kind: 'step-time' as const,
+          title: message('Time of {work}', { work: { lower: WORK[kind] } }),
+        },
         ...{ unit: 'times', before: PRIORS.stepTime.mean, seen, adjustment: null },
         ...{ value: found.value, low: found.low, high: found.high },
         words: timeWords(WORK[kind], found.value),

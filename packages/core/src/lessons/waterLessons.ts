@@ -1,8 +1,9 @@
+import { message } from '../message/message';
 import { kitchenMean, learnLotOffset, offsetReach } from '../flourLot/lotOffset';
 import type { BatchFacts } from '../log/factsSchema';
 import { dayOf } from '../quantity/days';
 import { SEASONS, seasonOf } from '../log/seasons';
-import { type LessonDraft, type LessonContext, adjust, groupBy, seenOf, signed } from './lessonDraft';
+import { type LessonDraft, type LessonContext, adjust, groupBy, seenOf, signedPoints } from './lessonDraft';
 import { learnEffects } from './learnEffects';
 
 export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContext): LessonDraft[] {
@@ -19,8 +20,17 @@ export function waterOfLots(facts: readonly BatchFacts[], { lots }: LessonContex
     const reach = offsetReach(offset);
     const name = lots.find(({ id }) => id === lotId)?.name ?? lotId;
     return {
-      ...{ id: `water/${lotId}`, kind: 'water', title: `Water of ${name}`, unit: 'points', lotId, seen },
-      words: `Water learned for this flour: ${signed(offset.meanPoints, 1)} points.`,
+      ...{
+        id: `water/${lotId}`,
+        kind: 'water',
+        title: message('Water of {name}', { name: { name } }),
+        unit: 'points',
+        lotId,
+        seen,
+      },
+      words: message('Water learned for this flour: {points}.', {
+        points: signedPoints(offset.meanPoints),
+      }),
       value: offset.meanPoints,
       low: offset.meanPoints - reach,
       high: offset.meanPoints + reach,
@@ -52,11 +62,20 @@ export function waterOfSeasons(facts: readonly BatchFacts[], { zone }: LessonCon
     const id = `season/${SEASONS.indexOf(season) + 1}`;
     return [
       {
-        ...{ id, kind: 'season' as const, title: `Water, ${season}`, unit: 'points', before: 0 },
+        ...{
+          id,
+          kind: 'season' as const,
+          title: message('Water, {season}', { season }),
+          unit: 'points',
+          before: 0,
+        },
         ...{ value: found.value, low: found.low, high: found.high },
-        words: `Doughs of these months want ${signed(found.value, 1)} points of water, whatever the lot. It counts for a lot that has no batch yet.`,
+        words: message(
+          'Doughs of these months want {points} of water, whatever the lot. It counts for a lot that has no batch yet.',
+          { points: signedPoints(found.value) },
+        ),
         seen: seen.filter(({ facts: one }) => seasonOf(dayOf(Date.parse(one.startedAt), zone)) === season),
-        adjustment: adjust(id, 'water', found.value, `doughs made ${season}`),
+        adjustment: adjust(id, 'water', found.value, message('doughs made {season}', { season })),
       },
     ];
   });

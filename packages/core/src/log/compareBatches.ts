@@ -1,22 +1,16 @@
+import { type Words, message } from '../message/message';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
 import { foldBatch } from '../batch/foldBatch';
 import { batchRecord } from '../batch/record';
-import {
-  type UnitSystem,
-  formatLength,
-  formatMass,
-  formatPercent,
-  formatTemp,
-} from '../quantity/formatQuantity';
 import { batchFacts } from './batchFacts';
 import { type ThreadRow, stepThread } from './stepAmounts';
 
 /** One figure of two batches. */
 export interface BatchDifference {
-  what: string;
-  a: string;
-  b: string;
+  what: Words;
+  a: Words;
+  b: Words;
   /** By how much they differ against what is ordinary for this figure; 1 and more is worth a look. */
   weight: number;
 }
@@ -32,12 +26,12 @@ interface Side {
 interface Row {
   what: string;
   of: (side: Side) => number | null;
-  write: (value: number, units: UnitSystem) => string;
+  write: (value: number) => Words;
   ordinary: number;
 }
 
-const minutes = (value: number): string => `${value.toFixed(0)} min`;
-const grams = (value: number, units: UnitSystem): string => formatMass(value, 0.1, units);
+const minutes = (value: number): Words => message('{value, number} min', { value: Math.round(value) });
+const grams = (value: number): Words => ({ g: value, stepG: 0.1 });
 
 const ROWS: readonly Row[] = [
   { what: 'Good pieces', of: ({ record }) => record.good, write: String, ordinary: 2 },
@@ -45,56 +39,56 @@ const ROWS: readonly Row[] = [
     what: 'Rejected',
     of: ({ facts: { pieces } }) =>
       pieces.made && pieces.good !== null ? 1 - pieces.good / pieces.made : null,
-    write: (value) => formatPercent(value),
+    write: (value) => ({ share: value }),
     ordinary: 0.03,
   },
   {
     what: 'Hydration',
     of: ({ record }) => record.actual.hydration,
-    write: (value) => formatPercent(value, 1),
+    write: (value) => ({ share: value, decimals: 1 }),
     ordinary: 0.01,
   },
   {
     what: 'Salt',
     of: ({ record }) => record.actual.salt,
-    write: (value) => formatPercent(value, 2),
+    write: (value) => ({ share: value, decimals: 2 }),
     ordinary: 0.001,
   },
   {
     what: 'Fat',
     of: ({ record }) => record.actual.fat,
-    write: (value) => formatPercent(value, 1),
+    write: (value) => ({ share: value, decimals: 1 }),
     ordinary: 0.01,
   },
   {
     what: 'Air',
     of: ({ batch }) => batch.plan.today?.conditions.airC ?? null,
-    write: (value, units) => formatTemp(value, units),
+    write: (value) => ({ tempC: value }),
     ordinary: 3,
   },
   {
     what: 'Humidity',
     of: ({ batch }) => batch.plan.today?.conditions.humidity ?? null,
-    write: (value) => formatPercent(value),
+    write: (value) => ({ share: value }),
     ordinary: 0.1,
   },
   {
     what: 'Flour moisture',
     of: ({ batch }) => batch.plan.today?.flourMoisture ?? null,
-    write: (value) => formatPercent(value, 1),
+    write: (value) => ({ share: value, decimals: 1 }),
     ordinary: 0.005,
   },
   {
     what: 'Lost in the bowl',
     of: ({ facts }) => facts.bowlLoss,
-    write: (value) => formatPercent(value, 1),
+    write: (value) => ({ share: value, decimals: 1 }),
     ordinary: 0.005,
   },
   { what: 'Rest in all', of: ({ facts }) => facts.restMin, write: minutes, ordinary: 5 },
   {
     what: 'Spring-back',
     of: ({ facts }) => facts.springBack.seen,
-    write: (value) => formatPercent(value, 1),
+    write: (value) => ({ share: value, decimals: 1 }),
     ordinary: 0.02,
   },
   {
@@ -112,13 +106,13 @@ const ROWS: readonly Row[] = [
   {
     what: 'Disc',
     of: ({ facts: { discs } }) => (discs.diametersMm.length > 0 ? mean(discs.diametersMm) : null),
-    write: (value, units) => formatLength(value, units),
+    write: (value) => ({ mm: value }),
     ordinary: 5,
   },
   {
     what: 'Cost of a piece',
     of: ({ facts }) => facts.costPerPiece,
-    write: (value) => value.toFixed(3),
+    write: (value) => ({ figure: value, decimals: 3 }),
     ordinary: 0.01,
   },
 ];
@@ -126,13 +120,13 @@ const ROWS: readonly Row[] = [
 const NOTHING = '–';
 const SECONDS_WORTH = 60;
 
-function sideOf(batch: Batch, units: UnitSystem): Side {
+function sideOf(batch: Batch): Side {
   const state = foldBatch(batch.plan, batch.events);
   return {
     batch,
     facts: batchFacts(batch, state),
     record: batchRecord(batch.plan, state),
-    thread: stepThread(batch.plan, state, Date.parse(batch.startedAt), units),
+    thread: stepThread(batch.plan, state, Date.parse(batch.startedAt)),
   };
 }
 
@@ -144,7 +138,7 @@ function stepRows(a: Side, b: Side): BatchDifference[] {
     const [aS, bS] = [row.actualS, other.actualS];
     return [
       {
-        what: `${row.title}, time`,
+        what: message('{title}, time', { title: row.title }),
         a: minutes(aS / SECONDS_WORTH),
         b: minutes(bS / SECONDS_WORTH),
         weight: Math.abs(aS - bS) / Math.max(SECONDS_WORTH, 0.2 * Math.max(aS, bS)),
@@ -157,18 +151,17 @@ function stepRows(a: Side, b: Side): BatchDifference[] {
  * Two batches figure by figure, what differs most first.
  * @param a one
  * @param b the other
- * @param units measures of the reader
  */
-export function compareBatches(a: Batch, b: Batch, units: UnitSystem = 'metric'): BatchDifference[] {
-  const [left, right] = [sideOf(a, units), sideOf(b, units)];
+export function compareBatches(a: Batch, b: Batch): BatchDifference[] {
+  const [left, right] = [sideOf(a), sideOf(b)];
   const figures = ROWS.flatMap(({ what, of, write, ordinary }): BatchDifference[] => {
     const [x, y] = [of(left), of(right)];
     if (x === null && y === null) return [];
     return [
       {
         what,
-        a: x === null ? NOTHING : write(x, units),
-        b: y === null ? NOTHING : write(y, units),
+        a: x === null ? NOTHING : write(x),
+        b: y === null ? NOTHING : write(y),
         weight: x === null || y === null ? 0 : Math.abs(x - y) / ordinary,
       },
     ];

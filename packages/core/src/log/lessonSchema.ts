@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { wordsSchema } from '../message/wordsSchema';
 import { adjustmentSchema } from '../plan/adjustmentSchema';
 
 const LESSON_KINDS = [
@@ -21,8 +22,8 @@ export const lessonSchema = z.strictObject({
   /** Stable: switches and plans name it. */
   id: z.string(),
   kind: z.enum(LESSON_KINDS),
-  title: z.string(),
-  words: z.string(),
+  title: wordsSchema,
+  words: wordsSchema,
   unit: z.string(),
   value: z.number(),
   /** Nine times in ten the truth is between these. */

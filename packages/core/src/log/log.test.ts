@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import Papa from 'papaparse';
 import type { Batch } from '../batch/batchSchema';
 import type { EventBody } from '../batch/eventSchema';
@@ -87,7 +88,7 @@ describe('facts', () => {
 test('the thread: planned against actual, in time and in amount', () => {
   const { events } = batch(...whole({ water: 90 }));
   const rows = stepThread(plan, foldBatch(plan, events), Date.UTC(2026, 2, 4, 10));
-  const of = (title: string) => rows.find((row) => row.title === title)?.amount;
+  const of = (title: string) => said(rows).find((row) => row.title === title)?.amount;
   expect(of('Weigh water')).toMatchObject({ off: true });
   expect(of('Weigh strong flour')).toMatchObject({
     planned: '2,505\u00a0g',
@@ -163,9 +164,9 @@ describe('holding', () => {
     expect(after.thrownOut).toBe(4);
     const refused = (body: EventBody) =>
       refuseEvent(plan, all, { ...all.at(-1), ...body } as BatchEvent)?.message;
-    expect(refused({ ...served, pieces: 12 })).toBe('Only 11 pieces are held in: cloth.');
+    expect(said(refused({ ...served, pieces: 12 }))).toBe('Only 11 pieces are held in: cloth.');
     expect(refused({ ...served, pieces: 11 })).toBeUndefined();
-    expect(refused({ ...served, from: 'fridge' })).toBe('No pieces are held in: fridge.');
+    expect(said(refused({ ...served, from: 'fridge' }))).toBe('No pieces are held in: fridge.');
     const schema = eventSchema.safeParse({ ...all.at(-1), reason: undefined });
     expect(schema.error?.issues[0]?.path).toEqual(['reason']);
   });
@@ -221,7 +222,9 @@ describe('holding', () => {
     first('freezer', 1.5).forEach((seconds, way) =>
       expect(seconds).toBeGreaterThan(first('fridge', 1.5)[way] ?? 0),
     );
-    expect(beforeReheating('vacuum pack, frozen')).toMatch(/^Cut the pack open.*Do not freeze it again/);
+    expect(said(beforeReheating('vacuum pack, frozen'))).toMatch(
+      /^Cut the pack open.*Do not freeze it again/,
+    );
     expect(keepingCaution('vacuum pack, chilled')).toMatch(/local code/);
     expect(keepingCaution('cloth')).toBeNull();
   });
@@ -230,7 +233,7 @@ describe('holding', () => {
 test('a loss is explained: usual, much, or more than went in', () => {
   expect(explainLoss(plan, 1000, 990).unusual).toBe(false);
   expect(explainLoss(plan, 1000, 950)).toMatchObject({ unusual: true });
-  expect(explainLoss(plan, 1000, 1040).words).toMatch(/^40\sg more than went in/);
+  expect(said(explainLoss(plan, 1000, 1040).words)).toMatch(/^40\sg more than went in/);
 });
 
 test('a disc that springs back too much asks for rest, a calm one for none', () => {
@@ -255,7 +258,7 @@ describe('diagnosis', () => {
   test('black spots on a plate that was read too hot: the plate, with the next change in degrees', () => {
     const [first] = diagnose(wrong, ['black-spots']).suspects;
     expect(first?.cause).toBe('plate-hot');
-    expect(first?.evidence.words).toBe('plate 32\u00a0°C over plan');
+    expect(said(first?.evidence.words)).toBe('plate 32\u00a0°C over plan');
     expect(first?.adjustment).toMatchObject({ what: 'plate', value: -25, from: 'diagnosis' });
   });
 

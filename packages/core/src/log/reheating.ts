@@ -1,5 +1,5 @@
+import { type Words, message } from '../message/message';
 import type { Holding } from '../kitchen/holdings';
-import { formatTemp, type UnitSystem } from '../quantity/formatQuantity';
 
 /** How held bread is brought back. */
 export const REHEAT_WAYS = ['plate', 'flame', 'oven', 'microwave', 'toaster', 'steam'] as const;
@@ -10,7 +10,7 @@ export interface Reheating {
   way: ReheatWay;
   /** "15 to 25 s a side", for a table. */
   time: string;
-  text: string;
+  text: Words;
   caution: string;
 }
 
@@ -36,13 +36,15 @@ const TIME: Record<ReheatWay, Record<'thin' | 'thick', readonly [kept: string, f
   steam: { thin: ['20 to 40 s', '1 to 2 min'], thick: ['1 to 2 min', '3 to 4 min'] },
 };
 
-const TEXT: Record<ReheatWay, (thick: boolean, units: UnitSystem) => string> = {
-  plate: (thick, units) =>
+const TEXT: Record<ReheatWay, (thick: boolean) => Words> = {
+  plate: (thick) =>
     thick
-      ? `A dab of water on each side, plate at about ${formatTemp(180, units)}, under a lid.`
-      : `A dab of water on each side, plate at about ${formatTemp(200, units)}.`,
+      ? message('A dab of water on each side, plate at about {temp}, under a lid.', {
+          temp: { tempC: 180 },
+        })
+      : message('A dab of water on each side, plate at about {temp}.', { temp: { tempC: 200 } }),
   flame: () => 'One at a time, kept moving, turned with tongs.',
-  oven: (_thick, units) => `A stack of six in foil, oven at ${formatTemp(180, units)}.`,
+  oven: () => message('A stack of six in foil, oven at {temp}.', { temp: { tempC: 180 } }),
   microwave: () => 'One at a time between damp paper, then a moment to stand.',
   toaster: () => 'One at a time, low, dry.',
   steam: () => 'A stack wrapped in cloth over boiling water, until it bends.',
@@ -61,14 +63,13 @@ const CAUTION: Record<ReheatWay, string> = {
  * Every way to bring held bread back, with its time by thickness and by how it was kept.
  * @param how the way it was held
  * @param thicknessMm mm
- * @param units measures of the reader
  */
-export function reheatings(how: Holding, thicknessMm: number, units: UnitSystem = 'metric'): Reheating[] {
+export function reheatings(how: Holding, thicknessMm: number): Reheating[] {
   const thick = thicknessMm >= THICK_MM;
   return REHEAT_WAYS.map((way) => ({
     way,
     time: TIME[way][thick ? 'thick' : 'thin'][FROZEN.has(how) ? 1 : 0],
-    text: TEXT[way](thick, units),
+    text: TEXT[way](thick),
     caution: CAUTION[way],
   }));
 }
@@ -78,13 +79,18 @@ export function reheatings(how: Holding, thicknessMm: number, units: UnitSystem 
  * @param how the way it was held
  * @returns one sentence; empty where there is nothing to heed
  */
-export function beforeReheating(how: Holding): string {
+export function beforeReheating(how: Holding): Words {
   if (how === 'served at once') return 'If it has cooled, it comes back once.';
-  const pack = VACUUM.has(how) ? 'Cut the pack open first. ' : '';
-  const again = FROZEN.has(how)
-    ? 'Straight from the freezer; a stack that sticks is thawed in its wrapping in the fridge. Do not freeze it again. '
-    : '';
-  return `${pack}${again}Heat it through as your local food code asks, once.`;
+  const sentences = [
+    ...(VACUUM.has(how) ? ['Cut the pack open first.'] : []),
+    ...(FROZEN.has(how)
+      ? [
+          'Straight from the freezer; a stack that sticks is thawed in its wrapping in the fridge. Do not freeze it again.',
+        ]
+      : []),
+    'Heat it through as your local food code asks, once.',
+  ];
+  return message('{sentences}', { sentences: { list: sentences, glue: ' ' } });
 }
 
 /**

@@ -1,15 +1,15 @@
+import { type Words, message } from '../message/message';
 import { mean } from 'simple-statistics';
 import { type BatchState, type StepState, weighingToleranceG } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
 import { type StepTime, stepTimes } from '../batch/stepTimes';
-import { type UnitSystem, formatLength, formatMass, formatTemp } from '../quantity/formatQuantity';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 
 /** What a step was to use or make, and what it did; null where it has no amount. */
 export interface StepAmount {
-  planned: string;
+  planned: Words;
   /** "–" while nothing was done. */
-  actual: string;
+  actual: Words;
   /** Further from the plan than the bench's own tolerance. */
   off: boolean;
 }
@@ -23,16 +23,16 @@ const NOTHING = '–';
 const DISC_TOLERANCE = 0.05;
 const PLATE_TOLERANCE_C = 10;
 
-type Amount = (plan: Plan, state: BatchState, step: StepState, units: UnitSystem) => StepAmount | null;
+type Amount = (plan: Plan, state: BatchState, step: StepState) => StepAmount | null;
 
-const weigh: Amount = (plan, state, { step }, units) => {
+const weigh: Amount = (plan, state, { step }) => {
   const sheet = plan.sheet.find(({ lineId }) => lineId === step.lineId);
   const line = state.bowls[(step.bowl ?? 1) - 1]?.lines.find(({ lineId }) => lineId === step.lineId);
   if (!sheet || !line) return null;
   const plannedG = sheet.startG ?? sheet.massG;
   return {
-    planned: formatMass(plannedG, sheet.stepG, units),
-    actual: line.weighedG === null ? NOTHING : formatMass(line.weighedG, sheet.stepG, units),
+    planned: { g: plannedG, stepG: sheet.stepG },
+    actual: line.weighedG === null ? NOTHING : { g: line.weighedG, stepG: sheet.stepG },
     off:
       line.weighedG !== null &&
       Math.abs(line.weighedG - plannedG) > weighingToleranceG(sheet, plannedG) + 1e-9,
@@ -40,7 +40,7 @@ const weigh: Amount = (plan, state, { step }, units) => {
 };
 
 /** Liquid and flour that followed by feel. */
-const mix: Amount = (plan, _state, { step, seen }, units) => {
+const mix: Amount = (plan, _state, { step, seen }) => {
   const held = plan.sheet.filter(({ startG }) => startG !== undefined);
   const added = seen.flatMap((event) => (event.type === 'added' ? [event.massG] : []));
   if (held.length === 0 && added.length === 0) return null;
@@ -48,51 +48,54 @@ const mix: Amount = (plan, _state, { step, seen }, units) => {
   const stepG = plan.kitchen.benchStepG;
   const addedG = sumG(added);
   return {
-    planned: `${formatMass(heldG, stepG, units)} more`,
-    actual: `${formatMass(addedG, stepG, units)} more`,
+    planned: message('{held} more', { held: { g: heldG, stepG } }),
+    actual: message('{added} more', { added: { g: addedG, stepG } }),
     off: Math.abs(addedG - heldG) > weighingToleranceG({ stepG }, heldG),
   };
 };
 
-const divide: Amount = (plan, { divided, balls }, _step, units) => {
+const timesBall = (pieces: number, ballG: number): Words =>
+  message('{pieces, number} × {ball}', { pieces, ball: { g: ballG, stepG: 0.1 } });
+
+const divide: Amount = (plan, { divided, balls }) => {
   const seenG = balls.length > 0 ? mean(balls.map(({ massG }) => massG)) : divided?.ballG;
   const toleranceG = plan.formula.product.ballToleranceG;
   return {
-    planned: `${plan.pieces} × ${formatMass(plan.ballG, 0.1, units)}`,
-    actual: divided
-      ? `${divided.pieces} × ${formatMass(roundToStep(seenG ?? divided.ballG, 0.1), 0.1, units)}`
-      : NOTHING,
+    planned: timesBall(plan.pieces, plan.ballG),
+    actual: divided ? timesBall(divided.pieces, roundToStep(seenG ?? divided.ballG, 0.1)) : NOTHING,
     off: divided !== null && Math.abs((seenG ?? plan.ballG) - plan.ballG) > toleranceG,
   };
 };
 
-const flatten: Amount = (plan, { flattened, discs }, _step, units) => {
+const flatten: Amount = (plan, { flattened, discs }) => {
   const relaxed = discs.map(({ diametersMm: [a, b] }) => Math.sqrt(a * b));
   const planMm = relaxed.length > 0 ? plan.relaxed.diameterMm : plan.rolled.diameterMm;
   const seenMm = relaxed.length > 0 ? mean(relaxed) : flattened?.diameterMm;
   const toleranceMm = plan.formula.product.diameterToleranceMm ?? planMm * DISC_TOLERANCE;
   return {
-    planned: formatLength(planMm, units),
-    actual: seenMm === undefined ? NOTHING : formatLength(seenMm, units),
+    planned: { mm: planMm },
+    actual: seenMm === undefined ? NOTHING : { mm: seenMm },
     off: seenMm !== undefined && Math.abs(seenMm - planMm) > toleranceMm,
   };
 };
 
-const griddle: Amount = (plan, _state, { seen }, units) => {
+const griddle: Amount = (plan, _state, { seen }) => {
   const reads = seen.flatMap((event) =>
     event.type === 'measured' && event.what === 'plate' ? [event.tempC] : [],
   );
   const { plateC } = plan.formula.bake;
   return {
-    planned: formatTemp(plateC, units),
-    actual: reads.length > 0 ? formatTemp(mean(reads), units) : NOTHING,
+    planned: { tempC: plateC },
+    actual: reads.length > 0 ? { tempC: mean(reads) } : NOTHING,
     off: reads.length > 0 && Math.abs(mean(reads) - plateC) > PLATE_TOLERANCE_C,
   };
 };
 
 const finish: Amount = (plan, { finished }) => ({
-  planned: `${plan.pieces} good`,
-  actual: finished ? `${finished.good} of ${finished.pieces}` : NOTHING,
+  planned: message('{pieces, number} good', { pieces: plan.pieces }),
+  actual: finished
+    ? message('{good, number} of {pieces, number}', { good: finished.good, pieces: finished.pieces })
+    : NOTHING,
   off: finished !== null && finished.good < plan.pieces,
 });
 
@@ -111,18 +114,12 @@ const AMOUNT: Partial<Record<StepState['step']['kind'], Amount>> = {
  * @param plan the plan
  * @param state its folded state
  * @param startedMs when the batch began, ms
- * @param units measures of the reader
  */
-export function stepThread(
-  plan: Plan,
-  state: BatchState,
-  startedMs: number,
-  units: UnitSystem = 'metric',
-): ThreadRow[] {
+export function stepThread(plan: Plan, state: BatchState, startedMs: number): ThreadRow[] {
   const times = stepTimes(plan, state, startedMs);
   return times.map((time, index) => {
     const step = state.steps[index];
     const of = AMOUNT[time.step.kind];
-    return { ...time, amount: step && of ? of(plan, state, step, units) : null };
+    return { ...time, amount: step && of ? of(plan, state, step) : null };
   });
 }

@@ -1,10 +1,12 @@
+import type { Words } from './message';
+
 /** Why a number is what it is, for whoever asks. */
 export interface Explanation {
-  title: string;
-  value: string;
+  title: Words;
+  value: Words;
   /** The equation in words. */
-  equation: string;
-  inputs: { label: string; value: string }[];
+  equation: Words;
+  inputs: { label: Words; value: Words }[];
   /** What would change it. */
-  changes: string[];
+  changes: Words[];
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Message, type Words, asText, message } from './message';
 
 /** The field builders below give every schema the same sentences when a value is missing or out of range. */
 
@@ -9,22 +10,27 @@ interface NumberRange {
   unit?: string;
 }
 
-/** Writes a number with thousands separators and no trailing zeros. */
-function plain(value: number): string {
-  return value.toLocaleString('en-US', { maximumFractionDigits: 6 });
-}
+/** What is wrong with a field, with its name. */
+const told = (text: string, label: Words, values: Message['values'] = {}): string =>
+  asText(message(text, { label, ...values }));
+const missing = (label: Words): string => told('{label} is missing.', label);
+/** The words for a value that is missing, or is of the wrong kind. */
+const wrongKind = (label: Words, wrong: string) => (issue: { input?: unknown }) =>
+  issue.input === undefined ? missing(label) : told(wrong, label);
+const LONGER = '{label} is longer than {max, number} characters.';
 
 /**
  * A number with a name: says "Ball weight must be between 5 and 2,000 g" when it is not.
  * @param label name of the field
  * @param range least, most and unit
  */
-export function numberField(label: string, { min, max, unit }: NumberRange): z.ZodNumber {
-  const range = `${label} must be between ${plain(min)} and ${plain(max)}${unit ? ` ${unit}` : ''}.`;
+export function numberField(label: Words, { min, max, unit }: NumberRange): z.ZodNumber {
+  const bounds = { low: { bound: min, of: unit ?? '' }, high: { bound: max, of: unit ?? '' } };
+  const range = unit
+    ? told('{label} must be between {low} and {high} {unit}.', label, { ...bounds, unit: { unitOf: unit } })
+    : told('{label} must be between {low} and {high}.', label, bounds);
   return z
-    .number({
-      error: (issue) => (issue.input === undefined ? `${label} is missing.` : `${label} must be a number.`),
-    })
+    .number({ error: wrongKind(label, '{label} must be a number.') })
     .min(min, range)
     .max(max, range);
 }
@@ -34,17 +40,23 @@ export function numberField(label: string, { min, max, unit }: NumberRange): z.Z
  * @param label name of the field
  * @param range least and most
  */
-export function countField(label: string, range: NumberRange): z.ZodNumber {
-  return numberField(label, range).int(`${label} must be a whole number.`);
+export function countField(label: Words, range: NumberRange): z.ZodNumber {
+  return numberField(label, range).int(told('{label} must be a whole number.', label));
 }
 
 /** A share between two fractions (0.54 is 54 %); the sentence says both forms. */
-export function fractionField(label: string, min: number, max: number): z.ZodNumber {
-  const range = `${label} must be a fraction between ${plain(min)} and ${plain(max)} (${plain(min * 100)} to ${plain(max * 100)} %).`;
+export function fractionField(label: Words, min: number, max: number): z.ZodNumber {
+  const figure = (value: number) => ({ figure: value, most: 6 });
+  const range = told(
+    '{label} must be a fraction between {low} and {high} ({lowPercent} to {highPercent} %).',
+    label,
+    {
+      ...{ low: figure(min), high: figure(max) },
+      ...{ lowPercent: figure(min * 100), highPercent: figure(max * 100) },
+    },
+  );
   return z
-    .number({
-      error: (issue) => (issue.input === undefined ? `${label} is missing.` : `${label} must be a number.`),
-    })
+    .number({ error: wrongKind(label, '{label} must be a number.') })
     .min(min, range)
     .max(max, range);
 }
@@ -57,28 +69,32 @@ const CONTROL = /[^\P{Cc}\t\n\r]/u;
  * @param label name of the field
  * @param range characters, least and most
  */
-export function textField(label: string, { min = 0, max }: { min?: number; max: number }): z.ZodString {
+export function textField(label: Words, { min = 0, max }: { min?: number; max: number }): z.ZodString {
   return z
-    .string({
-      error: (issue) => (issue.input === undefined ? `${label} is missing.` : `${label} must be text.`),
-    })
+    .string({ error: wrongKind(label, '{label} must be text.') })
     .trim()
-    .min(min, `${label} is empty.`)
-    .max(max, `${label} is longer than ${max} characters.`)
-    .refine((text) => !CONTROL.test(text), `${label} contains characters that cannot be printed.`);
+    .min(min, told('{label} is empty.', label))
+    .max(max, told(LONGER, label, { max }))
+    .refine(
+      (text) => !CONTROL.test(text),
+      told('{label} contains characters that cannot be printed.', label),
+    );
 }
+
+const LONGEST_SLUG = 60;
 
 /**
  * A short name used in addresses and files: small letters, digits and hyphens.
  * @param label name of the field
  */
-export function slugField(label: string): z.ZodString {
+export function slugField(label: Words): z.ZodString {
   return z
-    .string({
-      error: (issue) => (issue.input === undefined ? `${label} is missing.` : `${label} must be text.`),
-    })
-    .max(60, `${label} is longer than 60 characters.`)
-    .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, `${label} may hold only small letters, digits and single hyphens.`);
+    .string({ error: wrongKind(label, '{label} must be text.') })
+    .max(LONGEST_SLUG, told(LONGER, label, { max: LONGEST_SLUG }))
+    .regex(
+      /^[a-z0-9]+(-[a-z0-9]+)*$/,
+      told('{label} may hold only small letters, digits and single hyphens.', label),
+    );
 }
 
 /**
@@ -86,27 +102,21 @@ export function slugField(label: string): z.ZodString {
  * @param label name of the field
  * @param values what may be chosen
  */
-export function choiceField<const T extends readonly [string, ...string[]]>(label: string, values: T) {
+export function choiceField<const T extends readonly [string, ...string[]]>(label: Words, values: T) {
   return z.enum(values, {
     error: (issue) =>
-      issue.input === undefined ? `${label} is missing.` : `${label} must be one of: ${values.join(', ')}.`,
+      issue.input === undefined
+        ? missing(label)
+        : told('{label} must be one of: {values}.', label, { values: { name: values.join(', ') } }),
   });
 }
 
 /** The id of a record that a client made: a UUID of version 7, so that ids sort by time. */
-export function uuidField(label: string) {
-  return z.uuidv7({
-    error: (issue) =>
-      issue.input === undefined ? `${label} is missing.` : `${label} must be a UUID of version 7.`,
-  });
-}
+export const uuidField = (label: Words) =>
+  z.uuidv7({ error: wrongKind(label, '{label} must be a UUID of version 7.') });
 
 /** An instant in UTC, as in 2026-03-04T10:45:00.000Z. */
-export function instantField(label: string) {
-  return z.iso.datetime({
-    error: (issue) =>
-      issue.input === undefined
-        ? `${label} is missing.`
-        : `${label} must be a time in UTC, like 2026-03-04T10:45:00.000Z.`,
+export const instantField = (label: Words) =>
+  z.iso.datetime({
+    error: wrongKind(label, '{label} must be a time in UTC, like 2026-03-04T10:45:00.000Z.'),
   });
-}

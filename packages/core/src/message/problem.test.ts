@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { z } from 'zod';
 import {
   choiceField,
@@ -17,7 +18,7 @@ const sentencesOf = (schema: z.ZodType, value: unknown): string[] => {
     return [];
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return error.problems.map(({ message }) => message);
+    return said(error.problems.map(({ message }) => message));
   }
 };
 

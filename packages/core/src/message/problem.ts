@@ -1,26 +1,41 @@
 import type { z } from 'zod';
+import { type Words, asText, fromText, message } from './message';
+import { ENGLISH } from './reader';
+import { writeWords } from './writeWords';
 
-const KIND_WORDS: Record<string, string> = { object: 'an object', array: 'a list', boolean: 'true or false' };
+const KIND_WORDS: Record<string, string> = {
+  object: 'an object',
+  array: 'a list',
+  boolean: 'true or false',
+  string: 'a text',
+  number: 'a number',
+};
 
 /** Sentences for the mistakes that no field has words of its own for: a part that is missing or of the wrong kind. */
 const plainError: z.core.$ZodErrorMap = (issue) => {
   if (issue.code !== 'invalid_type') return undefined;
   const name = issue.path?.at(-1);
-  const subject =
+  const subject: Words =
     name === undefined
       ? 'The document'
       : typeof name === 'number'
-        ? `Entry ${name + 1}`
-        : `“${String(name)}”`;
-  const words = KIND_WORDS[issue.expected] ?? `a ${issue.expected}`;
-  return issue.input === undefined ? `${subject} is missing.` : `${subject} must be ${words}.`;
+        ? message('Entry {number, number}', { number: name + 1 })
+        : message('“{name}”', { name: { name: String(name) } });
+  return asText(
+    issue.input === undefined
+      ? message('{label} is missing.', { label: subject })
+      : message('{label} must be {kind}.', {
+          label: subject,
+          kind: KIND_WORDS[issue.expected] ?? { name: issue.expected },
+        }),
+  );
 };
 
 /** One thing wrong with an input: where it is, and a sentence a cook understands. */
 export interface Problem {
   /** Path to the field, as in `lines[2].fraction`; empty for the whole document. */
   path: string;
-  message: string;
+  message: Words;
   /** Line of the file, from 1, where the input is a file. */
   line?: number;
 }
@@ -28,12 +43,16 @@ export interface Problem {
 /** Thrown by core when an input cannot be used. Nothing has been changed. */
 export class InputError extends Error {
   constructor(readonly problems: readonly Problem[]) {
-    super(problems.map((p) => (p.path ? `${p.path}: ${p.message}` : p.message)).join(' '));
+    super(
+      problems
+        .map(({ path, message: words }) => `${path ? `${path}: ` : ''}${writeWords(words, ENGLISH)}`)
+        .join(' '),
+    );
     this.name = 'InputError';
   }
 
   /** The error for a single field. */
-  static at(path: string, message: string): InputError {
+  static at(path: string, message: Words): InputError {
     return new InputError([{ path, message }]);
   }
 }
@@ -57,10 +76,12 @@ export function problemsOf(error: z.ZodError): Problem[] {
     if (issue.code === 'unrecognized_keys') {
       return issue.keys.map((key) => ({
         path: pathText([...issue.path, key]),
-        message: `The field “${key}” is not known here; remove it or check its spelling.`,
+        message: message('The field “{key}” is not known here; remove it or check its spelling.', {
+          key: { name: key },
+        }),
       }));
     }
-    return [{ path: pathText(issue.path), message: issue.message }];
+    return [{ path: pathText(issue.path), message: fromText(issue.message) }];
   });
 }
 

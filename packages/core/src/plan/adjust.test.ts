@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { planLessons } from '../log/planLessons';
 import { request } from '../test/examples';
 import { type Adjustment, adjustmentSchema } from './adjustmentSchema';
@@ -77,7 +78,7 @@ test('the plan says what each lesson did to it, with grams and minutes', () => {
     conditions: { ...ORDINARY_DAY, lot },
     adjustments: [change('bowl-loss', 0.016), change('plate', -10)],
   });
-  const words = planLessons(told).map(({ effect, why }) => `${effect}: ${why}`);
+  const words = said(planLessons(told)).map(({ effect, why }) => `${effect}: ${why}`);
   const grams = Math.round((0.02 * told.flourG) / 5) * 5;
   expect(words[0]).toMatch(new RegExp(`^Start ${grams}\\sg lower: last 4 batches of Quay 13$`));
   expect(words[1]).toMatch(/^1\.6\s% of the dough counted as lost in the bowl/);

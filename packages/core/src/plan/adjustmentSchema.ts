@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { wordsSchema } from '../message/wordsSchema';
 import { choiceField, textField } from '../message/fields';
 
 /** Everything a lesson or a diagnosis may change in a plan, with its unit and how far it may go. */
@@ -27,7 +28,7 @@ export const adjustmentSchema = z
     what: choiceField('What changes', NAMES),
     value: z.number('The change must be a number.'),
     /** Why, for whoever reads the plan. */
-    words: textField('Reason', { min: 1, max: 300 }),
+    words: z.union([textField('Reason', { min: 1, max: 300 }), wordsSchema]),
   })
   .refine(({ what, value }) => value >= ADJUSTABLE[what].min && value <= ADJUSTABLE[what].max, {
     message: 'This change is larger than a plan takes.',

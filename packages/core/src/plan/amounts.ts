@@ -1,8 +1,8 @@
+import { type Words, message } from '../message/message';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import { ballMassG } from '../portion/disc';
 import { wholePieces } from '../portion/wholePieces';
 import { InputError } from '../message/problem';
-import { formatMass } from '../quantity/formatQuantity';
 import { type Kitchen } from '../kitchen/kitchenSchema';
 import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Need } from './planRequestSchema';
@@ -34,12 +34,16 @@ interface Setting {
 type NeedOf<B extends Need['by']> = Extract<Need, { by: B }>;
 
 /** Whole pieces of a dough; the sentence names the field when there is not one. */
-function piecesOf(doughG: number, ballG: number, { kitchen }: Setting, field: string, lead: string): number {
+function piecesOf(doughG: number, ballG: number, { kitchen }: Setting, field: string, lead: Words): number {
   const pieces = wholePieces(doughG * keptShare(kitchen), ballG);
   if (pieces < 1) {
     throw InputError.at(
       `need.${field}`,
-      `${lead}${formatMass(doughG)} of dough, less than one ball of ${formatMass(ballG)}.`,
+      message('{lead}{dough} of dough, less than one ball of {ball}.', {
+        lead,
+        dough: { g: doughG },
+        ball: { g: ballG },
+      }),
     );
   }
   return pieces;
@@ -64,7 +68,10 @@ function fromStock({ atHand, ballG }: NeedOf<'stock'>, setting: Setting): Amount
       ballG,
       setting,
       'atHand',
-      `${formatMass(scarcest.massG)} of ${scarcest.name.toLowerCase()} is enough for `,
+      message('{mass} of {name} is enough for ', {
+        mass: { g: scarcest.massG },
+        name: { lower: scarcest.name },
+      }),
     ),
     ballG,
     doughG,
@@ -96,7 +103,13 @@ const AMOUNTS: { [B in Need['by']]: (need: NeedOf<B>, setting: Setting) => Amoun
   flour: ({ flourG, ballG }, setting) => {
     const doughG = flourG * setting.doughPerFlour;
     return {
-      pieces: piecesOf(doughG, ballG, setting, 'flourG', `${formatMass(flourG)} of flour makes `),
+      pieces: piecesOf(
+        doughG,
+        ballG,
+        setting,
+        'flourG',
+        message('{flour} of flour makes ', { flour: { g: flourG } }),
+      ),
       ballG,
       doughG,
       limits: [{ covers: (line) => line.food.kind === 'flour', maxG: flourG }],

@@ -1,9 +1,10 @@
+import { type Words, message } from '../message/message';
 import { allergensOf } from '../formula/allergens';
 import type { Plan, StepKind } from './planSchema';
 
 /** A danger where it is met: what it is, and what to do about it. */
 export interface StepCaution {
-  lead: string;
+  lead: Words;
   text: string;
 }
 
@@ -57,7 +58,10 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
     const allergens = allergensOf(plan.ingredients.map((food) => ({ food })));
     return [
       {
-        lead: allergens.length > 0 ? `Contains ${allergens.join(', ')}.` : 'Allergens.',
+        lead:
+          allergens.length > 0
+            ? message('Contains {allergens}.', { allergens: { list: allergens } })
+            : 'Allergens.',
         text: 'Keep it apart from bread without them. Holding and cooling: follow your local food code; the person in charge decides.',
       },
     ];

@@ -1,6 +1,6 @@
+import { type Value, message } from '../message/message';
 import { type FatWay, fatWay } from '../formula/fatWay';
-import type { UnitSystem } from '../quantity/formatQuantity';
-import { type MixPart, fatName, range } from './mixNames';
+import { type MixPart, fatName, liquidName, range } from './mixNames';
 import type { Plan } from './planSchema';
 
 /** Fat temperatures that the schools work with (trade practice). */
@@ -26,44 +26,63 @@ const isLiquid = (plan: Plan): boolean => {
   return plan.ingredients.find(({ id }) => id === fat)?.at20 === 'liquid';
 };
 
-type Say = (plan: Plan, units: UnitSystem) => Pick<MixPart, 'title' | 'text'>;
+type Say = (plan: Plan) => Pick<MixPart, 'title' | 'text'>;
 
 const SAY: Record<Exclude<FatWay, 'with the liquid'>, Say> = {
-  through: (plan) => ({ title: 'Fat in', text: `Work ${fatName(plan)} through the flour.` }),
-  rubbed: (plan, units) =>
+  through: (plan) => ({
+    title: 'Fat in',
+    text: message('Work {fat} through the flour.', { fat: fatName(plan) ?? '' }),
+  }),
+  rubbed: (plan) =>
     isLiquid(plan)
       ? {
           title: 'Rub the oil in',
-          text: `${fatName(plan)} over the flour, rubbed between the hands until no wet lump is left and it looks like damp sand.`,
+          text: message(
+            '{fat} over the flour, rubbed between the hands until no wet lump is left and it looks like damp sand.',
+            { fat: { capital: fatName(plan) ?? '' } },
+          ),
         }
       : {
           title: 'Rub the fat in',
-          text: `${fatName(plan)} at ${range(rubbedC(plan), units)}, firm, not greasy. Rub with the fingertips to crumbs with some small peas: the peas make the layers.`,
+          text: message(
+            '{fat} at {range}, firm, not greasy. Rub with the fingertips to crumbs with some small peas: the peas make the layers.',
+            { fat: { capital: fatName(plan) ?? '' }, range: range(rubbedC(plan)) },
+          ),
         },
-  creamed: (plan, units) => ({
+  creamed: (plan) => ({
     title: 'Cream the fat',
-    text: `${fatName(plan)} at ${range(FAT_C.creamed, units)}: soft, holding a finger mark. Work it smooth, no lumps.`,
+    text: message('{fat} at {range}: soft, holding a finger mark. Work it smooth, no lumps.', {
+      fat: { capital: fatName(plan) ?? '' },
+      range: range(FAT_C.creamed),
+    }),
   }),
-  whisked: (plan, units) => ({
+  whisked: (plan) => ({
     title: 'Whisk the fat into the liquid',
-    text: `${fatName(plan)}, melted at ${range(FAT_C.melted, units)} if it was solid, whisked until no slick is left on top.`,
+    text: message('{fat}, melted at {range} if it was solid, whisked until no slick is left on top.', {
+      fat: { capital: fatName(plan) ?? '' },
+      range: range(FAT_C.melted),
+    }),
   }),
   worked: (plan) => ({
     title: 'Fat in',
     text:
       plan.formula.method.school === 'boiling-water'
-        ? `Work ${fatName(plan)} into the warm dough.`
-        : `Work ${fatName(plan)} into the dough once no dry flour is left, a third at a time.`,
+        ? message('Work {fat} into the warm dough.', { fat: fatName(plan) ?? '' })
+        : message('Work {fat} into the dough once no dry flour is left, a third at a time.', {
+            fat: fatName(plan) ?? '',
+          }),
   }),
 };
 
 /** The part of mixing in which the fat goes in, if it goes in one of these ways and there is any. */
-export function fatPart(plan: Plan, units: UnitSystem, ...ways: FatWay[]): MixPart[] {
+export function fatPart(plan: Plan, ...ways: FatWay[]): MixPart[] {
   const way = fatWay(plan.formula.method);
-  if (way === 'with the liquid' || !ways.includes(way) || fatName(plan) === '') return [];
-  return [{ id: 'fat', kind: 'do', probe: 'fat', ...SAY[way](plan, units) }];
+  if (way === 'with the liquid' || !ways.includes(way) || fatName(plan) === null) return [];
+  return [{ id: 'fat', kind: 'do', probe: 'fat', ...SAY[way](plan) }];
 }
 
-/** The fat in a liquid that is poured in at once: " and lard", or nothing. */
-export const fatWithLiquid = (plan: Plan, joint: string): string =>
-  fatWay(plan.formula.method) === 'with the liquid' && fatName(plan) ? `${joint}${fatName(plan)}` : '';
+/** The liquid, with the fat that is poured in with it. */
+export function liquidAndFat(plan: Plan): Value {
+  const fat = fatWay(plan.formula.method) === 'with the liquid' ? fatName(plan) : null;
+  return fat ? { list: [liquidName(plan), fat], as: 'and' } : liquidName(plan);
+}

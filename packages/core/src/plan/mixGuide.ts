@@ -1,12 +1,12 @@
+import { message } from '../message/message';
 import { HAND_SAFE_C } from '../dough/cooling';
 import { fatIsInBefore } from '../formula/fatWay';
 import type { MixingSchool } from '../formula/methodSchema';
-import { formatMass, formatSpan, formatTemp, type UnitSystem } from '../quantity/formatQuantity';
-import { fatPart, fatWithLiquid } from './fatParts';
+import { fatPart, liquidAndFat } from './fatParts';
 import { type MixPart, dryName, lineOf, liquidC, liquidName } from './mixNames';
 import type { Plan } from './planSchema';
 
-type Words = (plan: Plan, units: UnitSystem) => MixPart[];
+type Parts = (plan: Plan) => MixPart[];
 
 /** Above these a liquid is hot to the hand, too hot to leave a hand in, and scalds at a touch. */
 const WARM_C = 43;
@@ -21,10 +21,9 @@ const saltWords = ({ formula: { method } }: Plan): string =>
 /**
  * What to heed of a liquid at a temperature; null where it is harmless.
  * @param tempC liquid, °C
- * @param units measures of the reader
  */
-export function heatCaution(tempC: number, units: UnitSystem): MixPart['caution'] | null {
-  const lead = `${formatTemp(tempC, units)}.`;
+export function heatCaution(tempC: number): MixPart['caution'] | null {
+  const lead = message('{temp}.', { temp: { tempC } });
   if (tempC >= SCALD_C) return { lead, text: 'It scalds: pour away from you, stir with the spoon.' };
   if (tempC >= HOT_C)
     return { lead, text: 'Hot tap water: stir with the spoon, hands go in when it has cooled.' };
@@ -32,35 +31,38 @@ export function heatCaution(tempC: number, units: UnitSystem): MixPart['caution'
   return null;
 }
 
-const heeding = (plan: Plan, units: UnitSystem): Pick<MixPart, 'caution'> => {
-  const caution = heatCaution(liquidC(plan), units);
+const heeding = (plan: Plan): Pick<MixPart, 'caution'> => {
+  const caution = heatCaution(liquidC(plan));
   return caution ? { caution } : {};
 };
 
-/** Names of ingredients are in small letters; a sentence begins with a large one. */
-const sentence = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
-
-const dry: Words = (plan) => [
+const dry: Parts = (plan) => [
   {
     id: 'dry',
     kind: 'do',
     title: 'Dry first',
-    text: `Stir ${dryName(plan, ['flour', 'leavener', 'sugar'])} together. ${saltWords(plan)}`,
+    text: message('Stir {dryName} together. {saltWords}', {
+      dryName: dryName(plan, ['flour', 'leavener', 'sugar']),
+      saltWords: saltWords(plan),
+    }),
   },
 ];
 
-const wet: Words = (plan, units) => [
+const wet: Parts = (plan) => [
   {
     id: 'liquid',
     kind: 'do',
     probe: 'liquid',
     title: 'First of the liquid',
-    text: `Pour in ${liquidName(plan)} at ${formatTemp(liquidC(plan), units)} and turn until no dry flour is left.`,
-    ...heeding(plan, units),
+    text: message('Pour in {liquidName} at {liquid} and turn until no dry flour is left.', {
+      liquidName: liquidName(plan),
+      liquid: { tempC: liquidC(plan) },
+    }),
+    ...heeding(plan),
   },
 ];
 
-const byFeel: Words = (plan, units) => {
+const byFeel: Parts = (plan) => {
   if (!plan.holdBack) return [];
   const line = plan.sheet.find(({ lineId }) => lineId === plan.holdBack?.lineId);
   return [
@@ -68,32 +70,39 @@ const byFeel: Words = (plan, units) => {
       id: 'by-feel',
       kind: 'add',
       title: 'The rest by feel',
-      text: `Up to ${formatMass(plan.holdBack.massG, line?.stepG, units)} more, a little at a time. Turn it in, feel, then decide.`,
+      text: message('Up to {mass} more, a little at a time. Turn it in, feel, then decide.', {
+        mass: { g: plan.holdBack.massG, stepG: line?.stepG },
+      }),
     },
   ];
 };
 
 /** Softened alone or stirred into the liquid: before anything else. */
-const fatFirst: Words = (plan, units) => fatPart(plan, units, 'creamed', 'whisked');
-const fatInFlour: Words = (plan, units) => fatPart(plan, units, 'through', 'rubbed');
-const fatInDough: Words = (plan, units) => fatPart(plan, units, 'worked');
+const fatFirst: Parts = (plan) => fatPart(plan, 'creamed', 'whisked');
+const fatInFlour: Parts = (plan) => fatPart(plan, 'through', 'rubbed');
+const fatInDough: Parts = (plan) => fatPart(plan, 'worked');
 
 /** Dairy that must not stand about. */
-const cold: Words = (plan, units) => [
+const cold: Parts = (plan) => [
   {
     id: 'cold',
     kind: 'do',
     title: 'Take it cold',
-    text: `Bring out ${lineOf(plan, ['dairy', 'egg']) || 'the milk'} only now, and warm no more than you use to ${formatTemp(liquidC(plan), units)}. Its time out of the cold is counted.`,
+    text: message(
+      'Bring out {lineOf} only now, and warm no more than you use to {liquid}. Its time out of the cold is counted.',
+      { lineOf: lineOf(plan, ['dairy', 'egg']) ?? 'the milk', liquid: { tempC: liquidC(plan) } },
+    ),
   },
 ];
 
-const cooling: Words = (plan, units) => {
+const cooling: Parts = (plan) => {
   const wait = plan.today?.cooling;
-  const safe = formatTemp(HAND_SAFE_C, units);
+  const safe = { tempC: HAND_SAFE_C };
   const fatIsIn = fatIsInBefore(plan.formula.method);
   const spread = wait?.spreadS
-    ? ` Spread it two fingers thick on the bench and it takes ${formatSpan(wait.spreadS)}.`
+    ? message(' Spread it two fingers thick on the bench and it takes {spread}.', {
+        spread: { s: wait.spreadS },
+      })
     : '';
   return [
     {
@@ -101,21 +110,30 @@ const cooling: Words = (plan, units) => {
       kind: 'wait',
       title: 'Let it cool for the hand',
       text: fatIsIn
-        ? `Everything is in, so nothing waits in a heap: push it two fingers thick with the spoon. Below ${safe} hands may go in; until then go on with the spoon.`
-        : `Below ${safe} hands may go in.${spread} Then push it together with the fist.`,
+        ? message(
+            'Everything is in, so nothing waits in a heap: push it two fingers thick with the spoon. Below {safe} hands may go in; until then go on with the spoon.',
+            { safe },
+          )
+        : message('Below {safe} hands may go in.{spread} Then push it together with the fist.', {
+            safe,
+            spread,
+          }),
       caution: { lead: 'Scald.', text: 'Spoon only until it has cooled. Check the middle, not the skin.' },
       ...(wait?.waitS ? { waitS: wait.waitS } : {}),
     },
   ];
 };
 
-const scald: Words = (plan, units) => [
+const scald: Parts = (plan) => [
   {
     id: 'scald',
     kind: 'do',
     probe: 'liquid',
     title: 'Scald the flour',
-    text: `Pour ${liquidName(plan)} at ${formatTemp(liquidC(plan), units)} over it in a thin stream and stir with a stout spoon until it is shaggy.`,
+    text: message(
+      'Pour {liquidName} at {liquid} over it in a thin stream and stir with a stout spoon until it is shaggy.',
+      { liquidName: liquidName(plan), liquid: { tempC: liquidC(plan) } },
+    ),
     caution: {
       lead: 'Scald.',
       text: 'Boiling water and steam: long spoon, pour away from you, no hands.',
@@ -123,22 +141,26 @@ const scald: Words = (plan, units) => [
   },
 ];
 
-const wetStart: Words = (plan, units) => [
+const wetStart: Parts = (plan) => [
   {
     id: 'wet-start',
     kind: 'do',
     title: 'Start wet',
-    text: `All of ${liquidName(plan)}${fatWithLiquid(plan, ', ')} and the salt, then the first of the flour: a loose batter.`,
-    ...heeding(plan, units),
+    text: message('All of {liquid} and the salt, then the first of the flour: a loose batter.', {
+      liquid: liquidAndFat(plan),
+    }),
+    ...heeding(plan),
   },
 ];
 
-const flourBack: Words = (plan, units) => [
+const flourBack: Parts = (plan) => [
   {
     id: 'flour-back',
     kind: 'add',
     title: 'Flour by the handful',
-    text: `About ${formatMass(plan.holdBack?.massG ?? 0, 1, units)} more, a handful at a time, until it holds together.`,
+    text: message('About {mass} more, a handful at a time, until it holds together.', {
+      mass: { g: plan.holdBack?.massG ?? 0 },
+    }),
   },
   {
     id: 'top-ups',
@@ -148,16 +170,18 @@ const flourBack: Words = (plan, units) => [
   },
 ];
 
-const leavener: Words = (plan) => [
+const leavener: Parts = (plan) => [
   {
     id: 'leavener',
     kind: 'do',
     title: 'Leavener through the flour',
-    text: `Whisk ${dryName(plan, ['flour', 'leavener', 'sugar', 'salt'])} well: a pocket of leavener tastes of soap.`,
+    text: message('Whisk {dryName} well: a pocket of leavener tastes of soap.', {
+      dryName: dryName(plan, ['flour', 'leavener', 'sugar', 'salt']),
+    }),
   },
 ];
 
-const liquidAtOnce: Words = (plan, units) => [
+const liquidAtOnce: Parts = (plan) => [
   {
     id: 'liquid',
     kind: 'do',
@@ -165,20 +189,25 @@ const liquidAtOnce: Words = (plan, units) => [
     ...(plan.formula.method.knead.minS >= KNEADED_FROM_S
       ? {
           title: 'Liquid in',
-          text: `${liquidName(plan)}${fatWithLiquid(plan, ' and ')} in at once, stirred to a rough dough. The leavener starts now and goes on through kneading and rest.`,
+          text: message(
+            '{liquid} in at once, stirred to a rough dough. The leavener starts now and goes on through kneading and rest.',
+            { liquid: { capital: liquidAndFat(plan) } },
+          ),
         }
       : {
           title: 'Fold in, do not beat',
-          text: `${liquidName(plan)}${fatWithLiquid(plan, ' and ')} in at once. The leavener starts now: work on without a pause.`,
+          text: message('{liquid} in at once. The leavener starts now: work on without a pause.', {
+            liquid: { capital: liquidAndFat(plan) },
+          }),
         }),
-    ...heeding(plan, units),
+    ...heeding(plan),
   },
 ];
 
 const USUAL = [fatFirst, dry, fatInFlour, wet, fatInDough, byFeel] as const;
 
 /** The order of each school; wherever a formula wants its fat, it finds its place. */
-const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
+const SCHOOLS: Record<MixingSchool, readonly Parts[]> = {
   'hold-back': USUAL,
   'flour-back': [fatFirst, fatInFlour, wetStart, fatInDough, flourBack],
   'rubbed-in': USUAL,
@@ -192,9 +221,6 @@ const SCHOOLS: Record<MixingSchool, readonly Words[]> = {
 /**
  * The parts of mixing in the order of the formula's school, with the day's temperatures.
  * @param plan the plan
- * @param units measures of the reader
  */
-export const mixGuide = (plan: Plan, units: UnitSystem = 'metric'): MixPart[] =>
-  SCHOOLS[plan.formula.method.school].flatMap((words) =>
-    words(plan, units).map((part) => ({ ...part, text: sentence(part.text) })),
-  );
+export const mixGuide = (plan: Plan): MixPart[] =>
+  SCHOOLS[plan.formula.method.school].flatMap((parts) => parts(plan));

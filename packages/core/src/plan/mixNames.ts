@@ -1,13 +1,13 @@
-import { formatTemp, type UnitSystem } from '../quantity/formatQuantity';
+import { type Value, type Words, message } from '../message/message';
 import type { Plan, SheetLine } from './planSchema';
 
 /** One part of mixing, in the order of the school. */
 export interface MixPart {
   id: string;
   title: string;
-  text: string;
+  text: Words;
   /** A hazard, shown in place. */
-  caution?: { lead: string; text: string } | undefined;
+  caution?: { lead: Words; text: string } | undefined;
   /** Additions by feel happen here; a wait runs by the clock; a temperature may be taken. */
   kind: 'do' | 'add' | 'wait';
   waitS?: number;
@@ -18,32 +18,30 @@ export interface MixPart {
 /** A dairy drier than this is a powder: it goes in with the flour and is not poured. */
 const POURS_FROM_WATER = 0.3;
 
-export const range = ([from, to]: readonly [number, number], units: UnitSystem) =>
-  `${formatTemp(from, units)} to ${formatTemp(to, units)}`;
+export const range = ([from, to]: readonly [number, number]) =>
+  message('{from} to {to}', { from: { tempC: from }, to: { tempC: to } });
+
+/** Names of lines, in small letters within a sentence; null for none. */
+const inOne = (lines: readonly SheetLine[]): Value | null =>
+  lines.length > 0 ? { list: lines.map(({ name }) => ({ lower: name })), as: 'and' } : null;
 
 /** Names of the lines of some kinds; what goes in late is not named. */
-export const lineOf = (plan: Plan, kinds: readonly string[]) =>
-  plan.sheet
-    .filter(({ kind, late }) => kinds.includes(kind) && !late)
-    .map(({ name }) => name.toLowerCase())
-    .join(' and ');
+export const lineOf = (plan: Plan, kinds: readonly string[]): Value | null =>
+  inOne(plan.sheet.filter(({ kind, late }) => kinds.includes(kind) && !late));
 
 /** Names of lines by what they are made of, in small letters. */
-function namesOf(plan: Plan, test: (line: SheetLine, water: number) => boolean): string {
+function namesOf(plan: Plan, test: (line: SheetLine, water: number) => boolean): Value | null {
   const water = new Map(plan.ingredients.map((food) => [food.id, food.water]));
-  return plan.sheet
-    .filter((line) => !line.late && test(line, water.get(line.ingredient) ?? 0))
-    .map(({ name }) => name.toLowerCase())
-    .join(' and ');
+  return inOne(plan.sheet.filter((line) => !line.late && test(line, water.get(line.ingredient) ?? 0)));
 }
 const isPowder = ({ kind }: SheetLine, water: number): boolean =>
   kind === 'dairy' && water < POURS_FROM_WATER;
-export const liquidName = (plan: Plan): string =>
+export const liquidName = (plan: Plan): Value =>
   namesOf(
     plan,
     (line, water) => (line.kind === 'water' || line.kind === 'dairy') && !isPowder(line, water),
-  ) || 'the liquid';
-export const dryName = (plan: Plan, kinds: readonly string[]): string =>
-  namesOf(plan, (line, water) => kinds.includes(line.kind) || isPowder(line, water));
-export const fatName = (plan: Plan): string => lineOf(plan, ['fat']);
+  ) ?? 'the liquid';
+export const dryName = (plan: Plan, kinds: readonly string[]): Value =>
+  namesOf(plan, (line, water) => kinds.includes(line.kind) || isPowder(line, water)) ?? 'the flour';
+export const fatName = (plan: Plan): Value | null => lineOf(plan, ['fat']);
 export const liquidC = (plan: Plan): number => plan.today?.liquid?.tempC ?? plan.formula.method.liquidTempC;

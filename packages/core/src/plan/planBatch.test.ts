@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import fc from 'fast-check';
 import { InputError } from '../message/problem';
 import { SCALE_STEPS_G, sumG } from '../quantity/roundToStep';
@@ -199,12 +200,12 @@ test('every figure can say why it is what it is', () => {
   ];
   for (const figure of [...figures, 'line:water']) {
     const why = explainFigure(plan, figure as Parameters<typeof explainFigure>[1]);
-    expect(why.value).toMatch(/\d/);
+    expect(said(why.value)).toMatch(/\d/);
     expect(why.inputs.length).toBeGreaterThan(0);
     expect(why.changes.length).toBeGreaterThan(0);
     for (const { label, value } of why.inputs) expect(`${label}: ${value}`).not.toMatch(/undefined|NaN/);
   }
-  expect(explainFigure(plan, 'line:water').value).toBe('1,935\u00a0g');
+  expect(said(explainFigure(plan, 'line:water').value)).toBe('1,935\u00a0g');
 });
 
 describe('what would not hold is said on the plan', () => {
@@ -212,24 +213,26 @@ describe('what would not hold is said on the plan', () => {
     ...{ id: 'dome', name: 'Small plate', material: 'steel', thicknessMm: 8, shape: 'round' },
     ...{ widthMm: 200, depthMm: 200, heat: 'thermostat', powerW: 3000, marks: [] },
   };
-  const said = (changes: Parameters<typeof request>[0]) =>
-    planBatch(request(changes)).warnings.map(({ message }) => message);
+  const warned = (changes: Parameters<typeof request>[0]) =>
+    said(planBatch(request(changes)).warnings.map(({ message }) => message));
 
   test('a disc wider than its plate', () => {
     const wide = { ...kitchen, griddles: [griddle] };
-    expect(said({ kitchen: wide })).toContainEqual(
+    expect(warned({ kitchen: wide })).toContainEqual(
       expect.stringMatching(/^A disc of 2\d\d\smm is wider than the Small plate with its 200\smm/),
     );
     const held = { ...kitchen, griddles: [{ ...griddle, widthMm: 400, depthMm: 400 }] };
-    expect(said({ kitchen: held }).join(' ')).not.toMatch(/wider than/);
+    expect(warned({ kitchen: held }).join(' ')).not.toMatch(/wider than/);
   });
 
   test('balls that would wait past their latest, with the batches that hold it', () => {
-    const [few, many] = [30, 400].map((pieces) => said({ need: { by: 'pieces', pieces, ballG: 92 } }));
+    const [few, many] = [30, 400].map((pieces) => warned({ need: { by: 'pieces', pieces, ballG: 92 } }));
     expect(few?.join(' ')).not.toMatch(/At the griddle it takes/);
     const words = many?.find((message) => message.startsWith('At the griddle it takes'));
     const [, batches = 0, each = 0] = /: (\d+) batches of (\d+) pieces/.exec(words ?? '')?.map(Number) ?? [];
     expect(batches * each).toBeGreaterThanOrEqual(400);
-    expect(said({ need: { by: 'pieces', pieces: each, ballG: 92 } }).join(' ')).not.toMatch(/At the griddle/);
+    expect(warned({ need: { by: 'pieces', pieces: each, ballG: 92 } }).join(' ')).not.toMatch(
+      /At the griddle/,
+    );
   });
 });

@@ -1,3 +1,4 @@
+import { message } from '../message/message';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { ProductStandard } from '../formula/methodSchema';
 import { doughTotals } from '../formula/percentages';
@@ -8,7 +9,6 @@ import type { Ingredient } from '../ingredient/ingredientSchema';
 import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
 import { InputError, parseInput } from '../message/problem';
-import { formatMass } from '../quantity/formatQuantity';
 import { sumG } from '../quantity/roundToStep';
 import { addedWater, adjustedFormula, adjustedKitchen, withSalt, withWater } from './adjust';
 import { amountsFor } from './amounts';
@@ -32,14 +32,20 @@ function bowlsFor(doughG: number, ballG: number, kitchen: Kitchen): number {
   if (kitchen.bowlCapacityG < ballG) {
     throw InputError.at(
       'kitchen.bowlCapacityG',
-      `The bowl holds ${formatMass(kitchen.bowlCapacityG)}, less than one ball of ${formatMass(ballG)}.`,
+      message('The bowl holds {bowlCapacity}, less than one ball of {ball}.', {
+        bowlCapacity: { g: kitchen.bowlCapacityG },
+        ball: { g: ballG },
+      }),
     );
   }
   const bowls = Math.ceil(doughG / kitchen.bowlCapacityG - 1e-9);
   if (bowls > MOST_BOWLS) {
     throw InputError.at(
       'kitchen.bowlCapacityG',
-      `${formatMass(doughG)} of dough would need ${bowls} bowls; plan less at once or name a larger bowl (at most ${MOST_BOWLS} bowls).`,
+      message(
+        '{dough} of dough would need {bowls, number} bowls; plan less at once or name a larger bowl (at most {mostBowls, number} bowls).',
+        { dough: { g: doughG }, bowls, mostBowls: MOST_BOWLS },
+      ),
     );
   }
   return bowls;
@@ -73,7 +79,10 @@ function bowlRows(
   if (flourOf(rows) === 0) {
     throw InputError.at(
       'kitchen.benchStepG',
-      `The flour of one bowl is less than the scale's step of ${formatMass(kitchen.benchStepG, kitchen.benchStepG)}; use a finer scale or make more.`,
+      message(
+        "The flour of one bowl is less than the scale''s step of {benchStep}; use a finer scale or make more.",
+        { benchStep: { g: kitchen.benchStepG, stepG: kitchen.benchStepG } },
+      ),
     );
   }
   return rows;
@@ -97,6 +106,12 @@ const foodsOf = (lines: readonly { food: Ingredient }[]) => [
   ...new Map(lines.map(({ food }) => [food.id, composition(food)])).values(),
 ];
 
+const noMixer = (mixer: string): InputError =>
+  InputError.at(
+    'mixer',
+    message('There is no bowl or mixer “{mixer}” in this kitchen.', { mixer: { name: mixer } }),
+  );
+
 /**
  * Plans a batch: what to weigh in each bowl, the balls, the disc, the steps; with conditions, the day's water, temperatures
  * and rests. Pure: the same request gives the same plan.
@@ -108,7 +123,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const { need, conditions, adjustments = [] } = request;
   const formula = adjustedFormula(request.formula, adjustments);
   if (request.mixer !== undefined && !request.kitchen.mixers?.some(({ id }) => id === request.mixer)) {
-    throw InputError.at('mixer', `There is no bowl or mixer “${request.mixer}” in this kitchen.`);
+    throw noMixer(request.mixer);
   }
   const { kitchen, mixer } = kitchenWith(adjustedKitchen(request.kitchen, adjustments), request.mixer);
   const { dough, onBread } = resolveFormula(request);

@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { kitchen, request } from '../test/examples';
 import { planBatch } from './planBatch';
 import { pastClosing, stockShort } from './planLimits';
@@ -14,13 +15,17 @@ describe('what a plan asks of the stock', () => {
 
   test('short in all: so many pieces now, the rest when more has come in', () => {
     const [words] = stockShort(plan, [lot('a', needG / 4), lot('b', needG / 4)], 'a');
-    expect(words).toMatch(/^Strong flour: .* is needed and .* is in stock: 32 pieces now, 32 when more/);
+    expect(said(words)).toMatch(
+      /^Strong flour: .* is needed and .* is in stock: 32 pieces now, 32 when more/,
+    );
   });
 
   test('short of the chosen lot alone: the rest is of the next', () => {
     const [words] = stockShort(plan, [lot('a', needG / 2), lot('b', needG)], 'a');
-    expect(words).toMatch(/^Lot a has .* left .*: 32 pieces now, 32 of the next lot\.$/);
-    expect(stockShort(plan, [lot('a', 0), lot('b', needG)], 'a')[0]).toMatch(/all 64 pieces of the next lot/);
+    expect(said(words)).toMatch(/^Lot a has .* left .*: 32 pieces now, 32 of the next lot\.$/);
+    expect(said(stockShort(plan, [lot('a', 0), lot('b', needG)], 'a')[0])).toMatch(
+      /all 64 pieces of the next lot/,
+    );
   });
 });
 
@@ -34,9 +39,9 @@ describe('the end of the day', () => {
     expect(pastClosing(plan, '08:00', clock(480 + minutes))).toBeNull();
     const griddleS = plan.steps.find(({ kind }) => kind === 'griddle')?.expectedS ?? 0;
     const half = pastClosing(plan, '08:00', clock(480 + minutes - Math.round(griddleS / 120)));
-    const fit = Number(/: (\d+) pieces are ready/.exec(half ?? '')?.[1]);
+    const fit = Number(/: (\d+) pieces are ready/.exec(said(half) ?? '')?.[1]);
     expect(Math.abs(fit - plan.pieces / 2)).toBeLessThanOrEqual(2);
-    expect(pastClosing(plan, '08:00', '08:10')).toMatch(/none are ready by then/);
+    expect(said(pastClosing(plan, '08:00', '08:10'))).toMatch(/none are ready by then/);
   });
 
   test('after midnight is the next day’s', () => {
@@ -47,7 +52,7 @@ describe('the end of the day', () => {
 test('a disc wider than the bench is said on the plan', () => {
   const words = (benchMm: number) =>
     planBatch(request({ kitchen: { ...kitchen, benchMm } }))
-      .warnings.map(({ message }) => message)
+      .warnings.map(({ message }) => said(message))
       .join(' ');
   expect(words(200)).toMatch(/wider than the bench with its 200\smm/);
   expect(words(900)).not.toMatch(/bench with its/);

@@ -1,4 +1,4 @@
-import { formatMass, formatSpan } from '../quantity/formatQuantity';
+import { type Words, message } from '../message/message';
 import { readClock } from '../quantity/clock';
 import { sumG } from '../quantity/roundToStep';
 import type { Plan } from './planSchema';
@@ -11,15 +11,17 @@ export interface LotInStock {
   leftG: number;
 }
 
-const split = (pieces: number, fit: number, rest: string): string =>
-  fit >= 1 && fit < pieces ? `${fit} pieces now, ${pieces - fit} ${rest}` : `all ${pieces} pieces ${rest}`;
+const split = (pieces: number, fit: number, rest: string): Words =>
+  fit >= 1 && fit < pieces
+    ? message('{fit, number} pieces now, {pieces, number} {rest}', { fit, pieces: pieces - fit, rest })
+    : message('all {pieces, number} pieces {rest}', { pieces, rest });
 
 /**
  * What the stock does not cover, a sentence each, with the split that would hold. Ingredients that no lot is kept of are not
  * known, and nothing is said of them.
  * @param lotId the lot that the batch is to be made of, where one was chosen
  */
-export function stockShort(plan: Plan, lots: readonly LotInStock[], lotId?: string): string[] {
+export function stockShort(plan: Plan, lots: readonly LotInStock[], lotId?: string): Words[] {
   return [...new Set(plan.sheet.map(({ ingredient }) => ingredient))].flatMap((ingredient) => {
     const inStock = lots.filter((lot) => lot.ingredient === ingredient);
     const [row] = plan.sheet.filter((line) => line.ingredient === ingredient);
@@ -31,12 +33,26 @@ export function stockShort(plan: Plan, lots: readonly LotInStock[], lotId?: stri
     const leftG = sumG(inStock.map((lot) => lot.leftG));
     if (needG > leftG) {
       const how = split(plan.pieces, fitting(leftG), 'when more has come in');
-      return [`${row.name}: ${formatMass(needG)} is needed and ${formatMass(leftG)} is in stock: ${how}.`];
+      return [
+        message('{name}: {need} is needed and {left} is in stock: {how}.', {
+          name: row.name,
+          need: { g: needG },
+          left: { g: leftG },
+          how,
+        }),
+      ];
     }
     const lot = inStock.find(({ id }) => id === lotId);
     if (!lot || needG <= lot.leftG) return [];
     const how = split(plan.pieces, fitting(lot.leftG), 'of the next lot');
-    return [`${lot.name} has ${formatMass(lot.leftG)} left and ${formatMass(needG)} is needed: ${how}.`];
+    return [
+      message('{name} has {left} left and {need} is needed: {how}.', {
+        name: lot.name,
+        left: { g: lot.leftG },
+        need: { g: needG },
+        how,
+      }),
+    ];
   });
 }
 
@@ -52,7 +68,7 @@ export function pastClosing(
   plan: Pick<Plan, 'pieces' | 'steps' | 'expectedS'>,
   startClock: string,
   closesAt: string | undefined,
-): string | null {
+): Words | null {
   if (closesAt === undefined) return null;
   const [startS, closeS] = [readClock(startClock), readClock(closesAt)];
   if (startS === null || closeS === null) return null;
@@ -63,7 +79,11 @@ export function pastClosing(
   const fit = griddleS > 0 ? Math.floor(plan.pieces * (1 - overS / griddleS)) : 0;
   const how =
     fit >= 1
-      ? `${fit} pieces are ready by then: plan those, and the rest for another day`
+      ? message('{fit, number} pieces are ready by then: plan those, and the rest for another day', { fit })
       : 'none are ready by then: keep it for another day, or let the dough rest in the fridge over night';
-  return `Begun now it ends ${formatSpan(overS)} after the kitchen closes at ${closesAt}: ${how}.`;
+  return message('Begun now it ends {over} after the kitchen closes at {closesAt}: {how}.', {
+    over: { s: overS },
+    closesAt,
+    how,
+  });
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { wordsSchema } from '../message/wordsSchema';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
 import { ON_BREAD_WHEN } from '../formula/onBreadWhen';
 import { INGREDIENT_KINDS, ingredientSchema } from '../ingredient/ingredientSchema';
@@ -97,15 +98,15 @@ const stepSchema = z.strictObject({
 const warningSchema = z.strictObject({
   /** Field of the request that would change it. */
   path: z.string(),
-  message: z.string(),
+  message: wordsSchema,
 });
 
 const restSchema = z.strictObject({
   earliestS: z.number(),
   latestS: z.number(),
   /** Why it is not earlier, and not later. */
-  whyEarliest: z.string(),
-  whyLatest: z.string(),
+  whyEarliest: wordsSchema,
+  whyLatest: wordsSchema,
 });
 
 /** What the day changes in a plan. Shares of flour are fractions; masses are of one bowl. */

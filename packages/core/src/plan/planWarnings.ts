@@ -1,9 +1,9 @@
+import { message } from '../message/message';
 import { griddleFor } from '../bake/plate/kitchenRequest';
 import { formulaWarnings } from '../formula/formulaWarnings';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { Rest } from '../formula/methodSchema';
 import type { Kitchen } from '../kitchen/kitchenSchema';
-import { formatLength, formatMass, formatPercent, formatSpan } from '../quantity/formatQuantity';
 import type { Plan, Step } from './planSchema';
 import type { PlanSoFar } from './today/today';
 
@@ -26,14 +26,26 @@ function ofWeighing({ plan: { sheet, bowlG }, kitchen }: Planned): Warnings {
     .filter(({ relativeError }) => Math.abs(relativeError) > ROUNDING_WORTH_SAYING)
     .map(({ name, scale, exactG, stepG, relativeError }) => ({
       path: scale === 'fine' ? 'kitchen.fineStepG' : 'kitchen.benchStepG',
-      message: `${name} should be ${formatMass(exactG, 0.01)}, but the scale shows steps of ${formatMass(stepG, stepG)}: it will be ${formatPercent(Math.abs(relativeError))} ${relativeError < 0 ? 'short' : 'over'}.`,
+      message: message(
+        '{name} should be {exact}, but the scale shows steps of {step}: it will be {relativeError} {relativeError2}.',
+        {
+          name,
+          exact: { g: exactG, stepG: 0.01 },
+          step: { g: stepG, stepG },
+          relativeError: { share: Math.abs(relativeError) },
+          relativeError2: relativeError < 0 ? 'short' : 'over',
+        },
+      ),
     }));
   if (bowlG >= kitchen.bowlMinimumG) return rounded;
   return [
     ...rounded,
     {
       path: 'kitchen.bowlMinimumG',
-      message: `A load of ${formatMass(bowlG)} is under the ${formatMass(kitchen.bowlMinimumG)} that this bowl mixes well; mix by hand or make more.`,
+      message: message(
+        'A load of {bowl} is under the {bowlMinimum} that this bowl mixes well; mix by hand or make more.',
+        { bowl: { g: bowlG }, bowlMinimum: { g: kitchen.bowlMinimumG } },
+      ),
     },
   ];
 }
@@ -44,7 +56,10 @@ function ofBench({ plan: { rolled }, kitchen: { benchMm = Infinity } }: Planned)
   return [
     {
       path: 'formula.product.ballG',
-      message: `A disc rolled to ${formatLength(rolled.diameterMm)} is wider than the bench with its ${formatLength(benchMm)}: smaller balls, or thicker discs.`,
+      message: message(
+        'A disc rolled to {diameter} is wider than the bench with its {bench}: smaller balls, or thicker discs.',
+        { diameter: { mm: rolled.diameterMm }, bench: { mm: benchMm } },
+      ),
     },
   ];
 }
@@ -57,7 +72,10 @@ function ofPlate({ plan: { formula, relaxed }, kitchen }: Planned): Warnings {
   return [
     {
       path: 'formula.product.ballG',
-      message: `A disc of ${formatLength(relaxed.diameterMm)} is wider than the ${griddle.name} with its ${formatLength(acrossMm)}: smaller balls, or thicker discs.`,
+      message: message(
+        'A disc of {diameter} is wider than the {name} with its {across}: smaller balls, or thicker discs.',
+        { diameter: { mm: relaxed.diameterMm }, name: griddle.name, across: { mm: acrossMm } },
+      ),
     },
   ];
 }
@@ -71,12 +89,18 @@ function ofWaiting({ plan: { pieces }, steps, rests }: Planned): Warnings {
   const atOnce = Math.floor((pieces * roomS) / griddleS);
   const split =
     atOnce >= 1
-      ? `${Math.ceil(pieces / atOnce)} batches of ${atOnce} pieces or less hold it, begun one after the other`
+      ? message(
+          '{pieces, number} batches of {atOnce, number} pieces or less hold it, begun one after the other',
+          { pieces: Math.ceil(pieces / atOnce), atOnce },
+        )
       : 'bake on more plates, or with more hands';
   return [
     {
       path: 'need',
-      message: `At the griddle it takes ${formatSpan(griddleS)}, but the balls rest well for no more than ${formatSpan(roomS)} beyond their earliest: ${split}.`,
+      message: message(
+        'At the griddle it takes {griddle}, but the balls rest well for no more than {room} beyond their earliest: {split}.',
+        { griddle: { s: griddleS }, room: { s: roomS }, split },
+      ),
     },
   ];
 }

@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import { foldBatch } from '../batch/foldBatch';
 import { batchRecord } from '../batch/record';
 import { refuseEvent } from '../batch/refuseEvent';
@@ -48,11 +49,11 @@ const stateAfter = (...more: EventBody[]) => foldBatch(plan, eventsOf(...weighAl
 describe('work in stages', () => {
   test('the steps are kneading, a pause, what goes in late, and kneading again, each with its own time', () => {
     const after = plan.steps.filter(({ kind }) => kind === 'knead' || kind === 'pause');
-    expect(after.map((step) => stepTitle(plan, step))).toEqual([
+    expect(said(after.map((step) => stepTitle(plan, step)))).toEqual([
       ...['Knead', 'Leave the dough', 'Work in strong flour and butter, unsalted', 'Knead again'],
     ]);
     expect(after.map((step) => stepWindow(plan, step)?.earliestS)).toEqual([300, 600, 120, 60]);
-    expect(kneadWords(staged, (id) => id)[1]).toMatch(
+    expect(said(kneadWords(staged, (id) => id)[1])).toMatch(
       /^Leave it covered for 10\smin, then work in flour-strong/,
     );
   });
@@ -120,8 +121,8 @@ describe('where the fat goes', () => {
 
   test('oil is rubbed in to damp sand, solid fat to crumbs', () => {
     const words = (fat: string) => guide('hold-back', 'rubbed', fat).find(({ id }) => id === 'fat')?.text;
-    expect(words('oil-rapeseed')).toMatch(/^Rapeseed oil over the flour.*damp sand/);
-    expect(words('lard')).toMatch(/crumbs/);
+    expect(said(words('oil-rapeseed'))).toMatch(/^Rapeseed oil over the flour.*damp sand/);
+    expect(said(words('lard'))).toMatch(/crumbs/);
   });
 
   test('with the fat in before the scald nobody waits for it to be worked in by hand', () => {
@@ -150,5 +151,5 @@ test('a step of an unknown round is refused, a pause is begun and ended', () => 
     { type: 'started', stepId: 'pause-1-2' },
   );
   expect(pause && refuseEvent(plan, [], pause)).toBeNull();
-  expect(strange && refuseEvent(plan, [], strange)?.message).toMatch(/no step/);
+  expect(said(strange && refuseEvent(plan, [], strange)?.message)).toMatch(/no step/);
 });

@@ -1,22 +1,26 @@
+import { type Value, type Words, message } from '../message/message';
 import type { Plan, SheetLine, Step } from './planSchema';
 
 /** A pause between two kneadings harms nothing for so many times its length, covered (assumption). */
 const PAUSE_STRETCH = 3;
 
-const lineName = (plan: Plan, step: Step): string =>
-  plan.sheet.find((line) => line.lineId === step.lineId)?.name.toLowerCase() ?? 'the line';
+function lineName(plan: Plan, step: Step): Value {
+  const name = plan.sheet.find((line) => line.lineId === step.lineId)?.name;
+  return name === undefined ? 'the line' : { lower: name };
+}
 
-const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => string> = {
-  weigh: (plan, step) => `Weigh ${lineName(plan, step)}`,
+const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => Words> = {
+  weigh: (plan, step) => message('Weigh {line}', { line: lineName(plan, step) }),
   mix: () => 'Mix',
   knead: (plan, { round }) =>
     round === undefined
       ? 'Knead'
       : round === 0 && lateLines(plan).length > 0
-        ? `Work in ${namesInWords(lateLines(plan))}`
+        ? message('Work in {late}', { late: inOne(lateLines(plan)) })
         : 'Knead again',
   pause: () => 'Leave the dough',
-  rest: (plan, step) => `Rest the ${plan.formula.method.rests[step.rest ?? 0]?.of ?? 'dough'}`,
+  rest: (plan, step) =>
+    message('Rest the {of}', { of: plan.formula.method.rests[step.rest ?? 0]?.of ?? 'dough' }),
   divide: () => 'Divide',
   flatten: () => 'Flatten',
   griddle: () => 'Griddle',
@@ -29,15 +33,17 @@ const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => string> = {
  */
 export const lateLines = ({ sheet }: Pick<Plan, 'sheet'>): SheetLine[] => sheet.filter(({ late }) => late);
 
-const namesInWords = (lines: readonly SheetLine[]): string =>
-  lines.map(({ name }) => name.toLowerCase()).join(' and ');
+const inOne = (lines: readonly SheetLine[]): Value => ({
+  list: lines.map(({ name }) => ({ lower: name })),
+  as: 'and',
+});
 
 /**
  * What a step is called: "Weigh strong flour", "Rest the balls".
  * @param plan the plan
  * @param step the step
  */
-export const stepTitle = (plan: Plan, step: Step): string => TITLE[step.kind](plan, step);
+export const stepTitle = (plan: Plan, step: Step): Words => TITLE[step.kind](plan, step);
 
 /**
  * The window of a timed step in seconds, or null for a step without a clock.

@@ -1,5 +1,5 @@
+import { type Words, message } from '../message/message';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { type UnitSystem, formatMass, formatPercent } from '../quantity/formatQuantity';
 import { roundToStep } from '../quantity/roundToStep';
 import { normalBelow, tReach } from './distributions';
 
@@ -79,21 +79,16 @@ export function ballSample(
 /** What to do about a sample: its aim, its spread, both, or nothing. */
 export interface BallAdvice {
   about: 'more' | 'good' | 'aim' | 'spread' | 'both';
-  words: string;
+  words: Words;
 }
 
 /**
  * Tells aim from spread: an aim is moved by cutting lighter or heavier, a spread only by weighing each ball.
  * @param sample its figures
  * @param standard target and tolerance, g
- * @param units measures of the reader
  * @returns one sentence, with how far to move the aim
  */
-export function ballAdvice(
-  sample: BallSample,
-  { targetG, toleranceG }: BallStandard,
-  units: UnitSystem = 'metric',
-): BallAdvice {
+export function ballAdvice(sample: BallSample, { targetG, toleranceG }: BallStandard): BallAdvice {
   const { sdG, lowG, highG, cp, outShare, giveAwayG } = sample;
   if (sdG === null || lowG === null || highG === null || cp === null || outShare === null) {
     return { about: 'more', words: 'Weigh one more at least: one ball says nothing of the spread.' };
@@ -101,15 +96,25 @@ export function ballAdvice(
   const offAim = (targetG < lowG || targetG > highG) && Math.abs(giveAwayG) > AIM_WORTH * toleranceG;
   const wide = cp < 1;
   const leanG = roundToStep(Math.max(LEAN_STEP_G, Math.abs(giveAwayG)), LEAN_STEP_G);
-  const lean = `Cut ${formatMass(leanG, Number.isInteger(leanG) ? 1 : LEAN_STEP_G, units)} ${giveAwayG > 0 ? 'lighter' : 'heavier'}`;
+  const lean = message('Cut {lean} {giveAway}', {
+    lean: { g: leanG, stepG: Number.isInteger(leanG) ? 1 : LEAN_STEP_G },
+    giveAway: giveAwayG > 0 ? 'lighter' : 'heavier',
+  });
   if (offAim && wide) {
-    return { about: 'both', words: `${lean}, and weigh each ball: aim and spread are both off.` };
+    return {
+      about: 'both',
+      words: message('{lean}, and weigh each ball: aim and spread are both off.', { lean }),
+    };
   }
-  if (offAim) return { about: 'aim', words: `${lean}: your aim is off, your spread is good.` };
+  if (offAim)
+    return { about: 'aim', words: message('{lean}: your aim is off, your spread is good.', { lean }) };
   if (wide) {
     return {
       about: 'spread',
-      words: `Your spread, not your aim, is the problem: about ${formatPercent(outShare)} are outside. Weigh each ball, or cut by the guide.`,
+      words: message(
+        'Your spread, not your aim, is the problem: about {outShare} are outside. Weigh each ball, or cut by the guide.',
+        { outShare: { share: outShare } },
+      ),
     };
   }
   return { about: 'good', words: 'Aim and spread are good: go on like this.' };

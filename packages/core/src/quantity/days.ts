@@ -92,10 +92,13 @@ const formats = new Map<string, Intl.DateTimeFormat>();
  * @param ms instant, ms
  * @param zone time zone of the kitchen
  * @param style how long the text is
+ * @param locale BCP 47
  */
-export function formatMoment(ms: number, zone: Zone, style: DayStyle): string {
-  const key = `${zone} ${style}`;
-  const format = formats.get(key) ?? new Intl.DateTimeFormat('en-GB', { ...STYLES[style], timeZone: zone });
+export function formatMoment(ms: number, zone: Zone, style: DayStyle, locale = 'en'): string {
+  const key = `${zone} ${style} ${locale}`;
+  const format =
+    formats.get(key) ??
+    new Intl.DateTimeFormat(locale === 'en' ? 'en-GB' : locale, { ...STYLES[style], timeZone: zone });
   formats.set(key, format);
   return format.format(ms);
 }
@@ -104,6 +107,7 @@ export function formatMoment(ms: number, zone: Zone, style: DayStyle): string {
  * A day as a person reads it.
  * @param day the day, 2026-03-04
  * @param style how long the text is
+ * @param locale BCP 47
  */
-export const formatDay = (day: Day, style: DayStyle): string =>
-  formatMoment(startOfDayMs(day, UTC), UTC, style);
+export const formatDay = (day: Day, style: DayStyle, locale = 'en'): string =>
+  formatMoment(startOfDayMs(day, UTC), UTC, style, locale);

@@ -1,3 +1,4 @@
+export { GRAMS_PER_OUNCE, MM_PER_INCH } from './customary';
 export { clockText, type DayClock, dayClock, readClock } from './clock';
 export {
   addDays,
@@ -15,6 +16,7 @@ export {
   bulkFigure,
   type Figure,
   formatClock,
+  formatFigure,
   formatLength,
   formatBulk,
   formatMass,
@@ -23,13 +25,15 @@ export {
   formatSpan,
   formatTemp,
   formatTempDifference,
-  GRAMS_PER_OUNCE,
   lengthFigure,
   massFigure,
-  MM_PER_INCH,
+  METRIC,
+  type Reads,
   tempFigure,
   thicknessFigure,
   type UnitSystem,
+  US,
+  volumeFigure,
 } from './formatQuantity';
 export type { Interval } from './interval';
 export { parseQuantity } from './parseQuantity';

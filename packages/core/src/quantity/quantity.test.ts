@@ -5,7 +5,8 @@ import {
   formatMass,
   formatSpan,
   formatTemp,
-  formatVolume,
+  volumeFigure,
+  US,
 } from './formatQuantity';
 import { parseQuantity } from './parseQuantity';
 import { SCALE_STEPS_G, roundToStep, sumG } from './roundToStep';
@@ -116,18 +117,18 @@ describe('formatting', () => {
   test('figures carry their unit', () => {
     expect(formatMass(1725, 5)).toBe('1,725\u00a0g');
     expect(formatMass(67.4, 0.1)).toBe('67.4\u00a0g');
-    expect(formatMass(992.233, 1, 'us')).toBe('2 lb 3.0\u00a0oz');
-    expect(formatMass(453.5, 1, 'us')).toBe('1 lb 0.0\u00a0oz');
+    expect(formatMass(992.233, 1, US)).toBe('2 lb 3.0\u00a0oz');
+    expect(formatMass(453.5, 1, US)).toBe('1 lb 0.0\u00a0oz');
     expect(formatLength(280)).toBe('280\u00a0mm');
-    expect(formatLength(280, 'us')).toBe('11.0\u00a0in');
-    expect(formatTemp(228, 'us')).toBe('442\u00a0°F');
-    expect(formatVolume(7.39)).toBe('1 1/2\u00a0tsp');
-    expect(formatVolume(650.6)).toBe('2 3/4\u00a0cup');
+    expect(formatLength(280, US)).toBe('11.0\u00a0in');
+    expect(formatTemp(228, US)).toBe('442\u00a0°F');
+    expect(volumeFigure(7.39)).toEqual({ value: '1 1/2', unit: 'tsp' });
+    expect(volumeFigure(650.6)).toEqual({ value: '2 3/4', unit: 'cup' });
   });
 
   test('clocks and spans', () => {
     expect([0, 59.9, 534, 3723].map(formatClock)).toEqual(['0:00', '0:59', '8:54', '1:02:03']);
-    expect([45, 720, 4800, 7200].map(formatSpan)).toEqual([
+    expect([45, 720, 4800, 7200].map((s) => formatSpan(s))).toEqual([
       '45\u00a0s',
       '12\u00a0min',
       '80\u00a0min',

@@ -1,3 +1,4 @@
+import { METRIC, US } from './formatQuantity';
 import { forReader, rangeForReader, readText, readerUnit, storedText } from './readerUnit';
 
 test.each([
@@ -41,8 +42,8 @@ test('a range is said in the reader’s units', () => {
 
 test('a sentence that was kept in metric is read in ounces, inches and Fahrenheit; what a person wrote is left', () => {
   const kept = 'A load of 1,200\u00a0g at 30\u00a0°C, rolled to 280\u00a0mm; note: 47 °C, 0.35\u00a0g/ml.';
-  expect(forReader(kept, 'us')).toBe(
+  expect(forReader(kept, US)).toBe(
     'A load of 2 lb 10.3\u00a0oz at 86\u00a0°F, rolled to 11.0\u00a0in; note: 47 °C, 0.35\u00a0g/ml.',
   );
-  expect(forReader(kept, 'metric')).toBe(kept);
+  expect(forReader(kept, METRIC)).toBe(kept);
 });

@@ -1,5 +1,21 @@
-import { convert } from 'convert';
-import { type UnitSystem, formatBulk, formatLength, formatMass, formatTemp } from './formatQuantity';
+import {
+  F_AT_0_C,
+  F_PER_C,
+  GRAMS_PER_OUNCE,
+  GRAMS_PER_POUND,
+  ML_PER_US_CUP,
+  MM_PER_INCH,
+  M_PER_FOOT,
+} from './customary';
+import {
+  type Reads,
+  US as US_READS,
+  type UnitSystem,
+  formatBulk,
+  formatLength,
+  formatMass,
+  formatTemp,
+} from './formatQuantity';
 import { readNumber } from './readNumber';
 
 /** Units that figures are stored in. A kelvin is a difference of temperatures. */
@@ -12,9 +28,6 @@ interface ReaderUnit {
   plus: number;
 }
 
-const F_PER_C = 1.8;
-const F_AT_0_C = 32;
-
 const METRIC: Record<StoredUnit, ReaderUnit> = {
   g: { unit: 'g', times: 1, plus: 0 },
   kg: { unit: 'kg', times: 1, plus: 0 },
@@ -26,13 +39,13 @@ const METRIC: Record<StoredUnit, ReaderUnit> = {
   'K/min': { unit: '°C/min', times: 1, plus: 0 },
 };
 const US: Record<StoredUnit, ReaderUnit> = {
-  g: { unit: 'oz', times: convert(1, 'g').to('oz'), plus: 0 },
-  kg: { unit: 'lb', times: convert(1, 'kg').to('lb'), plus: 0 },
-  mm: { unit: 'in', times: convert(1, 'mm').to('inch'), plus: 0 },
-  m: { unit: 'ft', times: convert(1, 'm').to('ft'), plus: 0 },
+  g: { unit: 'oz', times: 1 / GRAMS_PER_OUNCE, plus: 0 },
+  kg: { unit: 'lb', times: 1000 / GRAMS_PER_POUND, plus: 0 },
+  mm: { unit: 'in', times: 1 / MM_PER_INCH, plus: 0 },
+  m: { unit: 'ft', times: 1 / M_PER_FOOT, plus: 0 },
   '°C': { unit: '°F', times: F_PER_C, plus: F_AT_0_C },
   K: { unit: '°F', times: F_PER_C, plus: 0 },
-  'g/ml': { unit: 'oz/cup', times: convert(1, 'cup').to('ml') / convert(1, 'oz').to('g'), plus: 0 },
+  'g/ml': { unit: 'oz/cup', times: ML_PER_US_CUP / GRAMS_PER_OUNCE, plus: 0 },
   'K/min': { unit: '°F/min', times: F_PER_C, plus: 0 },
 };
 
@@ -99,20 +112,20 @@ export const rangeForReader = (sentence: string, system: UnitSystem, stored = ''
 const WRITTEN = /(-?[\d,]+(?:\.(\d+))?)\u00a0(kg|g|mm|°C)(?![\w/])/g;
 
 const AS_READ: Record<string, (value: number, decimals: number) => string> = {
-  kg: (value) => formatBulk(value * 1000, 'us'),
-  g: (value, decimals) => formatMass(value, 10 ** -decimals, 'us'),
-  mm: (value) => formatLength(value, 'us'),
-  '°C': (value) => formatTemp(value, 'us'),
+  kg: (value) => formatBulk(value * 1000, US_READS),
+  g: (value, decimals) => formatMass(value, 10 ** -decimals, US_READS),
+  mm: (value) => formatLength(value, US_READS),
+  '°C': (value) => formatTemp(value, US_READS),
 };
 
 /**
- * A sentence that was written in metric figures, as a plan or a lesson keeps it, with the figures as the reader reads them.
+ * A sentence that an older version wrote down in metric figures, with the figures as the reader reads them.
  * @param sentence a sentence with metric figures
- * @param system measures of the reader
- * @example forReader('Rolled to 280\u00a0mm.', 'us') // 'Rolled to 11.0\u00a0in.'
+ * @param reads how the reader reads
+ * @example forReader('Rolled to 280\u00a0mm.', US_READS) // 'Rolled to 11.0\u00a0in.'
  */
-export const forReader = (sentence: string, system: UnitSystem): string =>
-  system === 'metric' || !sentence.includes('\u00a0')
+export const forReader = (sentence: string, { units }: Pick<Reads, 'units'>): string =>
+  units === 'metric' || !sentence.includes('\u00a0')
     ? sentence
     : sentence.replace(WRITTEN, (all, figure: string, decimals: string | undefined, unit: string) => {
         const write = AS_READ[unit];

@@ -1,4 +1,4 @@
-import { convert } from 'convert';
+import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, ML_PER_FLUID_OUNCE } from './customary';
 
 /** What an amount measures. */
 export type UnitKind = 'mass' | 'volume';
@@ -49,8 +49,8 @@ export function unitsFor(measures: Measures): readonly Unit[] {
     { id: 'g', kind: 'mass', size: 1, names: ['g', 'gram', 'grams', 'gr'] },
     { id: 'kg', kind: 'mass', size: 1000, names: ['kg', 'kilo', 'kilos', 'kilogram', 'kilograms'] },
     { id: 'mg', kind: 'mass', size: 0.001, names: ['mg'] },
-    { id: 'oz', kind: 'mass', size: convert(1, 'oz').to('g'), names: ['oz', 'ounce', 'ounces'] },
-    { id: 'lb', kind: 'mass', size: convert(1, 'lb').to('g'), names: ['lb', 'lbs', 'pound', 'pounds'] },
+    { id: 'oz', kind: 'mass', size: GRAMS_PER_OUNCE, names: ['oz', 'ounce', 'ounces'] },
+    { id: 'lb', kind: 'mass', size: GRAMS_PER_POUND, names: ['lb', 'lbs', 'pound', 'pounds'] },
     {
       id: 'ml',
       kind: 'volume',
@@ -71,7 +71,7 @@ export function unitsFor(measures: Measures): readonly Unit[] {
     {
       id: 'floz',
       kind: 'volume',
-      size: convert(1, 'fl oz').to('ml'),
+      size: ML_PER_FLUID_OUNCE,
       names: ['fl oz', 'floz', 'fluid ounce', 'fluid ounces'],
     },
     { id: 'pint', kind: 'volume', size: PINT_ML[measures], names: ['pint', 'pints', 'pt'] },

@@ -1,3 +1,4 @@
+import { convert } from 'convert';
 import { heatSigns } from '../bake/plate/heatWords';
 import { notReadyWords } from '../bake/live/livePlate';
 import { NO_TRIM, trimBy } from '../bake/live/trim';
@@ -7,7 +8,18 @@ import { SYMPTOM_IDS } from '../diagnosis/table';
 import { reheatings } from '../log/reheating';
 import { planBatch } from '../plan/planBatch';
 import { eventId, eventsOf, request } from '../test/examples';
-import { formatTempDifference } from './formatQuantity';
+import type { Words } from '../message/message';
+import { ENGLISH_US } from '../message/reader';
+import { said } from '../test/said';
+import {
+  GRAMS_PER_OUNCE,
+  GRAMS_PER_POUND,
+  ML_PER_FLUID_OUNCE,
+  ML_PER_US_CUP,
+  MM_PER_INCH,
+  M_PER_FOOT,
+} from './customary';
+import { US, formatTempDifference } from './formatQuantity';
 
 /** A reader on ounces, inches and °F is told nothing in the other units. */
 const METRIC = /°C|\bmm\b|\d\s?g\b/;
@@ -29,29 +41,29 @@ const batch = {
   ),
 };
 
-test.each<[string, string[]]>([
-  ['the plate that is not ready', [notReadyWords({ tempC: 205, steady: false }, 230, 'us') ?? '']],
-  ['heat by words', [heatSigns({ fromC: 185, toC: 210 }, 'us')]],
-  ['a tap', trimBy(NO_TRIM, { bite: 'stiff' }, 'us').words],
+test.each<[string, (Words | null)[]]>([
+  ['the plate that is not ready', [notReadyWords({ tempC: 205, steady: false }, 230)]],
+  ['heat by words', [heatSigns({ fromC: 185, toC: 210 })]],
+  ['a tap', trimBy(NO_TRIM, { bite: 'stiff' }).words],
   [
     'the range of heat and thickness',
-    [reachWords(reach, 'heat', 'us'), reachWords({ ...reach, least: 2, most: 1 }, 'thickness', 'us')],
+    [reachWords(reach, 'heat'), reachWords({ ...reach, least: 2, most: 1 }, 'thickness')],
   ],
   [
     'what changes the seconds',
     (['hotter', 'thicker', 'dough colder'] as const).map((what) =>
-      sensitivityWords({ what, by: 10, changeS: [1] }, 'us'),
+      sensitivityWords({ what, by: 10, changeS: [1] }),
     ),
   ],
   [
     'ways out',
-    (['heat', 'thickness'] as const).map((what) => wayOutWords({ what, value: 2, seconds: [20] }, 'us')),
+    (['heat', 'thickness'] as const).map((what) => wayOutWords({ what, value: 2, seconds: [20] })),
   ],
-  ['ways to reheat', reheatings('fridge', 4, 'us').map(({ text }) => text)],
+  ['ways to reheat', reheatings('fridge', 4).map(({ text }) => text)],
   [
     'what may be wrong',
     SYMPTOM_IDS.flatMap((symptom) => {
-      const { suspects, ask } = diagnose(batch, [symptom], {}, 'us');
+      const { suspects, ask } = diagnose(batch, [symptom], {});
       return [
         ...suspects.flatMap(({ evidence, change }) => [evidence.words, change.words]),
         ...ask.map(({ question }) => question),
@@ -59,11 +71,21 @@ test.each<[string, string[]]>([
     }),
   ],
 ])('%s is told in °F, inches and ounces', (_what, words) => {
-  expect(words.filter((text) => METRIC.test(text))).toEqual([]);
-  expect(words.join(' ').length).toBeGreaterThan(10);
+  const read = words.map((one) => said(one, ENGLISH_US) ?? '');
+  expect(read.filter((text) => METRIC.test(text))).toEqual([]);
+  expect(read.join(' ').length).toBeGreaterThan(10);
 });
 
 test('a difference of temperatures is no temperature: 10 °C are 18 °F', () => {
-  expect(formatTempDifference(-10, 'us')).toBe('18\u00a0°F');
+  expect(formatTempDifference(-10, US)).toBe('18\u00a0°F');
   expect(formatTempDifference(-10)).toBe('10\u00a0°C');
+});
+
+test('customary units are what a library of units takes them for', () => {
+  expect(GRAMS_PER_OUNCE).toBeCloseTo(convert(1, 'oz').to('g'), 12);
+  expect(GRAMS_PER_POUND).toBeCloseTo(convert(1, 'lb').to('g'), 12);
+  expect(MM_PER_INCH).toBeCloseTo(convert(1, 'inch').to('mm'), 12);
+  expect(M_PER_FOOT).toBeCloseTo(convert(1, 'ft').to('m'), 12);
+  expect(ML_PER_FLUID_OUNCE).toBeCloseTo(convert(1, 'fl oz').to('ml'), 9);
+  expect(ML_PER_US_CUP).toBeCloseTo(convert(1, 'cup').to('ml'), 9);
 });

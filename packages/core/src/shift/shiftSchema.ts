@@ -1,3 +1,4 @@
+import { type Words, asText, message } from '../message/message';
 import { z } from 'zod';
 import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
 import { formatFields } from '../formula/formulaSchema';
@@ -16,7 +17,7 @@ const HOUR_S = 3600;
 
 /** A time of the day, s from midnight. */
 export const timeField = (label: string) => numberField(label, { min: 0, max: LATEST_S, unit: 's' });
-const spanField = (label: string, max = 4 * HOUR_S) => numberField(label, { min: 0, max, unit: 's' });
+const spanField = (label: Words, max = 4 * HOUR_S) => numberField(label, { min: 0, max, unit: 's' });
 export const moneyField = (label: string) => numberField(label, { min: 0, max: 10_000 });
 
 /** Guests that come and go: a triangle with its top at the peak. */
@@ -49,9 +50,12 @@ export const ordersSchema = z.array(orderSchema).max(200, 'At most 200 orders.')
 
 const restWindow = (label: string) =>
   z
-    .tuple([spanField(`${label}, earliest`, 3 * DAY_S), spanField(`${label}, latest`, 3 * DAY_S)])
+    .tuple([
+      spanField(message('{label}, earliest', { label }), 3 * DAY_S),
+      spanField(message('{label}, latest', { label }), 3 * DAY_S),
+    ])
     .refine(([earliest, latest]) => latest >= earliest, {
-      message: `${label}: the latest is before the earliest.`,
+      message: asText(message('{label}: the latest is before the earliest.', { label })),
     });
 
 /** A bread as the line makes it: what each step takes, how long it may lie, and what a piece is worth. */

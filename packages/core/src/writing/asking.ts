@@ -1,3 +1,4 @@
+import type { Words } from '../message/message';
 import { tidyLine } from './tidyLine';
 import type { Answers, Question, QuestionKind } from './readListTypes';
 
@@ -19,12 +20,7 @@ export class Asking {
   }
 
   /** The answer in force: the one given, or the first while the question is open. */
-  ask(
-    kind: QuestionKind,
-    ask: string,
-    answers: Question['answers'],
-    valid?: (id: string) => boolean,
-  ): string {
+  ask(kind: QuestionKind, ask: Words, answers: Question['answers'], valid?: (id: string) => boolean): string {
     const key = this.key(kind);
     const given = this.answers[key];
     if (given !== undefined && (answers.some(({ id }) => id === given) || valid?.(given))) return given;

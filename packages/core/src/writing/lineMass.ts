@@ -1,4 +1,4 @@
-import { formatMass } from '../quantity/formatQuantity';
+import { type Quantity, type Words, message } from '../message/message';
 import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
 import { type Interval, exactly, scaled, times } from '../quantity/interval';
 import type { Asking } from './asking';
@@ -42,10 +42,17 @@ export function settleTwice(
   if (!mass || !again) return amount;
   const agree = mass.low <= again.high * AGREES.high && mass.high >= again.low * AGREES.low;
   if (agree) return amount;
-  const chosen = asking.ask('twice', `${amount.words} and ${other.words} do not agree: which one counts?`, [
-    { id: 'first', words: amount.words },
-    { id: 'second', words: other.words },
-  ]);
+  const chosen = asking.ask(
+    'twice',
+    message('{words} and {words2} do not agree: which one counts?', {
+      words: { name: amount.words },
+      words2: { name: other.words },
+    }),
+    [
+      { id: 'first', words: amount.words },
+      { id: 'second', words: other.words },
+    ],
+  );
   return chosen === 'second' ? other : amount;
 }
 
@@ -74,21 +81,25 @@ const USUAL_SHARES: Record<Ingredient['kind'], readonly number[]> = {
 };
 const USUAL_FLOUR_G = [500, 1000, 2000] as const;
 
-const percent = (fraction: number) => `${Number((fraction * 100).toFixed(1))} % of flour`;
-const grams = (massG: number) => formatMass(massG, massG < 10 ? 0.1 : 1);
+const percent = (fraction: number) =>
+  message('{percent} % of flour', { percent: { figure: fraction * 100, most: 1 } });
+const grams = (massG: number): Quantity => ({ g: massG, stepG: massG < 10 ? 0.1 : 1 });
 
 /** Settles what the figure itself leaves open: a thousand or one, weight or fluid ounces. */
 export function settleAmount(asking: Asking, amount: SaidAmount, food: Ingredient): SaidAmount {
   let settled = amount;
   if (amount.orTimes) {
     const factor = amount.orTimes;
-    const many = asking.ask('thousand', `“${amount.words}”: which is meant?`, [
-      {
-        id: 'thousand',
-        words: grams(amount.low.typical * factor).replace(' g', amount.of === 'mass' ? ' g' : ' ml'),
-      },
-      { id: 'one', words: `${amount.low.typical} ${amount.of === 'mass' ? 'g' : 'ml'}` },
-    ]);
+    const said = (size: number): Words =>
+      message(amount.of === 'mass' ? '{size} g' : '{size} ml', { size: { figure: size, most: 3 } });
+    const many = asking.ask(
+      'thousand',
+      message('“{words}”: which is meant?', { words: { name: amount.words } }),
+      [
+        { id: 'thousand', words: said(amount.low.typical * factor) },
+        { id: 'one', words: said(amount.low.typical) },
+      ],
+    );
     if (many === 'thousand') {
       settled = { ...amount, low: scaled(amount.low, factor), high: scaled(amount.high, factor) };
     }
@@ -96,10 +107,12 @@ export function settleAmount(asking: Asking, amount: SaidAmount, food: Ingredien
   const pourable = food.densities?.some(({ fill }) => fill === 'poured') ?? false;
   if (settled.ounce && pourable) {
     const kind = asking.ask('ounce', 'Ounces on the scale or in the jug?', [
-      { id: 'weight', words: `by weight, ${grams(settled.high.typical)}` },
+      { id: 'weight', words: message('by weight, {grams}', { grams: grams(settled.high.typical) }) },
       {
         id: 'fluid',
-        words: `fluid ounces, ${Math.round((settled.high.typical / G_PER_OZ) * ML_PER_FL_OZ)} ml`,
+        words: message('fluid ounces, {typical, number} ml', {
+          typical: Math.round((settled.high.typical / G_PER_OZ) * ML_PER_FL_OZ),
+        }),
       },
     ]);
     const toMl = ML_PER_FL_OZ / G_PER_OZ;
@@ -119,11 +132,15 @@ export function settleAmount(asking: Asking, amount: SaidAmount, food: Ingredien
 export function rangeOf(asking: Asking, amount: SaidAmount): Interval {
   const between = (end: keyof Interval) => (amount.low[end] + amount.high[end]) / 2;
   const middle = { low: between('low'), typical: between('typical'), high: between('high') };
-  const chosen = asking.ask('range', `“${amount.words}”: how much do you use?`, [
-    { id: 'low', words: 'the lower' },
-    { id: 'middle', words: 'the middle' },
-    { id: 'high', words: 'the higher' },
-  ]);
+  const chosen = asking.ask(
+    'range',
+    message('“{words}”: how much do you use?', { words: { name: amount.words } }),
+    [
+      { id: 'low', words: 'the lower' },
+      { id: 'middle', words: 'the middle' },
+      { id: 'high', words: 'the higher' },
+    ],
+  );
   return chosen === 'low' ? amount.low : chosen === 'high' ? amount.high : middle;
 }
 
@@ -159,10 +176,10 @@ export function massOfVolume(
       ? asked[0]?.fill
       : asking.ask(
           'fill',
-          `How is the ${line.food.name.toLowerCase()} measured?`,
+          message('How is the {name} measured?', { name: { lower: line.food.name } }),
           asked.map(({ fill: way, typical }) => ({
             id: way,
-            words: `${FILL_WORDS[way]}, ${grams(size.typical * typical)}`,
+            words: message('{fill}, {mass}', { fill: FILL_WORDS[way], mass: grams(size.typical * typical) }),
           })),
         ));
   const density = densities.find((d) => d.fill === fill);
@@ -170,7 +187,9 @@ export function massOfVolume(
     line.questions.push({
       key: asking.key('amount'),
       kind: 'amount',
-      ask: `What ${line.food.name.toLowerCase()} weighs by volume is not known here; give its weight, or add its density.`,
+      ask: message('What {name} weighs by volume is not known here; give its weight, or add its density.', {
+        name: { lower: line.food.name },
+      }),
       answers: [],
     });
     line.mass = scaled(size, 1);
@@ -211,8 +230,11 @@ export function massOfPieces(asking: Asking, line: ReadLine, amount: SaidAmount,
           ? fallback[0]?.name
           : asking.ask(
               'piece',
-              `What size is one ${line.food.name.toLowerCase()}?`,
-              fallback.map((p) => ({ id: p.name, words: `${p.name}, ${grams(p.typicalG)}` })),
+              message('What size is one {name}?', { name: { lower: line.food.name } }),
+              fallback.map((p) => ({
+                id: p.name,
+                words: message('{piece}, {mass}', { piece: p.name, mass: grams(p.typicalG) }),
+              })),
             )),
     );
   if (!piece) return;
@@ -230,13 +252,17 @@ export function withoutAmount(asking: Asking, line: ReadLine): LineResult {
   const shares = USUAL_SHARES[line.food.kind];
   const answers = (
     line.food.kind === 'flour'
-      ? USUAL_FLOUR_G.map((massG) => ({ id: `${massG}g`, words: formatMass(massG) }))
+      ? USUAL_FLOUR_G.map((massG) => ({ id: `${massG}g`, words: { g: massG } }))
       : [
           ...shares.map((share) => ({ id: `${share}`, words: percent(share) })),
           { id: 'leave-out', words: 'leave it out' },
         ]
   ).slice(0, 3 + (shares.length > 2 ? 1 : 0));
-  const chosen = asking.ask('amount', `How much ${line.food.name.toLowerCase()}?`, answers);
+  const chosen = asking.ask(
+    'amount',
+    message('How much {name}?', { name: { lower: line.food.name } }),
+    answers,
+  );
   if (chosen === 'leave-out') return { as: 'left-out' };
   if (chosen.endsWith('g')) line.mass = exactly(Number(chosen.slice(0, -1)));
   else line.fraction = Number(chosen);

@@ -1,3 +1,4 @@
+import { type Words, message } from '../message/message';
 import { type FormulaWarning, formulaWarnings } from '../formula/formulaWarnings';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { ReadLine, ReadList } from './readListTypes';
@@ -29,16 +30,24 @@ const shareOf = (line: ReadLine, flourG: number): ResolvedLine[] =>
  * @param list the list as it was read
  * @returns a sentence each
  */
-export function listWarnings(list: ReadList): string[] {
+export function listWarnings(list: ReadList): Words[] {
   const { flourG } = list;
   if (!flourG) return [];
   const byVolume = list.lines.find(
     ({ food, fill, said }) => food.kind === 'flour' && (fill || said?.of === 'volume'),
   );
-  const suspect = byVolume
-    ? ` It was measured by volume: look at how the cup of ${byVolume.food.name.toLowerCase()} was filled first.`
-    : '';
+  const suspect: readonly Words[] = byVolume
+    ? [
+        message('It was measured by volume: look at how the cup of {name} was filled first.', {
+          name: { lower: byVolume.food.name },
+        }),
+      ]
+    : [];
   return formulaWarnings(list.lines.flatMap((line) => shareOf(line, flourG)))
     .filter(isFarOut)
-    .map(({ measure, message }) => `${message}${BY_FLOUR.has(measure) ? suspect : ''}`);
+    .map(({ measure, message: warning }) =>
+      message('{sentences}', {
+        sentences: { list: [warning, ...(BY_FLOUR.has(measure) ? suspect : [])], glue: ' ' },
+      }),
+    );
 }

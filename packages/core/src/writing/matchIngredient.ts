@@ -1,3 +1,4 @@
+import { type Words, message } from '../message/message';
 import { distance } from 'fastest-levenshtein';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { GENERICS, type GenericName } from './generics';
@@ -28,7 +29,15 @@ const MOST_OFFERED = 3;
 export type Match =
   | { found: 'one'; food: Ingredient; left: string[] }
   /** More than one ingredient goes by this name, or the name is only like one: to be asked. */
-  | { found: 'some'; ask: string; foods: Ingredient[]; byWeight: Ingredient | null; left?: string[] }
+  | {
+      found: 'some';
+      ask: Words;
+      foods: Ingredient[];
+      byWeight: Ingredient | null;
+      left?: string[];
+      /** Nothing goes by this name: these are only like it. */
+      guess?: boolean;
+    }
   | { found: 'none' };
 
 interface Entry {
@@ -141,7 +150,8 @@ export function matchIngredient(text: string, foods: readonly Ingredient[]): Mat
     return foodsLike.length > 0
       ? {
           found: 'some',
-          ask: `There is no “${text}” here. Is it one of these?`,
+          ask: message('There is no “{text}” here. Is it one of these?', { text: { name: text } }),
+          guess: true,
           foods: foodsLike,
           byWeight: null,
         }
@@ -166,7 +176,8 @@ export function matchIngredient(text: string, foods: readonly Ingredient[]): Mat
     const offered = [...new Set(likely)].slice(0, MOST_OFFERED);
     return {
       found: 'some',
-      ask: `There is no “${text.trim()}” here. Is it one of these?`,
+      ask: message('There is no “{text}” here. Is it one of these?', { text: { name: text.trim() } }),
+      guess: true,
       foods: offered,
       byWeight: null,
     };

@@ -1,3 +1,4 @@
+import { message } from '../message/message';
 import type { OnBreadWhen } from '../formula/onBreadWhen';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { exactly } from '../quantity/interval';
@@ -116,16 +117,17 @@ function matchEither(named: string, foods: readonly Ingredient[]): Match {
   const all = [...new Set(known)];
   const isOne = all.length < 2 || found.some((match) => match.found === 'none' || isGuess(match));
   if (isOne) return matchIngredient(named, foods);
-  const names = either.map((name) => name.trim().toLowerCase()).join(' or ');
   return {
     found: 'some',
-    ask: `${names.charAt(0).toUpperCase()}${names.slice(1)}: which one?`,
+    ask: message('{names}: which one?', {
+      names: { capital: { list: either.map((name) => ({ name: name.trim().toLowerCase() })), as: 'or' } },
+    }),
     foods: all.slice(0, MOST_EITHER),
     byWeight: null,
   };
 }
 const MOST_EITHER = 4;
-const isGuess = (match: Match): boolean => match.found === 'some' && match.ask.startsWith('There is no');
+const isGuess = (match: Match): boolean => match.found === 'some' && match.guess === true;
 
 /** The name comes before the first comma or bracket; what follows is a remark. */
 function splitName(text: string): string[] {
@@ -150,7 +152,11 @@ function unknownLine(
   const food = input.foods.find(({ id }) => id === given);
   if (food)
     return lineOf(input, asking, { found: 'one', food, left: [] }, { amount, other: null }, hints, remarks);
-  return { as: 'unknown', key, ask: `There is no “${name.trim()}” in this kitchen. What is it?` };
+  return {
+    as: 'unknown',
+    key,
+    ask: message('There is no “{name}” in this kitchen. What is it?', { name: { name: name.trim() } }),
+  };
 }
 
 function chooseFood(
@@ -256,7 +262,7 @@ const asideOf = (line: ReadLine, when: OnBreadWhen): ReadLine => ({
 function tempOf(asking: Asking, hints: Hints): number | null {
   if (hints.tempUnsure === null) return hints.tempC;
   const said = hints.tempUnsure;
-  const scale = asking.ask('temperature', `${said} degrees: which scale?`, [
+  const scale = asking.ask('temperature', message('{said, number} degrees: which scale?', { said }), [
     { id: 'C', words: `${said} °C` },
     { id: 'F', words: `${said} °F` },
   ]);

@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import fc from 'fast-check';
 import { formulaFacts } from '../formula/formulaFacts';
 import { CATALOGUE } from '../ingredient/catalogue';
@@ -108,7 +109,7 @@ describe('what is ambiguous is asked, never guessed', () => {
     for (const question of line.questions) {
       expect(question.answers.length).toBeGreaterThanOrEqual(2);
       expect(question.answers.length).toBeLessThanOrEqual(4);
-      expect(question.ask).toMatch(/\?$/);
+      expect(said(question.ask)).toMatch(/\?$/);
     }
   });
 
@@ -132,7 +133,7 @@ describe('what is ambiguous is asked, never guessed', () => {
 
   test('what nobody knows is asked, and can be left out', () => {
     const list = read('500 g bread flour\n20 g moon dust');
-    expect(list.unknown).toEqual([
+    expect(said(list.unknown)).toEqual([
       expect.objectContaining({ index: 1, ask: expect.stringMatching(/moon dust/) }),
     ]);
     expect(() => listFormula(list)).toThrow(/moon dust/);
@@ -161,7 +162,7 @@ Mix, knead by feel and rest until it stops springing back.`;
     const list = read(MESSY);
     expect(list.title).toBe('Night shift flatbread');
     expect(list.pieces).toBe(12);
-    expect(list.lines.map(({ food }) => food.id)).toEqual([
+    expect(said(list.lines.map(({ food }) => food.id))).toEqual([
       ...['flour-strong', 'salt-fine', 'baking-powder', 'lard', 'water', 'flour-strong'],
     ]);
     expect(list.remarks.map(({ kind }) => kind)).toEqual(['title', 'heading', 'yield', 'note']);
@@ -183,7 +184,7 @@ Mix, knead by feel and rest until it stops springing back.`;
   test('what goes on the bread is not in the dough and not lost: its milk stays on the label', () => {
     const text = `${MESSY}\n60 g melted butter, to brush\noil for the pan`;
     const [plain, formula] = [listFormula(read(MESSY)), listFormula(read(text))];
-    expect(formula.lines).toEqual(plain.lines);
+    expect(said(formula.lines)).toEqual(plain.lines);
     expect(formula.onBread).toMatchObject([
       { ingredient: 'flour-strong', when: 'on the bench', gPerPiece: 1.5 },
       { ingredient: expect.stringMatching(/^butter/), when: 'after the turn', gPerPiece: 5 },
@@ -201,7 +202,7 @@ Mix, knead by feel and rest until it stops springing back.`;
     ['bread flour, 500 g\nwater, 300 ml', 2],
     ['bread flour\t500\tg\r\nwater\t300\tml', 2],
   ])('%j is split into its things', (text, count) => {
-    expect(read(text).lines.filter(({ mass }) => (mass?.typical ?? 0) > 0)).toHaveLength(count);
+    expect(said(read(text).lines.filter(({ mass }) => (mass?.typical ?? 0) > 0))).toHaveLength(count);
   });
 
   test("baker's percentages are read as shares of the flour", () => {

@@ -1,3 +1,4 @@
+import type { Words } from '../message/message';
 import type { FillMethod, Ingredient } from '../ingredient/ingredientSchema';
 import type { Measure } from '../formula/formulaSchema';
 import type { OnBreadWhen } from '../formula/onBreadWhen';
@@ -19,7 +20,7 @@ export type QuestionKind =
 /** One answer that can be given by a tap. */
 export interface Answer {
   id: string;
-  words: string;
+  words: Words;
 }
 
 /** What is ambiguous in a line: asked, never guessed. Until it is answered the first answer stands in, and says so. */
@@ -27,7 +28,7 @@ export interface Question {
   /** Stays the same while the line's text does, so that an answer survives other edits. */
   key: string;
   kind: QuestionKind;
-  ask: string;
+  ask: Words;
   answers: Answer[];
 }
 
@@ -71,7 +72,7 @@ export interface ReadList {
   /** From "makes 12". */
   pieces: number | null;
   /** Lines that name nothing known; each asks what it is. */
-  unknown: { index: number; text: string; key: string; ask: string }[];
+  unknown: { index: number; text: string; key: string; ask: Words }[];
   questions: Question[];
   /** All flour in grams; null when no line says how much. */
   flourG: number | null;
@@ -83,6 +84,6 @@ export type Answers = Readonly<Record<string, string>>;
 /** What one line of a list comes to. */
 export type LineResult =
   | { as: 'line'; line: ReadLine }
-  | { as: 'unknown'; key: string; ask: string }
+  | { as: 'unknown'; key: string; ask: Words }
   | { as: 'left-out' }
   | { as: 'words'; hasAmount: boolean; named: boolean };

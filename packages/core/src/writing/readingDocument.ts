@@ -1,3 +1,5 @@
+import { type Words } from '../message/message';
+import { wordsSchema } from '../message/wordsSchema';
 import { z } from 'zod';
 import { hydrationSpread } from '../formula/hydrationSpread';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
@@ -15,7 +17,7 @@ export const listReadingSchema = z.strictObject({
   /** With the first answer to every open question; null while there is no flour with an amount. */
   formula: formulaSchema.nullable(),
   /** Why there is no formula yet. */
-  problem: z.string().nullable(),
+  problem: wordsSchema.nullable(),
   lines: z.array(
     z.strictObject({
       /** Entry of the list, from 1. */
@@ -39,8 +41,8 @@ export const listReadingSchema = z.strictObject({
       /** Name of the question in a file of answers: a JSON object of keys to answer ids. */
       key: z.string(),
       kind: z.string(),
-      ask: z.string(),
-      answers: z.array(z.strictObject({ id: z.string(), words: z.string() })),
+      ask: wordsSchema,
+      answers: z.array(z.strictObject({ id: z.string(), words: wordsSchema })),
     }),
   ),
   /** Lines that are no ingredients. */
@@ -65,7 +67,7 @@ export type ReadingDocument = z.infer<typeof listReadingSchema>;
 export function readingDocument(list: ReadList, naming: ListNaming = {}): ReadingDocument {
   const { flourG } = list;
   let formula: ReadingDocument['formula'] = null;
-  let problem: string | null = null;
+  let problem: Words | null = null;
   try {
     formula = listFormula({ ...list, unknown: [] }, naming);
   } catch (error) {

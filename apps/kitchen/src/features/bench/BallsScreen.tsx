@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { ReadingSource } from '@kettle-scale/core/device';
 import { roundToStep, storedText } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
@@ -72,13 +73,20 @@ function OnScale({ standard, typed, shown, phase, heard, there, reads }: OnScale
   const width = useStepWidth();
   return (
     <View>
-      <Label>{`${format.mass(standard.targetG, BALL_STEP_G)} ± ${format.mass(standard.toleranceG, BALL_STEP_G)} wanted`}</Label>
+      <Label>
+        {say('{mass} ± {mass2} wanted', {
+          mass: format.mass(standard.targetG, BALL_STEP_G),
+          mass2: format.mass(standard.toleranceG, BALL_STEP_G),
+        })}
+      </Label>
       <BigFigure value={shown || '0'} unit={format.unitOf('g')} width={width} />
       <View role="status">
         <Strong tone={there ? 'ink' : 'soot'}>
           {typed !== null ? 'by hand' : reads ? PHASE_WORDS[phase] : NO_SCALE}
         </Strong>
-        {heard ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
+        {heard ? (
+          <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
+        ) : null}
       </View>
     </View>
   );
@@ -90,6 +98,11 @@ const standardOf = ({ batch: { plan }, state }: LiveBatch) => ({
   toleranceG: plan.formula.product.ballToleranceG,
   costPerG: planCost(plan).perKg / G_PER_KG,
 });
+
+const countWords = (weighed: number): string =>
+  weighed >= USUAL_SAMPLE
+    ? say('{weighed, number} weighed', { weighed })
+    : say('ball {ball, number} of {sample, number}', { ball: weighed + 1, sample: USUAL_SAMPLE });
 
 function Balls({ live }: { live: LiveBatch }) {
   const router = useRouter();
@@ -104,14 +117,17 @@ function Balls({ live }: { live: LiveBatch }) {
   const { heard, reading, phase, there } = useAutoTake(auto && typed === null, standard.targetG, take);
   const ballsG = state.balls.map(({ massG }) => massG);
   const sample = ballsG.length > 0 ? ballSample(ballsG, standard) : null;
-  const advice = sample ? ballAdvice(sample, standard, format.units) : null;
+  const advice = sample ? ballAdvice(sample, standard) : null;
   const enough = ballsG.length >= USUAL_SAMPLE;
   const back = () => router.replace(`/bench/${id}`);
   const typedG = numberTyped(storedText(typed ?? '', 'g', format.units));
   const primary =
     typed !== null
       ? {
-          label: typedG > 0 ? `It weighs ${typed} ${format.unitOf('g')}` : 'Key in the scale',
+          label:
+            typedG > 0
+              ? say('It weighs {typed} {unitOf}', { typed, unitOf: format.unitOf('g') })
+              : 'Key in the scale',
           disabled: !(typedG > 0),
           onPress: () => {
             take(typedG, 'typed');
@@ -120,7 +136,7 @@ function Balls({ live }: { live: LiveBatch }) {
         }
       : !auto && there && reading
         ? {
-            label: `Take ${format.mass(reading.massG, BALL_STEP_G)}`,
+            label: say('Take {mass}', { mass: format.mass(reading.massG, BALL_STEP_G) }),
             disabled: false,
             onPress: () => take(reading.massG, heard?.source ?? 'device'),
           }
@@ -136,9 +152,7 @@ function Balls({ live }: { live: LiveBatch }) {
       fill
       eyebrow={plan.formula.name}
       title="Check the balls"
-      aside={
-        <Label>{enough ? `${ballsG.length} weighed` : `ball ${ballsG.length + 1} of ${USUAL_SAMPLE}`}</Label>
-      }
+      aside={<Label>{countWords(ballsG.length)}</Label>}
       foot={
         <>
           <KeyOrUndo {...{ live, typed, setTyped }} />

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { begunTwice } from '@kettle-scale/core/batch';
 import { cookNames } from '@kettle-scale/core/kitchen';
 import { useRouter } from 'expo-router';
@@ -25,7 +26,11 @@ export function useBegunTwice() {
     if (!other) return null;
     return {
       otherId: other.id,
-      words: `Begun twice: also at ${clock(Date.parse(other.startedAt))} ${other.cook === undefined ? '' : 'by '}${whoWords(other, nameOf)}.`,
+      words: say('Begun twice: also at {clock} {cook}{whoWords}.', {
+        clock: clock(Date.parse(other.startedAt)),
+        cook: other.cook === undefined ? '' : 'by ',
+        whoWords: whoWords(other, nameOf),
+      }),
     };
   };
 }
@@ -40,7 +45,9 @@ export function BatchNotices({ id }: { id: string }) {
       {twin ? (
         <View role="note" style={styles.notice}>
           <View style={styles.words}>
-            <Strong tone="plum">{`${twin.words} Go on with one, and give the other up.`}</Strong>
+            <Strong tone="plum">
+              {say('{words} Go on with one, and give the other up.', { words: twin.words })}
+            </Strong>
           </View>
           <Action label="See the other" onPress={() => router.push(`/bench/${twin.otherId}`)} />
         </View>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type BatchState, type StepState, batchRecord } from '@kettle-scale/core/batch';
 import type { StepKind } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
@@ -81,7 +82,7 @@ function Over({ live }: { live: LiveBatch }) {
             <Label>Good pieces</Label>
             <BigFigure
               value={`${record.good ?? 0}`}
-              unit={`of ${record.piecesMade ?? 0}`}
+              unit={say('of {piecesMade, number}', { piecesMade: record.piecesMade ?? 0 })}
               width={width}
               tone="sage"
             />

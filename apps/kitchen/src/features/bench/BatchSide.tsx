@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type BatchState, batchRecord } from '@kettle-scale/core/batch';
 import { type Plan, stepTitle } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
@@ -69,7 +70,9 @@ export function BatchSide({ plan, state }: { plan: Plan; state: BatchState }) {
               ) : (
                 <Label style={{ fontSize: 16 }}>{stepTitle(plan, step)}</Label>
               )}
-              {step.bowl && plan.bowls > 1 ? <Label>{`bowl ${step.bowl}`}</Label> : null}
+              {step.bowl && plan.bowls > 1 ? (
+                <Label>{say('bowl {bowl, number}', { bowl: step.bowl })}</Label>
+              ) : null}
             </View>
           ))}
         </View>

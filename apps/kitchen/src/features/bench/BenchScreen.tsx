@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { Link, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useRunning } from '../../api/queries';
@@ -37,10 +38,15 @@ export function BenchScreen() {
           {running.data.map(({ id, formulaName, record, startedAt }) => (
             <Link key={id} href={`/bench/${id}`} style={styles.link}>
               <Ticket>
-                <Label>{`${record.piecesPlanned} pieces, begun ${clock(Date.parse(startedAt))}`}</Label>
+                <Label>
+                  {say('{piecesPlanned, number} pieces, begun {clock}', {
+                    piecesPlanned: record.piecesPlanned,
+                    clock: clock(Date.parse(startedAt)),
+                  })}
+                </Label>
                 <Heading>{formulaName}</Heading>
                 {twinOf(id) ? <Strong tone="plum">{twinOf(id)?.words ?? ''}</Strong> : null}
-                <Strong tone="ember">{`Now: ${record.nowTitle?.toLowerCase() ?? ''}`}</Strong>
+                <Strong tone="ember">{say('Now: {step}', { step: { lower: record.nowTitle ?? '' } })}</Strong>
               </Ticket>
             </Link>
           ))}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BowlState } from '@kettle-scale/core/batch';
 import type { Plan } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
@@ -31,10 +32,10 @@ export function BowlBar({ plan, bowl, nowId }: BowlBarProps) {
   const now = format.mass(inG, plan.kitchen.benchStepG);
   const all = format.mass(allG, plan.kitchen.benchStepG);
   return (
-    <View role="img" aria-label={`${now} of ${all} are in the bowl`} style={styles.stack}>
+    <View role="img" aria-label={say('{now} of {all} are in the bowl', { now, all })} style={styles.stack}>
       <View style={styles.words}>
-        <Strong>{`${now} in the bowl`}</Strong>
-        <Label>{`of ${all}`}</Label>
+        <Strong>{say('{now} in the bowl', { now })}</Strong>
+        <Label>{say('of {all}', { all })}</Label>
       </View>
       <View style={[styles.bar, { borderColor: colours.ink }]}>
         {plan.sheet.map(({ lineId, kind }, index) => {

@@ -1,9 +1,10 @@
+import { say } from '../../reader/say';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import { Action, ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Sheet } from '../../ui/layout/Sheet';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { useColours } from '../../ui/theme';
 import { Body, Heading, Label } from '../../ui/type';
 
@@ -28,7 +29,7 @@ export function CalibrateSheet({ open, onClose }: { open: boolean; onClose: () =
       <View
         style={{ alignItems: 'center', overflow: 'hidden' }}
         role="img"
-        aria-label={`Card, ${Math.round(width)} px wide`}
+        aria-label={say('Card, {width, number} px wide', { width: Math.round(width) })}
       >
         <Svg width={width} height={height}>
           <Rect
@@ -43,7 +44,7 @@ export function CalibrateSheet({ open, onClose }: { open: boolean; onClose: () =
           />
         </Svg>
       </View>
-      <Label>{`${now.toFixed(2)} px a millimetre`}</Label>
+      <Label>{say('{now} px a millimetre', { now: now.toFixed(2) })}</Label>
       <ActionRow
         actions={[
           { key: 'less-2', label: 'Much smaller', onPress: () => scale(-STEP.coarse) },

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { USUAL_SAMPLE } from '@kettle-scale/core/quality';
 import { useRouter } from 'expo-router';
 import type { LiveBatch } from '../../batch/useBatch';
@@ -9,7 +10,11 @@ export function CheckBalls({ live }: { live: LiveBatch }) {
   const done = live.state.balls.length;
   return (
     <Action
-      label={done === 0 ? `Check the balls: weigh ${USUAL_SAMPLE}` : `Check the balls (${done} weighed)`}
+      label={
+        done === 0
+          ? say('Check the balls: weigh {usualSample, number}', { usualSample: USUAL_SAMPLE })
+          : say('Check the balls ({done, number} weighed)', { done })
+      }
       onPress={() => router.push(`/bench/${live.batch.id}/balls`)}
     />
   );

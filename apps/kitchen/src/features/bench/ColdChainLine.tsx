@@ -1,4 +1,4 @@
-import { formatSpan } from '@kettle-scale/core/quantity';
+import { say } from '../../reader/say';
 import { coldChain } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../../batch/useBatch';
 import { Caution } from '../../ui/layout/Caution';
@@ -16,20 +16,26 @@ export function ColdChainLine({ live: { batch, state }, nowMs }: { live: LiveBat
   if (leftS <= 0) {
     return (
       <Caution
-        lead={`Out of the cold ${formatSpan(outS)}.`}
-        text={`More than the ${formatSpan(limitS)} set here. ${code}`}
+        lead={say('Out of the cold {out}.', { out: { s: outS } })}
+        text={say('More than the {limit} set here. {code}', { limit: { s: limitS }, code })}
       />
     );
   }
   if (outS > NEARLY * limitS) {
     return (
       <Caution
-        lead={`${formatSpan(leftS)} left out of the cold.`}
-        text={`The limit is ${formatSpan(limitS)} in all. ${code}`}
+        lead={say('{left} left out of the cold.', { left: { s: leftS } })}
+        text={say('The limit is {limit} in all. {code}', { limit: { s: limitS }, code })}
       />
     );
   }
   return (
-    <Label>{`Milk or egg in it: out of the cold ${formatSpan(outS)} of ${formatSpan(limitS)}. ${code}`}</Label>
+    <Label>
+      {say('Milk or egg in it: out of the cold {out} of {limit}. {code}', {
+        out: { s: outS },
+        limit: { s: limitS },
+        code,
+      })}
+    </Label>
   );
 }

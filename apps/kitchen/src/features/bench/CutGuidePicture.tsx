@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { CutRound } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import Svg, { G, Rect, Text as SvgText } from 'react-native-svg';
@@ -12,7 +13,9 @@ const WORDS: Record<number, string> = { 2: 'halve', 3: 'thirds', 5: 'fifths' };
 
 /** What is done in a round, in words. */
 const cutWords = ({ into, how }: CutRound): string =>
-  how === 'weigh' ? `weigh off ${into} from each` : (WORDS[into] ?? `into ${into}`);
+  how === 'weigh'
+    ? say('weigh off {into, number} from each', { into })
+    : (WORDS[into] ?? say('into {into, number}', { into }));
 
 /** The dough from one piece to all: a row a round, every part as wide as it is heavy. */
 export function CutGuidePicture({ rounds, doughG }: { rounds: readonly CutRound[]; doughG: number }) {
@@ -23,7 +26,9 @@ export function CutGuidePicture({ rounds, doughG }: { rounds: readonly CutRound[
     rounds.map((round) => ({ parts: round.parts, partG: round.partG, words: cutWords(round) })),
   );
   const height = ROW.top + rows.length * (ROW.height + ROW.gap);
-  const spoken = rows.map(({ parts, partG, words }) => `${words}: ${parts} of ${format.mass(partG, 0.1)}`);
+  const spoken = rows.map(({ parts, partG, words }) =>
+    say('{words}: {parts, number} of {mass}', { words, parts, mass: format.mass(partG, 0.1) }),
+  );
   return (
     <View role="img" aria-label={spoken.join('; ')} onLayout={onLayout} style={{ width: '100%' }}>
       {width > 0 ? (

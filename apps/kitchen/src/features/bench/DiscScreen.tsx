@@ -1,4 +1,5 @@
-import { formatPercent, formatSpan } from '@kettle-scale/core/quantity';
+import { say } from '../../reader/say';
+import { formatPercent } from '@kettle-scale/core/quantity';
 import { batchRecord, restAfterDisc } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -7,7 +8,7 @@ import { discThicknessMm, measuredDisc } from '@kettle-scale/core/portion';
 import { type LiveBatch, useBatch } from '../../batch/useBatch';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Waiting } from '../../ui/layout/Notice';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { Screen } from '../../ui/layout/Screen';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
@@ -39,7 +40,7 @@ function Measured({ live }: { live: LiveBatch }) {
   const { thickness } = disc;
   return (
     <Ticket>
-      <Heading>{`Disc ${state.discs.length}, as it lies`}</Heading>
+      <Heading>{say('Disc {length, number}, as it lies', { length: state.discs.length })}</Heading>
       <View>
         <Leader
           name="Diameter, mean of two"
@@ -55,7 +56,7 @@ function Measured({ live }: { live: LiveBatch }) {
           <>
             <Leader name="Thickness, measured" value={format.length(thickness.meanMm)} />
             <Leader
-              name={`Thinnest, ${thickness.thinnest.place}`}
+              name={say('Thinnest, {place}', { place: thickness.thinnest.place })}
               value={format.length(thickness.thinnest.mm)}
               tone={thickness.unevenness > UNEVEN ? 'plum' : 'ink'}
             />
@@ -72,10 +73,16 @@ function Measured({ live }: { live: LiveBatch }) {
       </View>
       <Label>measured, and planned in small</Label>
       {disc.outOfRound > OVAL ? (
-        <Strong tone="plum">{`Oval by ${formatPercent(disc.outOfRound, 1)}: a quarter turn after every stroke.`}</Strong>
+        <Strong tone="plum">
+          {say('Oval by {outOfRound}: a quarter turn after every stroke.', {
+            outOfRound: { share: disc.outOfRound, decimals: 1 },
+          })}
+        </Strong>
       ) : null}
       {springBack === null ? null : moreS > 30 ? (
-        <Strong tone="plum">{`It springs back too much: give the other balls ${formatSpan(moreS)} more.`}</Strong>
+        <Strong tone="plum">
+          {say('It springs back too much: give the other balls {more} more.', { more: { s: moreS } })}
+        </Strong>
       ) : (
         <Strong tone="sage">Calm enough: go on rolling.</Strong>
       )}
@@ -95,7 +102,7 @@ function DiscPage({ live }: { live: LiveBatch }) {
   return (
     <Screen
       eyebrow={plan.formula.name}
-      title={`${format.length(diameterMm)}, true size`}
+      title={say('{length}, true size', { length: format.length(diameterMm) })}
       foot={<PrimaryAction label="Back to the batch" quiet onPress={() => router.replace(`/bench/${id}`)} />}
     >
       <TrueDisc
@@ -106,7 +113,9 @@ function DiscPage({ live }: { live: LiveBatch }) {
       />
       <Body tone={calibrated ? 'soot' : 'plum'}>
         {calibrated
-          ? `Lay a disc on the line: within the dashes it is right (± ${format.length(toleranceMm)}).`
+          ? say('Lay a disc on the line: within the dashes it is right (± {length}).', {
+              length: format.length(toleranceMm),
+            })
           : 'Not true yet on this screen: hold a bank card against it once.'}
       </Body>
       <Calibrate calibrated={calibrated} onPress={() => setCalibrating(true)} />

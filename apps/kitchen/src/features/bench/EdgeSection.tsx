@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { EventOf } from '@kettle-scale/core/batch';
 import { type Disc, EVEN_DISC, measuredDisc, profileThickness } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
@@ -41,7 +42,11 @@ export function EdgeSection({ rolled, relaxed, measured }: Props) {
   return (
     <View
       role="img"
-      aria-label={`Cut through: rolled ${format.length(rolled.thicknessMm)}, sprung back ${format.length(relaxed.thicknessMm)}, thinnest ${format.length(thinnest)}`}
+      aria-label={say('Cut through: rolled {length}, sprung back {length2}, thinnest {length3}', {
+        length: format.length(rolled.thicknessMm),
+        length2: format.length(relaxed.thicknessMm),
+        length3: format.length(thinnest),
+      })}
       onLayout={onLayout}
       style={{ width: '100%', height: ROW * 2 }}
     >

@@ -1,6 +1,6 @@
+import { say } from '../../reader/say';
 import { HOLDINGS, type Holding } from '@kettle-scale/core/kitchen';
 import { holdLimitH, keepingCaution } from '@kettle-scale/core/log';
-import { formatSpan } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import { Choices } from '../../ui/input/Choices';
@@ -23,7 +23,10 @@ export function HoldChoice({ value, onChange }: { value: Holding | null; onChang
       />
       {value ? (
         <Body tone="soot">
-          {`Stack hot and wrap at once. Use within ${formatSpan(holdLimitH(kitchen.data ?? {}, value) * S_PER_H)}: follow your local food code; the person in charge decides.`}
+          {say(
+            'Stack hot and wrap at once. Use within {holdLimitH}: follow your local food code; the person in charge decides.',
+            { holdLimitH: { s: holdLimitH(kitchen.data ?? {}, value) * S_PER_H } },
+          )}
         </Body>
       ) : null}
       {value && keepingCaution(value) ? (

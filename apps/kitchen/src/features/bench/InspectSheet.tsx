@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type EventBody, FOLDED, TEARS } from '@kettle-scale/core/batch';
 import { colourAsked } from '@kettle-scale/core/bake';
 import { PUFFS, type ProductStandard } from '@kettle-scale/core/formula';
@@ -41,7 +42,9 @@ function SeenChoices({ seen, put, product }: SeenChoicesProps) {
         onChange={(secondSide) => put({ secondSide })}
       />
       <Choices
-        label={`Fold test${product.fold ? `, wanted: ${product.fold}` : ''}`}
+        label={say('Fold test{fold}', {
+          fold: product.fold ? say(', wanted: {fold}', { fold: product.fold }) : '',
+        })}
         value={seen.fold ?? null}
         options={same(FOLDED)}
         onChange={(fold) => put({ fold })}

@@ -3,7 +3,7 @@ import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
 import { fakeStreams, stream, tellReading } from '../../test/eventSource';
 import { draw, liveBatch, plan, press, see, stepOf } from '../../test/liveBatch';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { WeighStep } from './steps/WeighStep';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { WeighCheck } from '@kettle-scale/core/batch';
 import type { ReadingOf } from '@kettle-scale/core/device';
 import { useState } from 'react';
@@ -7,7 +8,7 @@ import { api } from '../../api/api';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
 import { Sheet } from '../../ui/layout/Sheet';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { useColours } from '../../ui/theme';
 import { SPACE } from '../../ui/tokens';
 import { BigFigure, Body, Heading, Label, Strong } from '../../ui/type';
@@ -44,29 +45,42 @@ interface LiveScaleProps {
 
 const TONE = { short: 'soot', right: 'sage', over: 'plum' } as const;
 
+function verdictWords({ offG, heldInG, toleranceG }: LiveScaleProps['check'], stepG: number) {
+  const off = { g: Math.abs(offG), stepG };
+  return {
+    short: say('{off} to go', { off }),
+    right:
+      heldInG > toleranceG
+        ? say('right, with {held} of what is kept back', { held: { g: heldInG, stepG } })
+        : 'right',
+    over: say('{off} too much', { off }),
+  };
+}
+
 /** The weight as it comes, against its target and the band that is right. */
 export function LiveScale({ reading, source, check, targetG, stepG, tone, onTare }: LiveScaleProps) {
   const colours = useColours();
   const format = useFormat();
   const stepWidth = useStepWidth();
   const { width, onLayout } = useStripWidth();
-  const { verdict, toleranceG, heldInG } = check;
+  const { verdict, toleranceG } = check;
   const figure = format.massFigure(reading.massG, stepG);
   const x = (g: number) => (Math.max(0, g) / (targetG * (1 + HEADROOM))) * width;
   const needle = Math.min(width - 2, x(reading.massG));
   const band = Math.max(LEAST_BAND_PX, x(targetG + toleranceG) - x(targetG - toleranceG));
-  const off = format.mass(Math.abs(check.offG), stepG);
-  const words = {
-    short: `${off} to go`,
-    right: heldInG > toleranceG ? `right, with ${format.mass(heldInG, stepG)} of what is kept back` : 'right',
-    over: `${off} too much`,
-  };
+  const words = verdictWords(check, stepG);
   const state = reading.overload
     ? 'Overloaded: take something off'
     : `${words[verdict]}${reading.steady ? ', steady' : ''}`;
   return (
     <View style={styles.stack}>
-      <Label>{`On the scale, ${source}: ${format.mass(targetG, stepG)} ± ${format.mass(toleranceG, stepG)} wanted`}</Label>
+      <Label>
+        {say('On the scale, {source}: {mass} ± {mass2} wanted', {
+          source,
+          mass: format.mass(targetG, stepG),
+          mass2: format.mass(toleranceG, stepG),
+        })}
+      </Label>
       <BigFigure
         value={figure.value}
         unit={figure.unit}
@@ -140,7 +154,7 @@ export function ScalePanel({ wantG }: { wantG: number }) {
         <Body tone="soot">It stands in for a real one, whose bridge posts the same readings.</Body>
         {wantG > 0 ? (
           <Action
-            label={`Pour what is missing, ${format.mass(wantG)}`}
+            label={say('Pour what is missing, {mass}', { mass: format.mass(wantG) })}
             onPress={() => {
               pour(wantG);
               setOpen(false);
@@ -150,7 +164,7 @@ export function ScalePanel({ wantG }: { wantG: number }) {
         <ActionRow
           actions={POURS_G.map((massG) => ({
             key: String(massG),
-            label: `Pour ${format.mass(massG)}`,
+            label: say('Pour {mass}', { mass: format.mass(massG) }),
             onPress: () => pour(massG),
           }))}
         />
@@ -158,7 +172,7 @@ export function ScalePanel({ wantG }: { wantG: number }) {
           actions={[
             ...SCOOPS_G.map((massG) => ({
               key: String(massG),
-              label: `Scoop ${format.mass(massG)}`,
+              label: say('Scoop {mass}', { mass: format.mass(massG) }),
               onPress: () => act({ act: 'scoop', massG }),
             })),
             { key: 'clear', label: 'Clear', onPress: () => act({ act: 'clear' }) },

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { OnBreadWhen } from '@kettle-scale/core/formula';
 import type { Plan } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
@@ -21,7 +22,7 @@ export function OnBreadNow({ plan, at }: { plan: Plan; at: readonly OnBreadWhen[
           name={`${note ? `${name}, ${note}` : name}, ${when}`}
           value={format.mass(gPerPiece, FINEST_G)}
           unit="a piece"
-          aside={`${format.mass(massG, stepG)} in all`}
+          aside={say('{mass} in all', { mass: format.mass(massG, stepG) })}
         />
       ))}
     </View>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { View } from 'react-native';
 import type { QueueState } from '../../batch/eventQueue';
 import { kitchenQueue } from '../../batch/kitchenQueue';
@@ -8,10 +9,14 @@ import { FieldError } from '../../ui/input/Field';
 export function RefusedActs({ queue: { refused } }: { queue: QueueState }) {
   const [first] = refused;
   if (!first) return null;
-  const count = refused.length === 1 ? 'One act is' : `${refused.length} acts are`;
+  const count =
+    refused.length === 1 ? 'One act is' : say('{length, number} acts are', { length: refused.length });
   return (
     <View>
-      <FieldError id="refused" message={`${count} kept here and not in the batch. ${first.message}`} />
+      <FieldError
+        id="refused"
+        message={say('{count} kept here and not in the batch. {message}', { count, message: first.message })}
+      />
       <ActionRow
         actions={[
           { key: 'again', label: 'Send again', onPress: kitchenQueue.sendRefused },

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
 import type { BallSample } from '@kettle-scale/core/quality';
 import { View } from 'react-native';
@@ -24,7 +25,7 @@ export function SampleFacts({
   const sign = giveAwayG < 0 ? '−' : '+';
   return (
     <View>
-      <Leader name={`Mean of ${n}`} value={mass(meanG)} />
+      <Leader name={say('Mean of {n, number}', { n })} value={mass(meanG)} />
       {lowG !== null && highG !== null ? (
         <Leader name="Mean, 95 % sure" value={`± ${mass((highG - lowG) / 2)}`} />
       ) : null}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type Plan, planCost } from '@kettle-scale/core/plan';
 import { type BallSample, sampleSize } from '@kettle-scale/core/quality';
 import { useState } from 'react';
@@ -36,13 +37,17 @@ export function SampleTicket({ sample, toleranceG, plan }: Props) {
       />
       <Segments
         labelled
-        label={`To know the mean within ${format.mass(WITHIN * toleranceG, BALL_STEP_G)}, how sure?`}
+        label={say('To know the mean within {mass}, how sure?', {
+          mass: format.mass(WITHIN * toleranceG, BALL_STEP_G),
+        })}
         value={sure}
         options={SURE.map((value) => [value, `${value} %`] as const)}
         onChange={setSure}
       />
       <Body tone="soot">
-        {wanted ? `Weigh ${wanted} balls for that.` : 'The spread is too wide: weigh each ball.'}
+        {wanted
+          ? say('Weigh {wanted, number} balls for that.', { wanted })
+          : 'The spread is too wide: weigh each ball.'}
       </Body>
     </Ticket>
   );

@@ -1,12 +1,13 @@
 import { type Plan, type StepKind, stepCautions } from '@kettle-scale/core/plan';
 import { Caution } from '../../ui/layout/Caution';
+import { say } from '../../reader/say';
 
 /** What can hurt someone at this step, in place. */
 export function StepCautions({ plan, kind }: { plan: Plan; kind: StepKind }) {
   return (
     <>
       {stepCautions(plan, kind).map((caution) => (
-        <Caution key={caution.lead} {...caution} />
+        <Caution key={say(caution.lead)} {...caution} />
       ))}
     </>
   );

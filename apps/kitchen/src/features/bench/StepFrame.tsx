@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
 import { type Step, stepTitle } from '@kettle-scale/core/plan';
 import { type ReactNode, useCallback, useState } from 'react';
@@ -67,7 +68,10 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
   const next = plan.steps
     .slice(index + 1)
     .find(({ id }) => state.steps.some((s) => s.step.id === id && s.status !== 'done'));
-  const bowl = step.bowl && plan.bowls > 1 ? ` · bowl ${step.bowl} of ${plan.bowls}` : '';
+  const bowl =
+    step.bowl && plan.bowls > 1
+      ? say(' · bowl {bowl, number} of {bowls, number}', { bowl: step.bowl, bowls: plan.bowls })
+      : '';
   const act = () => {
     alarm?.quiet();
     primary.onPress();
@@ -76,7 +80,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
   const { twice = null, ...button } = primary;
   const keyed = usePressTwice(twice, act);
   const heading = title ?? stepTitle(plan, step);
-  const voice = useVoice(`${heading}. ${primary.label}`);
+  const voice = useVoice(say('{heading}. {act}', { heading, act: primary.label }));
   const done = primary.disabled ? undefined : keyed.press;
   const undo = canUndo ? live.undo : undefined;
   useKeys({ primary: done, undo });
@@ -93,7 +97,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
           </View>
         </View>
       }
-      title={heading}
+      title={say(heading)}
       aside={<CookMark />}
       foot={
         <>
@@ -112,7 +116,9 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
           />
           <PrimaryAction {...button} onPress={act} />
           <View role="status">{keyed.words ? <Strong tone="plum">{keyed.words}</Strong> : null}</View>
-          <Label>{next ? `Next: ${stepTitle(plan, next).toLowerCase()}` : 'Last step'}</Label>
+          <Label>
+            {next ? say('Next: {say}', { say: { lower: say(stepTitle(plan, next)) } }) : 'Last step'}
+          </Label>
         </>
       }
     >
@@ -120,7 +126,10 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
         count={plan.steps.length}
         now={index}
         width={width}
-        label={`Step ${index + 1} of ${plan.steps.length}`}
+        label={say('Step {index, number} of {length, number}', {
+          index: index + 1,
+          length: plan.steps.length,
+        })}
       />
       <View style={styles.body}>{children}</View>
       <BatchExtras live={live} />

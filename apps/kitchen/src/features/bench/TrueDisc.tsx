@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
@@ -42,7 +43,10 @@ export function TrueDisc({ diameterMm, toleranceMm, pxPerMm, height }: Props) {
   return (
     <View
       role="img"
-      aria-label={`A disc of ${format.length(diameterMm)} in true size${whole ? '' : ', its left rim'}`}
+      aria-label={say('A disc of {length} in true size{whole}', {
+        length: format.length(diameterMm),
+        whole: whole ? '' : ', its left rim',
+      })}
       onLayout={onLayout}
       style={{ width: '100%', height, overflow: 'hidden' }}
     >
@@ -86,7 +90,9 @@ export function TrueDisc({ diameterMm, toleranceMm, pxPerMm, height }: Props) {
                   fontSize={14}
                   fill={colours.ink}
                 >
-                  {format.units === 'us' ? `${Math.round(mm / MM_PER_INCH)} in` : `${mm} mm`}
+                  {format.units === 'us'
+                    ? say('{mm, number} in', { mm: Math.round(mm / MM_PER_INCH) })
+                    : say('{mm, number} mm', { mm })}
                 </SvgText>
               ))}
           </G>

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { api } from '../../api/api';
 import { kitchenQueue } from '../../batch/kitchenQueue';
 import { keys, queryClient } from '../../api/queries';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { fakeStreams, tellReading } from '../../test/eventSource';
 import { draw, keyIn, liveBatch, press, see } from '../../test/liveBatch';
 import { push } from '../../test/router';

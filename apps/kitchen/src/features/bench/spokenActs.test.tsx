@@ -1,5 +1,5 @@
 import { act, screen, waitFor } from '@testing-library/react';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { draw, liveBatch, stepOf } from '../../test/liveBatch';
 import { StepFrame } from './StepFrame';
 import { howLong } from './useSpokenActs';

@@ -1,17 +1,23 @@
+import { say } from '../../reader/say';
 import { type StepState, liveWindow, windowAt } from '@kettle-scale/core/batch';
 import { type Plan, type Step, stepTitle } from '@kettle-scale/core/plan';
 import { formatSpan } from '@kettle-scale/core/quantity';
 import { type Spoken, useListening } from '../../ui/listen';
-import { usePreferences } from '../../ui/preferences';
-import { say } from '../../ui/voice';
+import { usePreferences } from '../../reader/preferences';
+import { speak } from '../../ui/voice';
 
 /** How long a step still takes, for the ear. */
 export function howLong(plan: Plan, now: StepState, nowMs: number): string {
   const window = liveWindow(plan, now);
-  if (!window || now.startedMs === null) return `No clock runs. About ${formatSpan(now.step.expectedS)}.`;
+  if (!window || now.startedMs === null)
+    return say('No clock runs. About {expected}.', { expected: { s: now.step.expectedS } });
   const { phase, remainingS } = windowAt(now.startedMs, window.earliestS, window.latestS, nowMs);
   const span = formatSpan(Math.abs(remainingS));
-  return { early: `${span} to go.`, open: `Ready. At most ${span} more.`, late: `Over by ${span}.` }[phase];
+  return {
+    early: say('{span} to go.', { span }),
+    open: say('Ready. At most {span} more.', { span }),
+    late: say('Over by {span}.', { span }),
+  }[phase];
 }
 
 interface StepActs {
@@ -32,8 +38,9 @@ export function useSpokenActs({ plan, now, next, done, undo }: StepActs) {
   const acts: Record<Spoken, () => void> = {
     done: () => done?.(),
     undo: () => undo?.(),
-    howLong: () => now && say(howLong(plan, now, Date.now())),
-    whatNext: () => say(next ? `Next: ${stepTitle(plan, next)}` : 'This is the last step.'),
+    howLong: () => now && speak(howLong(plan, now, Date.now())),
+    whatNext: () =>
+      speak(next ? say('Next: {stepTitle}', { stepTitle: stepTitle(plan, next) }) : 'This is the last step.'),
   };
   const listens = useListening(listen, (said) => acts[said]());
   return { listens, stop: () => set({ listen: false }) };

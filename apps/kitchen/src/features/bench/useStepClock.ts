@@ -1,5 +1,5 @@
+import { say } from '../../reader/say';
 import { type StepState, type TimeWindow, liveWindow, windowAt } from '@kettle-scale/core/batch';
-import { formatSpan } from '@kettle-scale/core/quantity';
 import type { LiveBatch } from '../../batch/useBatch';
 import { useAlarm } from '../../ui/alarm/useAlarm';
 import { useNow } from '../../ui/useNow';
@@ -15,7 +15,7 @@ export function endsEarly(
   what: 'rest' | 'pause',
 ): string | null {
   if (running?.phase !== 'early' || running.remainingS <= NEARLY * earliestS) return null;
-  return `end the ${what} ${formatSpan(running.remainingS)} early`;
+  return say('end the {what} {remaining} early', { what, remaining: { s: running.remainingS } });
 }
 
 /** The clock of a timed step, from its stored start, with the alarm of its marks. */

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { blendFlours, draftFlourG } from '@kettle-scale/core/formula';
 import { InputError } from '@kettle-scale/core/message';
 import { useState } from 'react';
@@ -38,7 +39,7 @@ export function BlendSheet({ open, onClose }: { open: boolean; onClose: () => vo
       close();
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      setProblem(error.problems[0]?.message);
+      setProblem(say(error.problems[0]?.message ?? ''));
     }
   };
   return (
@@ -63,7 +64,7 @@ export function BlendSheet({ open, onClose }: { open: boolean; onClose: () => vo
         ))}
       </View>
       <Figure
-        value={`Together ${Number(total.toFixed(1))}`}
+        value={say('Together {Number, number}', { Number: Number(total.toFixed(1)) })}
         unit="%"
         size={28}
         tone={Math.abs(total - 100) < 0.05 ? 'sage' : 'ember'}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { FOLDS, PUFFS, SPOTS } from '@kettle-scale/core/formula';
 import { ballMassG, discThicknessMm } from '@kettle-scale/core/portion';
 import { useState } from 'react';
@@ -98,11 +99,20 @@ function Size() {
       />
       <View style={styles.row}>{chosen.map((field) => fields[field])}</View>
       <View>
-        <Label>{`${found === 'ball' ? 'Ball' : found === 'width' ? 'Width' : 'Thickness'}, from the dough’s density`}</Label>
+        <Label>
+          {say('{found}, from the dough’s density', {
+            found: found === 'ball' ? 'Ball' : found === 'width' ? 'Width' : 'Thickness',
+          })}
+        </Label>
         <Figure {...answers[found]} size={40} />
       </View>
       {density ? (
-        <Body tone="soot">{`Relaxed, as it goes on the griddle. The dough weighs ${format.read(density, 'g/ml').toFixed(format.units === 'us' ? 2 : 3)} ${format.unitOf('g/ml')} with its air.`}</Body>
+        <Body tone="soot">
+          {say('Relaxed, as it goes on the griddle. The dough weighs {read} {unitOf} with its air.', {
+            read: format.read(density, 'g/ml').toFixed(format.units === 'us' ? 2 : 3),
+            unitOf: format.unitOf('g/ml'),
+          })}
+        </Body>
       ) : null}
       <Tolerances />
     </Ticket>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type FormulaFigure, explainFormula } from '@kettle-scale/core/explain';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
@@ -19,7 +20,6 @@ import { FieldError } from '../../ui/input/Field';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
 import { Ticket } from '../../ui/layout/Ticket';
-import { useFormat } from '../../ui/useFormat';
 import { useKeys } from '../../ui/input/useKeys';
 import { useWide } from '../../ui/layout/useWide';
 import { WhySheet } from '../../ui/layout/Why';
@@ -121,7 +121,7 @@ function Foot({ store, onSave }: FootProps) {
       <View style={styles.foot}>
         <UndoButtons {...{ undo, redo, canUndo, canRedo }} />
         <PrimaryAction
-          label={after > 0 ? `Save version ${after + 1}` : 'Save the formula'}
+          label={after > 0 ? say('Save version {after, number}', { after: after + 1 }) : 'Save the formula'}
           onPress={onSave}
           disabled={!formula}
           style={styles.save}
@@ -147,7 +147,6 @@ function Editor({ entries, foods, id }: EditorProps) {
   const [tab, setTab] = useState<Tab>('shares');
   const [saving, setSaving] = useState(false);
   const { figure, setFigure, closeWhy } = useFigure();
-  const { units } = useFormat();
   const entry = entries.find((candidate) => candidate.formula.id === id);
   const base = entry && after > 0 ? { ...entry.formula, version: after } : null;
   const taken = useMemo(() => new Set(entries.map((candidate) => candidate.formula.id)), [entries]);
@@ -164,7 +163,9 @@ function Editor({ entries, foods, id }: EditorProps) {
   const discard = <DeleteAction label="Discard changes" means="discard the changes" onPress={giveUp} />;
   return (
     <Screen
-      eyebrow={after > 0 ? `Working on version ${after}, not saved` : 'New formula, not saved'}
+      eyebrow={
+        after > 0 ? say('Working on version {after, number}, not saved', { after }) : 'New formula, not saved'
+      }
       title={draft.name}
       foot={<Foot onSave={() => setSaving(true)} {...{ store }} />}
     >
@@ -197,9 +198,7 @@ function Editor({ entries, foods, id }: EditorProps) {
         </>
       )}
       <WhySheet
-        why={
-          formula && facts && figure ? explainFormula(formula, facts, figure, units, kitchen.currency) : null
-        }
+        why={formula && facts && figure ? explainFormula(formula, facts, figure, kitchen.currency) : null}
         onClose={closeWhy}
       />
       {formula && saving ? (

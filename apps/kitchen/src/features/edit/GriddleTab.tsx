@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BakeProgram } from '@kettle-scale/core/formula';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
@@ -75,7 +76,7 @@ function SideFields({ side, index }: { side: BakeSide; index: number }) {
   return (
     <View style={styles.side}>
       <DraftFigure
-        label={`Side ${index + 1}`}
+        label={say('Side {index, number}', { index: index + 1 })}
         path={`bake.sides[${index}].seconds`}
         unit="s"
         decimals={0}
@@ -112,7 +113,7 @@ function SideFields({ side, index }: { side: BakeSide; index: number }) {
       </View>
       {side.plateC === undefined ? null : (
         <DraftFigure
-          label={`Side ${index + 1} on a place at`}
+          label={say('Side {index, number} on a place at', { index: index + 1 })}
           path={`bake.sides[${index}].plateC`}
           unit="°C"
           decimals={0}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { DOUGH_AIMS, type DoughAim } from '@kettle-scale/core/dough';
 import { type Draft, KNEAD_TESTS, kneadTestWords } from '@kettle-scale/core/formula';
 import { StyleSheet, View } from 'react-native';
@@ -45,7 +46,7 @@ export function WorkMinutes({ label, path, of }: WorkMinutesProps) {
       {(['minS', 'maxS'] as const).map((end) => (
         <DraftFigure
           key={end}
-          label={end === 'minS' ? `${label} from` : 'to'}
+          label={end === 'minS' ? say('{label} from', { label }) : 'to'}
           path={`${path}.${end}`}
           unit="min"
           shown={PER_MINUTE}
@@ -85,7 +86,7 @@ function Round({ index }: { index: number }) {
       <Action
         label="Remove this kneading"
         icon="trash"
-        hint={`Take kneading ${index + 2} out`}
+        hint={say('Take kneading {index, number} out', { index: index + 2 })}
         onPress={() =>
           edit((d) => {
             const rounds = d.method.knead.again?.filter((_round, other) => other !== index) ?? [];

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { type DraftLine, draftFlourG, setFraction, setGrams, setLocked } from '@kettle-scale/core/formula';
 import { InputError } from '@kettle-scale/core/message';
@@ -72,7 +73,7 @@ function useLineFigures(line: DraftLine, food: Ingredient | undefined) {
       if (!Number.isFinite(percent)) throw InputError.at('percent', 'Percent must be a number.');
       replace(
         (now) => ({ ...now, lines: setFraction(now.lines, foodOf, line.id, percent / 100) }),
-        `percent ${line.id}`,
+        say('percent {id}', { id: line.id }),
       );
     });
   const typeGrams = (text: string) =>
@@ -83,12 +84,17 @@ function useLineFigures(line: DraftLine, food: Ingredient | undefined) {
       if (read.quantity.kind === 'volume' && density === undefined) {
         throw InputError.at(
           'grams',
-          `Give a weight: what a ${ML_TAKEN.exec(text)?.[0] ?? 'cup'} of it weighs depends on how it is filled.`,
+          say('Give a weight: what a {exec} of it weighs depends on how it is filled.', {
+            exec: ML_TAKEN.exec(text)?.[0] ?? 'cup',
+          }),
         );
       }
       const massG =
         read.quantity.kind === 'volume' ? read.quantity.amount * (density ?? 1) : read.quantity.amount;
-      replace((now) => ({ ...now, lines: setGrams(now.lines, foodOf, line.id, massG) }), `grams ${line.id}`);
+      replace(
+        (now) => ({ ...now, lines: setGrams(now.lines, foodOf, line.id, massG) }),
+        say('grams {id}', { id: line.id }),
+      );
     });
   return { errors, typePercent, typeGrams };
 }
@@ -108,7 +114,7 @@ function Handle({ line, name, sortable, onStep }: HandleProps) {
       {...attributes}
       {...listeners}
       id={handleId(line.id)}
-      aria-label={`Move ${name}`}
+      aria-label={say('Move {name}', { name })}
       onKeyDown={(event) => {
         if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
         event.preventDefault();
@@ -142,7 +148,7 @@ function LineName({ line, name, onMore }: Pick<LineEditorProps, 'line' | 'onMore
       <IconButton
         role="switch"
         aria-checked={line.locked}
-        accessibilityLabel={`Lock ${name}`}
+        accessibilityLabel={say('Lock {name}', { name })}
         icon={line.locked ? 'lock' : 'open'}
         size={22}
         iconColor={line.locked ? colours.ground : colours.soot}
@@ -150,7 +156,7 @@ function LineName({ line, name, onMore }: Pick<LineEditorProps, 'line' | 'onMore
         style={[styles.button, line.locked ? { backgroundColor: colours.ink } : null]}
       />
       <IconButton
-        accessibilityLabel={`More for ${name}`}
+        accessibilityLabel={say('More for {name}', { name })}
         icon="more"
         size={22}
         iconColor={colours.ink}
@@ -199,7 +205,7 @@ export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
         <View style={styles.figures}>
           <FigureField
             name={`${line.id}-percent`}
-            label={`${name}, share of flour`}
+            label={say('{name}, share of flour', { name })}
             unit="%"
             value={flourG > 0 ? String(Number(((line.massG / flourG) * 100).toFixed(2))) : '–'}
             onText={typePercent}
@@ -210,7 +216,7 @@ export function LineEditor({ line, index, onMore, onStep }: LineEditorProps) {
           />
           <FigureField
             name={`${line.id}-grams`}
-            label={`${name}, weight`}
+            label={say('{name}, weight', { name })}
             unit={figure.unit}
             value={line.massG > 0 ? figure.value : ''}
             onText={typeGrams}

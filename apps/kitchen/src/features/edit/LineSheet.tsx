@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import {
   type DraftLine,
   moveLine,
@@ -45,7 +46,7 @@ export function LineSheet({ line, onClose }: LineSheetProps) {
               onText={(text) =>
                 replace(
                   (before) => ({ ...before, lines: setNote(before.lines, now.id, text) }),
-                  `note ${now.id}`,
+                  say('note {id}', { id: now.id }),
                 )
               }
               onDone={endGroup}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { FATS_IN, MIXING_SCHOOLS, type Rest } from '@kettle-scale/core/formula';
 import { HOLDINGS } from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
@@ -186,9 +187,9 @@ function RestFields({ rest, index }: { rest: Rest; index: number }) {
   };
   return (
     <Ticket>
-      <Heading>{`Rest ${index + 1}`}</Heading>
+      <Heading>{say('Rest {index, number}', { index: index + 1 })}</Heading>
       <Segments
-        label={`Rest ${index + 1} of`}
+        label={say('Rest {index, number} of', { index: index + 1 })}
         value={rest.of}
         options={[
           ['dough', 'Whole dough'],
@@ -197,7 +198,7 @@ function RestFields({ rest, index }: { rest: Rest; index: number }) {
         onChange={(of) => change((r) => void (r.of = of))}
       />
       <Segments
-        label={`Rest ${index + 1} in`}
+        label={say('Rest {index, number} in', { index: index + 1 })}
         value={rest.where}
         options={[
           ['room', 'Room'],
@@ -240,7 +241,7 @@ function RestFields({ rest, index }: { rest: Rest; index: number }) {
       <Action
         label="Remove this rest"
         icon="trash"
-        hint={`Remove rest ${index + 1}`}
+        hint={say('Remove rest {index, number}', { index: index + 1 })}
         onPress={() => edit((draft) => void draft.method.rests.splice(index, 1))}
       />
     </Ticket>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import {
   type Formula,
   ON_BREAD_WHEN,
@@ -31,7 +32,7 @@ function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[
     <View style={styles.line}>
       <Strong>{name}</Strong>
       <DraftFigure
-        label={`${name}, a piece`}
+        label={say('{name}, a piece', { name })}
         path={`onBread[${index}].gPerPiece`}
         unit="g"
         decimals={2}
@@ -42,7 +43,7 @@ function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[
         }}
       />
       <Choices<OnBreadWhen>
-        label={`When the ${name.toLowerCase()} goes on`}
+        label={say('When the {name} goes on', { name: { lower: name } })}
         value={line.when}
         options={WHENS}
         onChange={(when) =>
@@ -53,7 +54,7 @@ function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[
         }
       />
       <Action
-        label={`Remove ${name.toLowerCase()}`}
+        label={say('Remove {name}', { name: { lower: name } })}
         icon="trash"
         onPress={() => edit((d) => void d.onBread?.splice(index, 1))}
       />
@@ -80,7 +81,10 @@ export function OnBreadTicket() {
       ))}
       {implied.map(({ id, food, gPerPiece, when }) => (
         <Body key={id} tone="plum">
-          {`${food.name}, ${when}: the method says so and no amount is named. ${format.mass(gPerPiece, 0.1)} a piece is assumed until you add it.`}
+          {say(
+            '{name}, {when}: the method says so and no amount is named. {mass} a piece is assumed until you add it.',
+            { name: food.name, when, mass: format.mass(gPerPiece, 0.1) },
+          )}
         </Body>
       ))}
       <Action

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type Draft, PLATE_CARES, type PlateCare } from '@kettle-scale/core/formula';
 import { View } from 'react-native';
 import { Check } from '../../ui/input/Choices';
@@ -29,7 +30,7 @@ export function PlateCareTicket() {
             <Check label={what} value={index >= 0} onChange={(on) => edit((d) => changed(d, what, on))} />
             {index >= 0 ? (
               <DraftFigure
-                label={`${what}: every`}
+                label={say('{what}: every', { what })}
                 path={`bake.care[${index}].every`}
                 unit="pieces"
                 decimals={0}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { FormulaVersion } from '@kettle-scale/core/document';
 import { type Formula, compareFormulas, freeId } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
@@ -53,15 +54,17 @@ function Theirs({
   const { formula: current, reason: why } = theirs;
   return (
     <Sheet open={open} onClose={onClose} label="Somebody saved meanwhile">
-      <Heading>{`Somebody saved version ${current.version} meanwhile`}</Heading>
-      <Body>{`“${why}”. Nothing of yours is lost: here is where the two differ.`}</Body>
+      <Heading>
+        {say('Somebody saved version {version, number} meanwhile', { version: current.version })}
+      </Heading>
+      <Body>{say('“{why}”. Nothing of yours is lost: here is where the two differ.', { why })}</Body>
       <DifferenceTable
         differences={compareFormulas(current, formula, foods)}
-        before={`theirs, ${current.version}`}
+        before={say('theirs, {version, number}', { version: current.version })}
         after="yours"
       />
       <PrimaryAction
-        label={`Save yours as version ${current.version + 1}`}
+        label={say('Save yours as version {version, number}', { version: current.version + 1 })}
         onPress={() => onSaveYours(current.version)}
       />
       <Action label="Keep both: save yours as a copy" icon="copy" onPress={asCopy} />
@@ -102,7 +105,7 @@ export function SaveSheet({
       {
         ...formula,
         id: freeId(`${formula.id}-other`, takenIds),
-        name: `${formula.name}, other`.slice(0, 60),
+        name: say('{name}, other', { name: formula.name }).slice(0, 60),
       },
       0,
     );
@@ -118,7 +121,11 @@ export function SaveSheet({
   }
   return (
     <Sheet open={open} onClose={onClose} label="Save">
-      <Heading>{base ? `Save as version ${base.version + 1}` : 'Save the new formula'}</Heading>
+      <Heading>
+        {base
+          ? say('Save as version {version, number}', { version: base.version + 1 })
+          : 'Save the new formula'}
+      </Heading>
       <WordField
         name="reason"
         label="Why, for whoever reads it later"
@@ -129,7 +136,7 @@ export function SaveSheet({
       {base ? (
         <DifferenceTable
           differences={compareFormulas(base, formula, foods)}
-          before={`version ${base.version}`}
+          before={say('version {version, number}', { version: base.version })}
           after="now"
         />
       ) : (

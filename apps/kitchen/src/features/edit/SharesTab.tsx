@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type DraftLine, addLine, draftDoughG, moveLine, setTotal } from '@kettle-scale/core/formula';
 import { InputError } from '@kettle-scale/core/message';
 import { parseQuantity } from '@kettle-scale/core/quantity';
@@ -53,7 +54,13 @@ function SortableLines({ onMore, onMoved }: SortableLinesProps) {
     const to = lines.indexOf(line) + by;
     if (to < 0 || to >= lines.length) return;
     replace((now) => ({ ...now, lines: moveLine(now.lines, line.id, to) }));
-    onMoved(`${nameOf(line.id)}: place ${to + 1} of ${lines.length}`);
+    onMoved(
+      say('{nameOf}: place {to, number} of {length, number}', {
+        nameOf: nameOf(line.id),
+        to: to + 1,
+        length: lines.length,
+      }),
+    );
     requestAnimationFrame(() => document.getElementById(handleId(line.id))?.focus());
   };
   return (
@@ -63,12 +70,16 @@ function SortableLines({ onMore, onMoved }: SortableLinesProps) {
       onDragEnd={drop}
       accessibility={{
         announcements: {
-          onDragStart: ({ active }) => `${nameOf(active.id)} picked up.`,
+          onDragStart: ({ active }) => say('{nameOf} picked up.', { nameOf: nameOf(active.id) }),
           onDragOver: ({ active, over }) =>
-            over ? `${nameOf(active.id)} is over ${nameOf(over.id)}.` : undefined,
+            over
+              ? say('{nameOf} is over {nameOf2}.', { nameOf: nameOf(active.id), nameOf2: nameOf(over.id) })
+              : undefined,
           onDragEnd: ({ active, over }) =>
-            over ? `${nameOf(active.id)} put at ${nameOf(over.id)}.` : `${nameOf(active.id)} put back.`,
-          onDragCancel: ({ active }) => `${nameOf(active.id)} put back.`,
+            over
+              ? say('{nameOf} put at {nameOf2}.', { nameOf: nameOf(active.id), nameOf2: nameOf(over.id) })
+              : say('{nameOf} put back.', { nameOf: nameOf(active.id) }),
+          onDragCancel: ({ active }) => say('{nameOf} put back.', { nameOf: nameOf(active.id) }),
         },
         screenReaderInstructions: { draggable: 'Arrow up and down move the line.' },
       }}
@@ -103,7 +114,7 @@ function TotalField() {
       setTotalProblem(undefined);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      setTotalProblem(error.problems[0]?.message);
+      setTotalProblem(say(error.problems[0]?.message ?? ''));
     }
   };
   const total = format.massFigure(draftDoughG(draft.lines));

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import {
   type Formula,
   type FormulaFacts,
@@ -105,7 +106,7 @@ function useSwap({ formula, foods, kitchen }: Omit<SwapperProps, 'takenIds'>) {
       return substitute(formula, { lineId, to: to.id, share: Number(share), keep: way === 'keep' }, foods);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      return error.problems[0]?.message ?? '';
+      return say(error.problems[0]?.message ?? '');
     }
   }, [formula, foods, lineId, to, share, way]);
   const done = typeof result === 'object' ? result : null;
@@ -153,7 +154,7 @@ function SwapQuestion({ swap, onPick }: { swap: Swap; onPick: () => void }) {
       {line ? (
         <Action
           icon="swap"
-          label={to ? `For it: ${to.name}` : 'Choose what takes its place'}
+          label={to ? say('For it: {name}', { name: to.name }) : 'Choose what takes its place'}
           onPress={onPick}
         />
       ) : null}
@@ -191,7 +192,7 @@ function SwapAnswer({ done, before, after, currency }: SwapAnswerProps) {
       <Ticket>
         <Heading>What follows</Heading>
         {done.consequences.length > 0 ? (
-          done.consequences.map((words) => <Body key={words}>{words}</Body>)
+          done.consequences.map((words) => <Body key={say(words)}>{words}</Body>)
         ) : (
           <Body>Nothing you would notice.</Body>
         )}
@@ -222,11 +223,11 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
     done && after ? <SwapAnswer {...{ done, before, after }} currency={kitchen.currency} /> : null;
   return (
     <Screen
-      eyebrow={`${formula.name} · version ${formula.version}`}
+      eyebrow={say('{name} · version {version, number}', { name: formula.name, version: formula.version })}
       title="Swap an ingredient"
       foot={
         <PrimaryAction
-          label={`Save as version ${formula.version + 1}`}
+          label={say('Save as version {version, number}', { version: formula.version + 1 })}
           disabled={!done}
           onPress={() => setSaving(true)}
         />
@@ -242,7 +243,7 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
       )}
       <FoodPicker
         open={picking}
-        title={`In place of ${line?.food.name.toLowerCase() ?? ''}`}
+        title={say('In place of {name}', { name: line?.food.name.toLowerCase() ?? '' })}
         foods={line ? swapsFor(line.food, foods) : []}
         onPick={(food) => {
           setTo(food);
@@ -255,7 +256,7 @@ function Swapper({ formula, foods, kitchen, takenIds }: SwapperProps) {
           open
           formula={done.formula}
           base={formula}
-          reason={`${to.name} for ${line.food.name.toLowerCase()}`}
+          reason={say('{name} for {name2}', { name: to.name, name2: { lower: line.food.name } })}
           foods={foods}
           takenIds={takenIds}
           onSaved={(id) => router.replace(`/formulas/${id}`)}

@@ -12,6 +12,7 @@ import { InputError } from '@kettle-scale/core/message';
 import { produce } from 'immer';
 import { type ReactNode, createContext, useContext, useMemo } from 'react';
 import { type DraftStore, changeDraft } from '../../drafts/drafts';
+import { say } from '../../reader/say';
 
 /** A draft with what it comes to now. */
 export interface Editing {
@@ -45,7 +46,7 @@ function check(draft: Draft, foodOf: FoodOf, foods: readonly Ingredient[], kitch
     return { formula, facts: formulaFacts(formula, foods, kitchen), problems: new Map<string, string>() };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    const problems = new Map(error.problems.map(({ path, message }) => [path, message]));
+    const problems = new Map(error.problems.map(({ path, message }) => [path, say(message)] as const));
     return { formula: null, facts: null, problems };
   }
 }

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Draft } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import type { ViewStyle } from 'react-native';
@@ -44,7 +45,7 @@ export function DraftFigure({
       label={label}
       unit={unit}
       value={value === undefined ? '' : String(Number((value * shown).toFixed(decimals)))}
-      error={bad ? `${label} must be a number.` : problems.get(path)}
+      error={bad ? say('{label} must be a number.', { label }) : problems.get(path)}
       onText={(text) => {
         if (clear && text.trim() === '') {
           setBad(false);

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import {
   BOOK_FORMAT,
   BOOK_FORMAT_VERSION,
@@ -45,7 +46,7 @@ const styles = StyleSheet.create({
 
 const sentencesOf = (error: unknown): string[] => {
   if (error instanceof InputError || error instanceof Refused) {
-    const said = error.problems.map(({ message }) => message);
+    const said = error.problems.map(({ message }) => say(message));
     return said.length > 0 ? said : [error.message];
   }
   return [error instanceof Error ? error.message : String(error)];
@@ -132,7 +133,11 @@ export function BringIn({ entries, foods }: BringInProps) {
       {problems.length > 0 ? (
         <FieldError
           id="import-error"
-          message={`${problems.slice(0, 3).join(' ')}${problems.length > 3 ? ` And ${problems.length - 3} more.` : ''} Nothing was imported.`}
+          message={say('{problems}{length} Nothing was imported.', {
+            problems: { list: problems.slice(0, 3), glue: ' ' },
+            length:
+              problems.length > 3 ? say(' And {length, number} more.', { length: problems.length - 3 }) : '',
+          })}
         />
       ) : null}
       <Action icon="upload" label="Import a file" onPress={() => input.current?.click()} />
@@ -207,13 +212,26 @@ function Found({ contents, entries, bring, onWrite, onClose }: FoundProps) {
         />
       ) : null}
       {bring.error ? (
-        <FieldError id="bring-error" message={`${sentencesOf(bring.error)[0] ?? ''} Nothing was imported.`} />
+        <FieldError
+          id="bring-error"
+          message={say('{sentencesOf} Nothing was imported.', {
+            sentencesOf: sentencesOf(bring.error)[0] ?? '',
+          })}
+        />
       ) : null}
       {formulas.length > 0 ? (
-        <PrimaryAction label={`Import ${formulas.length}`} onPress={send} disabled={bring.isPending} />
+        <PrimaryAction
+          label={say('Import {length, number}', { length: formulas.length })}
+          onPress={send}
+          disabled={bring.isPending}
+        />
       ) : null}
       {lists.map((list) => (
-        <Action key={list.text} label={`Read “${list.name || 'the list'}”`} onPress={() => onWrite(list)} />
+        <Action
+          key={list.text}
+          label={say('Read “{name}”', { name: list.name || 'the list' })}
+          onPress={() => onWrite(list)}
+        />
       ))}
     </Sheet>
   );

@@ -1,3 +1,4 @@
+import { say, reader } from '../../reader/say';
 import { cardHtml } from '@kettle-scale/core/exchange';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
@@ -5,7 +6,7 @@ import { useMemo } from 'react';
 import { useBook, useIngredients } from '../../api/queries';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
-import { useUnits } from '../../ui/preferences';
+import { useUnits } from '../../reader/preferences';
 import { useOwnSeconds } from '../../shared/useOwnSeconds';
 import { Screen } from '../../ui/layout/Screen';
 
@@ -13,14 +14,19 @@ function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient
   const units = useUnits();
   const ranges = useOwnSeconds(formula, foods)?.ranges;
   const card = useMemo(
-    () => cardHtml(formula, foods, { units, fontCss: fontRules(), ...(ranges ? { ranges } : {}) }),
+    () =>
+      cardHtml(formula, foods, {
+        reader: { ...reader(), units },
+        fontCss: fontRules(),
+        ...(ranges ? { ranges } : {}),
+      }),
     [formula, foods, units, ranges],
   );
   return (
     <PrintScreen
-      eyebrow={`Version ${formula.version}`}
-      title={`Card: ${formula.name}`}
-      name={`Card of ${formula.name}`}
+      eyebrow={say('Version {version, number}', { version: formula.version })}
+      title={say('Card: {name}', { name: formula.name })}
+      name={say('Card of {name}', { name: formula.name })}
       html={card}
     ></PrintScreen>
   );

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type FormulaFigure, explainFormula } from '@kettle-scale/core/explain';
 import { formulaFacts } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
@@ -12,7 +13,6 @@ import { Screen } from '../../ui/layout/Screen';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 import { WhySheet } from '../../ui/layout/Why';
 import { CostTicket } from '../../shared/CostTicket';
 import { SpreadTicket } from './SpreadTicket';
@@ -37,7 +37,6 @@ interface FormulaPageProps {
 /** A formula: its disc to scale, its shares, its method, its time on the griddle. */
 export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
   const router = useRouter();
-  const format = useFormat();
   const kitchen = useKitchen();
   const { formula, archived, reason } = entry;
   const facts = useMemo(
@@ -49,7 +48,11 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
   const closeWhy = useCallback(() => setFigure(null), []);
   return (
     <Screen
-      eyebrow={`Version ${formula.version} · ${reason}${archived ? ' · archived' : ''}`}
+      eyebrow={say('Version {version, number} · {reason}{archived}', {
+        version: formula.version,
+        reason,
+        archived: archived ? ' · archived' : '',
+      })}
       title={formula.name}
       foot={<PrimaryAction label="Plan a batch" onPress={() => router.push(`/plan/${formula.id}`)} />}
     >
@@ -84,7 +87,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
         </View>
       </View>
       <WhySheet
-        why={figure ? explainFormula(formula, facts, figure, format.units, kitchen.data?.currency) : null}
+        why={figure ? explainFormula(formula, facts, figure, kitchen.data?.currency) : null}
         onClose={closeWhy}
       />
     </Screen>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { FormulaFigure } from '@kettle-scale/core/explain';
 import { type Formula, type FormulaFacts, packWords } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
@@ -52,9 +53,11 @@ export function BreadPicture({ formula, facts, onWhy }: FactsProps & { formula: 
           <Figure value={ball.value} unit={ball.unit} size={40} />
         </View>
         <View>
-          <Strong>{format.length(rolled.thicknessMm)} rolled</Strong>
+          <Strong>{say('{thickness} rolled', { thickness: format.length(rolled.thicknessMm) })}</Strong>
           <CrossSection thicknessMm={rolled.thicknessMm} {...SECTION} />
-          <Body tone="soot">{format.length(relaxed.thicknessMm)} relaxed</Body>
+          <Body tone="soot">
+            {say('{thickness} relaxed', { thickness: format.length(relaxed.thicknessMm) })}
+          </Body>
           <CrossSection thicknessMm={relaxed.thicknessMm} {...SECTION} />
           <Label>edges, 10 px a mm</Label>
         </View>
@@ -112,10 +115,17 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
       <Caution
         lead={
           allergens.length > 0
-            ? `Contains ${allergens.join(', ')}.`
+            ? say('Contains {allergens}.', { allergens: { list: allergens } })
             : 'None of the listed allergens by its ingredients.'
         }
-        text={`${facts.checkPacks.length > 0 ? `Read the packs of ${packWords(facts.checkPacks)}. ` : ''}${CROSS_CONTACT}`}
+        text={
+          facts.checkPacks.length > 0
+            ? say('Read the packs of {packs}. {crossContact}', {
+                packs: packWords(facts.checkPacks),
+                crossContact: CROSS_CONTACT,
+              })
+            : CROSS_CONTACT
+        }
       />
     </Ticket>
   );
@@ -146,11 +156,10 @@ export function GriddleTicket({ formula, foods }: { formula: Formula; foods: rea
 
 /** The method, step by step. */
 export function MethodTicket({ formula, facts }: { formula: Formula; facts: FormulaFacts }) {
-  const format = useFormat();
   return (
     <Ticket>
       <Heading>Method</Heading>
-      {methodWords({ formula, lines: facts.lines }, format.temp).map(({ name, text }, index) => (
+      {methodWords({ formula, lines: facts.lines }).map(({ name, text }, index) => (
         <View key={index} style={styles.step}>
           <View style={styles.number}>
             <Figure value={`${index + 1}`} size={22} tone="soot" />

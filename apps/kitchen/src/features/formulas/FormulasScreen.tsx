@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useRouter } from 'expo-router';
 import { type ComponentType, type ComponentProps, useDeferredValue, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -52,7 +53,7 @@ function BookTools({ putAway }: { putAway: number }) {
       />
       {putAway > 0 || archived ? (
         <Check
-          label={`Archived (${putAway})`}
+          label={say('Archived ({putAway, number})', { putAway })}
           value={archived}
           onChange={(next) => useBookView.setState({ archived: next })}
         />
@@ -97,7 +98,14 @@ export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: 
         <Notice title="The book is empty" text="Write a formula down, or import a file, to begin." />
       ) : (
         <>
-          {view.find ? <Label>{`${shown.length} of ${entries.length}`}</Label> : null}
+          {view.find ? (
+            <Label>
+              {say('{length, number} of {length2, number}', {
+                length: shown.length,
+                length2: entries.length,
+              })}
+            </Label>
+          ) : null}
           <VirtualList
             label="Formulas"
             items={shown}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { explainSpread } from '@kettle-scale/core/explain';
 import {
   type Formula,
@@ -79,12 +80,19 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
         return (
           <View key={line.id} style={styles.line}>
             <Body>{`${line.food.name}: ${line.measure?.text ?? ''}`}</Body>
-            <Label>{`${format.mass(mass.low, step)} · ${format.mass(mass.typical, step)} · ${format.mass(mass.high, step)}, low, typical, high${own ? `; our cup, weighed ${own}` : ''}`}</Label>
+            <Label>
+              {say('{mass} · {mass2} · {mass3}, low, typical, high{own}', {
+                mass: format.mass(mass.low, step),
+                mass2: format.mass(mass.typical, step),
+                mass3: format.mass(mass.high, step),
+                own: own ? say('; our cup, weighed {own}', { own }) : '',
+              })}
+            </Label>
             {fill && line.food.kind !== 'water' ? (
               <Action
                 icon="bench"
                 label="Weigh it once"
-                hint={`Weigh ${line.food.name} once`}
+                hint={say('Weigh {name} once', { name: line.food.name })}
                 onPress={() => setCup({ food: line.food, fill })}
               />
             ) : null}

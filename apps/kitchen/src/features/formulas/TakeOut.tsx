@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type Formula, formulaSchema, freeId } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useRouter } from 'expo-router';
@@ -42,10 +43,17 @@ export function More({ formula, archived, foods, takenIds }: MoreProps) {
       ...formula,
       id,
       version: 1,
-      name: `${formula.name}, copy`.slice(0, 60),
+      name: say('{name}, copy', { name: formula.name }).slice(0, 60),
     });
     save.mutate(
-      { formula: copy, reason: `Copy of ${formula.name}, version ${formula.version}`, after: 0 },
+      {
+        formula: copy,
+        reason: say('Copy of {name}, version {version, number}', {
+          name: formula.name,
+          version: formula.version,
+        }),
+        after: 0,
+      },
       { onSuccess: () => router.replace(`/formulas/${id}`) },
     );
   };
@@ -53,7 +61,7 @@ export function More({ formula, archived, foods, takenIds }: MoreProps) {
   return (
     <>
       <Action label="More" onPress={() => setOpen(true)} style={{ flexGrow: 1 }} />
-      <Sheet open={open} onClose={close} label={`More for ${formula.name}`}>
+      <Sheet open={open} onClose={close} label={say('More for {name}', { name: formula.name })}>
         <Heading>{formula.name}</Heading>
         <Action
           icon="print"
@@ -106,7 +114,7 @@ export function TakeBook({
         disabled={entries.length === 0}
       />
       <Sheet open={open} onClose={close} label="Export the book">
-        <Heading>{`The whole book, ${entries.length} formulas`}</Heading>
+        <Heading>{say('The whole book, {length, number} formulas', { length: entries.length })}</Heading>
         {KINDS.map(([kind, words]) => (
           <Action key={kind} icon="download" label={words} onPress={() => void take(kind)} />
         ))}

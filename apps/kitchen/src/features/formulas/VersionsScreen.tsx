@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { compareFormulas } from '@kettle-scale/core/formula';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -84,13 +85,13 @@ function TwoVersions({ versions, chosen, setChosen }: TwoVersionsProps) {
           </View>
           <Pick
             label="before"
-            hint={`version ${version}`}
+            hint={say('version {version, number}', { version })}
             chosen={chosen.before === version}
             onPress={() => setChosen({ ...chosen, before: version })}
           />
           <Pick
             label="after"
-            hint={`version ${version}`}
+            hint={say('version {version, number}', { version })}
             chosen={chosen.after === version}
             onPress={() => setChosen({ ...chosen, after: version })}
           />
@@ -120,7 +121,11 @@ function History({ versions }: { versions: readonly FormulaVersion[] }) {
   const latest = newest.formula;
   const restore = () =>
     save.mutate(
-      { formula: before, reason: `Restored version ${before.version}`, after: latest.version },
+      {
+        formula: before,
+        reason: say('Restored version {version, number}', { version: before.version }),
+        after: latest.version,
+      },
       { onSuccess: () => router.replace(`/formulas/${latest.id}`) },
     );
   const list = <TwoVersions {...{ versions, chosen, setChosen }} />;
@@ -128,13 +133,13 @@ function History({ versions }: { versions: readonly FormulaVersion[] }) {
     <Ticket>
       <DifferenceTable
         differences={differences}
-        before={`version ${before.version}`}
-        after={`version ${after.version}`}
+        before={say('version {version, number}', { version: before.version })}
+        after={say('version {version, number}', { version: after.version })}
       />
       {before.version === latest.version ? null : (
         <Action
           icon="history"
-          label={`Restore version ${before.version}`}
+          label={say('Restore version {version, number}', { version: before.version })}
           onPress={restore}
           disabled={save.isPending}
         />

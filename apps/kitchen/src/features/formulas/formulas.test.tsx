@@ -6,7 +6,7 @@ import { keys, queryClient } from '../../api/queries';
 import { useWriting } from '../../drafts/writing';
 import { draw, entry, formula, press } from '../../test/liveBatch';
 import { push } from '../../test/router';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { workInPage } from '../../test/workers';
 import { BringIn } from './BringIn';
 import { FormulaPage } from './FormulaPage';
@@ -15,6 +15,7 @@ import { indexBook, orderBook, viewBook } from './bookView';
 import { TakeBook } from './TakeOut';
 import { methodWords } from './methodWords';
 import { bookFile, formulaFile, selfContained } from './sendOut';
+import { say } from '../../reader/say';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 const foods = [...CATALOGUE];
@@ -48,11 +49,13 @@ beforeEach(() => {
 });
 
 test('the method is told in the order of work, with its windows', () => {
-  const steps = methodWords({ formula, lines: formulaFacts(formula, foods).lines }, (tempC) => `${tempC} °C`);
+  const steps = methodWords({ formula, lines: formulaFacts(formula, foods).lines }).map(({ name, text }) => ({
+    ...{ name: say(name), text: say(text) },
+  }));
   expect(steps.map(({ name }) => name)).toEqual([
     ...['Mix', 'Knead', 'Rest the dough', 'Divide', 'Flatten', 'Good bread', 'Hold'],
   ]);
-  expect(steps[0]?.text).toMatch(/Liquid at 55 °C, salt in the flour.*in the mixer/);
+  expect(steps[0]?.text).toMatch(/Liquid at 55\s°C, salt in the flour.*in the mixer/);
   expect(steps[1]?.text).toMatch(/by hand, until it stretches thin without tearing/);
   expect(steps[2]?.text).toMatch(/^10\smin to 20\smin, at room temperature, cloth/);
 });

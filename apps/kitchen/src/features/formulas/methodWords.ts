@@ -6,11 +6,11 @@ import {
   kneadWords,
   mixWords,
 } from '@kettle-scale/core/formula';
-import { formatSpan } from '@kettle-scale/core/quantity';
+import { type Words, message } from '@kettle-scale/core/words';
 
 export interface MethodStep {
-  name: string;
-  text: string;
+  name: Words;
+  text: Words;
 }
 
 const SHAPING: Record<Formula['method']['shaping']['how'], string> = {
@@ -20,17 +20,19 @@ const SHAPING: Record<Formula['method']['shaping']['how'], string> = {
   'sheet-thin': 'Roll sheet-thin over the long pin',
 };
 
-const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
-
 const by = (who: 'hand' | 'machine') => (who === 'hand' ? 'by hand' : 'in the mixer');
 
-const between = (minS: number, maxS: number) => `${formatSpan(minS)} to ${formatSpan(maxS)}`;
+const between = (minS: number, maxS: number): Words =>
+  message('{from} to {to}', { from: { s: minS }, to: { s: maxS } });
+
+const sentences = (words: readonly Words[]): Words =>
+  message('{sentences}', { sentences: { list: words.map((one) => ({ capital: one })), glue: '. ' } });
 
 /** The method in a cook's words, in the order of work. */
-export function methodWords(
-  { formula, lines }: Pick<FormulaFacts, 'lines'> & { formula: Formula },
-  temp: (tempC: number) => string,
-): MethodStep[] {
+export function methodWords({
+  formula,
+  lines,
+}: Pick<FormulaFacts, 'lines'> & { formula: Formula }): MethodStep[] {
   const { method, product, bake } = formula;
   const nameOf = (id: string) => lines.find(({ food }) => food.id === id)?.food.name ?? id;
   const hasFat = lines.some(({ food, late }) => food.kind === 'fat' && !late);
@@ -38,13 +40,23 @@ export function methodWords(
     method.rests
       .filter((rest) => rest.of === of)
       .map((rest) => ({
-        name: `Rest the ${of}`,
-        text: `${between(rest.earliestS, rest.latestS)}, ${rest.where === 'room' ? 'at room temperature' : 'in the fridge'}, ${rest.cover}.`,
+        name: message('Rest the {of}', { of }),
+        text: message('{between}, {where}, {cover}.', {
+          between: between(rest.earliestS, rest.latestS),
+          where: rest.where === 'room' ? 'at room temperature' : 'in the fridge',
+          cover: rest.cover,
+        }),
       }));
   return [
     {
       name: 'Mix',
-      text: `${mixWords(method, hasFat)} Liquid at ${temp(method.liquidTempC)}, salt in the ${method.saltIn}. ${between(method.mix.minS, method.mix.maxS)} ${by(method.mix.by)}.`,
+      text: message('{mix} Liquid at {liquid}, salt in the {saltIn}. {between} {by}.', {
+        mix: mixWords(method, hasFat),
+        liquid: { tempC: method.liquidTempC },
+        saltIn: method.saltIn,
+        between: between(method.mix.minS, method.mix.maxS),
+        by: by(method.mix.by),
+      }),
     },
     ...kneadWords(formula, nameOf).map((text, round) => ({ name: round === 0 ? 'Knead' : 'Then', text })),
     ...restStep('dough'),
@@ -52,13 +64,19 @@ export function methodWords(
     ...restStep('balls'),
     {
       name: 'Flatten',
-      text: [SHAPING[method.shaping.how], ...beforePlate(formula.bake), method.shaping.note]
-        .filter(Boolean)
-        .map(sentence)
-        .join('. '),
+      text: sentences([
+        SHAPING[method.shaping.how],
+        ...beforePlate(formula.bake),
+        ...(method.shaping.note ? [method.shaping.note] : []),
+      ]),
     },
     ...(bake.care?.length
-      ? [{ name: 'The plate', text: `${sentence(bake.care.map(careWords).join(', '))}.` }]
+      ? [
+          {
+            name: 'The plate',
+            text: message('{care}.', { care: { capital: { list: bake.care.map(careWords) } } }),
+          },
+        ]
       : []),
     { name: 'Good bread', text: product.look },
     { name: 'Hold', text: method.hold },

@@ -1,8 +1,8 @@
+import { say, reader } from '../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
 import { type SolvedBake, limitWords, troubleWords } from '@kettle-scale/core/bake';
 import {
   type UnitSystem,
-  formatLength,
   formatTemp,
   readText,
   readerUnit,
@@ -43,33 +43,41 @@ export function explainSeconds(
 ): Explanation {
   const { plateC, thicknessMm, doughC, altitudeM, request, griddle } = subject;
   const { outcome } = solved;
-  const thickness = thicknessFigure(thicknessMm, units);
+  const thickness = thicknessFigure(thicknessMm, reader());
   return {
-    title: side < subject.formula.bake.sides.length ? `Side ${side + 1}` : 'Fire',
+    title: side < subject.formula.bake.sides.length ? say('Side {side, number}', { side: side + 1 }) : 'Fire',
     value: `${Math.round(shown)} s`,
     equation: solved.trouble ? troubleWords(solved.trouble) : limitWords(solved),
     inputs: [
-      { label: 'Plate', value: formatTemp(plateC, units) },
+      { label: 'Plate', value: formatTemp(plateC, reader()) },
       { label: 'Thickness', value: `${thickness.value} ${thickness.unit}` },
       {
         label: 'Dough',
-        value: `${formatTemp(doughC, units)}, ${(100 * request.setup.dough.moisture).toFixed(1)} % water`,
+        value: say('{dough}, {moisture} % water', {
+          dough: { tempC: doughC },
+          moisture: (100 * request.setup.dough.moisture).toFixed(1),
+        }),
       },
       {
         label: 'Water boils at',
-        value: `${formatTemp(outcome.boilingC, units)} (${readText(String(altitudeM), 'm', units)} ${readerUnit('m', units).unit})`,
+        value: `${formatTemp(outcome.boilingC, reader())} (${readText(String(altitudeM), 'm', units)} ${readerUnit('m', units).unit})`,
       },
       {
         label: 'Bubbles show after',
         value: solved.bubblesS === null ? 'not seen' : `${solved.bubblesS.toFixed(0)} s`,
       },
       {
-        label: `Middle at ${formatTemp(95, units)} after`,
+        label: say('Middle at {formatTemp} after', { formatTemp: { tempC: 95 } }),
         value: outcome.cookedS === null ? 'never' : `${outcome.cookedS.toFixed(0)} s`,
       },
       { label: 'Freckles, each side', value: outcome.cover.map((c) => `${c.toFixed(0)} %`).join(' / ') },
       { label: 'Water left', value: `${outcome.moisture.toFixed(1)} %` },
-      { label: 'Plate', value: griddle ? griddle.name : `${formatLength(10, units)} of steel (assumed)` },
+      {
+        label: 'Plate',
+        value: griddle
+          ? griddle.name
+          : say('{formatLength} of steel (assumed)', { formatLength: { mm: 10 } }),
+      },
     ],
     changes: [RESTS_ON],
   };

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { FILL_METHODS, type Ingredient } from '@kettle-scale/core/ingredient';
 import { StyleSheet, View } from 'react-native';
 import { FigureField } from '../../ui/input/FigureField';
@@ -46,7 +47,7 @@ export function MeasuresTicket({ food, text, put, problem }: PartProps) {
         const own = food?.densities?.find((density) => density.fill === fill)?.weighedOn;
         return (
           <View key={fill}>
-            <Label>{own ? `${fill}; our own cup, weighed ${own}` : fill}</Label>
+            <Label>{own ? say('{fill}; our own cup, weighed {own}', { fill, own }) : fill}</Label>
             <View style={styles.row}>
               {ENDS.map(([end, words]) => (
                 <FigureField
@@ -75,7 +76,7 @@ export function MeasuresTicket({ food, text, put, problem }: PartProps) {
             <WordField
               quiet
               name={`piece-${index}`}
-              label={`Piece ${index + 1}`}
+              label={say('Piece {index, number}', { index: index + 1 })}
               value={piece.name}
               onText={(name) =>
                 put(
@@ -89,7 +90,7 @@ export function MeasuresTicket({ food, text, put, problem }: PartProps) {
               <FigureField
                 key={end}
                 name={`piece-${index}-${end}`}
-                label={`Piece ${index + 1}, ${words}`}
+                label={say('Piece {index, number}, {words}', { index: index + 1, words })}
                 unit="g"
                 value={piece[end]}
                 onText={(value) =>
@@ -147,7 +148,9 @@ export function MadeOfTicket({ food, text, put, problem, heatKJKgK }: MadeOfProp
         />
       </View>
       {text.heat.trim() === '' && heatKJKgK !== null ? (
-        <Label>{`Left empty it is worked out: ${heatKJKgK.toFixed(2)} kJ/(kg K).`}</Label>
+        <Label>
+          {say('Left empty it is worked out: {heatKJKg} kJ/(kg K).', { heatKJKg: heatKJKgK.toFixed(2) })}
+        </Label>
       ) : null}
       {food?.source ? <Label>{food.source}</Label> : null}
     </Ticket>

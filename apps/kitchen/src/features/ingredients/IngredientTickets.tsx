@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { ALLERGENS, INGREDIENT_KINDS } from '@kettle-scale/core/ingredient';
 import { StyleSheet, View } from 'react-native';
 import { Check, Choices } from '../../ui/input/Choices';
@@ -120,7 +121,7 @@ export function WhatTicket({
       {text.kind === 'fat' ? (
         <Segments
           labelled
-          label={`At ${format.temp(ROOM_C)}`}
+          label={say('At {temp}', { temp: format.temp(ROOM_C) })}
           value={text.at20 || 'solid'}
           options={[
             ['solid', 'Solid'],

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useFormat } from '../../ui/useFormat';
 import { pricePerG } from '@kettle-scale/core/formula';
 import { CATALOGUE, INGREDIENT_KINDS, type Ingredient } from '@kettle-scale/core/ingredient';
@@ -30,7 +31,12 @@ function densityText(food: Ingredient, { read, unitOf }: ReturnType<typeof useFo
   if (fills.length === 0) return 'by weight only';
   const low = Math.min(...fills.map((density) => density.low));
   const high = Math.max(...fills.map((density) => density.high));
-  return `${read(low, 'g/ml').toFixed(2)} to ${read(high, 'g/ml').toFixed(2)} ${unitOf('g/ml')}${fills.length > 1 ? `, ${fills.length} ways of filling` : ''}`;
+  return say('{read} to {read2} {unitOf}{length}', {
+    read: read(low, 'g/ml').toFixed(2),
+    read2: read(high, 'g/ml').toFixed(2),
+    unitOf: unitOf('g/ml'),
+    length: fills.length > 1 ? say(', {length, number} ways of filling', { length: fills.length }) : '',
+  });
 }
 
 function IngredientRow({
@@ -103,7 +109,7 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
     <Screen title="Ingredients">
       <SearchField
         name="find-food"
-        label={`Find among ${foods.length}, by any name`}
+        label={say('Find among {length, number}, by any name', { length: foods.length })}
         value={find}
         onText={setFind}
       />

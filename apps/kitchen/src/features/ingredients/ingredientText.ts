@@ -9,6 +9,7 @@ import {
 } from '@kettle-scale/core/ingredient';
 import { type Problem, problemsOf } from '@kettle-scale/core/message';
 import { numberTyped } from '../../ui/input/FigureField';
+import { say } from '../../reader/say';
 
 const PERCENT = 100;
 const SHARES = ['water', 'protein', 'fat', 'carbohydrate', 'ash'] as const;
@@ -146,7 +147,7 @@ export function readText(id: string, text: IngredientText, before: Ingredient | 
           fills,
           pieces.map(({ index }) => index),
         ),
-        problem.message,
+        say(problem.message),
       ]),
     ),
   };

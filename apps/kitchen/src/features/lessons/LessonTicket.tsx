@@ -1,8 +1,9 @@
+import { say } from '../../reader/say';
 import type { Lesson } from '@kettle-scale/core/log';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useUnits } from '../../ui/preferences';
+import { useUnits } from '../../reader/preferences';
 import { useDays } from '../../shared/useDays';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { XyChart } from '../../shared/chart';
@@ -53,7 +54,7 @@ function Evidence({ lesson }: { lesson: Lesson }) {
   return (
     <>
       <XyChart
-        label={`${lesson.title}, batch by batch`}
+        label={say('{title}, batch by batch', { title: lesson.title })}
         points={points}
         joined={lesson.kind === 'cost'}
         tone="water"
@@ -83,7 +84,12 @@ function Evidence({ lesson }: { lesson: Lesson }) {
         }}
       />
       {lesson.batches > lesson.evidence.length ? (
-        <Label>{`The newest ${lesson.evidence.length} of ${lesson.batches} batches are shown; the lesson rests on all.`}</Label>
+        <Label>
+          {say(
+            'The newest {length, number} of {batches, number} batches are shown; the lesson rests on all.',
+            { length: lesson.evidence.length, batches: lesson.batches },
+          )}
+        </Label>
       ) : null}
       {newest ? (
         <ActionRow
@@ -111,11 +117,18 @@ export function LessonTicket({ lesson, onSwitch }: Props) {
       <View style={styles.head}>
         <View style={styles.words}>
           <Heading>{title}</Heading>
-          <Label>{`from ${batches} ${batches === 1 ? 'batch' : 'batches'}`}</Label>
+          <Label>
+            {say('from {batches, number} {batches, plural, one {batch} other {batches}}', { batches })}
+          </Label>
         </View>
         <View style={styles.figure}>
           <Figure value={lessonFigure(lesson, value, units)} size={30} tone={on ? 'ink' : 'soot'} />
-          <Label>{`${lessonFigure(lesson, low, units)} to ${lessonFigure(lesson, high, units)}`}</Label>
+          <Label>
+            {say('{lessonFigure} to {lessonFigure2}', {
+              lessonFigure: lessonFigure(lesson, low, units),
+              lessonFigure2: lessonFigure(lesson, high, units),
+            })}
+          </Label>
         </View>
       </View>
       <Body>{words}</Body>

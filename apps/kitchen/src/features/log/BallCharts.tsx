@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BatchFacts } from '@kettle-scale/core/log';
 import { ZONE_RULES, controlChart } from '@kettle-scale/core/quality';
 import { StyleSheet, View } from 'react-native';
@@ -61,7 +62,12 @@ function MeanAndRange({ chart, x, table, dayOfBatch }: MeanAndRangeProps) {
             x: index,
             y: mean,
             flagged: rules.length > 0,
-            words: `${dayOfBatch(index)}: ${signed(mean)} ${unit} off target${rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : ''}`,
+            words: say('{dayOfBatch}: {signed} {unit} off target{length}', {
+              dayOfBatch: dayOfBatch(index),
+              signed: signed(mean),
+              unit,
+              length: rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : '',
+            }),
           }))}
           y={{ label: unit, format: signed }}
           x={x}
@@ -82,7 +88,11 @@ function MeanAndRange({ chart, x, table, dayOfBatch }: MeanAndRangeProps) {
             x: index,
             y: range,
             flagged: wide,
-            words: `${dayOfBatch(index)}: ${plain(range)} ${unit} from lightest to heaviest`,
+            words: say('{dayOfBatch}: {plain} {unit} from lightest to heaviest', {
+              dayOfBatch: dayOfBatch(index),
+              plain: plain(range),
+              unit,
+            }),
           }))}
           y={{ label: unit, format: plain, zero: true }}
           x={x}
@@ -111,7 +121,11 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
     return (
       <Ticket>
         <Heading>Balls under control</Heading>
-        <Body tone="soot">{`Weigh five balls in ${FEWEST} batches or more, and their chart stands here.`}</Body>
+        <Body tone="soot">
+          {say('Weigh five balls in {fewest, number} batches or more, and their chart stands here.', {
+            fewest: FEWEST,
+          })}
+        </Body>
       </Ticket>
     );
   }
@@ -140,7 +154,7 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
   const table = { columns: ['Batch', 'mean off', 'range', 'rules'], rows };
   return (
     <Ticket>
-      <Heading>{`Balls under control, ${size} weighed a batch`}</Heading>
+      <Heading>{say('Balls under control, {size, number} weighed a batch', { size })}</Heading>
       {marked.length === 0 ? (
         <Strong tone="sage">Nothing out of the ordinary: what is left is chance.</Strong>
       ) : (
@@ -156,7 +170,9 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
       )}
       <MeanAndRange {...{ chart, x, table, dayOfBatch }} />
       {left > 0 ? (
-        <Label>{`${left} batches with another number of balls are not in the chart.`}</Label>
+        <Label>
+          {say('{left, number} batches with another number of balls are not in the chart.', { left })}
+        </Label>
       ) : null}
     </Ticket>
   );

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BatchState } from '@kettle-scale/core/batch';
 import type { Plan } from '@kettle-scale/core/plan';
 import { ballAdvice, ballSample } from '@kettle-scale/core/quality';
@@ -17,12 +18,17 @@ export function BatchBalls({ plan, state }: { plan: Plan; state: BatchState }) {
     costPerG: 0,
   };
   const sample = ballSample(ballsG, standard);
-  const advice = ballAdvice(sample, standard, format.units);
+  const advice = ballAdvice(sample, standard);
   return (
     <Ticket>
-      <Heading>{`Balls, ${ballsG.length} weighed`}</Heading>
+      <Heading>{say('Balls, {length, number} weighed', { length: ballsG.length })}</Heading>
       <BallStrip ballsG={ballsG} {...standard} />
-      <Label>{`mean ${format.mass(sample.meanG, 0.1)}, spread ${sample.sdG === null ? '–' : format.mass(sample.sdG, 0.1)}`}</Label>
+      <Label>
+        {say('mean {mass}, spread {sd}', {
+          mass: format.mass(sample.meanG, 0.1),
+          sd: sample.sdG === null ? '–' : format.mass(sample.sdG, 0.1),
+        })}
+      </Label>
       <Strong tone={advice.about === 'good' ? 'sage' : 'plum'}>{advice.words}</Strong>
     </Ticket>
   );

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type Batch, batchRecord, foldBatch } from '@kettle-scale/core/batch';
 import { cookNames } from '@kettle-scale/core/kitchen';
 import { formatPercent, sumG } from '@kettle-scale/core/quantity';
@@ -40,7 +41,7 @@ function Fact({ label, value, planned }: FactProps) {
     <View>
       <Label>{label}</Label>
       <Figure value={value} size={40} />
-      <Label>{`planned ${planned}`}</Label>
+      <Label>{say('planned {planned}', { planned })}</Label>
     </View>
   );
 }
@@ -81,7 +82,7 @@ function Words({ live }: { live: LiveBatch }) {
         <Body key={id}>{text}</Body>
       ))}
       {corrections.map(({ id, reason }) => (
-        <Label key={id}>{`Corrected later: ${reason}`}</Label>
+        <Label key={id}>{say('Corrected later: {reason}', { reason })}</Label>
       ))}
     </Ticket>
   );
@@ -136,11 +137,12 @@ function Page({ live }: { live: LiveBatch }) {
   const lot = lots.data?.find((candidate) => candidate.id === batch.flourLotId)?.name;
   const when = days.write(batch.startedAt, 'full');
   const nameOf = cookNames(useKitchen().data?.cooks);
-  const begun = batch.cook || batch.phone ? `begun by ${whoWords(batch, nameOf)}` : null;
+  const begun =
+    batch.cook || batch.phone ? say('begun by {whoWords}', { whoWords: whoWords(batch, nameOf) }) : null;
   const close = () => setSheet(null);
   return (
     <Screen
-      eyebrow={[when, lot ? `flour lot ${lot}` : null, begun].filter(Boolean).join(' · ')}
+      eyebrow={[when, lot ? say('flour lot {lot}', { lot }) : null, begun].filter(Boolean).join(' · ')}
       title={plan.formula.name}
       foot={
         <PrimaryAction

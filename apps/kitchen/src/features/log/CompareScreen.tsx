@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { compareBatches } from '@kettle-scale/core/log';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -11,7 +12,6 @@ import { Ticket } from '../../ui/layout/Ticket';
 import { useColours } from '../../ui/theme';
 import { SPACE } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 
 /** From this many ordinary differences on a row stands out. */
 const STANDS_OUT = 1;
@@ -55,7 +55,6 @@ function DifferenceRow({ what, a, b, weight }: ReturnType<typeof compareBatches>
 /** Two batches of one formula, what differs most first. */
 export function CompareScreen({ id }: { id: string }) {
   const colours = useColours();
-  const { units } = useFormat();
   const { write } = useDays();
   const day = (iso: string) => write(iso, 'brief');
   const first = useBatchQuery(id);
@@ -84,19 +83,21 @@ export function CompareScreen({ id }: { id: string }) {
       </Screen>
     );
   }
-  const rows = second.data ? compareBatches(second.data, first.data, units) : [];
+  const rows = second.data ? compareBatches(second.data, first.data) : [];
   const out = rows.filter(({ weight }) => weight >= STANDS_OUT).length;
   return (
     <Screen eyebrow={first.data.plan.formula.name} title="Compare two batches">
       <Choices
-        label={`${day(first.data.startedAt)} against`}
+        label={say('{day} against', { day: day(first.data.startedAt) })}
         value={otherId}
         options={rest.slice(0, 8).map((batch) => [batch.id, day(batch.startedAt)] as const)}
         onChange={setPicked}
       />
       <Ticket>
         <Heading>
-          {out === 0 ? 'Nothing stands out' : `${out} ${out === 1 ? 'thing stands' : 'things stand'} out`}
+          {out === 0
+            ? 'Nothing stands out'
+            : say('{out, number} {out, plural, one {thing stands} other {things stand}} out', { out })}
         </Heading>
         <View role="table" aria-label="Two batches">
           <View role="row" style={[styles.row, { borderColor: colours.ink }]}>
@@ -111,7 +112,7 @@ export function CompareScreen({ id }: { id: string }) {
             </View>
           </View>
           {rows.map((row) => (
-            <DifferenceRow key={row.what} {...row} />
+            <DifferenceRow key={say(row.what)} {...row} />
           ))}
         </View>
         <Label>A bar is the difference against what is ordinary for that figure.</Label>

@@ -21,6 +21,7 @@ import { SPACE } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';
 import { Body, Heading } from '../../ui/type';
 import { WordField } from '../../ui/input/WordField';
+import { say } from '../../reader/say';
 
 type Field = (typeof CORRECTABLE)[number];
 
@@ -80,7 +81,17 @@ function correctables(
           {
             key: `${event.id}/${field}`,
             ...{ event, field, value },
-            words: `${clock(Date.parse(event.at))} ${what}, ${NAMES[field]} ${figure(value, UNITS[field])}${isSimulated(event) ? ' (simulated)' : ''}`,
+            words: say(
+              isSimulated(event)
+                ? '{clock} {what}, {field} {figure} (simulated)'
+                : '{clock} {what}, {field} {figure}',
+              {
+                clock: clock(Date.parse(event.at)),
+                what,
+                field: NAMES[field],
+                figure: figure(value, UNITS[field]),
+              },
+            ),
           },
         ];
       }),
@@ -119,7 +130,7 @@ export function CorrectSheet({ live, open, onClose }: CorrectSheetProps) {
       ? refuseEvent(plan, events, { ...body, id: chosen.event.id, at: chosen.event.at } as BatchEvent)
       : { message: 'The right value must be a number.' };
     if (refusal) {
-      setProblem(refusal.message);
+      setProblem(say(refusal.message));
       return;
     }
     live.act(body);

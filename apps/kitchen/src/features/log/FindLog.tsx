@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Formula } from '@kettle-scale/core/formula';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -61,7 +62,11 @@ export function FindLog({ formulas }: { formulas: readonly Formula[] }) {
         actions={[
           {
             key: 'more',
-            label: more ? 'Fewer ways to find' : narrowed > 0 ? `Narrowed by ${narrowed}` : 'Find by …',
+            label: more
+              ? 'Fewer ways to find'
+              : narrowed > 0
+                ? say('Narrowed by {narrowed, number}', { narrowed })
+                : 'Find by …',
             onPress: () => setMore(!more),
           },
           { key: 'clear', label: 'Show all', onPress: clear, disabled: used === 0 },

@@ -1,7 +1,7 @@
+import { say } from '../../reader/say';
 import type { Holding } from '@kettle-scale/core/kitchen';
 import { type HeldBread, beforeReheating, heldBread, holdState, reheatings } from '@kettle-scale/core/log';
 import { planCost } from '@kettle-scale/core/plan';
-import { formatMoney, formatSpan } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -26,13 +26,12 @@ const styles = StyleSheet.create({ way: { marginTop: SPACE.s } });
 /** The ways back to hot, folded until somebody asks. */
 function Reheat({ how, thicknessMm }: { how: Holding; thicknessMm: number }) {
   const [open, setOpen] = useState(false);
-  const { units } = useFormat();
   return (
     <>
       <Body tone="soot">{beforeReheating(how)}</Body>
       <Action label={open ? 'Fold the ways to reheat' : 'Ways to reheat'} onPress={() => setOpen(!open)} />
       {open
-        ? reheatings(how, thicknessMm, units).map(({ way, time, text, caution }) => (
+        ? reheatings(how, thicknessMm).map(({ way, time, text, caution }) => (
             <View key={way} style={styles.way}>
               <Leader name={way} value={time} />
               <Body>{text}</Body>
@@ -44,11 +43,53 @@ function Reheat({ how, thicknessMm }: { how: Holding; thicknessMm: number }) {
   );
 }
 
+interface HeldProps {
+  bread: HeldBread;
+  nowMs: number;
+  thicknessMm: number;
+  onAsk: () => void;
+}
+
+/** Bread that was put away, with what is left of its time. */
+function Held({ bread, nowMs, thicknessMm, onAsk }: HeldProps) {
+  const { when: until } = useDays();
+  const stands = holdState(bread, nowMs);
+  const leftS = (bread.useByMs - nowMs) / 1000;
+  return (
+    <View>
+      <Heading>{say('{pieces, number} pieces, {how}', { pieces: bread.pieces, how: bread.how })}</Heading>
+      <Label>{say('put there {until}', { until: until(bread.madeMs, nowMs) })}</Label>
+      <Figure
+        value={say('use by {until}', { until: until(bread.useByMs, nowMs) })}
+        size={30}
+        tone={TONE[stands]}
+      />
+      <Strong tone={TONE[stands]}>
+        {stands === 'over'
+          ? say('over for {left}', { left: { s: -leftS } })
+          : say('{left} left', { left: { s: leftS } })}
+      </Strong>
+      <Action
+        label="Serve, move, throw out"
+        hint={say('Serve, move, throw out: {pieces, number} pieces, {how}', {
+          pieces: bread.pieces,
+          how: bread.how,
+        })}
+        onPress={onAsk}
+      />
+      {stands === 'over' ? (
+        <Body>Past its limit it is not reheated; the person in charge decides.</Body>
+      ) : (
+        <Reheat how={bread.how} thicknessMm={thicknessMm} />
+      )}
+    </View>
+  );
+}
+
 /** Bread that was put away with its clock, dough that was left over with its own, and the way to a label. */
 export function HeldTicket({ live }: { live: LiveBatch }) {
   const router = useRouter();
   const format = useFormat();
-  const { when: until } = useDays();
   const kitchen = useKitchen();
   const nowMs = useNow(MINUTE_MS / 2);
   const { state, batch } = live;
@@ -64,33 +105,21 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
   if (held.length + leftovers.length + thrownOut === 0 && !balls && !dough && !asked) return null;
   return (
     <Ticket>
-      {held.map((bread) => {
-        const stands = holdState(bread, nowMs);
-        const leftS = (bread.useByMs - nowMs) / 1000;
-        return (
-          <View key={`${bread.how}/${bread.madeMs}`}>
-            <Heading>{`${bread.pieces} pieces, ${bread.how}`}</Heading>
-            <Label>{`put there ${until(bread.madeMs, nowMs)}`}</Label>
-            <Figure value={`use by ${until(bread.useByMs, nowMs)}`} size={30} tone={TONE[stands]} />
-            <Strong tone={TONE[stands]}>
-              {stands === 'over' ? `over for ${formatSpan(-leftS)}` : `${formatSpan(leftS)} left`}
-            </Strong>
-            <Action
-              label="Serve, move, throw out"
-              hint={`Serve, move, throw out: ${bread.pieces} pieces, ${bread.how}`}
-              onPress={() => setAsked(bread)}
-            />
-            {stands === 'over' ? (
-              <Body>Past its limit it is not reheated; the person in charge decides.</Body>
-            ) : (
-              <Reheat how={bread.how} thicknessMm={thicknessMm} />
-            )}
-          </View>
-        );
-      })}
+      {held.map((bread) => (
+        <Held
+          key={`${bread.how}/${bread.madeMs}`}
+          {...{ bread, nowMs, thicknessMm }}
+          onAsk={() => setAsked(bread)}
+        />
+      ))}
       {thrownOut > 0 ? (
         <Strong tone="plum">
-          {`${thrownOut} held pieces thrown out${eachCost === null ? '' : `: ${formatMoney(thrownOut * eachCost, kitchen.data?.currency)}`}`}
+          {eachCost === null
+            ? say('{thrownOut, number} held pieces thrown out', { thrownOut })
+            : say('{thrownOut, number} held pieces thrown out: {cost}', {
+                thrownOut,
+                cost: { money: thrownOut * eachCost, currency: kitchen.data?.currency },
+              })}
         </Strong>
       ) : null}
       {asked ? (
@@ -103,7 +132,7 @@ export function HeldTicket({ live }: { live: LiveBatch }) {
         />
       ) : null}
       {leftovers.map(({ id, massG, as }) => (
-        <Strong key={id}>{`${format.mass(massG)} of dough left over: ${as}`}</Strong>
+        <Strong key={id}>{say('{mass} of dough left over: {as}', { mass: format.mass(massG), as })}</Strong>
       ))}
       {[balls, dough].map((cold) =>
         cold ? (

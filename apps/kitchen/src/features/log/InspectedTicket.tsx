@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BatchState } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
 import { SideSwatch } from '../../shared/SideSwatch';
@@ -19,7 +20,12 @@ export function InspectedTicket({ state }: { state: BatchState }) {
       <Heading>Inspected</Heading>
       <View>
         {[...counts].map(([reason, pieces]) => (
-          <Leader key={reason} name={`Rejected: ${reason}`} value={String(pieces)} tone="plum" />
+          <Leader
+            key={reason}
+            name={say('Rejected: {reason}', { reason })}
+            value={String(pieces)}
+            tone="plum"
+          />
         ))}
       </View>
       {state.inspected.map(({ id, firstSide, secondSide, fold, tear, puff, diameterMm, bakedG }) => (

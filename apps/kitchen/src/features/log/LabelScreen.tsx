@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { labelHtml } from '@kettle-scale/core/exchange';
 import { type BreadLabel, breadLabel, heldBread } from '@kettle-scale/core/log';
 import { batchRecord } from '@kettle-scale/core/batch';
@@ -34,7 +35,7 @@ function LabelOf({ id, labels }: { id: string; labels: readonly BreadLabel[] }) 
     <PrintScreen
       eyebrow={label?.product ?? ''}
       title="Label"
-      name={`Label of ${label?.product ?? ''}`}
+      name={say('Label of {product}', { product: label?.product ?? '' })}
       html={html.data ?? null}
     >
       {labels.length > 1 ? (

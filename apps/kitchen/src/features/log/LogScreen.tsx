@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import { cookNames } from '@kettle-scale/core/kitchen';
 import { formatPercent } from '@kettle-scale/core/quantity';
@@ -37,7 +38,7 @@ function Pair({ label, actual, planned }: { label: string; actual: string; plann
     <View>
       <Label>{label}</Label>
       <Figure value={actual} size={26} />
-      <Label>{`planned ${planned}`}</Label>
+      <Label>{say('planned {planned}', { planned })}</Label>
     </View>
   );
 }

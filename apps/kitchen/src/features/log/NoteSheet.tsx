@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useState } from 'react';
 import type { LiveBatch } from '../../batch/useBatch';
 import { PrimaryAction } from '../../ui/input/actions';
@@ -25,7 +26,11 @@ export function NoteSheet({ live, open, onClose }: { live: LiveBatch; open: bool
         rows={4}
         value={text}
         onText={setText}
-        error={words.length > LONGEST ? `Note is longer than ${LONGEST} characters.` : undefined}
+        error={
+          words.length > LONGEST
+            ? say('Note is longer than {longest, number} characters.', { longest: LONGEST })
+            : undefined
+        }
       />
       <PrimaryAction label="Save the note" onPress={keep} disabled={words === '' || words.length > LONGEST} />
     </Sheet>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type Batch, type BatchState, whoDid } from '@kettle-scale/core/batch';
 import { type ThreadRow, stepThread } from '@kettle-scale/core/log';
 import { formatSpan } from '@kettle-scale/core/quantity';
@@ -7,7 +8,6 @@ import { useColours } from '../../ui/theme';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Heading, Label, Strong } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 
 const styles = StyleSheet.create({
   step: { flexDirection: 'row', gap: SPACE.m, minHeight: 46 },
@@ -20,8 +20,8 @@ const styles = StyleSheet.create({
 
 const plannedWords = ({ window, expectedS }: ThreadRow): string =>
   window
-    ? `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`
-    : `about ${formatSpan(expectedS)}`;
+    ? say('{earliest} to {latest}', { earliest: { s: window.earliestS }, latest: { s: window.latestS } })
+    : say('about {expected}', { expected: { s: expectedS } });
 
 const VERDICT = { early: 'too short', late: 'too long', inside: '', free: '' } as const;
 
@@ -36,8 +36,7 @@ interface ThreadProps {
 export function StepThread({ batch, state, nameOf }: ThreadProps) {
   const { plan, startedAt, events } = batch;
   const colours = useColours();
-  const { units } = useFormat();
-  const rows = stepThread(plan, state, Date.parse(startedAt), units);
+  const rows = stepThread(plan, state, Date.parse(startedAt));
   const people = whoDid(plan, events);
   return (
     <Ticket>
@@ -65,9 +64,13 @@ export function StepThread({ batch, state, nameOf }: ThreadProps) {
                 ) : null}
               </View>
               <View style={styles.words}>
-                <Strong>{`${row.title}${row.step.bowl && plan.bowls > 1 ? `, bowl ${row.step.bowl}` : ''}`}</Strong>
-                <Label>{`planned ${plannedWords(row)}`}</Label>
-                {amount ? <Label>{`planned ${amount.planned}`}</Label> : null}
+                <Strong>
+                  {row.step.bowl && plan.bowls > 1
+                    ? say('{step}, bowl {bowl, number}', { step: row.title, bowl: row.step.bowl })
+                    : row.title}
+                </Strong>
+                <Label>{say('planned {plannedWords}', { plannedWords: plannedWords(row) })}</Label>
+                {amount ? <Label>{say('planned {planned}', { planned: amount.planned })}</Label> : null}
                 {(people.get(row.step.id) ?? []).map((who) => (
                   <Label key={whoWords(who, nameOf)}>{whoWords(who, nameOf)}</Label>
                 ))}

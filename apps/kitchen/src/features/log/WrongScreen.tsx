@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Batch } from '@kettle-scale/core/batch';
 import {
   type Cause,
@@ -22,7 +23,6 @@ import { Ticket } from '../../ui/layout/Ticket';
 import { useColours } from '../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 
 /** Causes less likely than this are left out; some always stand. */
 const SHOWN = { least: 0.03, most: 6 } as const;
@@ -96,9 +96,9 @@ function SuspectTicket({ suspect, batch }: { suspect: Suspect; batch: Batch }) {
         ]}
       />
       {evidence.says === 'unknown' ? null : (
-        <Strong
-          tone={evidence.says === 'yes' ? 'plum' : 'sage'}
-        >{`${SAYS[evidence.says]}: ${evidence.words}.`}</Strong>
+        <Strong tone={evidence.says === 'yes' ? 'plum' : 'sage'}>
+          {say('{says}: {evidence}.', { says: SAYS[evidence.says], evidence: evidence.words })}
+        </Strong>
       )}
       <Body>{suspect.change.words}</Body>
       {adjustment ? (
@@ -115,12 +115,11 @@ function SuspectTicket({ suspect, batch }: { suspect: Suspect; batch: Batch }) {
 
 function Diagnose({ batch }: { batch: Batch }) {
   const router = useRouter();
-  const { units } = useFormat();
   const [seen, setSeen] = useState<Symptom[]>([]);
   const [answers, setAnswers] = useState<Partial<Record<Cause, boolean>>>({});
   const found = useMemo(
-    () => (seen.length > 0 ? diagnose(batch, seen, answers, units) : null),
-    [batch, seen, answers, units],
+    () => (seen.length > 0 ? diagnose(batch, seen, answers) : null),
+    [batch, seen, answers],
   );
   const suspects = found?.suspects.filter(
     ({ probability }, index) => index < 2 || probability >= SHOWN.least,
@@ -149,7 +148,14 @@ function Diagnose({ batch }: { batch: Batch }) {
       />
       {ask ? (
         <Ticket>
-          <Label>{`Cheapest test, ${ask.minutes < 1 ? `${Math.round(ask.minutes * 60)} s` : `${ask.minutes} min`}`}</Label>
+          <Label>
+            {say('Cheapest test, {minutes}', {
+              minutes:
+                ask.minutes < 1
+                  ? `${Math.round(ask.minutes * 60)} s`
+                  : say('{minutes, number} min', { minutes: ask.minutes }),
+            })}
+          </Label>
           <Heading>{ask.question}</Heading>
           <ActionRow
             actions={[

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { FigureId } from '@kettle-scale/core/explain';
 import { type Plan, planClock } from '@kettle-scale/core/plan';
 import { formatSpan } from '@kettle-scale/core/quantity';
@@ -25,10 +26,14 @@ export function ClockTicket({
       <View>
         {planClock(plan, nowMs).map(({ title, startMs, endMs, latestMs }) => (
           <Leader
-            key={title}
+            key={say(title)}
             name={title}
             value={named(startMs)}
-            aside={latestMs === null ? formatSpan((endMs - startMs) / 1000) : `by ${named(latestMs)}`}
+            aside={
+              latestMs === null
+                ? formatSpan((endMs - startMs) / 1000)
+                : say('by {named}', { named: named(latestMs) })
+            }
           />
         ))}
         <Leader name="Last piece off" value={named(nowMs + plan.expectedS * 1000)} tone="sage" />

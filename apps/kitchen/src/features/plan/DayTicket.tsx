@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { LotState } from '@kettle-scale/core/flourLot';
 import { type Kitchen, conditionsSchema } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
@@ -67,7 +68,13 @@ function DayField({ field, label, kind, optional = false }: FieldSpec) {
     <FigureField
       labelled
       name={`day-${field}`}
-      label={optional ? `${label}, if known` : isAssumed ? `${label}, assumed` : label}
+      label={
+        optional
+          ? say('{label}, if known', { label })
+          : isAssumed
+            ? say('{label}, assumed', { label })
+            : label
+      }
       unit={kind === 'percent' ? '%' : '°C'}
       value={shown === '' ? '' : String(Number(shown.toFixed(1)))}
       onText={typed}
@@ -99,10 +106,25 @@ function DayLine({ lot, mixer }: { lot: LotState | undefined; mixer: string }) {
   const format = useFormat();
   const { on, day, said } = useDay();
   if (!on) return <Body>As the formula is written, whatever the day.</Body>;
-  const wanted = day.doughC === undefined ? '' : `, dough wanted at ${format.temp(day.doughC)}`;
+  const wanted =
+    day.doughC === undefined ? '' : say(', dough wanted at {temp}', { temp: format.temp(day.doughC) });
   return (
     <Body>
-      {`Air ${format.temp(day.airC)} and ${(day.humidity * PERCENT).toFixed(0)} %${AIR_FROM[day.airFrom]}, flour ${format.temp(day.flourC)}${unless(said.flourC)}, liquid ${format.temp(day.liquidC)}${unless(said.liquidC)}${wanted}. ${lot ? `${lot.name}. ` : ''}${mixer}.`}
+      {say(
+        'Air {temp} and {humidity} %{airFrom}, flour {temp2}{unless}, liquid {temp3}{unless2}{wanted}. {lot}{mixer}.',
+        {
+          temp: format.temp(day.airC),
+          humidity: (day.humidity * PERCENT).toFixed(0),
+          airFrom: AIR_FROM[day.airFrom],
+          temp2: format.temp(day.flourC),
+          unless: unless(said.flourC),
+          temp3: format.temp(day.liquidC),
+          unless2: unless(said.liquidC),
+          wanted,
+          lot: lot ? `${lot.name}. ` : '',
+          mixer,
+        },
+      )}
     </Body>
   );
 }
@@ -149,11 +171,14 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
       {on && room ? (
         <>
           <Action
-            label={`Room sensor: ${format.temp(room.reading.tempC)}, ${(room.reading.humidity * PERCENT).toFixed(0)} %`}
+            label={say('Room sensor: {temp}, {humidity} %', {
+              temp: format.temp(room.reading.tempC),
+              humidity: (room.reading.humidity * PERCENT).toFixed(0),
+            })}
             disabled={!room.takeable}
             onPress={takeRoom}
           />
-          <Label>{`Room sensor: ${sourceWords(room)}`}</Label>
+          <Label>{say('Room sensor: {sourceWords}', { sourceWords: sourceWords(room) })}</Label>
         </>
       ) : null}
       {open && lots.length > 0 ? (
@@ -162,7 +187,8 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
           value={lotId ?? null}
           onChange={onLot}
           options={lots.map(
-            ({ id, name, leftG }) => [id, `${name} · ${(leftG / 1000).toFixed(1)} kg left`] as const,
+            ({ id, name, leftG }) =>
+              [id, say('{name} · {left} kg left', { name, left: (leftG / 1000).toFixed(1) })] as const,
           )}
         />
       ) : null}
@@ -172,8 +198,11 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
           value={mixer ?? ''}
           onChange={(id) => set({ mixer: id === '' ? null : id })}
           options={[
-            ...mixers.map(({ id, name, maxG }) => [id, `${name}, to ${format.bulk(maxG)}`] as const),
-            ['', `Usual bowl, to ${format.bulk(kitchen.bowlCapacityG)}`] as const,
+            ...mixers.map(
+              ({ id, name, maxG }) =>
+                [id, say('{name}, to {bulk}', { name, bulk: format.bulk(maxG) })] as const,
+            ),
+            ['', say('Usual bowl, to {bulk}', { bulk: format.bulk(kitchen.bowlCapacityG) })] as const,
           ]}
         />
       ) : null}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Plan } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -41,7 +42,10 @@ export function KeepPlan({ plan, mixer }: { plan: Plan; mixer: string | undefine
           {
             key: 'keep',
             label: 'Keep for later',
-            onPress: () => setName(`${plan.formula.name}, ${plan.pieces} pieces`),
+            onPress: () =>
+              setName(
+                say('{name}, {pieces, number} pieces', { name: plan.formula.name, pieces: plan.pieces }),
+              ),
           },
           { key: 'kept', label: 'Saved plans', onPress: () => router.push('/plans') },
         ]}
@@ -53,7 +57,11 @@ export function KeepPlan({ plan, mixer }: { plan: Plan; mixer: string | undefine
           label="Name"
           value={name ?? ''}
           onText={setName}
-          error={bad ? `A name of 1 to ${LONGEST_NAME} letters.` : undefined}
+          error={
+            bad
+              ? say('A name of 1 to {longestName, number} letters.', { longestName: LONGEST_NAME })
+              : undefined
+          }
         />
         {save.error ? <FieldError id="keep-error" message={save.error.message} /> : null}
         <Action label="Save" onPress={keep} disabled={bad || save.isPending} />

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type Adjustment, type Carried, type Plan, ADJUSTABLE } from '@kettle-scale/core/plan';
 import { planLessons } from '@kettle-scale/core/log';
 import { Link } from 'expo-router';
@@ -8,7 +9,6 @@ import { Check } from '../../ui/input/Choices';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Heading, Label, Strong } from '../../ui/type';
 import { AskWord } from '../../ui/layout/Why';
-import { useFormat } from '../../ui/useFormat';
 
 interface Props {
   plan: Plan;
@@ -21,9 +21,8 @@ interface Props {
 
 /** What history changed in this plan, each with its reason and a switch for this batch. */
 export function LessonsTicket({ plan, offered, carried, left, onLeave }: Props) {
-  const { units } = useFormat();
   const drop = useDropCarried();
-  const used = planLessons(plan, units);
+  const used = planLessons(plan);
   const out = offered.filter(({ id }) => left.has(id));
   if (used.length === 0 && out.length === 0) return null;
   const isCarried = (id: string) => carried.some((one) => one.id === id);
@@ -34,7 +33,7 @@ export function LessonsTicket({ plan, offered, carried, left, onLeave }: Props) 
       {used.map(({ id, effect, why }) => (
         <View key={id}>
           {switchable.has(id) ? (
-            <Check label={effect} value onChange={() => onLeave(id, true)} />
+            <Check label={say(effect)} value onChange={() => onLeave(id, true)} />
           ) : (
             <Strong>{effect}</Strong>
           )}
@@ -47,7 +46,7 @@ export function LessonsTicket({ plan, offered, carried, left, onLeave }: Props) 
       {out.map(({ id, what, words }) => (
         <View key={id}>
           <Check
-            label={`${ADJUSTABLE[what].name}: left out of this batch`}
+            label={say('{name}: left out of this batch', { name: ADJUSTABLE[what].name })}
             value={false}
             onChange={() => onLeave(id, false)}
           />

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { FigureId } from '@kettle-scale/core/explain';
 import type { Plan } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
@@ -36,9 +37,14 @@ export function PlanPicture({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figur
       </Ask>
       <View style={styles.side}>
         <Ask onPress={() => onWhy('thickness')}>
-          <Strong>{`${format.length(plan.rolled.thicknessMm)} rolled`}</Strong>
+          <Strong>{say('{length} rolled', { length: format.length(plan.rolled.thicknessMm) })}</Strong>
           <CrossSection thicknessMm={plan.rolled.thicknessMm} {...SECTION} />
-          <Label>{`to ${format.length(plan.rolled.diameterMm)}; ${format.length(plan.relaxed.thicknessMm)} when it has relaxed`}</Label>
+          <Label>
+            {say('to {length}; {length2} when it has relaxed', {
+              length: format.length(plan.rolled.diameterMm),
+              length2: format.length(plan.relaxed.thicknessMm),
+            })}
+          </Label>
         </Ask>
         <View style={styles.facts}>
           <Ask onPress={() => onWhy('hydration')}>

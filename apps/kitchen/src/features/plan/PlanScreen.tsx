@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { explainFigure, explainToday } from '@kettle-scale/core/explain';
 import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -13,7 +14,6 @@ import { Screen } from '../../ui/layout/Screen';
 import { useWide } from '../../ui/layout/useWide';
 import { WhySheet } from '../../ui/layout/Why';
 import { SPACE } from '../../ui/tokens';
-import { useFormat } from '../../ui/useFormat';
 import { useNow } from '../../ui/useNow';
 import { DayTicket } from './DayTicket';
 import { ReadyByTicket } from './ReadyByTicket';
@@ -45,7 +45,6 @@ function TwoPanes({ children }: { children: readonly [ReactNode, ReactNode] }) {
 
 function Planner(props: PlannerProps) {
   const { formula, kitchen, ingredients } = props;
-  const { units } = useFormat();
   const { when } = useDays();
   const planner = usePlanner(props);
   const { plan, planned, problem, needs } = planner;
@@ -59,8 +58,8 @@ function Planner(props: PlannerProps) {
   const why =
     plan && asked
       ? asked.of === 'plan'
-        ? explainFigure(plan, asked.figure, units)
-        : explainToday(plan, asked.figure, units)
+        ? explainFigure(plan, asked.figure)
+        : explainToday(plan, asked.figure)
       : null;
   return (
     <Screen
@@ -70,7 +69,7 @@ function Planner(props: PlannerProps) {
         <>
           {planner.startError ? <FieldError id="start-error" message={planner.startError.message} /> : null}
           <PrimaryAction
-            label={`Start batch · ready ${ready}`}
+            label={say('Start batch · ready {ready}', { ready })}
             onPress={planner.begin}
             disabled={!planned || planner.starting}
           />

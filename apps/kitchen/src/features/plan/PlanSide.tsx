@@ -1,5 +1,5 @@
+import { say } from '../../reader/say';
 import { pastClosing, planCost } from '@kettle-scale/core/plan';
-import { formatMoney } from '@kettle-scale/core/quantity';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useDays } from '../../shared/useDays';
@@ -37,9 +37,11 @@ export function PlanSide({
   return (
     <View style={styles.stack}>
       {planned ? null : <Strong tone="plum">Below is the last plan that works.</Strong>}
-      {plan.scarcest ? <Strong>{`${plan.scarcest} is what runs out first.`}</Strong> : null}
+      {plan.scarcest ? (
+        <Strong>{say('{scarcest} is what runs out first.', { scarcest: plan.scarcest })}</Strong>
+      ) : null}
       {[...plan.warnings.map(({ message }) => message), ...short, ...(late ? [late] : [])].map((message) => (
-        <Strong key={message} tone="plum">
+        <Strong key={say(message)} tone="plum">
           {message}
         </Strong>
       ))}
@@ -57,11 +59,18 @@ export function PlanSide({
       <TodayTicket plan={plan} onWhy={(figure) => onAsk({ of: 'today', figure })} />
       {cost ? (
         <Ask onPress={() => askPlan('cost')}>
-          <Label>{`Ingredients cost ${formatMoney(cost.perBatch, currency)}, ${formatMoney(cost.perPiece, currency)} a piece.`}</Label>
+          <Label>
+            {say('Ingredients cost {perBatch}, {perPiece} a piece.', {
+              perBatch: { money: cost.perBatch, currency },
+              perPiece: { money: cost.perPiece, currency },
+            })}
+          </Label>
         </Ask>
       ) : null}
       {needs.need?.by === 'pieces' || needs.need?.by === 'discs' ? null : (
-        <Label>{`${format.mass(Math.max(0, plan.leftoverG))} of dough is left over.`}</Label>
+        <Label>
+          {say('{mass} of dough is left over.', { mass: format.mass(Math.max(0, plan.leftoverG)) })}
+        </Label>
       )}
       <KeepPlan plan={plan} mixer={today.mixer} />
     </View>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
@@ -15,7 +16,6 @@ import { Table } from '../../ui/layout/Table';
 import { Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 import { useDay } from './day';
 import { addressOfNeed } from './planForm';
 
@@ -41,8 +41,7 @@ function workOut(
 
 /** Two kept plans side by side. */
 function Compared({ a, b, names }: { a: Plan; b: Plan; names: readonly [string, string] }) {
-  const format = useFormat();
-  const rows = comparePlans(a, b, format.units);
+  const rows = comparePlans(a, b);
   const differing = rows.filter(({ same }) => !same);
   return (
     <Ticket>
@@ -55,10 +54,20 @@ function Compared({ a, b, names }: { a: Plan; b: Plan; names: readonly [string, 
           rows={differing.map(({ what, a: ofA, b: ofB }) => [what, ofA, ofB])}
         />
       ) : null}
-      <Label>{`${rows.length - differing.length} figures are the same.`}</Label>
+      <Label>
+        {say('{length, number} figures are the same.', { length: rows.length - differing.length })}
+      </Label>
     </Ticket>
   );
 }
+
+const planWords = ({ formula, pieces, doughG, bowls }: Plan): string =>
+  say('{name}: {pieces, number} pieces, {dough} of dough in {bowls, plural, one {# bowl} other {# bowls}}', {
+    name: formula.name,
+    pieces,
+    dough: { bulkG: doughG },
+    bowls,
+  });
 
 /** Plans kept for later: open one, hold two against each other, forget one. */
 export function PlansScreen() {
@@ -112,13 +121,9 @@ export function PlansScreen() {
         {worked.map(({ kept, plan }) => (
           <Ticket key={kept.id}>
             <Heading>{kept.name}</Heading>
-            <Body tone="soot">
-              {typeof plan === 'string'
-                ? plan
-                : `${plan.formula.name}: ${plan.pieces} pieces, ${(plan.doughG / 1000).toFixed(1)} kg of dough in ${plan.bowls} ${plan.bowls === 1 ? 'bowl' : 'bowls'}`}
-            </Body>
+            <Body tone="soot">{typeof plan === 'string' ? plan : planWords(plan)}</Body>
             <Check
-              label={`Compare ${kept.name}`}
+              label={say('Compare {name}', { name: kept.name })}
               value={chosen.includes(kept.id)}
               onChange={(value) =>
                 setChosen((ids) =>

@@ -1,7 +1,8 @@
+import { say } from '../../reader/say';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { Plan } from '@kettle-scale/core/plan';
-import { dayClock, formatSpan, readClock } from '@kettle-scale/core/quantity';
+import { dayClock, readClock } from '@kettle-scale/core/quantity';
 import { type WayInTime, readyBy, waysInTime } from '@kettle-scale/core/shift';
 import { useMemo, useState } from 'react';
 import { useFormulas } from '../../api/queries';
@@ -18,13 +19,13 @@ const DAY_S = 86_400;
 function wayWords(way: WayInTime, clock: (s: number) => string): string {
   switch (way.way) {
     case 'shorter rest':
-      return `Rest ${formatSpan(way.byS)} shorter in all; that is still within the windows.`;
+      return say('Rest {by} shorter in all; that is still within the windows.', { by: { s: way.byS } });
     case 'fewer pieces':
-      return `${way.pieces} pieces are in time.`;
+      return say('{pieces, number} pieces are in time.', { pieces: way.pieces });
     case 'another bread':
-      return `${way.pieces} ${way.bread} are in time.`;
+      return say('{pieces, number} {bread} are in time.', { pieces: way.pieces, bread: way.bread });
     case 'later':
-      return `Ready by ${clock(way.readyBy)} instead.`;
+      return say('Ready by {clock} instead.', { clock: clock(way.readyBy) });
   }
 }
 
@@ -86,9 +87,18 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
           <Leader name="Begin, with unhurried rests" value={at(counted.unhurried)} />
           <Leader name="Begin, to be safe" value={at(counted.safest)} aside="nine in ten" />
           <Leader name="Light the plate, at the latest" value={at(counted.light)} />
-          <Label>{`First piece ${at(counted.bakeAt + counted.firstOffS)}, last ${at(counted.bakeAt + counted.lastOffS)}; rests at their earliest.`}</Label>
+          <Label>
+            {say('First piece {at}, last {at2}; rests at their earliest.', {
+              at: at(counted.bakeAt + counted.firstOffS),
+              at2: at(counted.bakeAt + counted.lastOffS),
+            })}
+          </Label>
           {counted.mostBalls < plan.pieces ? (
-            <Body tone="plum">{`More than ${counted.mostBalls} balls would lie past their latest: make two batches.`}</Body>
+            <Body tone="plum">
+              {say('More than {mostBalls, number} balls would lie past their latest: make two batches.', {
+                mostBalls: counted.mostBalls,
+              })}
+            </Body>
           ) : null}
         </>
       ) : null}
@@ -96,8 +106,8 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
         <>
           <Strong tone="plum">
             {late.ways[0]?.way === 'shorter rest'
-              ? `Unhurried it is late by ${formatSpan(late.lateS)}. Ways out:`
-              : `Too late by ${formatSpan(late.lateS)}. Ways out:`}
+              ? say('Unhurried it is late by {late}. Ways out:', { late: { s: late.lateS } })
+              : say('Too late by {late}. Ways out:', { late: { s: late.lateS } })}
           </Strong>
           {late.ways.map((way) => (
             <Body key={way.way}>{wayWords(way, at)}</Body>

@@ -3,7 +3,6 @@ import { PrimaryAction } from '../../ui/input/actions';
 import { Sheet } from '../../ui/layout/Sheet';
 import { Table } from '../../ui/layout/Table';
 import { Body, Heading } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 
 /** A start that was refused because the kitchen makes another plan now: both side by side, nothing started. */
 export function StalePlan({
@@ -13,9 +12,8 @@ export function StalePlan({
   stale: { seen: Plan; now: Plan } | null;
   onClose: () => void;
 }) {
-  const { units } = useFormat();
   if (!stale) return null;
-  const changed = comparePlans(stale.seen, stale.now, units).filter(({ same }) => !same);
+  const changed = comparePlans(stale.seen, stale.now).filter(({ same }) => !same);
   return (
     <Sheet open onClose={onClose} label="The plan has changed">
       <Heading>The plan has changed</Heading>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { FigureId } from '@kettle-scale/core/explain';
 import type { Plan } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
@@ -11,6 +12,35 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
 });
 
+/** What goes on the bread of the whole batch. */
+function OnBread({ onBread, pieces }: { onBread: NonNullable<Plan['onBread']>; pieces: number }) {
+  const format = useFormat();
+  return (
+    <View>
+      <Label>{say('On the bread, for {pieces, number} pieces', { pieces })}</Label>
+      {onBread.map(({ lineId, name, note, when, gPerPiece, massG, stepG, fraction, assumed }) => {
+        const figure = format.massFigure(massG, stepG);
+        return (
+          <View key={lineId}>
+            <Leader
+              name={`${note ? `${name}, ${note}` : name}, ${when}`}
+              value={figure.value}
+              unit={figure.unit}
+              aside={formatPercent(fraction, 1)}
+            />
+            <Label>
+              {say(assumed ? '{each} a piece, assumed: say how much in the formula' : '{each} a piece', {
+                each: { g: gPerPiece, stepG: 0.1 },
+              })}
+            </Label>
+          </View>
+        );
+      })}
+      <TicketRule />
+    </View>
+  );
+}
+
 /** What to weigh in each bowl, with every figure open to question. */
 export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: FigureId) => void }) {
   const format = useFormat();
@@ -21,7 +51,7 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
     <Ticket>
       <View style={styles.head}>
         <Heading>Weigh sheet</Heading>
-        <Label>{bowls === 1 ? 'one bowl' : `for each of ${bowls} bowls`}</Label>
+        <Label>{bowls === 1 ? 'one bowl' : say('for each of {bowls, number} bowls', { bowls })}</Label>
       </View>
       <View>
         {plan.sheet.map((line) => {
@@ -49,41 +79,33 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
           />
         </Ask>
       </View>
-      {onBread.length > 0 ? (
-        <View>
-          <Label>{`On the bread, for ${plan.pieces} pieces`}</Label>
-          {onBread.map(({ lineId, name, note, when, gPerPiece, massG, stepG, fraction, assumed }) => {
-            const figure = format.massFigure(massG, stepG);
-            return (
-              <View key={lineId}>
-                <Leader
-                  name={`${note ? `${name}, ${note}` : name}, ${when}`}
-                  value={figure.value}
-                  unit={figure.unit}
-                  aside={formatPercent(fraction, 1)}
-                />
-                <Label>
-                  {`${format.mass(gPerPiece, 0.1)} a piece${assumed ? ', assumed: say how much in the formula' : ''}`}
-                </Label>
-              </View>
-            );
-          })}
-          <TicketRule />
-        </View>
-      ) : null}
+      {onBread.length > 0 ? <OnBread {...{ onBread }} pieces={plan.pieces} /> : null}
       <Ask onPress={() => onWhy('ball')}>
-        <Body>{`Balls come to ${format.mass(plan.expectedBallG, 0.1)} after what bowl and bench keep.`}</Body>
+        <Body>
+          {say('Balls come to {mass} after what bowl and bench keep.', {
+            mass: format.mass(plan.expectedBallG, 0.1),
+          })}
+        </Body>
       </Ask>
       {holdBack && liquid ? (
         <Ask onPress={() => onWhy('holdBack')}>
           <Body tone="water">
-            {`Hold back ${format.mass(holdBack.massG, liquid.stepG)} of the ${liquid.name.toLowerCase()}, add it by feel.`}
+            {say('Hold back {mass} of the {name}, add it by feel.', {
+              mass: format.mass(holdBack.massG, liquid.stepG),
+              name: { lower: liquid.name },
+            })}
           </Body>
         </Ask>
       ) : null}
       <Ask onPress={() => onWhy('rounding')}>
         <Label>
-          {`Rounding moves no line by more than ${formatPercent(Math.abs(rounding.worstRelativeError), 2)}, no percentage by more than ${(rounding.worstFractionError * 100).toFixed(2)} points.`}
+          {say(
+            'Rounding moves no line by more than {worstRelativeError}, no percentage by more than {worstFractionError} points.',
+            {
+              worstRelativeError: { share: Math.abs(rounding.worstRelativeError), decimals: 2 },
+              worstFractionError: (rounding.worstFractionError * 100).toFixed(2),
+            },
+          )}
         </Label>
         <AskWord>Why?</AskWord>
       </Ask>

@@ -3,7 +3,7 @@ import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { fakeStreams, tellReading } from '../../test/eventSource';
 import { draw, press, see } from '../../test/liveBatch';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { DayTicket } from './DayTicket';
 import { useDay } from './day';
 

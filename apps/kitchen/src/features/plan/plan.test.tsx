@@ -10,6 +10,7 @@ import { NeedFields } from './NeedFields';
 import { TodayTicket } from './TodayTicket';
 import { WeighSheet } from './WeighSheet';
 import { type NeedAddress, type NeedText, needFromAddress, readNeed } from './planForm';
+import { say } from '../../reader/say';
 
 const first = { ballG: 105, diameterMm: 280, thicknessMm: 1.5 };
 function Fields({ address = {} }: { address?: NeedAddress }) {
@@ -105,7 +106,7 @@ describe('the weigh sheet', () => {
     draw(<WhySheet why={why} onClose={jest.fn()} />);
     const sheet = screen.getByRole('dialog', { name: 'Why: Water' });
     for (const text of [why.value, why.equation, ...why.inputs.map(({ value }) => value)]) {
-      expect(sheet.textContent).toContain(text);
+      expect(sheet.textContent).toContain(say(text));
     }
   });
 });

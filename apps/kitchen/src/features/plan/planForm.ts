@@ -1,3 +1,4 @@
+import { say, reader } from '../../reader/say';
 import { type Need, needSchema } from '@kettle-scale/core/plan';
 import {
   numberOrNaN,
@@ -59,7 +60,11 @@ function readCount(text: string, what: string): Read {
   const read = readNumber(text);
   // Pieces come whole: a group of three after a comma can only be thousands.
   if (read.as !== 'none') return { value: read.as === 'number' ? read.value : read.readings[0] };
-  return { problem: text.trim() ? `${what} must be a whole number.` : `Say how many ${what.toLowerCase()}.` };
+  return {
+    problem: text.trim()
+      ? say('{what} must be a whole number.', { what })
+      : say('Say how many {what}.', { what: { lower: what } }),
+  };
 }
 
 const READ: Record<NeedField, (text: string, units: UnitSystem) => Read> = {
@@ -125,7 +130,7 @@ export function readNeed(
   if (need.success) return { need: need.data, errors: null };
   for (const { path, message } of need.error.issues) {
     const field = FIELDS_OF[text.by].find(([, name]) => name === path[0])?.[0] ?? 'stock';
-    errors[field] ??= message;
+    errors[field] ??= say(message);
   }
   return { need: null, errors };
 }
@@ -135,12 +140,12 @@ const TYPED_STEP_G: Record<UnitSystem, number> = { metric: 1, us: 0.1 };
 
 /** Writes a mass the way it may be typed back: "105", "3.70"; or "3 lb 12.80 oz" when it needs both. */
 export function typedMass(massG: number, units: UnitSystem): string {
-  const { value, unit } = massFigure(massG, TYPED_STEP_G[units], units);
+  const { value, unit } = massFigure(massG, TYPED_STEP_G[units], { ...reader(), units });
   return value.includes('lb') ? `${value} ${unit}` : value;
 }
 
 /** Writes a length the way it may be typed back. */
-const typedLength = (mm: number, units: UnitSystem): string => lengthFigure(mm, units).value;
+const typedLength = (mm: number, units: UnitSystem): string => lengthFigure(mm, { ...reader(), units }).value;
 
 /** A typed weight as the address keeps it: with its unit, so that it means the same to someone who reads other units. */
 export const toAddress = (text: string, units: UnitSystem): string =>
@@ -209,7 +214,7 @@ export function addressOfNeed(need: Need): Record<string, string> {
       MASS_FIELDS.has(field)
         ? `${value} g`
         : field === 'diameter' || field === 'thickness'
-          ? `${value} mm`
+          ? say('{value} mm', { value })
           : value,
     ];
   });

@@ -8,6 +8,7 @@ import { lotWithSwitch } from '@kettle-scale/core/log';
 import { useMemo } from 'react';
 import { useToday as useDate } from '../../shared/useDays';
 import { useDay } from './day';
+import { say } from '../../reader/say';
 
 export type PlanResult = { plan: Plan; problem: null } | { plan: null; problem: string };
 
@@ -50,7 +51,7 @@ export function usePlan({ formula, need, kitchen, ingredients, today, adjustment
       };
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      return { plan: null, problem: error.problems.map(({ message }) => message).join(' ') };
+      return { plan: null, problem: error.problems.map(({ message }) => say(message)).join(' ') };
     }
   }, [formula, need, kitchen, ingredients, today, adjustments]);
 }

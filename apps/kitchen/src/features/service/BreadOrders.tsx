@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
 import { ActionRow } from '../../ui/input/actions';
 import { SPACE } from '../../ui/tokens';
@@ -33,14 +34,14 @@ export function BreadOrders({ form: { text, problem }, index, name, orders, onCh
           <View key={at} style={styles.row}>
             <TextCell
               name={`${path}.at`}
-              label={`Order${which}, at`}
+              label={say('Order{which}, at', { which })}
               value={one.at}
               onText={(typed) => change(at, { at: typed })}
               error={clockProblem(one.at, problem(`${path}.at`))}
             />
             <TextCell
               name={`${path}.pieces`}
-              label={`Order${which}, pieces`}
+              label={say('Order{which}, pieces', { which })}
               value={one.pieces}
               onText={(typed) => change(at, { pieces: typed })}
               error={problem(`${path}.pieces`)}
@@ -53,13 +54,13 @@ export function BreadOrders({ form: { text, problem }, index, name, orders, onCh
           {
             key: 'order',
             label: 'Add an order',
-            hint: `Add an order of ${name}`,
+            hint: say('Add an order of {name}', { name }),
             onPress: () => onChange([...orders, { at: text.serviceFrom, pieces: FIRST_PIECES }]),
           },
           {
             key: 'no-order',
             label: 'Remove an order',
-            hint: `Remove an order of ${name}`,
+            hint: say('Remove an order of {name}', { name }),
             disabled: orders.length === 0,
             onPress: () => onChange(orders.slice(0, -1)),
           },

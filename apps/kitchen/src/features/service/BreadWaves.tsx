@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { readClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { ActionRow } from '../../ui/input/actions';
@@ -67,7 +68,7 @@ export function BreadWaves({ form, index, name }: BreadProps) {
           {
             key: 'add',
             label: 'Add a wave',
-            hint: `Add a wave of ${name}`,
+            hint: say('Add a wave of {name}', { name }),
             onPress: () =>
               put([
                 ...bread.waves,
@@ -82,7 +83,7 @@ export function BreadWaves({ form, index, name }: BreadProps) {
           {
             key: 'less',
             label: 'Remove a wave',
-            hint: `Remove a wave of ${name}`,
+            hint: say('Remove a wave of {name}', { name }),
             disabled: bread.waves.length === 0,
             onPress: () => put(bread.waves.slice(0, -1)),
           },

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import {
   type Choice,
   type ExtraWorth,
@@ -47,7 +48,7 @@ export function ChoicesTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }
   return (
     <Ticket>
       <Heading>Plan the day</Heading>
-      {refusal ? <FieldError id="refusal-error" message={refusal} /> : null}
+      {refusal ? <FieldError id="refusal-error" message={say(refusal)} /> : null}
       {!asked && !refusal ? (
         <Action
           label={now.record?.service.plan ? 'Plan again' : 'Make a plan'}
@@ -95,12 +96,20 @@ const EXTRA_WORDS: Record<ExtraWorth['extra'], string> = {
 
 const extraWords = ({ extra, lost, wasted, score }: ExtraWorth): string =>
   score.mean === 0
-    ? `${EXTRA_WORDS[extra]}: brings nothing.`
-    : `${EXTRA_WORDS[extra]}: ${signed(lost)} go without, ${signed(wasted)} thrown away, a day.`;
+    ? say('{extraWords}: brings nothing.', { extraWords: EXTRA_WORDS[extra] })
+    : say('{extraWords}: {signed} go without, {signed2} thrown away, a day.', {
+        extraWords: EXTRA_WORDS[extra],
+        signed: signed(lost),
+        signed2: signed(wasted),
+      });
 
 const signed = (figure: number): string => {
   const whole = Math.round(figure);
-  return whole === 0 ? 'as many' : whole < 0 ? `${-whole} fewer` : `${whole} more`;
+  return whole === 0
+    ? 'as many'
+    : whole < 0
+      ? say('{whole, number} fewer', { whole: -whole })
+      : say('{whole, number} more', { whole });
 };
 
 interface BindsProps {

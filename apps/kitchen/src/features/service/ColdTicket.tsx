@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type Cold, leadS } from '@kettle-scale/core/shift';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -13,7 +14,9 @@ import type { ServiceNow } from './useServiceDay';
 const GRID_S = 300;
 
 const wordsOf = ({ pieces, as }: Cold, name: string): string =>
-  as === 'balls' ? `${pieces} balls of ${name}` : `Dough for ${pieces} ${name}`;
+  as === 'balls'
+    ? say('{pieces, number} balls of {name}', { pieces, name })
+    : say('Dough for {pieces, number} {name}', { pieces, name });
 
 /** Balls and dough in the fridge with their best-by: seen until they are used up, and the start of a plan, whole or in part. */
 export function ColdTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }) {
@@ -49,12 +52,14 @@ export function ColdTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }) {
         return (
           <View key={`${store.id}/${store.as}`}>
             <Strong>{wordsOf(store, name)}</Strong>
-            <Label>{`best by ${when(now.toMs(store.bestBy), nowMs)}`}</Label>
-            {planned > 0 ? <Label>{`${planned} of them are in the plan.`}</Label> : null}
+            <Label>{say('best by {when}', { when: when(now.toMs(store.bestBy), nowMs) })}</Label>
+            {planned > 0 ? (
+              <Label>{say('{planned, number} of them are in the plan.', { planned })}</Label>
+            ) : null}
             {ofService && left > 0 ? (
               <Action
-                label={`Plan ${left}`}
-                hint={`Plan ${left} ${name} out of the fridge`}
+                label={say('Plan {left, number}', { left })}
+                hint={say('Plan {left, number} {name} out of the fridge', { left, name })}
                 onPress={() => plan(store, left)}
               />
             ) : null}

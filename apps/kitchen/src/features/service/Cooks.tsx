@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { SKILLS, type Skill } from '@kettle-scale/core/shift';
 import { StyleSheet, View } from 'react-native';
 import { ActionRow } from '../../ui/input/actions';
@@ -31,7 +32,7 @@ export function Cooks({ form }: { form: ServiceForm }) {
         <View key={cook.id} style={{ gap: SPACE.xs }}>
           <WordField
             name={`cooks.${at}.name`}
-            label={`Cook ${at + 1}`}
+            label={say('Cook {at, number}', { at: at + 1 })}
             value={cook.name}
             onText={(name) => put(text.cooks.map((one, index) => (index === at ? { ...one, name } : one)))}
             error={problem(`cooks.${at}.name`)}
@@ -63,7 +64,10 @@ export function Cooks({ form }: { form: ServiceForm }) {
             key: 'add',
             label: 'Add a cook',
             onPress: () =>
-              put([...text.cooks, { id: `cook-${next}`, name: `Cook ${next}`, can: [...SKILLS] }]),
+              put([
+                ...text.cooks,
+                { id: `cook-${next}`, name: say('Cook {next, number}', { next }), can: [...SKILLS] },
+              ]),
           },
           {
             key: 'less',

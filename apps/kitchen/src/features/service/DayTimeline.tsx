@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Bar, DayPicture, Row } from '@kettle-scale/core/shift';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -157,7 +158,10 @@ export function DayTimeline({ now, picture, nowS, onMove, movable }: TimelinePro
   return (
     <View
       role="img"
-      aria-label={`The day from ${clock(now.toMs(fromS))} to ${clock(now.toMs(toS))}: the table below says the same.`}
+      aria-label={say('The day from {clock} to {clock2}: the table below says the same.', {
+        clock: clock(now.toMs(fromS)),
+        clock2: clock(now.toMs(toS)),
+      })}
       onLayout={onLayout}
       style={{ width: '100%', height, touchAction: 'pan-y' } as object}
       {...handlers}

@@ -1,5 +1,6 @@
+import { say } from '../../reader/say';
 import { coldStore } from '@kettle-scale/core/batch';
-import { formatMoney, formatSpan } from '@kettle-scale/core/quantity';
+import { formatMoney } from '@kettle-scale/core/quantity';
 import { useFlourLots, useKitchen } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
@@ -28,15 +29,25 @@ function Running({ now, nowMs }: { now: ServiceNow; nowMs: number }) {
       {running.map(({ batch, state }) => (
         <Leader
           key={batch.id}
-          name={`${batch.plan.pieces} ${batch.plan.formula.name}, begun ${clock(Date.parse(batch.startedAt))}`}
+          name={say('{pieces, number} {name}, begun {clock}', {
+            pieces: batch.plan.pieces,
+            name: batch.plan.formula.name,
+            clock: clock(Date.parse(batch.startedAt)),
+          })}
           value={state.now ? state.now.step.kind : 'done'}
           aside={
-            state.now?.startedMs ? `for ${formatSpan((nowMs - state.now.startedMs) / MS_PER_S)}` : 'not begun'
+            state.now?.startedMs
+              ? say('for {now}', { now: { s: (nowMs - state.now.startedMs) / MS_PER_S } })
+              : 'not begun'
           }
         />
       ))}
       {now.rest.map(({ id, formulaId, n, start }) => (
-        <Leader key={id} name={`${n} ${nameOf(now, formulaId)}, planned`} value={clock(now.toMs(start))} />
+        <Leader
+          key={id}
+          name={say('{n, number} {nameOf}, planned', { n, nameOf: nameOf(now, formulaId) })}
+          value={clock(now.toMs(start))}
+        />
       ))}
     </Ticket>
   );
@@ -59,8 +70,8 @@ function Ready({ now }: { now: ServiceNow }) {
             value={String(ready.length)}
             unit="pieces"
             {...(tooOld > 0
-              ? { aside: `${tooOld} held too long`, tone: 'plum' as const }
-              : { aside: `since ${clock(now.toMs(ready[0] ?? now.nowS))}` })}
+              ? { aside: say('{tooOld, number} held too long', { tooOld }), tone: 'plum' as const }
+              : { aside: say('since {clock}', { clock: clock(now.toMs(ready[0] ?? now.nowS)) }) })}
           />
         ))}
       </Ticket>
@@ -93,7 +104,7 @@ function ColdAndLow({ now, nowMs }: { now: ServiceNow; nowMs: number }) {
   const cold = now.batches.flatMap(({ batch, state }) => {
     const { balls, dough } = coldStore(batch.plan, state);
     const name = batch.plan.formula.name;
-    const by = (ms: number) => `by ${when(ms, nowMs)}`;
+    const by = (ms: number) => say('by {when}', { when: when(ms, nowMs) });
     return [
       ...(balls ? [{ name, value: String(balls.pieces), unit: 'balls', aside: by(balls.bestByMs) }] : []),
       ...(dough ? [{ name, ...format.massFigure(dough.massG), aside: by(dough.bestByMs) }] : []),

@@ -1,9 +1,10 @@
+import { say } from '../../reader/say';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { lessonFigure } from '../../shared/lessonText';
 import { Action } from '../../ui/input/actions';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
-import { useUnits } from '../../ui/preferences';
+import { useUnits } from '../../reader/preferences';
 import { Heading, Label } from '../../ui/type';
 import type { ServiceNow } from './useServiceDay';
 
@@ -21,7 +22,10 @@ export function LearnedTicket({ now: { lessons } }: { now: ServiceNow }) {
             key={lesson.id}
             name={lesson.title}
             value={lesson.on ? lessonFigure(lesson, lesson.value, units) : 'off'}
-            aside={`${lessonFigure(lesson, lesson.low, units)} to ${lessonFigure(lesson, lesson.high, units)}`}
+            aside={say('{lessonFigure} to {lessonFigure2}', {
+              lessonFigure: lessonFigure(lesson, lesson.low, units),
+              lessonFigure2: lessonFigure(lesson, lesson.high, units),
+            })}
           />
         ))}
       </View>

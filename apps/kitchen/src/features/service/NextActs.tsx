@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type DayPicture, type NextAct, nextActs } from '@kettle-scale/core/shift';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -25,13 +26,13 @@ function actWords({ kind }: NextAct, pieces: number, bread: string): string {
     case 'heat':
       return 'Change the heat';
     case 'take-out':
-      return `Take ${pieces} ${bread} out of the fridge`;
+      return say('Take {pieces, number} {bread} out of the fridge', { pieces, bread });
     case 'weigh':
-      return `Weigh ${pieces} ${bread}`;
+      return say('Weigh {pieces, number} {bread}', { pieces, bread });
     case 'divide':
-      return `Divide ${pieces} ${bread}`;
+      return say('Divide {pieces, number} {bread}', { pieces, bread });
     case 'bake':
-      return `Roll and bake ${pieces} ${bread}`;
+      return say('Roll and bake {pieces, number} {bread}', { pieces, bread });
   }
 }
 
@@ -39,7 +40,9 @@ function actWords({ kind }: NextAct, pieces: number, bread: string): string {
 function whenWords(at: number, nowS: number): string {
   const minutes = Math.round((at - nowS) / S_PER_MIN);
   if (Math.abs(minutes) < 1) return 'now';
-  return minutes > 0 ? `in ${minutes} min` : `${-minutes} min ago`;
+  return minutes > 0
+    ? say('in {minutes, number} min', { minutes })
+    : say('{minutes, number} min ago', { minutes: -minutes });
 }
 
 interface NextActsProps {
@@ -75,14 +78,17 @@ export function NextActs({ now, picture }: NextActsProps) {
             {store ? (
               <Action
                 label="Open"
-                hint={`Open the batch of ${pieces} ${bread?.name ?? ''} in the fridge`}
+                hint={say('Open the batch of {pieces, number} {name} in the fridge', {
+                  pieces,
+                  name: bread?.name ?? '',
+                })}
                 onPress={() => router.push(`/bench/${store.id}`)}
               />
             ) : null}
             {act.kind === 'weigh' && bread ? (
               <Action
                 label="Plan"
-                hint={`Plan ${pieces} ${bread.name ?? bread.id}`}
+                hint={say('Plan {pieces, number} {name}', { pieces, name: bread.name ?? bread.id })}
                 onPress={() =>
                   router.push(`/plan/${bread.id}?by=pieces&pieces=${pieces}&ball=${bread.ballG} g`)
                 }

@@ -1,5 +1,5 @@
+import { say } from '../../reader/say';
 import type { PlannedBatch } from '@kettle-scale/core/shift';
-import { formatMoney } from '@kettle-scale/core/quantity';
 import { useMemo, useState } from 'react';
 import { useKitchen } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
@@ -34,18 +34,34 @@ function changeWords(
     const [first] = [...has].sort((a, b) => a.start - b.start);
     const [firstBefore] = [...had].sort((a, b) => a.start - b.start);
     const by = first && firstBefore ? Math.round((first.start - firstBefore.start) / S_PER_MIN) : 0;
-    if (!first && hadN > 0) words.push(`no more ${name}`);
+    if (!first && hadN > 0) words.push(say('no more {name}', { name }));
     else if (first && hasN !== hadN) {
-      words.push(`${hasN} ${name} instead of ${hadN}, the next at ${clock(first.start)}`);
+      words.push(
+        say('{hasN, number} {name} instead of {hadN, number}, the next at {clock}', {
+          hasN,
+          name,
+          hadN,
+          clock: clock(first.start),
+        }),
+      );
     } else if (first && by !== 0) {
-      words.push(`${name} at ${clock(first.start)}, ${Math.abs(by)} min ${by < 0 ? 'earlier' : 'later'}`);
+      words.push(
+        say('{name} at {clock}, {by, number} min {by2}', {
+          name,
+          clock: clock(first.start),
+          by: Math.abs(by),
+          by2: by < 0 ? 'earlier' : 'later',
+        }),
+      );
     }
   }
   return words.length === 0 ? '' : `${words.join('; ')}.`.replace(/^./, (letter) => letter.toUpperCase());
 }
 
 const savingWords = (saving: number, currency: string | undefined): string =>
-  `Expected to cost ${formatMoney(saving, currency, CENTS)} less in missing, waiting and wasted pieces.`;
+  say('Expected to cost {saving} less in missing, waiting and wasted pieces.', {
+    saving: { money: saving, currency, decimals: CENTS },
+  });
 
 /** A proposal stands this long before another takes its place, so that it can be read; one that was left is not made again for as long, ms. */
 const STANDS_MS = 10 * 60_000;

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type ServiceDay, serviceDaySchema } from '@kettle-scale/core/shift';
 import { useRouter } from 'expo-router';
 import { useRef } from 'react';
@@ -107,7 +108,10 @@ function Breads({ form, day, names }: BreadsProps) {
       {problem('breads') ? <FieldError id="breads-error" message={problem('breads') ?? ''} /> : null}
       {fill.past.length > 0 ? (
         <Check
-          label={`As ${fill.past.length} ${fill.past.length === 1 ? 'service' : 'services'} of this weekday had it`}
+          label={say(
+            'As {length, number} {length, plural, one {service} other {services}} of this weekday had it',
+            { length: fill.past.length },
+          )}
           value={fill.isLearned}
           onChange={fill.learn}
         />
@@ -118,7 +122,7 @@ function Breads({ form, day, names }: BreadsProps) {
           name={names.get(formulaId) ?? formulaId}
           value={String(Math.round(pieces))}
           unit="pieces"
-          aside={`${Math.round(low)} to ${Math.round(high)}`}
+          aside={say('{low, number} to {high, number}', { low: Math.round(low), high: Math.round(high) })}
         />
       ))}
       <Label>

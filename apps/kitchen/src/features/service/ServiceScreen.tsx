@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type DayPicture, inOrder, lineBatches } from '@kettle-scale/core/shift';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -74,7 +75,13 @@ function BatchTable({ now, picture, acts, plannedOf }: BatchesProps) {
             <View style={styles.row}>
               <View style={styles.words}>
                 <Strong>{words}</Strong>
-                <Label>{`${cold === null ? `divided ${at(divided)}` : 'out of the fridge'}, on the plate ${at(bakes)} to ${at(done)}`}</Label>
+                <Label>
+                  {say('{cold}, on the plate {at} to {at2}', {
+                    cold: cold === null ? say('divided {at}', { at: at(divided) }) : 'out of the fridge',
+                    at: at(bakes),
+                    at2: at(done),
+                  })}
+                </Label>
               </View>
               <Figure value={at(start)} size={32} />
               {id ? (
@@ -93,19 +100,19 @@ function BatchTable({ now, picture, acts, plannedOf }: BatchesProps) {
                   {
                     key: 'earlier',
                     label: '−5 min',
-                    hint: `${words} 5 min earlier`,
+                    hint: say('{words} 5 min earlier', { words }),
                     onPress: () => acts.move(id, -STEP_MIN),
                   },
                   {
                     key: 'later',
                     label: '+5 min',
-                    hint: `${words} 5 min later`,
+                    hint: say('{words} 5 min later', { words }),
                     onPress: () => acts.move(id, STEP_MIN),
                   },
                   {
                     key: 'drop',
                     label: 'Remove',
-                    hint: `Remove ${words} from the plan`,
+                    hint: say('Remove {words} from the plan', { words }),
                     onPress: () => acts.drop(id),
                   },
                 ]}
@@ -129,7 +136,11 @@ const bindsWords = (now: ServiceNow, picture: DayPicture, clock: (ms: number) =>
           : 'The mixer';
     return {
       of,
-      words: `${who} has no minute free from ${clock(now.toMs(from))} to ${clock(now.toMs(to))}.`,
+      words: say('{who} has no minute free from {clock} to {clock2}.', {
+        who,
+        clock: clock(now.toMs(from)),
+        clock2: clock(now.toMs(to)),
+      }),
     };
   });
 
@@ -204,14 +215,17 @@ function Service({ now }: { now: ServiceNow }) {
   const undo = acts.last;
   return (
     <Screen
-      eyebrow={`Service ${clock(now.toMs(service.serviceFrom))} to ${clock(now.toMs(service.serviceTo))}`}
+      eyebrow={say('Service {clock} to {clock2}', {
+        clock: clock(now.toMs(service.serviceFrom)),
+        clock2: clock(now.toMs(service.serviceTo)),
+      })}
       title={service.name}
       foot={
         undo ? (
           <Action
             icon="undo"
             label="Undo"
-            hint={`Undo: ${undo.type} ${undo.pieces}`}
+            hint={say('Undo: {type} {pieces, number}', { type: undo.type, pieces: undo.pieces })}
             onPress={() => acts.act({ type: 'void', target: undo.id })}
           />
         ) : null

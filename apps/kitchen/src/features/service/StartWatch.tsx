@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type DayClock, dayClock } from '@kettle-scale/core/quantity';
 import { type ServiceDay, foldAll, isDue, restOfPlan } from '@kettle-scale/core/shift';
 import { usePathname, useRouter } from 'expo-router';
@@ -42,7 +43,9 @@ function useDueStarts({ day, plan, clock, nowS }: PlanNow): DueStart[] {
       .filter(({ start }) => isDue(start, nowS))
       .map(({ id, formulaId, n, start, cold }) => ({
         key: `start/${id}/${start}`,
-        words: cold ? `Take ${n} ${nameOf(formulaId)} out of the fridge` : `Weigh ${n} ${nameOf(formulaId)}`,
+        words: cold
+          ? say('Take {n, number} {nameOf} out of the fridge', { n, nameOf: nameOf(formulaId) })
+          : say('Weigh {n, number} {nameOf}', { n, nameOf: nameOf(formulaId) }),
         href: cold ? (`/bench/${cold.batchId}` as const) : ('/service' as const),
       })),
   ];

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type DayPicture, type StockCurve, lastStart } from '@kettle-scale/core/shift';
 import { Path } from 'react-native-svg';
 import { View } from 'react-native';
@@ -51,7 +52,10 @@ function Picture({ curve: { band, made }, now, name }: { curve: StockCurve; now:
   return (
     <View
       role="img"
-      aria-label={`${name}: ${made.at(-1) ?? 0} made by the end; ${band.low.at(-1) ?? 0} to ${band.high.at(-1) ?? 0} wanted on eight days of ten.`}
+      aria-label={say(
+        '{name}: {at, number} made by the end; {at2, number} to {at3, number} wanted on eight days of ten.',
+        { name, at: made.at(-1) ?? 0, at2: band.low.at(-1) ?? 0, at3: band.high.at(-1) ?? 0 },
+      )}
       onLayout={onLayout}
       style={{ width: '100%', height: HEIGHT_PX }}
     >
@@ -99,13 +103,21 @@ export function StockCurves({ now, picture }: { now: ServiceNow; picture: DayPic
             <Picture curve={one} now={now} name={name} />
             {worst ? (
               <Body tone="plum">
-                {`Around ${clock(now.toMs(worst.at))} somebody goes without on ${Math.round(PERCENT * worst.share)} days of 100.`}
+                {say('Around {clock} somebody goes without on {percent, number} days of 100.', {
+                  clock: clock(now.toMs(worst.at)),
+                  percent: Math.round(PERCENT * worst.share),
+                })}
               </Body>
             ) : (
               <Body tone="sage">Hardly ever short.</Body>
             )}
             {last === null ? null : (
-              <Label>{`Last start still worth it: ${clock(now.toMs(last))}; after it less than half of the smallest batch would be wanted.`}</Label>
+              <Label>
+                {say(
+                  'Last start still worth it: {clock}; after it less than half of the smallest batch would be wanted.',
+                  { clock: clock(now.toMs(last)) },
+                )}
+              </Label>
             )}
           </View>
         );

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BreadStock } from '@kettle-scale/core/shift';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -36,17 +37,37 @@ function BreadRow({ stock, name, acts, onAsk }: BreadRowProps) {
       <View style={styles.head}>
         <View style={styles.words}>
           <Heading>{name}</Heading>
-          <Label>{`${made} made, ${broughtIn > 0 ? `${broughtIn} brought in, ` : ''}${taken} taken`}</Label>
+          <Label>
+            {say('{made, number} made, {broughtIn}{taken, number} taken', {
+              made,
+              broughtIn: broughtIn > 0 ? say('{broughtIn, number} brought in, ', { broughtIn }) : '',
+              taken,
+            })}
+          </Label>
         </View>
         <Figure value={String(ready.length)} unit="ready" size={48} />
       </View>
       {tooOld > 0 ? (
-        <Body tone="plum">{`${tooOld} held too long: do not serve. Local food codes decide.`}</Body>
+        <Body tone="plum">
+          {say('{tooOld, number} held too long: do not serve. Local food codes decide.', { tooOld })}
+        </Body>
       ) : null}
       <ActionRow
         actions={[
-          { key: '1', label: '−1', hint: `Take 1 ${name}`, disabled: ready.length < 1, onPress: take(1) },
-          { key: '5', label: '−5', hint: `Take 5 ${name}`, disabled: ready.length < 5, onPress: take(5) },
+          {
+            key: '1',
+            label: '−1',
+            hint: say('Take 1 {name}', { name }),
+            disabled: ready.length < 1,
+            onPress: take(1),
+          },
+          {
+            key: '5',
+            label: '−5',
+            hint: say('Take 5 {name}', { name }),
+            disabled: ready.length < 5,
+            onPress: take(5),
+          },
         ]}
       />
       <ActionRow
@@ -54,13 +75,13 @@ function BreadRow({ stock, name, acts, onAsk }: BreadRowProps) {
           {
             key: 'count',
             label: 'Count',
-            hint: `Count the tray: ${name}`,
+            hint: say('Count the tray: {name}', { name }),
             onPress: () => onAsk({ of: 'count', formulaId }),
           },
           {
             key: 'throw',
             label: 'Throw out',
-            hint: `Throw out ${name}`,
+            hint: say('Throw out {name}', { name }),
             disabled: ready.length < 1,
             onPress: () => onAsk({ of: 'throw', formulaId }),
           },
@@ -85,7 +106,7 @@ export function TrayTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }) {
     setAsking(null);
     setTyped('');
   };
-  const say = () => {
+  const tell = () => {
     if (!asking) return;
     if (asking.of === 'count') acts.act({ type: 'counted', formulaId: asking.formulaId, pieces });
     else acts.act({ type: 'thrown-out', formulaId: asking.formulaId, pieces, reason });
@@ -108,14 +129,20 @@ export function TrayTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }) {
         onClose={close}
         label={asking?.of === 'throw' ? 'Throw out' : 'Count the tray'}
       >
-        <Heading>{`${asking?.of === 'throw' ? 'Throw out' : 'On the tray'}: ${nameOf(asking?.formulaId ?? '')}`}</Heading>
+        <Heading>
+          {say(asking?.of === 'throw' ? 'Throw out: {name}' : 'On the tray: {name}', {
+            name: nameOf(asking?.formulaId ?? ''),
+          })}
+        </Heading>
         <Figure value={typed || '0'} unit="pieces" size={64} />
         {asking?.of === 'throw' ? <WasteReason value={reason} onChange={setReason} /> : null}
         <Keypad text={typed} onChange={setTyped} />
         <PrimaryAction
-          label={typed === '' || fits ? 'Save' : `Between ${least} and ${most}`}
+          label={
+            typed === '' || fits ? 'Save' : say('Between {least, number} and {most, number}', { least, most })
+          }
           disabled={!fits}
-          onPress={say}
+          onPress={tell}
         />
       </Sheet>
     </Ticket>

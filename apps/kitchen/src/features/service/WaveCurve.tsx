@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { clockText, readClock } from '@kettle-scale/core/quantity';
 
 import { useState } from 'react';
@@ -108,7 +109,7 @@ function Triangle({ one, x, y }: { one: Drawn } & Scales) {
         fontSize={16}
         fill={colours.ink}
       >
-        {`${one.pieces} pieces`}
+        {say('{pieces, number} pieces', { pieces: one.pieces })}
       </SvgText>
     </G>
   );
@@ -123,11 +124,15 @@ export function WaveCurve({ name, waves, from, to, onChange }: WaveCurveProps) {
   const x = scaleLinear([from, to], [EDGE_PX, Math.max(EDGE_PX + 1, width - EDGE_PX)]);
   const y = scaleLinear([0, most], [HEIGHT_PX - FOOT_PX, TOP_PX]);
   const handlers = usePeaks(shown, { x, y }, [held, setHeld], most, onChange);
-  const words = shown.map(({ pieces, peak }) => `${pieces} pieces around ${clockText(peak)}`).join(', ');
+  const words = shown
+    .map(({ pieces, peak }) =>
+      say('{pieces, number} pieces around {clockText}', { pieces, clockText: clockText(peak) }),
+    )
+    .join(', ');
   return (
     <View
       role="img"
-      aria-label={`${name}: ${words}. The fields below say the same.`}
+      aria-label={say('{name}: {words}. The fields below say the same.', { name, words })}
       onLayout={onLayout}
       style={{ width: '100%', height: HEIGHT_PX, touchAction: 'pan-y' } as object}
       {...handlers}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { daysBetween, clockText, readClock, dayClock, type Zone } from '@kettle-scale/core/quantity';
 import {
   type ServiceRecord,
@@ -85,7 +86,7 @@ export function useFill({ text, set }: FillProps, day: string, names: ReadonlyMa
       const idOf = (bread: string) =>
         [...names].find(([id, name]) => id === bread || name.toLowerCase() === bread.toLowerCase())?.[0];
       const unknown = demands.find(({ bread }) => !idOf(bread));
-      if (unknown) return setProblem(`“${unknown.bread}” is no formula of the book.`);
+      if (unknown) return setProblem(say('“{bread}” is no formula of the book.', { bread: unknown.bread }));
       setProblem(null);
       setTold(null);
       return set({

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { ROOT } from '../../api/api';
@@ -84,7 +85,9 @@ export function BackupTicket() {
       ) : null}
       {restore.error ? <FieldError id="restore-error" message={restore.error.message} /> : null}
       <View role="status">
-        {restore.isSuccess ? <Strong tone="sage">{`Restored: ${counted(restore.data)}.`}</Strong> : null}
+        {restore.isSuccess ? (
+          <Strong tone="sage">{say('Restored: {counted}.', { counted: counted(restore.data) })}</Strong>
+        ) : null}
       </View>
     </Ticket>
   );

@@ -1,7 +1,7 @@
 import { Segments } from '../../ui/input/Segments';
 import { Ticket } from '../../ui/layout/Ticket';
 import { useHearsHere } from '../../ui/listen';
-import { usePreferences } from '../../ui/preferences';
+import { usePreferences } from '../../reader/preferences';
 import { Heading, Label } from '../../ui/type';
 import { canSpeak } from '../../ui/voice';
 

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { DeviceKind, Reading } from '@kettle-scale/core/device';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
@@ -71,7 +72,10 @@ export function InstrumentsTicket() {
       if (wasNotChosen(error)) return;
       const why = error instanceof Error ? error.message : String(error);
       setProblem(
-        `${what} could not be connected (${why}). Check that it is on, near, and not in use elsewhere.`,
+        say('{what} could not be connected ({why}). Check that it is on, near, and not in use elsewhere.', {
+          what,
+          why,
+        }),
       );
     });
   };

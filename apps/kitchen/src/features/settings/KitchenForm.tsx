@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { DEFAULT_KITCHEN, type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
 import { SCALE_STEPS_G } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
@@ -87,7 +88,12 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   return (
     <Ticket>
       <Heading>The kitchen</Heading>
-      <Body tone="soot">{`Plans start from these; a running batch keeps what it began with. Scales show ${SCALE_STEPS_G[0]} to ${SCALE_STEPS_G.at(-1)} g in steps of 1, 2 or 5.`}</Body>
+      <Body tone="soot">
+        {say(
+          'Plans start from these; a running batch keeps what it began with. Scales show {least, number} to {most, number} g in steps of 1, 2 or 5.',
+          { least: Math.min(...SCALE_STEPS_G), most: Math.max(...SCALE_STEPS_G) },
+        )}
+      </Body>
       {measured ? null : (
         <Strong>Losses and scales are starting figures: nobody has set them for this kitchen.</Strong>
       )}

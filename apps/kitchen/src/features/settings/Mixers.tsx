@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import {
   DEFAULT_COLD_LIMIT_H,
@@ -121,7 +122,15 @@ export function Mixers({ kitchen }: { kitchen: Kitchen }) {
       {mixers.map((mixer) => (
         <Action
           key={mixer.id}
-          label={`${mixer.name}: ${format.bulkFigure(mixer.minG).value} to ${format.bulk(mixer.maxG)}${mixer.by === 'machine' ? `, +${Number(format.read(mixer.warmCPerMin, 'K/min').toFixed(2))} ${format.unitOf('K/min')}` : ''}`}
+          label={say('{name}: {value} to {bulk}{by}', {
+            name: mixer.name,
+            value: format.bulkFigure(mixer.minG).value,
+            bulk: format.bulk(mixer.maxG),
+            by:
+              mixer.by === 'machine'
+                ? `, +${Number(format.read(mixer.warmCPerMin, 'K/min').toFixed(2))} ${format.unitOf('K/min')}`
+                : '',
+          })}
           onPress={() => setOpen(asText(mixer))}
         />
       ))}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { KitchenAccess, PairingCode, Phone, Role } from '@kettle-scale/core/phone';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -39,13 +40,13 @@ function PairedPhone({ phone, own }: { phone: Phone; own: boolean }) {
   return (
     <View style={styles.phone} role="group" aria-label={phone.name}>
       <TicketRule />
-      <Strong>{own ? `${phone.name} (this phone)` : phone.name}</Strong>
-      <Label>{`Last seen ${when(Date.parse(phone.lastSeenAt), now)}`}</Label>
+      <Strong>{own ? say('{name} (this phone)', { name: phone.name }) : phone.name}</Strong>
+      <Label>{say('Last seen {when}', { when: when(Date.parse(phone.lastSeenAt), now) })}</Label>
       {phone.role === 'device' ? (
         <Label>{MAY.device}</Label>
       ) : (
         <Segments
-          label={`What ${phone.name} may do`}
+          label={say('What {name} may do', { name: phone.name })}
           value={phone.role}
           options={ROLE_OPTIONS}
           onChange={(role) => change.mutate({ ...phone, role })}
@@ -65,11 +66,18 @@ function ShownCode({ code }: { code: PairingCode }) {
   const clock = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
   return (
     <View style={styles.code}>
-      <Figure value={code.code} size={44} label={`Code ${[...code.code].join(' ')}`} />
-      <Body>{`Good for one phone, ${clock} min more. ${MAY[code.role]}`}</Body>
+      <Figure
+        value={code.code}
+        size={44}
+        label={say('Code {join}', { join: { list: [...code.code], glue: ' ' } })}
+      />
+      <Body>{say('Good for one phone, {clock} min more. {may}', { clock, may: MAY[code.role] })}</Body>
       {code.address && code.squares ? (
         <>
-          <ScanCode squares={code.squares} label={`Code to scan: opens ${code.address}`} />
+          <ScanCode
+            squares={code.squares}
+            label={say('Code to scan: opens {address}', { address: code.address })}
+          />
           <Label>{code.address}</Label>
         </>
       ) : null}
@@ -97,10 +105,14 @@ function PairAPhone() {
 function Reached({ network }: { network: NonNullable<KitchenAccess['network']> }) {
   return (
     <>
-      <Body>{`Phones open ${network.addresses.join(' or ')}.`}</Body>
+      <Body>{say('Phones open {addresses}.', { addresses: { list: network.addresses, as: 'or' } })}</Body>
       {network.trust ? (
         <>
-          <Body>{`On each, first ${network.trust.address} tells how to trust this kitchen. The fingerprint there must be:`}</Body>
+          <Body>
+            {say('On each, first {address} tells how to trust this kitchen. The fingerprint there must be:', {
+              address: network.trust.address,
+            })}
+          </Body>
           <Label>{network.trust.fingerprint}</Label>
         </>
       ) : null}
@@ -117,7 +129,7 @@ export function PhonesTicket() {
   return (
     <Ticket>
       <Heading>Phones</Heading>
-      {phone ? <Body>{`This phone is ${phone.name}. ${MAY[role]}`}</Body> : null}
+      {phone ? <Body>{say('This phone is {name}. {may}', { name: phone.name, may: MAY[role] })}</Body> : null}
       {network ? <Reached network={network} /> : null}
       {network ? null : (
         <Body>

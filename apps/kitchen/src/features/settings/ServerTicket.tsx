@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useHealth } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
@@ -36,7 +37,9 @@ export function ServerTicket() {
             />
           ) : null}
           {data.backup?.problem ? (
-            <Strong tone="plum">{`The last backup failed: ${data.backup.problem}`}</Strong>
+            <Strong tone="plum">
+              {say('The last backup failed: {problem}', { problem: data.backup.problem })}
+            </Strong>
           ) : null}
           {data.demo ? (
             <Body tone="soot">This is the demo: its kitchen, its readings and its history are made up.</Body>

@@ -10,7 +10,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { appIsAt, keepApp } from '../../live/appUpdates';
 import { followNews } from '../../live/news';
 import { prefetchBook, queryClient } from '../../api/queries';
-import { useThemeName } from '../../ui/preferences';
+import { useThemeName } from '../../reader/preferences';
 import { ThemeScope, useColours } from '../../ui/theme';
 import { useWide } from '../../ui/layout/useWide';
 import { AlarmWatch } from './AlarmWatch';

@@ -1,5 +1,6 @@
 import { Link, usePathname } from 'expo-router';
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../../ui/Text';
 import { Surface } from 'react-native-paper';
 import { Icon, type IconName } from '../../ui/Icon';
 import { useColours } from '../../ui/theme';

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type HeldBread, heldBread, holdState } from '@kettle-scale/core/log';
 import { addDays, formatSpan } from '@kettle-scale/core/quantity';
 import { type ComponentProps, type ComponentType, useState } from 'react';
@@ -49,7 +50,11 @@ export function HeldTicket({ nowMs, Sheet }: { nowMs: number; Sheet: ComponentTy
           const name = `${bread.pieces} ${formulaName}, ${bread.how}`;
           return (
             <Press key={`${id}/${bread.how}/${bread.madeMs}`} role="button" onPress={() => setAsked(one)}>
-              <Leader name={name} value={stands === 'over' ? `over ${left}` : left} tone={TONE[stands]} />
+              <Leader
+                name={name}
+                value={stands === 'over' ? say('over {left}', { left }) : left}
+                tone={TONE[stands]}
+              />
             </Press>
           );
         })}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { dayClock } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useFormulas, useService } from '../../api/queries';
@@ -40,7 +41,13 @@ export function ServiceTicket({ nowMs }: { nowMs: number }) {
   );
   return (
     <Ticket>
-      <Label>{`Service ${clock(toMs(service.serviceFrom))} to ${clock(toMs(service.serviceTo))}, about ${Math.round(pieces)} pieces`}</Label>
+      <Label>
+        {say('Service {clock} to {clock2}, about {pieces, number} pieces', {
+          clock: clock(toMs(service.serviceFrom)),
+          clock2: clock(toMs(service.serviceTo)),
+          pieces: Math.round(pieces),
+        })}
+      </Label>
       <Heading>{service.name}</Heading>
       {coming.slice(0, TOLD).map(({ id, formulaId, n, start, cold }) => (
         <Leader

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import type { LotState } from '@kettle-scale/core/flourLot';
 import type { SavedPlan } from '@kettle-scale/core/plan';
@@ -54,7 +55,12 @@ function BoardTicket({ row: { batch, state, seconds } }: { row: BoardRow }) {
       <Ticket>
         <View style={styles.row}>
           <View style={styles.words}>
-            <Label>{`${record.piecesPlanned} pieces, begun ${days.clock(Date.parse(batch.startedAt))}`}</Label>
+            <Label>
+              {say('{piecesPlanned, number} pieces, begun {clock}', {
+                piecesPlanned: record.piecesPlanned,
+                clock: days.clock(Date.parse(batch.startedAt)),
+              })}
+            </Label>
             <Heading>{batch.formulaName}</Heading>
             <Strong tone={tone}>{record.nowTitle ?? ''}</Strong>
           </View>
@@ -88,7 +94,9 @@ function StockTicket({ lots, nowMs }: { lots: readonly LotState[]; nowMs: number
               name={lot.name}
               {...format.bulkFigure(lot.leftG)}
               tone={soon(lot) ? 'plum' : 'ink'}
-              {...(soon(lot) && lot.runsOutOn ? { aside: `to ${lot.runsOutOn.slice(5)}` } : {})}
+              {...(soon(lot) && lot.runsOutOn
+                ? { aside: say('to {runsOutOn}', { runsOutOn: lot.runsOutOn.slice(5) }) }
+                : {})}
             />
           ))}
         </View>
@@ -156,7 +164,11 @@ export function ShiftScreen({ readyBoard, HeldSheet }: ShiftProps) {
   const headline =
     board.length === 0
       ? 'Shift'
-      : `${board.length} ${board.length === 1 ? 'batch' : 'batches'}, ${pieces} pieces${late > 0 ? `, ${late} late` : ''}`;
+      : say('{length, number} {length, plural, one {batch} other {batches}}, {pieces, number} pieces{late}', {
+          length: board.length,
+          pieces,
+          late: late > 0 ? say(', {late, number} late', { late }) : '',
+        });
 
   const goingOn = board.map(({ batch }) => batch).filter(goesOn);
   const main = running.data ? (
@@ -192,7 +204,13 @@ export function ShiftScreen({ readyBoard, HeldSheet }: ShiftProps) {
     <Screen
       eyebrow={days.write(nowMs, 'heading')}
       title={headline}
-      aside={<Figure value={days.clock(nowMs)} size={36} label={`It is ${days.clock(nowMs)}`} />}
+      aside={
+        <Figure
+          value={days.clock(nowMs)}
+          size={36}
+          label={say('It is {clock}', { clock: days.clock(nowMs) })}
+        />
+      }
     >
       {wide ? (
         <View style={styles.panes}>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import type { StepKind } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
@@ -68,7 +69,10 @@ function BatchRow({ batch, bars, y, x }: BatchRowProps) {
   return (
     <>
       <SvgText x={2} y={y + NAME_PX} fill={colours.ink} fontFamily={FONT.figure} fontSize={NAME_PX}>
-        {`${batch.formulaName}, ${batch.record.piecesPlanned} pieces`}
+        {say('{formulaName}, {piecesPlanned, number} pieces', {
+          formulaName: batch.formulaName,
+          piecesPlanned: batch.record.piecesPlanned,
+        })}
       </SvgText>
       {bars.map((bar, index) => (
         <Rect
@@ -116,11 +120,16 @@ export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[];
   const words = rows
     .map(
       ({ batch, bars }) =>
-        `${batch.formulaName}: ${bars.map(({ title, endMs }) => `${title.toLowerCase()} to ${clock(endMs)}`).join(', ')}`,
+        `${batch.formulaName}: ${bars.map(({ title, endMs }) => `${say(title).toLowerCase()} to ${clock(endMs)}`).join(', ')}`,
     )
     .join('. ');
   return (
-    <View role="img" aria-label={`Timeline. ${words}`} onLayout={onLayout} style={{ width: '100%', height }}>
+    <View
+      role="img"
+      aria-label={say('Timeline. {words}', { words })}
+      onLayout={onLayout}
+      style={{ width: '100%', height }}
+    >
       {width > 0 ? (
         <Svg width={width} height={height}>
           <ClockRules {...{ ticks, x, height }} format={clock} head={HEAD} />

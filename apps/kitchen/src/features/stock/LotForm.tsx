@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Day } from '@kettle-scale/core/quantity';
 import { type FlourLot, type LotState, countedKgField, flourLotSchema } from '@kettle-scale/core/flourLot';
 import { freeId, slugOf } from '@kettle-scale/core/formula';
@@ -79,7 +80,7 @@ export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) 
   const keep = submit((received) => save.mutate(received, { onSuccess: onDone }));
   return (
     <>
-      <Heading>{lot ? `Correct ${lot.name}` : 'Receive a lot'}</Heading>
+      <Heading>{lot ? say('Correct {name}', { name: lot.name }) : 'Receive a lot'}</Heading>
       <WordField
         name="lot-name"
         label="What you call it"
@@ -135,7 +136,7 @@ export function CountForm({ lot, onSave, onDone }: CountFormProps) {
   const checked = countedKgField.safeParse(numberTyped(text));
   return (
     <>
-      <Heading>{`Count ${lot.name}`}</Heading>
+      <Heading>{say('Count {name}', { name: lot.name })}</Heading>
       <Body tone="soot">Weigh or count what is there now. From here on batches are taken off this.</Body>
       <FigureField
         labelled

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type LotOffset, offsetReach, type LotUse } from '@kettle-scale/core/flourLot';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
@@ -25,8 +26,19 @@ export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: reado
   const x = (points: number) => ((points + edge) / (2 * edge)) * (width - 2 * DOT) + DOT;
   const words =
     batches === 0
-      ? `Not judged yet: taken for ${signed(meanPoints)} points, give or take ${reach.toFixed(1)}`
-      : `Drinks ${signed(meanPoints)} points more than its moisture says (${signed(meanPoints - reach)} to ${signed(meanPoints + reach)}), from ${batches} ${batches === 1 ? 'batch' : 'batches'}`;
+      ? say('Not judged yet: taken for {signed} points, give or take {reach}', {
+          signed: signed(meanPoints),
+          reach: reach.toFixed(1),
+        })
+      : say(
+          'Drinks {signed} points more than its moisture says ({signed2} to {signed3}), from {batches, number} {batches, plural, one {batch} other {batches}}',
+          {
+            signed: signed(meanPoints),
+            signed2: signed(meanPoints - reach),
+            signed3: signed(meanPoints + reach),
+            batches,
+          },
+        );
   return (
     <View>
       <View role="img" aria-label={words} onLayout={onLayout} style={{ width: '100%', height: HEIGHT }}>
@@ -71,7 +83,7 @@ export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: reado
                 fontFamily={FONT.text}
                 fontSize={TEXT_PX}
               >
-                {points === 0 ? 'as the formula' : `${signed(points)} points`}
+                {points === 0 ? 'as the formula' : say('{signed} points', { signed: signed(points) })}
               </SvgText>
             ))}
           </Svg>

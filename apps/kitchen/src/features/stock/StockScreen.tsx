@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { formatDay } from '@kettle-scale/core/quantity';
 import type { FlourLot, LotState } from '@kettle-scale/core/flourLot';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
@@ -40,13 +41,21 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
   return (
     <Ticket>
       <View>
-        <Label>{`${flour}, came ${formatDay(lot.receivedOn, 'weekday')}, ${lot.storage === 'open' ? 'open bin' : 'closed bags'}`}</Label>
+        <Label>
+          {say('{flour}, came {receivedOn}, {storage}', {
+            flour,
+            receivedOn: { day: lot.receivedOn, style: 'weekday' },
+            storage: lot.storage === 'open' ? 'open bin' : 'closed bags',
+          })}
+        </Label>
         <Heading>{lot.name}</Heading>
       </View>
       <View>
-        <Leader name="Left" {...left} aside={`of ${format.bulk(lot.boughtG)}`} />
+        <Leader name="Left" {...left} aside={say('of {bulk}', { bulk: format.bulk(lot.boughtG) })} />
         <Leader name="Runs out" value={runsOutOn ? formatDay(runsOutOn, 'weekday') : '–'} />
-        {perDayG === null ? null : <Label>{`At ${format.bulk(perDayG)} a day, as in the last week.`}</Label>}
+        {perDayG === null ? null : (
+          <Label>{say('At {bulk} a day, as in the last week.', { bulk: format.bulk(perDayG) })}</Label>
+        )}
       </View>
       <OffsetPicture offset={lot.offset} uses={uses} />
       <View>
@@ -58,7 +67,10 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
             aside={
               use.points === null
                 ? 'not judged'
-                : `${use.points >= 0 ? '+' : '−'}${Math.abs(use.points).toFixed(1)} pt`
+                : say('{points}{points2} pt', {
+                    points: use.points >= 0 ? '+' : '−',
+                    points2: Math.abs(use.points).toFixed(1),
+                  })
             }
           />
         ))}

@@ -14,6 +14,7 @@ import { type CupAsked } from '../../shared/WeighOnceSheet';
 import { Ask, WhySheet } from '../../ui/layout/Why';
 import { AskAgain, UnknownLine, WrittenLine, questionId } from './WrittenLine';
 import { type Reading } from './useReading';
+import { say } from '../../reader/say';
 
 const COLUMN_PX = 520;
 const TICKET_PADDING = 2 * SPACE.m;
@@ -56,7 +57,7 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
       {warnings.length > 0 ? (
         <View role="status">
           {warnings.map((words) => (
-            <Body key={words} tone="plum">
+            <Body key={say(words)} tone="plum">
               {words}
             </Body>
           ))}
@@ -80,7 +81,7 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
           key={index}
           id={questionId(key)}
           text={words}
-          ask={ask}
+          ask={say(ask)}
           onOther={() => onOther(key)}
           onLeave={() => answer(key, 'leave-out')}
         />

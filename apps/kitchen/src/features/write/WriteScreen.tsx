@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
@@ -59,7 +60,9 @@ function Writer({ foods, kitchen, taken }: LoadedProps) {
             {ready ? <Action label="Edit first" icon="edit" onPress={work} /> : null}
             {open > 0 ? (
               <PrimaryAction
-                label={open === 1 ? 'To the last question' : `Next of ${open} questions`}
+                label={
+                  open === 1 ? 'To the last question' : say('Next of {open, number} questions', { open })
+                }
                 onPress={() => toFirstQuestion(list)}
               />
             ) : (

@@ -1,4 +1,4 @@
-import { formatPercent } from '@kettle-scale/core/quantity';
+import { say } from '../../reader/say';
 import { type Question, type ReadLine, answersOf } from '@kettle-scale/core/writing';
 import { StyleSheet, View } from 'react-native';
 import { useWriting } from '../../drafts/writing';
@@ -9,6 +9,7 @@ import { SPACE } from '../../ui/tokens';
 import { Body, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import type { CupAsked } from '../../shared/WeighOnceSheet';
+import type { Words } from '@kettle-scale/core/message';
 
 interface WrittenLineProps {
   line: ReadLine;
@@ -36,13 +37,22 @@ export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: Writte
   const figure = shownG ? format.massFigure(shownG, stepFor(shownG)) : { value: '?', unit: '' };
   const spread = mass && mass.high > mass.low * 1.005;
   const facts = [
-    ...(onBread ? [`${onBread.when}, not in the dough`] : []),
+    ...(onBread ? [say('{when}, not in the dough', { when: onBread.when })] : []),
     ...(spread
-      ? [`${format.mass(mass.low, stepFor(mass.low))} to ${format.mass(mass.high, stepFor(mass.high))}`]
+      ? [
+          say('{mass} to {mass2}', {
+            mass: format.mass(mass.low, stepFor(mass.low)),
+            mass2: format.mass(mass.high, stepFor(mass.high)),
+          }),
+        ]
       : []),
-    ...(mass && flourG ? [`${formatPercent(mass.typical / flourG, 1)} of flour`] : []),
-    ...(line.tempC === null ? [] : [`at ${format.temp(line.tempC)}`]),
-    ...(line.holdBack > 0 && mass ? [`keep back ${format.mass(mass.typical * line.holdBack)}`] : []),
+    ...(mass && flourG
+      ? [say('{typical} of flour', { typical: { share: mass.typical / flourG, decimals: 1 } })]
+      : []),
+    ...(line.tempC === null ? [] : [say('at {temp}', { temp: format.temp(line.tempC) })]),
+    ...(line.holdBack > 0 && mass
+      ? [say('keep back {mass}', { mass: format.mass(mass.typical * line.holdBack) })]
+      : []),
     ...(line.note ? [line.note] : []),
   ];
   const weighable =
@@ -72,7 +82,7 @@ export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: Writte
         <Action
           icon="bench"
           label="Weigh it once"
-          hint={`Weigh ${food.name} once`}
+          hint={say('Weigh {name} once', { name: food.name })}
           onPress={() => onWeigh({ food, fill })}
         />
       ) : null}
@@ -88,7 +98,7 @@ export function AskAgain({ text }: { text: string }) {
   return (
     <Action
       label="Ask this line again"
-      hint={`Ask this line again: ${text}`}
+      hint={say('Ask this line again: {text}', { text })}
       onPress={() => askAgain(given)}
     />
   );
@@ -104,13 +114,13 @@ interface OpenQuestionProps {
 const OTHER = '*';
 
 function OpenQuestion({ question: { key, kind, ask, answers }, onAnswer, onOther }: OpenQuestionProps) {
-  const options = answers.map(({ id, words }): readonly [string, string] => [id, words]);
+  const options = answers.map(({ id, words }): readonly [string, Words] => [id, words]);
   return (
     <View nativeID={questionId(key)} style={styles.question}>
       <Strong tone="ember">{ask}</Strong>
       <Choices
         quiet
-        label={ask}
+        label={say(ask)}
         value={null}
         options={kind === 'ingredient' ? [...options, [OTHER, 'something else']] : options}
         onChange={(id) => (id === OTHER ? onOther(key) : onAnswer(key, id))}
@@ -138,8 +148,12 @@ export function UnknownLine({ id, text, ask, onOther, onLeave }: UnknownLineProp
       <View nativeID={id}>
         <Strong tone="ember">{ask}</Strong>
       </View>
-      <Action label="Choose an ingredient" hint={`${ask} Choose an ingredient`} onPress={onOther} />
-      <Action label="Leave it out" hint={`Leave out ${text}`} onPress={onLeave} />
+      <Action
+        label="Choose an ingredient"
+        hint={say('{ask} Choose an ingredient', { ask })}
+        onPress={onOther}
+      />
+      <Action label="Leave it out" hint={say('Leave out {text}', { text })} onPress={onLeave} />
     </Ticket>
   );
 }

@@ -9,6 +9,7 @@ import { useSaveFormula } from '../../api/queries';
 import { useWriting } from '../../drafts/writing';
 import { numberTyped } from '../../ui/input/FigureField';
 import { type Reading } from './useReading';
+import { say } from '../../reader/say';
 
 const REASON = 'Written down';
 const piecesField = countField('Pieces', { min: 1, max: 20_000 });
@@ -34,7 +35,7 @@ export function useKeepList({ list, kitchen, taken }: KeepListOptions) {
       return listFormula({ ...list, pieces: makes }, { name: called || 'New formula', taken, text, kitchen });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      setProblem(error.problems[0]?.message);
+      setProblem(say(error.problems[0]?.message ?? ''));
       return null;
     }
   };

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Rect } from 'react-native-svg';
@@ -30,7 +31,7 @@ export function BallStrip({ ballsG, targetG, toleranceG }: Props) {
   return (
     <View
       role="img"
-      aria-label={ballsG.length > 0 ? `Balls: ${words}` : 'No ball weighed yet'}
+      aria-label={ballsG.length > 0 ? say('Balls: {words}', { words }) : 'No ball weighed yet'}
       onLayout={onLayout}
       style={{ width: '100%', height: HEIGHT }}
     >

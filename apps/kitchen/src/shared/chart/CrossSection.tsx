@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BakeMoment, BakeSeries } from '@kettle-scale/core/bake';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useState } from 'react';
@@ -101,11 +102,25 @@ function Slice({ moment, edgesMm, width }: SliceProps) {
         fontSize={TEXT_PX + 1}
         fill="#F6EEDF"
       >
-        {`plate ${format.temp(moment.plateC)}, face on it ${format.temp(moment.faceC[below])}`}
+        {say('plate {temp}, face on it {temp2}', {
+          temp: format.temp(moment.plateC),
+          temp2: format.temp(moment.faceC[below]),
+        })}
       </SvgText>
-      {label(`face above ${format.temp(moment.faceC[above])}`, 4, GAP_PX - 8)}
-      {label(`water left ${moment.moisture.toFixed(0)} %`, width - 4, GAP_PX - 8, 'end')}
-      {label(`middle ${format.temp(moment.middleC)}`, 8, GAP_PX + BREAD_PX / 2 + 6, 'start', INK_ON_DOUGH)}
+      {label(say('face above {temp}', { temp: format.temp(moment.faceC[above]) }), 4, GAP_PX - 8)}
+      {label(
+        say('water left {moisture} %', { moisture: moment.moisture.toFixed(0) }),
+        width - 4,
+        GAP_PX - 8,
+        'end',
+      )}
+      {label(
+        say('middle {temp}', { temp: format.temp(moment.middleC) }),
+        8,
+        GAP_PX + BREAD_PX / 2 + 6,
+        'start',
+        INK_ON_DOUGH,
+      )}
     </Svg>
   );
 }
@@ -137,17 +152,30 @@ export function CrossSection({ series }: { series: BakeSeries }) {
   if (!moment) return null;
   const thickness = edgesMm.at(-1) ?? 1;
   const [below, above] = facesOf(moment);
-  const words = `After ${moment.timeS.toFixed(0)} s: plate ${format.temp(moment.plateC)}, face below ${format.temp(moment.faceC[below])}, middle ${format.temp(moment.middleC)}, face above ${format.temp(moment.faceC[above])}, water left ${moment.moisture.toFixed(0)} %`;
+  const words = say(
+    'After {time} s: plate {temp}, face below {temp2}, middle {temp3}, face above {temp4}, water left {moisture} %',
+    {
+      time: moment.timeS.toFixed(0),
+      temp: format.temp(moment.plateC),
+      temp2: format.temp(moment.faceC[below]),
+      temp3: format.temp(moment.middleC),
+      temp4: format.temp(moment.faceC[above]),
+      moisture: moment.moisture.toFixed(0),
+    },
+  );
   return (
     <View style={styles.stack}>
       <View onLayout={onLayout} role="img" aria-label={words}>
         {width > 0 ? <Slice {...{ moment, edgesMm, width }} /> : null}
       </View>
       <Label>
-        {`Cut through ${format.length(thickness)} of bread, drawn ${Math.round(BREAD_PX / (thickness * 3.8))} times as thick. Left heat, right water; brown in the middle is dry crust.`}
+        {say(
+          'Cut through {length} of bread, drawn {breadPx, number} times as thick. Left heat, right water; brown in the middle is dry crust.',
+          { length: format.length(thickness), breadPx: Math.round(BREAD_PX / (thickness * 3.8)) },
+        )}
       </Label>
       <RangeField
-        label={`Side ${moment.stage + 1}`}
+        label={say('Side {stage, number}', { stage: moment.stage + 1 })}
         figure={{ value: at.toFixed(1), unit: 's' }}
         {...{ value: at, min: 0, max: Number(endS.toFixed(1)), step: 0.1 }}
         onChange={(s) => {

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { HydrationSpread } from '@kettle-scale/core/formula';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { scaleLinear } from 'd3-scale';
@@ -40,7 +41,10 @@ function SpreadWords({
       {first ? (
         <Body>
           <Strong>{first.food.name}</Strong>
-          {` measured by volume or piece makes most of the spread. At worst the dough is between ${formatPercent(worst.low)} and ${formatPercent(worst.high)}.`}
+          {say(
+            ' measured by volume or piece makes most of the spread. At worst the dough is between {low} and {high}.',
+            { low: { share: worst.low }, high: { share: worst.high } },
+          )}
         </Body>
       ) : (
         <Label>Every line that matters is weighed: there is nothing to be off.</Label>
@@ -87,7 +91,10 @@ export default function HydrationChart({ spread, width }: { spread: HydrationSpr
     <View>
       <View
         role="img"
-        aria-label={`Hydration ${spreadText(spread)}${first ? `, mostly because of the ${first.food.name.toLowerCase()}` : ''}`}
+        aria-label={say('Hydration {spreadText}{first}', {
+          spreadText: spreadText(spread),
+          first: first ? say(', mostly because of the {name}', { name: { lower: first.food.name } }) : '',
+        })}
       >
         <Svg width={width} height={height}>
           <Rect
@@ -115,7 +122,10 @@ export default function HydrationChart({ spread, width }: { spread: HydrationSpr
             return (
               <G key={id}>
                 <SvgText x={2} y={y} fontFamily={FONT.text} fontSize={14} fill={colours.ink}>
-                  {`${food.name}: ${Math.round(share * 100)} % of it`}
+                  {say('{name}: {share, number} % of it', {
+                    name: food.name,
+                    share: Math.round(share * 100),
+                  })}
                 </SvgText>
                 {bar(id, y + 5, low, high, 10, colours.maize)}
               </G>

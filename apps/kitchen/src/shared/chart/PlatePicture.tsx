@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { HotSpots, Place } from '@kettle-scale/core/bake';
 import type { Griddle } from '@kettle-scale/core/kitchen';
 import { scaleLinear } from 'd3-scale';
@@ -103,7 +104,19 @@ export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictur
   const colour = scaleLinear<string>()
     .domain([(spots?.coldestC ?? 0) - 1, spots?.meanC ?? 0, (spots?.hottestC ?? 0) + 1])
     .range(['#2F4A57', IRON, '#8A3A17']);
-  const words = `${griddle.name}, ${format.length(widthMm)} by ${format.length(depthMm)}: ${places.length} pieces of ${format.length(diameterMm)}${spots ? `; readings from ${format.temp(spots.coldestC)} to ${format.temp(spots.hottestC)}` : ''}`;
+  const words = say('{name}, {length} by {length2}: {length3, number} pieces of {length4}{spots}', {
+    name: griddle.name,
+    length: format.length(widthMm),
+    length2: format.length(depthMm),
+    length3: places.length,
+    length4: format.length(diameterMm),
+    spots: spots
+      ? say('; readings from {temp} to {temp2}', {
+          temp: format.temp(spots.coldestC),
+          temp2: format.temp(spots.hottestC),
+        })
+      : '',
+  });
   return (
     <View onLayout={onLayout} role="img" aria-label={words}>
       {width > 0 ? (

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { BakeWindow } from '@kettle-scale/core/bake';
 import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
@@ -48,7 +49,17 @@ export function WindowPicture({ window, here, kinds }: WindowPictureProps) {
     <View
       onLayout={onLayout}
       role="img"
-      aria-label={`Heat from ${format.temp(heatsC[0] ?? 0)} to ${format.temp(heatsC.at(-1) ?? 0)} against thickness: good bread on ${goodShare} % of the picture. You are at ${format.temp(here.plateC)} and ${format.thickness(here.thicknessMm)}: ${wordsAt(window, here, kinds)}.`}
+      aria-label={say(
+        'Heat from {temp} to {temp2} against thickness: good bread on {goodShare, number} % of the picture. You are at {temp3} and {thickness}: {wordsAt}.',
+        {
+          temp: format.temp(heatsC[0] ?? 0),
+          temp2: format.temp(heatsC.at(-1) ?? 0),
+          goodShare,
+          temp3: format.temp(here.plateC),
+          thickness: format.thickness(here.thicknessMm),
+          wordsAt: wordsAt(window, here, kinds),
+        },
+      )}
     >
       {width > 0 ? (
         <Svg width={width} height={height}>
@@ -99,7 +110,7 @@ function Axes({ x, y, width, height }: { x: Scale; y: Scale; width: number; heig
         scale={heat}
         ticks={heat.ticks(X_TICKS)}
         label={{
-          words: `plate, ${format.unitOf('°C')}`,
+          words: say('plate, {unitOf}', { unitOf: format.unitOf('°C') }),
           x: width - MARGIN.right,
           y: height - 6,
           end: true,
@@ -110,7 +121,7 @@ function Axes({ x, y, width, height }: { x: Scale; y: Scale; width: number; heig
         side="left"
         scale={thickness}
         ticks={thickness.ticks(X_TICKS)}
-        label={{ words: `thickness, ${format.unitOf('mm')}`, x: 4, y: height - 6 }}
+        label={{ words: say('thickness, {unitOf}', { unitOf: format.unitOf('mm') }), x: 4, y: height - 6 }}
         at={MARGIN.left}
       />
     </G>

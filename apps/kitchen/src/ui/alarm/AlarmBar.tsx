@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
 import { Press } from '../input/Press';
 import { Icon } from '../Icon';
@@ -65,7 +66,7 @@ export function AlarmBar({ words, act = 'Quiet', onAct, onQuiet }: AlarmBarProps
           </Press>
         </View>
         {onQuiet ? (
-          <Press role="button" aria-label={`Quiet: ${words}`} onPress={onQuiet}>
+          <Press role="button" aria-label={say('Quiet: {words}', { words })} onPress={onQuiet}>
             <View style={[styles.quiet, { borderColor: colours.ink }]}>
               <Strong tone="onMaize">Quiet</Strong>
             </View>

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { usePreferences } from '../preferences';
+import { usePreferences } from '../../reader/preferences';
 import { ring } from './alarm';
 
 const REMEMBERED = 100;

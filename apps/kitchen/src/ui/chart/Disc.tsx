@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { useColours } from '../theme';
@@ -45,7 +46,7 @@ export function Disc({ diameterMm, px, scaleMm, dimension, freckled = true }: Di
   const cy = r + 1;
   const y = r * 2 + 14;
   return (
-    <View role="img" aria-label={`Disc of ${format.length(diameterMm)}`}>
+    <View role="img" aria-label={say('Disc of {length}', { length: format.length(diameterMm) })}>
       <Svg width={px} height={height}>
         <Circle cx={cx} cy={cy} r={r} fill={colours.dough} stroke={colours.ink} strokeWidth={1.5} />
         {freckled ? <Path d={frecklesPath(cx, cy, r)} fill={colours.crust} opacity={0.75} /> : null}

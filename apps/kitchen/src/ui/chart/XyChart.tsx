@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { type ReactNode, useState } from 'react';
@@ -216,7 +217,10 @@ export function XyChart(props: ChartProps) {
     <View>
       <View
         role="img"
-        aria-label={`${label}. ${points.length} points; left and right walk over them.`}
+        aria-label={say('{label}. {length, number} points; left and right walk over them.', {
+          label,
+          length: points.length,
+        })}
         tabIndex={0}
         onLayout={onLayout}
         style={[styles.box, { height }]}

@@ -1,4 +1,6 @@
-import { StyleSheet, Text, View } from 'react-native';
+import type { Words } from '@kettle-scale/core/message';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../Text';
 import { Press } from './Press';
 import { Icon } from '../Icon';
 import { RadioGroup } from './RadioGroup';
@@ -11,7 +13,7 @@ interface ChoicesProps<T extends string> {
   /** Only said, where the question stands above already. */
   quiet?: boolean;
   value: T | null;
-  options: readonly (readonly [value: T, words: string])[];
+  options: readonly (readonly [value: T, words: Words])[];
   onChange: (value: T) => void;
 }
 

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StepperField } from './StepperField';
 
 /**
@@ -31,7 +32,11 @@ export function CountField({ name, label, most, text, onText }: CountFieldProps)
       text={text}
       onText={onText}
       onStep={step}
-      error={countIn(text, most) === null ? `${label} must be a whole number from 1 to ${most}.` : undefined}
+      error={
+        countIn(text, most) === null
+          ? say('{label} must be a whole number from 1 to {most, number}.', { label, most })
+          : undefined
+      }
     />
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useCallback, useState } from 'react';
 import { StyleSheet, type ViewStyle } from 'react-native';
 import { IconButton } from 'react-native-paper';
@@ -47,7 +48,7 @@ export function DayField({ name, label, value, onText, error: given, style }: Da
       <Field
         {...{ name, label, value, style }}
         said={label}
-        error={given ?? (wrong ? `A day is written like ${EXAMPLE}.` : undefined)}
+        error={given ?? (wrong ? say('A day is written like {example}.', { example: EXAMPLE }) : undefined)}
         placeholder={EXAMPLE}
         height={TOUCH.other}
         text={styles.day}
@@ -57,7 +58,7 @@ export function DayField({ name, label, value, onText, error: given, style }: Da
             icon="calendar"
             iconColor={colours.ink}
             size={24}
-            accessibilityLabel={`Choose: ${label}`}
+            accessibilityLabel={say('Choose: {label}', { label })}
             onPress={() => setOpen(true)}
             style={styles.open}
           />

@@ -1,12 +1,6 @@
 import type { ReactNode } from 'react';
-import {
-  TextInput as NativeTextInput,
-  StyleSheet,
-  Text,
-  type TextStyle,
-  View,
-  type ViewStyle,
-} from 'react-native';
+import { TextInput as NativeTextInput, StyleSheet, type TextStyle, View, type ViewStyle } from 'react-native';
+import { Text } from '../Text';
 import { TextInput } from 'react-native-paper';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE } from '../tokens';

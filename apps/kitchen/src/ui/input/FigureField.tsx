@@ -9,7 +9,7 @@ import {
 import { useState } from 'react';
 import { StyleSheet, type ViewStyle } from 'react-native';
 import { FONT, SPACE, TOUCH } from '../tokens';
-import { useUnits } from '../preferences';
+import { useUnits } from '../../reader/preferences';
 import { Field, FieldUnit } from './Field';
 
 interface FigureFieldProps {

@@ -1,4 +1,5 @@
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../Text';
 import { Press } from './Press';
 import { Icon } from '../Icon';
 import { useColours } from '../theme';

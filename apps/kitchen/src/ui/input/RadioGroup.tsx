@@ -1,14 +1,15 @@
-import { forReader } from '@kettle-scale/core/quantity';
+import type { Words } from '@kettle-scale/core/message';
 import type { KeyboardEvent } from 'react';
-import { Text, type TextStyle, View, type ViewStyle } from 'react-native';
-import { useUnits } from '../preferences';
+import { type TextStyle, View, type ViewStyle } from 'react-native';
+import { Text } from '../Text';
+import { say } from '../../reader/say';
 import { useColours } from '../theme';
 import { Press } from './Press';
 
 interface RadioGroupProps<T extends string> {
   label: string;
   value: T | null;
-  options: readonly (readonly [value: T, words: string])[];
+  options: readonly (readonly [value: T, words: Words])[];
   onChange: (value: T) => void;
   style: ViewStyle;
   /** Of each option, by its place and whether it is chosen. */
@@ -25,7 +26,6 @@ const STEPS: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: 
 export function RadioGroup<T extends string>(props: RadioGroupProps<T>) {
   const { label, value, options, onChange, style, optionStyle, wordStyle } = props;
   const colours = useColours();
-  const units = useUnits();
   const first = Math.max(
     0,
     options.findIndex(([option]) => option === value),
@@ -45,7 +45,7 @@ export function RadioGroup<T extends string>(props: RadioGroupProps<T>) {
     radios[(at + step + radios.length) % radios.length]?.focus();
   };
   return (
-    <View role="radiogroup" aria-label={label} style={style} {...{ onKeyDown }}>
+    <View role="radiogroup" aria-label={say(label)} style={style} {...{ onKeyDown }}>
       {options.map(([option, words], index) => {
         const chosen = option === value;
         return (
@@ -57,9 +57,7 @@ export function RadioGroup<T extends string>(props: RadioGroupProps<T>) {
             onPress={() => onChange(option)}
             style={optionStyle(index, chosen)}
           >
-            <Text style={[wordStyle, { color: chosen ? colours.ground : colours.ink }]}>
-              {forReader(words, units)}
-            </Text>
+            <Text style={[wordStyle, { color: chosen ? colours.ground : colours.ink }]}>{words}</Text>
           </Press>
         );
       })}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useEffect, useState } from 'react';
 
 /** A second press within this time means it, ms. */
@@ -17,7 +18,7 @@ export function usePressTwice(means: string | null, act: () => void) {
   const isArmed = armed !== null && means !== null;
   return {
     /** What the next press would do, once the first was heard. */
-    words: isArmed ? `Press again to ${means}` : null,
+    words: isArmed ? say('Press again to {means}', { means }) : null,
     press: () => {
       if (means === null || isArmed) {
         setArmed(null);

@@ -4,6 +4,8 @@ import { Icon } from '../Icon';
 import { useColours } from '../theme';
 import { FONT, SPACE } from '../tokens';
 import { Body } from '../type';
+import type { Words } from '@kettle-scale/core/message';
+import { say } from '../../reader/say';
 
 const styles = StyleSheet.create({
   row: {
@@ -17,7 +19,7 @@ const styles = StyleSheet.create({
 });
 
 /** A safety note where the danger is: short, with what to do. */
-export function Caution({ lead, text }: { lead: string; text: string }) {
+export function Caution({ lead, text }: { lead: Words; text: Words }) {
   const colours = useColours();
   return (
     <View role="note">
@@ -25,7 +27,7 @@ export function Caution({ lead, text }: { lead: string; text: string }) {
       <View style={styles.row}>
         <Icon name="alert" size={28} colour={colours.plum} />
         <Body style={styles.text}>
-          <Body style={{ fontFamily: FONT.strong }}>{lead}</Body> {text}
+          <Body style={{ fontFamily: FONT.strong }}>{lead}</Body> {say(text)}
         </Body>
       </View>
       <Divider style={styles.line} />

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { View } from 'react-native';
 import { Action } from '../input/actions';
 import { Ticket } from './Ticket';
@@ -31,8 +32,12 @@ interface WaitingProps {
 /** While something is fetched, and when that failed. */
 export function Waiting({ what, error, onRetry }: WaitingProps) {
   return error ? (
-    <Notice title={`No ${what} yet`} text={error.message} action={{ label: 'Try again', onPress: onRetry }} />
+    <Notice
+      title={say('No {what} yet', { what })}
+      text={error.message}
+      action={{ label: 'Try again', onPress: onRetry }}
+    />
   ) : (
-    <Body tone="soot">Fetching {what} …</Body>
+    <Body tone="soot">{say('Fetching {what} …', { what })}</Body>
   );
 }

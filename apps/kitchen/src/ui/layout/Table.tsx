@@ -1,7 +1,8 @@
-import { forReader } from '@kettle-scale/core/quantity';
-import { StyleSheet, Text, View } from 'react-native';
+import type { Words } from '@kettle-scale/core/message';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../Text';
 import { DataTable, Divider } from 'react-native-paper';
-import { useUnits } from '../preferences';
+import { say } from '../../reader/say';
 import { useColours } from '../theme';
 import { FONT } from '../tokens';
 
@@ -9,7 +10,7 @@ interface TableProps {
   label: string;
   /** The first column is the name of the row and the widest. */
   columns: readonly string[];
-  rows: readonly (readonly string[])[];
+  rows: readonly (readonly Words[])[];
 }
 
 const styles = StyleSheet.create({
@@ -22,8 +23,7 @@ const styles = StyleSheet.create({
 /** Figures in rows and columns: Paper's table, with rows and cells of our own, as Paper's are dead buttons to a screen reader. */
 export function Table({ label, columns, rows }: TableProps) {
   const colours = useColours();
-  const units = useUnits();
-  const line = (cells: readonly string[], role: 'columnheader' | 'cell', key: string) => (
+  const line = (cells: readonly Words[], role: 'columnheader' | 'cell', key: string) => (
     <View key={key} role="row">
       <View role="presentation" style={styles.row}>
         {cells.map((cell, index) => (
@@ -40,7 +40,7 @@ export function Table({ label, columns, rows }: TableProps) {
               },
             ]}
           >
-            {forReader(cell, units)}
+            {cell}
           </Text>
         ))}
       </View>
@@ -48,9 +48,9 @@ export function Table({ label, columns, rows }: TableProps) {
     </View>
   );
   return (
-    <DataTable role="table" aria-label={label}>
+    <DataTable role="table" aria-label={say(label)}>
       {line(columns, 'columnheader', 'head')}
-      {rows.map((row) => line(row, 'cell', row[0] ?? ''))}
+      {rows.map((row) => line(row, 'cell', say(row[0] ?? '')))}
     </DataTable>
   );
 }

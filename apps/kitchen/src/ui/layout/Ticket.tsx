@@ -1,9 +1,9 @@
-import { forReader } from '@kettle-scale/core/quantity';
+import type { Words } from '@kettle-scale/core/message';
 import { type ReactNode, useId } from 'react';
-import { StyleSheet, View, type ViewStyle, Text } from 'react-native';
+import { StyleSheet, View, type ViewStyle } from 'react-native';
+import { Text } from '../Text';
 import { Divider, Surface } from 'react-native-paper';
 import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
-import { useUnits } from '../preferences';
 import { useColours } from '../theme';
 import { FONT, SPACE } from '../tokens';
 import { Figure, Label } from '../type';
@@ -53,21 +53,20 @@ export const TicketRule = () => {
 };
 
 interface LeaderProps {
-  name: string;
-  value: string;
+  name: Words;
+  value: Words;
   unit?: string;
   /** A second, smaller figure at the end, such as the percentage. */
-  aside?: string;
+  aside?: Words;
   tone?: 'ink' | 'water' | 'plum' | 'sage';
 }
 
 /** A name joined to its amount by dots. */
 export function Leader({ name, value, unit, aside, tone = 'ink' }: LeaderProps) {
-  const units = useUnits();
   const colours = useColours();
   return (
     <View style={styles.leader}>
-      <Text style={[styles.name, { color: colours[tone] }]}>{forReader(name, units)}</Text>
+      <Text style={[styles.name, { color: colours[tone] }]}>{name}</Text>
       <View style={[styles.dots, { borderColor: colours.rule }]} />
       <Figure value={value} size={22} tone={tone} {...(unit ? { unit } : {})} />
       {aside !== undefined ? (

@@ -1,6 +1,8 @@
+import { say } from '../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
 import type { ReactNode } from 'react';
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../Text';
 import { Press } from '../input/Press';
 import { Sheet } from './Sheet';
 import { Leader } from './Ticket';
@@ -28,7 +30,7 @@ export const AskWord = ({ children }: { children: string }) => <Label style={sty
 /** The short sheet that answers "why this number": inputs, equation in words, what would change it. */
 export function WhySheet({ why, onClose }: { why: Explanation | null; onClose: () => void }) {
   return (
-    <Sheet open={why !== null} onClose={onClose} label={`Why: ${why?.title ?? ''}`}>
+    <Sheet open={why !== null} onClose={onClose} label={say('Why: {title}', { title: why?.title ?? '' })}>
       {why ? (
         <>
           <View>
@@ -36,15 +38,15 @@ export function WhySheet({ why, onClose }: { why: Explanation | null; onClose: (
             <Heading>{why.title}</Heading>
             <Figure value={why.value} size={48} />
           </View>
-          <Strong>{why.equation}.</Strong>
+          <Strong>{say('{equation}.', { equation: why.equation })}</Strong>
           <View>
             {why.inputs.map(({ label, value }) => (
-              <Leader key={label} name={label} value={value} />
+              <Leader key={say(label)} name={label} value={value} />
             ))}
           </View>
           <View>
             {why.changes.map((change) => (
-              <Body key={change} tone="soot">
+              <Body key={say(change)} tone="soot">
                 {change}
               </Body>
             ))}

@@ -1,3 +1,4 @@
+import { said } from '../../test/said';
 import { bake } from '../model/bake';
 import type { BakeRequest } from '../solve/bakeRequest';
 import { withFactors } from '../model/withFactors';
@@ -35,7 +36,7 @@ describe('trim', () => {
     const { trim, words } = trimBy(NO_TRIM, PALE);
     expect(trim.first.factor).toBeCloseTo(1.08);
     expect(trim.later.factor).toBe(1);
-    expect(words).toEqual(['First side pale: 8 % longer.']);
+    expect(said(words)).toEqual(['First side pale: 8\u00a0% longer.']);
     expect(trimmedSeconds([30, 20], trim)).toEqual([expect.closeTo(32.4), 20]);
     const dark = trimBy(trim, { firstSide: 'dark' }).trim;
     expect(dark.first.step).toBeCloseTo(0.04);
@@ -44,17 +45,17 @@ describe('trim', () => {
   test('it stays within its limits whatever is said, and then says to look elsewhere', () => {
     const long = trimOf(new Array<PieceSeen>(40).fill(PALE));
     expect(long.first.factor).toBe(1.6);
-    expect(trimBy(long, PALE).words).toEqual(['The first side is at its limit: change the heat.']);
+    expect(said(trimBy(long, PALE).words)).toEqual(['The first side is at its limit: change the heat.']);
     const cold = trimOf(new Array<PieceSeen>(40).fill({ firstSide: 'pale', bite: 'stiff' }));
     expect(cold.heatC).toBe(30);
     expect(cold.first.factor).toBe(1);
   });
 
   test('what time cannot cure goes to the heat', () => {
-    expect(trimBy(NO_TRIM, { firstSide: 'dark', bite: 'soft' }).words).toEqual([
+    expect(said(trimBy(NO_TRIM, { firstSide: 'dark', bite: 'soft' }).words)).toEqual([
       'Dark before it is done: the plate 4\u00a0°C cooler.',
     ]);
-    expect(trimBy(NO_TRIM, { secondSide: 'pale', bite: 'stiff' }).words).toEqual([
+    expect(said(trimBy(NO_TRIM, { secondSide: 'pale', bite: 'stiff' }).words)).toEqual([
       'Dry before it is brown: the plate 4\u00a0°C hotter.',
     ]);
     expect(trimBy(NO_TRIM, { puffed: false }).trim.heatC).toBe(2);

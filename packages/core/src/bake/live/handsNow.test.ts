@@ -1,3 +1,4 @@
+import { said } from '../../test/said';
 import { type PlateStands, doubtOf, handsNow, piecesOfOthers } from './handsNow';
 import { type OnPlate, livePieces } from './livePieces';
 import { HAND_S, collision, collisionWords, cueWords } from './livePlate';
@@ -99,7 +100,9 @@ describe('two batches on one plate', () => {
     expect(both.putNow).toBe(false);
     const mine = { piece: 1, place: 1, dueMs: NOW + 9000, sideS: 12 };
     const two = collision([mine, ...others], NOW + 8000);
-    expect(two && collisionWords(two)).toMatch(/^Two at once: place 1 first, then place 2 \(Quay wrap\)/);
+    expect(said(two && collisionWords(two))).toMatch(
+      /^Two at once: place 1 first, then place 2 \(Quay wrap\)/,
+    );
   });
 });
 

@@ -1,4 +1,4 @@
-import { formatTempDifference, type UnitSystem } from '../../quantity/formatQuantity';
+import { type Words, message } from '../../message/message';
 
 /** Seconds that one act of the hands takes: two acts nearer than this collide. */
 export const HAND_S = 4;
@@ -91,16 +91,25 @@ export function collision(onPlate: readonly Timed[], nowMs: number): Collision |
  * @param collision what `collision` found
  * @returns one sentence
  */
-export function collisionWords({ order, waitsS }: Collision): string {
+export function collisionWords({ order, waitsS }: Collision): Words {
   const [first, second] = order;
   const name = (one: Timed | undefined) => {
-    const where = one?.place ? `place ${one.place}` : `piece ${one?.piece ?? ''}`;
-    return one?.of ? `${where} (${one.of})` : where;
+    const where = one?.place
+      ? message('place {place, number}', { place: one.place })
+      : message('piece {piece}', { piece: one?.piece ?? '' });
+    return one?.of ? message('{where} ({of})', { where, of: { name: one.of } }) : where;
   };
   const waits = Math.round(waitsS[1] ?? 0);
   const share = Math.round((100 * (waitsS[1] ?? 0)) / (second?.sideS ?? 1));
-  const after = waits <= 0 ? 'it need not wait' : `it waits ${waits} s, ${share} % of its side`;
-  return `Two at once: ${name(first)} first, then ${name(second)}; ${after}.`;
+  const after =
+    waits <= 0
+      ? 'it need not wait'
+      : message('it waits {waits, number} s, {share, number} % of its side', { waits, share });
+  return message('Two at once: {name} first, then {name2}; {after}.', {
+    name: name(first),
+    name2: name(second),
+    after,
+  });
 }
 
 /** A plate this far from what is wanted is not ready, °C. */
@@ -110,19 +119,19 @@ const READY_C = 8;
  * Why the first piece should wait; null when the plate is ready, or nobody reads it.
  * @param reading plate by the thermometer, °C
  * @param wantedC plate that the formula wants, °C
- * @param units measures of the reader
  * @returns one sentence, or null
  */
 export function notReadyWords(
   reading: { tempC: number; steady: boolean } | null,
   wantedC: number,
-  units: UnitSystem = 'metric',
-): string | null {
+): Words | null {
   if (!reading) return null;
   const off = reading.tempC - wantedC;
-  if (off < -READY_C) return `Wait: the plate is ${formatTempDifference(off, units)} too cold.`;
+  if (off < -READY_C) return message('Wait: the plate is {off} too cold.', { off: { kelvin: off } });
   if (off > READY_C)
-    return `Wait: the plate is ${formatTempDifference(off, units)} too hot. Lower it, or wipe it with a damp cloth.`;
+    return message('Wait: the plate is {off} too hot. Lower it, or wipe it with a damp cloth.', {
+      off: { kelvin: off },
+    });
   return reading.steady ? null : 'Nearly there: the plate still moves.';
 }
 

@@ -1,4 +1,4 @@
-import { formatTempDifference, type UnitSystem } from '../../quantity/formatQuantity';
+import { type Words, message } from '../../message/message';
 import type { Colour, PieceSeen } from './judging';
 
 interface SideTrim {
@@ -46,18 +46,21 @@ const DIRECTION: Record<Colour, -1 | 0 | 1> = { pale: 1, right: 0, dark: -1 };
 export interface Trimmed {
   trim: Trim;
   /** What changed and why, a sentence each. */
-  words: string[];
+  words: Words[];
 }
 
-const percent = (factor: number): string => `${Math.abs(Math.round(100 * (factor - 1)))} %`;
-
-function sideWords(name: string, seen: Colour, before: SideTrim, after: SideTrim): string[] {
+function sideWords(name: string, seen: Colour, before: SideTrim, after: SideTrim): Words[] {
   if (after.factor === before.factor) {
-    return seen === 'right' ? [] : [`The ${name} is at its limit: change the heat.`];
+    return seen === 'right' ? [] : [message('The {name} is at its limit: change the heat.', { name })];
   }
   const ratio = after.factor / before.factor;
   return [
-    `${name === 'first side' ? 'First side' : 'Second side'} ${seen}: ${percent(ratio)} ${ratio > 1 ? 'longer' : 'shorter'}.`,
+    message('{side} {seen}: {share} {change}.', {
+      side: { capital: name },
+      seen,
+      share: { share: Math.abs(ratio - 1) },
+      change: ratio > 1 ? 'longer' : 'shorter',
+    }),
   ];
 }
 
@@ -66,11 +69,10 @@ function sideWords(name: string, seen: Colour, before: SideTrim, after: SideTrim
  * overshoot and grow when they fall short, so over a shift they settle, and follow a plate that drifts.
  * @param trim the trim so far
  * @param seen what was said of a piece
- * @param units measures of the reader
  * @returns the new trim, with the sentence that says so
  */
-export function trimBy(trim: Trim, seen: PieceSeen, units: UnitSystem = 'metric'): Trimmed {
-  const words: string[] = [];
+export function trimBy(trim: Trim, seen: PieceSeen): Trimmed {
+  const words: Words[] = [];
   let { first, later, heatC } = trim;
   const colours = [seen.firstSide, seen.secondSide];
   const pale = colours.includes('pale');
@@ -117,7 +119,11 @@ export function trimBy(trim: Trim, seen: PieceSeen, units: UnitSystem = 'metric'
             ? 'Stiff'
             : 'No puff';
       words.push(
-        `${why}: the plate ${formatTempDifference(heatBy, units)} ${heatBy > 0 ? 'hotter' : 'cooler'}.`,
+        message('{why}: the plate {heatBy} {hotter}.', {
+          why,
+          heatBy: { kelvin: heatBy },
+          hotter: heatBy > 0 ? 'hotter' : 'cooler',
+        }),
       );
     } else {
       words.push('The heat advice is at its limit: look at the plate and the thickness.');

@@ -1,5 +1,5 @@
+import { type Words, message } from '../../message/message';
 import { browningOf, browningRate } from '../model/browning';
-import { formatTemp, type UnitSystem } from '../../quantity/formatQuantity';
 import { DEFAULT_MODEL } from '../model/model';
 
 /** What a cook without a thermometer calls a heat, and what plates so called have, °C (assumptions). */
@@ -26,18 +26,23 @@ const DROP_ROLLS_FROM_C = 195;
 /**
  * How to know a heat without a thermometer.
  * @param heat its range, °C
- * @param units measures of the reader
  * @returns drop and flour, in a sentence
  */
-export function heatSigns(
-  { fromC, toC }: Pick<(typeof HEAT_WORDS)[number], 'fromC' | 'toC'>,
-  units: UnitSystem = 'metric',
-): string {
+export function heatSigns({ fromC, toC }: Pick<(typeof HEAT_WORDS)[number], 'fromC' | 'toC'>): Words {
   const drop =
     fromC >= DROP_ROLLS_FROM_C
       ? 'a drop of water rolls and dances'
       : toC <= DROP_ROLLS_FROM_C
         ? 'a drop of water spreads and hisses away'
         : 'a drop of water just begins to roll';
-  return `${formatTemp(fromC, units)} to ${formatTemp(toC, units)}: ${drop}; a pinch of flour is tan in ${Math.round(flourTansS(toC))} to ${Math.round(flourTansS(fromC))} s.`;
+  return message(
+    '{from} to {to}: {drop}; a pinch of flour is tan in {flourTans, number} to {flourTans2, number} s.',
+    {
+      from: { tempC: fromC },
+      to: { tempC: toC },
+      drop,
+      flourTans: Math.round(flourTansS(toC)),
+      flourTans2: Math.round(flourTansS(fromC)),
+    },
+  );
 }

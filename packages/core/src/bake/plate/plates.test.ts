@@ -1,3 +1,4 @@
+import { problemsIn, said } from '../../test/said';
 import fc from 'fast-check';
 import { type BakeRequest, bakeWith } from '../solve/bakeRequest';
 import { solveTimes } from '../solve/solve';
@@ -83,10 +84,10 @@ test('pieces are packed without touching, on the plate, and as many as the known
 });
 
 test('the knob is told between the marks that were measured', () => {
-  expect(knobAdvice(GRIDDLE.marks, 228)).toBe('between 5 and 6');
-  expect(knobAdvice(GRIDDLE.marks, 220)).toBe('between 5 and 6, nearer 5');
-  expect(knobAdvice(GRIDDLE.marks, 216)).toBe('at 5');
-  expect(knobAdvice(GRIDDLE.marks, 260)).toBe('above 6, the hottest mark measured');
+  expect(said(knobAdvice(GRIDDLE.marks, 228))).toBe('between 5 and 6');
+  expect(said(knobAdvice(GRIDDLE.marks, 220))).toBe('between 5 and 6, nearer 5');
+  expect(said(knobAdvice(GRIDDLE.marks, 216))).toBe('at 5');
+  expect(said(knobAdvice(GRIDDLE.marks, 260))).toBe('above 6, the hottest mark measured');
   expect(knobAdvice(GRIDDLE.marks.slice(0, 1), 216)).toBeNull();
 });
 
@@ -162,8 +163,7 @@ describe('heat of a plate', () => {
 });
 
 test('a griddle is refused in words', () => {
-  const messageOf = (changes: object) =>
-    griddleSchema.safeParse({ ...GRIDDLE, ...changes }).error?.issues[0]?.message;
+  const messageOf = (changes: object) => said(problemsIn(griddleSchema, { ...GRIDDLE, ...changes })[0]);
   expect(messageOf({})).toBeUndefined();
   expect(messageOf({ shape: 'round' })).toBe('A round plate is as deep as it is wide.');
   expect(messageOf({ readings: { columns: 3, rows: 3, tempsC: [200] } })).toBe(
@@ -219,7 +219,7 @@ describe('a pan on a burner', () => {
 
   test('flour tans faster on a hotter plate: seconds as a rough thermometer, a range for each word', () => {
     for (const { fromC, toC } of HEAT_WORDS) expect(flourTansS(toC)).toBeLessThan(flourTansS(fromC));
-    expect(heatSigns({ fromC: 185, toC: 210 })).toMatch(
+    expect(said(heatSigns({ fromC: 185, toC: 210 }))).toMatch(
       /^185\s°C to 210\s°C: .*just begins to roll; .* in \d+ to \d+ s\.$/,
     );
   });

@@ -1,3 +1,4 @@
+import { said } from '../../test/said';
 import { requestOf } from '../plate/kitchenRequest';
 import { formula } from '../../test/examples';
 import { CATALOGUE } from '../../ingredient/catalogue';
@@ -20,6 +21,6 @@ const words = (thicknessMm: number) =>
   });
 
 test('a disc that differs is told by its figures, and in which direction where those read alike', () => {
-  expect(words(2)).toMatch(/the disc is 2(\.0)?\s?mm, not 1\.5\s?mm/);
-  expect(words(1.53)).toMatch(/the disc is a little thicker than 1\.5\s?mm/);
+  expect(said(words(2))).toMatch(/the disc is 2(\.0)?\s?mm, not 1\.5\s?mm/);
+  expect(said(words(1.53))).toMatch(/the disc is a little thicker than 1\.5\s?mm/);
 });

@@ -1,10 +1,10 @@
+import { type Value, type Words, message } from '../../message/message';
 import type { BakeRequest, Solution } from './bakeRequest';
 import { secondsOf } from './bakeRequest';
-import { formatLength, formatTemp, type UnitSystem } from '../../quantity/formatQuantity';
-import { rangeWords, troubleWords } from './solveText';
+import { rangeWords, TROUBLE_ON } from './solveText';
 
 const whole = (s: number): number => Math.round(s);
-const listed = (seconds: readonly number[]): string => seconds.map((s) => `${whole(s)}`).join(' + ');
+const listed = (seconds: readonly number[]): Value => ({ list: seconds.map(whole), glue: ' + ' });
 
 /**
  * The range of each side beside its figure; none where there is no good bread.
@@ -21,7 +21,7 @@ export interface Differs {
   shown: readonly number[];
   keepsSplit: boolean;
   /** The place that was read, as in "place 5"; else the plate is what was asked. */
-  readAt?: string | undefined;
+  readAt?: Words | undefined;
   /** Somebody's taps moved them. */
   trimmed?: boolean;
 }
@@ -29,40 +29,50 @@ export interface Differs {
 const NOTICED = { plateC: 1, thicknessMm: 0.05, doughC: 1 } as const;
 
 /** How a disc differs; where the figures read alike, in which direction. */
-function discWords(isMm: number, writtenMm: number, units: UnitSystem): string {
-  const [is, written] = [isMm, writtenMm].map((mm) => formatLength(mm, units));
-  return is === written
-    ? `the disc is a little ${isMm < writtenMm ? 'thinner' : 'thicker'} than ${written}`
-    : `the disc is ${is}, not ${written}`;
+function discWords(isMm: number, writtenMm: number): Words {
+  const [is, written] = [{ mm: isMm }, { mm: writtenMm }];
+  if (isMm.toFixed(1) !== writtenMm.toFixed(1))
+    return message('the disc is {is}, not {written}', { is, written });
+  return isMm < writtenMm
+    ? message('the disc is a little thinner than {written}', { written })
+    : message('the disc is a little thicker than {written}', { written });
 }
 
 /**
  * In one line why the seconds shown are not the formula's own; null where they are the same.
  * @param differs what the seconds shown rest on
- * @param units measures of the reader
  */
-export function whyNotWritten(
-  { request, shown, keepsSplit, readAt, trimmed }: Differs,
-  units: UnitSystem = 'metric',
-): string | null {
+export function whyNotWritten({ request, shown, keepsSplit, readAt, trimmed }: Differs): Words | null {
   const { setup, written, program } = request;
   const own = secondsOf(program);
   if (!written || own.every((s, side) => whole(s) === whole(shown[side] ?? s))) return null;
   const plateC = setup.startC?.under ?? setup.plateC;
   const reasons = [
     Math.abs(plateC - written.plateC) >= NOTICED.plateC
-      ? `${readAt ? `${readAt} has` : 'the plate is set to'} ${formatTemp(plateC, units)}, not ${formatTemp(written.plateC, units)}`
+      ? readAt === undefined
+        ? message('the plate is set to {plate}, not {written}', {
+            plate: { tempC: plateC },
+            written: { tempC: written.plateC },
+          })
+        : message('{place} has {plate}, not {written}', {
+            place: readAt,
+            plate: { tempC: plateC },
+            written: { tempC: written.plateC },
+          })
       : null,
     Math.abs(setup.thicknessMm - written.thicknessMm) >= NOTICED.thicknessMm
-      ? discWords(setup.thicknessMm, written.thicknessMm, units)
+      ? discWords(setup.thicknessMm, written.thicknessMm)
       : null,
     Math.abs(setup.doughC - written.doughC) >= NOTICED.doughC
-      ? `the dough has ${formatTemp(setup.doughC, units)}`
+      ? message('the dough has {dough}', { dough: { tempC: setup.doughC } })
       : null,
     trimmed ? 'your taps moved them' : null,
     keepsSplit ? null : 'by the model those do not give good bread on this plate',
   ].filter((reason) => reason !== null);
-  return `The formula says ${listed(own)} s: ${reasons.join(', ') || 'this plate takes it otherwise'}.`;
+  return message('The formula says {listed} s: {reasons}.', {
+    listed: listed(own),
+    reasons: reasons.length > 0 ? { list: reasons } : 'this plate takes it otherwise',
+  });
 }
 
 /**
@@ -71,13 +81,22 @@ export function whyNotWritten(
  * @param plateName name of the plate
  * @returns one sentence
  */
-export function ownSecondsWords(solution: Solution, plateName: string): string {
+export function ownSecondsWords(solution: Solution, plateName: string): Words {
   if (!solution.good && solution.trouble) {
-    return `On ${plateName}: ${troubleWords(solution.trouble).replace(/^No/, 'no')}`;
+    return message('On {plate}: {trouble}', {
+      plate: { name: plateName },
+      trouble: TROUBLE_ON[solution.trouble],
+    });
   }
   if (solution.keepsSplit) {
-    return `On ${plateName} each side may take ${rangesOf(solution).join(' and ')} s.`;
+    return message('On {plate} each side may take {ranges} s.', {
+      plate: { name: plateName },
+      ranges: { list: rangesOf(solution), as: 'and' },
+    });
   }
   const instead = solution.seconds.map((s, side) => `${whole(s)} (${rangesOf(solution)[side] ?? ''})`);
-  return `On ${plateName} the model would bake it ${instead.join(' + ')} s: try a piece, and judge it on the live griddle.`;
+  return message(
+    'On {plate} the model would bake it {instead} s: try a piece, and judge it on the live griddle.',
+    { plate: { name: plateName }, instead: { list: instead, glue: ' + ' } },
+  );
 }

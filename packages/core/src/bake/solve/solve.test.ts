@@ -1,3 +1,4 @@
+import { said } from '../../test/said';
 import type { BakeProgram, ProductStandard } from '../../formula/methodSchema';
 import { doughProperties, partsOfPlainDough } from '../model/composition';
 import { DEFAULT_AIR, REFERENCE_MODEL } from '../model/model';
@@ -222,7 +223,7 @@ describe('seconds per side', () => {
     const solution = solve(request(plateC, mm));
     expect(solution.good).toBe(false);
     expect(solution.trouble).toBe(trouble);
-    expect(troubleWords(trouble)).toMatch(/^No good bread here: /);
+    expect(said(troubleWords(trouble))).toMatch(/^No good bread here: /);
     expect(solveTimes(request(plateC, mm), true).trouble).toBe(trouble);
   });
 
@@ -239,8 +240,10 @@ describe('seconds per side', () => {
     expect(Math.abs(first! - 20)).toBeLessThanOrEqual(1.5);
     expect(Math.abs(second! - 15)).toBeLessThanOrEqual(1.5);
     const words = sensitivities(base, solution).map((one) => sensitivityWords(one));
-    expect(words[0]).toMatch(/^10\s°C hotter: \d s less on the first side, \d s less on the second side\.$/);
-    expect(limitWords(solution)).toContain('browning comes last, and any longer and it chars.');
+    expect(said(words[0])).toMatch(
+      /^10\s°C hotter: \d s less on the first side, \d s less on the second side\.$/,
+    );
+    expect(said(limitWords(solution))).toContain('browning comes last, and any longer and it chars.');
   });
 
   test.each<[string, BakeProgram, number]>([

@@ -1,21 +1,16 @@
-import {
-  formatLength,
-  formatTemp,
-  formatTempDifference,
-  type UnitSystem,
-} from '../../quantity/formatQuantity';
+import { type Value, type Words, message } from '../../message/message';
 import type { Solution, Trouble } from './bakeRequest';
 import type { Over, Short } from './standard';
 import type { Reach, Sensitivity, WayOut } from './waysRound';
 
-const seconds = (s: number): string => `${Math.round(s)} s`;
+const seconds = (s: number): Words => message('{s, number} s', { s: Math.round(s) });
 /** "23–33": the earliest and the latest of a side in whole seconds inside them. */
 export const rangeWords = (leastS: number, mostS: number): string => {
   const [least, most] = [Math.ceil(leastS), Math.floor(mostS)];
   return least >= most ? String(Math.round(leastS)) : `${least}–${most}`;
 };
 
-const listed = (parts: readonly number[]): string => parts.map(seconds).join(' + ');
+const listed = (parts: readonly number[]): Value => ({ list: parts.map(seconds), glue: ' + ' });
 
 /** What a limit is called on a picture and in a sentence. */
 export const EDGE_WORDS: Record<Trouble, string> = {
@@ -47,65 +42,80 @@ const MOST_WORDS: Record<Over, string> = {
  * What binds a good solution, in words.
  * @param solution what the model solved
  */
-export function limitWords(solution: Solution): string {
+export function limitWords(solution: Solution): Words {
   const last = solution.least.length - 1;
   const [least, most] = [solution.least[last] ?? 0, solution.most[last] ?? 0];
-  const range = `The last side may take ${rangeWords(least, most)} s`;
-  return `${FIRST_WORDS[solution.firstLimit]} ${range}: ${LEAST_WORDS[solution.leastLimit]}, and ${MOST_WORDS[solution.mostLimit]}.`;
+  const range = message('The last side may take {rangeWords} s', { rangeWords: rangeWords(least, most) });
+  return message('{firstWords} {range}: {leastWords}, and {mostWords}.', {
+    firstWords: FIRST_WORDS[solution.firstLimit],
+    range,
+    leastWords: LEAST_WORDS[solution.leastLimit],
+    mostWords: MOST_WORDS[solution.mostLimit],
+  });
 }
 
-const TROUBLE_WORDS: Record<Trouble, string> = {
-  'dries first': 'No good bread here: it dries below pliable before it is coloured and cooked.',
-  'burns first': 'No good bread here: it chars before it is cooked.',
-  'middle stays raw': 'No good bread here: the middle never cooks through.',
-  'never browns': 'No good bread here: it never browns.',
-  'never puffs': 'No good bread here: it browns and cooks, but there is too little steam to puff it.',
+/** What stands against a good bread, after "On the plate:". */
+export const TROUBLE_ON: Record<Trouble, string> = {
+  'dries first': 'no good bread here: it dries below pliable before it is coloured and cooked.',
+  'burns first': 'no good bread here: it chars before it is cooked.',
+  'middle stays raw': 'no good bread here: the middle never cooks through.',
+  'never browns': 'no good bread here: it never browns.',
+  'never puffs': 'no good bread here: it browns and cooks, but there is too little steam to puff it.',
 };
 
 /**
  * @param trouble what stands against a good bread
  */
-export const troubleWords = (trouble: Trouble): string => TROUBLE_WORDS[trouble];
+export const troubleWords = (trouble: Trouble): Words =>
+  message('{trouble}', { trouble: { capital: TROUBLE_ON[trouble] } });
 
 /**
  * What to change, in words.
  * @param wayOut what to change, to what, and the seconds then
- * @param units measures of the reader
  */
-export function wayOutWords({ what, value, seconds: times }: WayOut, units: UnitSystem = 'metric'): string {
+export function wayOutWords({ what, value, seconds: times }: WayOut): Words {
   switch (what) {
     case 'heat':
-      return `At ${formatTemp(value, units)} it works: ${listed(times)}.`;
+      return message('At {value} it works: {listed}.', { value: { tempC: value }, listed: listed(times) });
     case 'thickness':
-      return `At ${formatLength(value, units)} it works: ${listed(times)}.`;
+      return message('At {value} it works: {listed}.', { value: { mm: value }, listed: listed(times) });
     case 'paler':
-      return `Paler, with ${Math.round(value)} % of each face in freckles, it works: ${listed(times)}.`;
+      return message('Paler, with {value, number} % of each face in freckles, it works: {listed}.', {
+        value: Math.round(value),
+        listed: listed(times),
+      });
     case 'crisper':
-      return `Crisper, at ${Math.round(value)} % moisture, it works: ${listed(times)}.`;
+      return message('Crisper, at {value, number} % moisture, it works: {listed}.', {
+        value: Math.round(value),
+        listed: listed(times),
+      });
   }
 }
 
-const signed = (s: number): string => {
-  const size = Math.abs(Math.round(s));
-  return size === 0 ? 'no change' : `${size} s ${s < 0 ? 'less' : 'more'}`;
-};
+const NAMES = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
 
-const CHANGED: Record<Sensitivity['what'], (by: number, units: UnitSystem) => string> = {
-  hotter: (by, units) => `${formatTempDifference(by, units)} hotter`,
-  thicker: (by, units) => `${formatLength(by, units)} thicker`,
-  'dough colder': (by, units) => `Dough ${formatTempDifference(by, units)} colder`,
+function changed(s: number, side: number): Words {
+  const of = { size: Math.abs(Math.round(s)), side: NAMES[side] ?? 'next' };
+  if (of.size === 0) return message('no change on the {side} side', of);
+  return s < 0
+    ? message('{size, number} s less on the {side} side', of)
+    : message('{size, number} s more on the {side} side', of);
+}
+
+const CHANGED: Record<Sensitivity['what'], (by: number) => Words> = {
+  hotter: (by) => message('{by} hotter', { by: { kelvin: by } }),
+  thicker: (by) => message('{by} thicker', { by: { mm: by } }),
+  'dough colder': (by) => message('Dough {by} colder', { by: { kelvin: by } }),
 };
 
 /**
  * "10 °C hotter: 4 s less on the first side, 3 s less on the second."
  * @param sensitivity what changes, by how much, and the seconds then
- * @param units measures of the reader
  */
-export function sensitivityWords({ what, by, changeS }: Sensitivity, units: UnitSystem = 'metric'): string {
-  const moved = CHANGED[what](by, units);
-  if (!changeS) return `${moved}: no good bread is left.`;
-  const names = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
-  return `${moved}: ${changeS.map((s, side) => `${signed(s)} on the ${names[side] ?? 'next'} side`).join(', ')}.`;
+export function sensitivityWords({ what, by, changeS }: Sensitivity): Words {
+  const moved = CHANGED[what](by);
+  if (!changeS) return message('{moved}: no good bread is left.', { moved });
+  return message('{moved}: {changes}.', { moved, changes: { list: changeS.map(changed) } });
 }
 
 const SHORT_NAMES: Record<Short, string> = {
@@ -124,29 +134,34 @@ const BEYOND_NAMES: Record<Over | Short, string> = {
  * The range of a heat or a thickness, with what lies beyond its ends.
  * @param reach ends with what lies beyond
  * @param of which of the two it is
- * @param units measures of the reader
  */
 export function reachWords(
   { good, least, most, leastLimit, mostLimit }: Reach,
   of: 'heat' | 'thickness',
-  units: UnitSystem = 'metric',
-): string {
-  const figure = (value: number) =>
-    of === 'heat' ? formatTemp(value, units) : formatLength(Math.round(10 * value) / 10, units);
-  const [before, after] = of === 'heat' ? ['below', 'above'] : ['thicker', 'thinner'];
+): Words {
+  const figure = (value: number) => (of === 'heat' ? { tempC: value } : { mm: Math.round(10 * value) / 10 });
   if (!good) {
     const short = leastLimit ? SHORT_NAMES[leastLimit] : 'it is not done';
     const over = mostLimit ? BEYOND_NAMES[mostLimit] : 'it spoils';
-    return `No ${of} suits these seconds: ${short} until ${over}. Change the seconds.`;
+    return message('No {of} suits these seconds: {short} until {over}. Change the seconds.', {
+      of,
+      short,
+      over,
+    });
   }
   const parts = [
     least !== null && leastLimit
-      ? `${before}${of === 'thickness' ? ' than' : ''} ${figure(least)} ${SHORT_NAMES[leastLimit]}`
-      : '',
+      ? message(of === 'heat' ? 'below {bound} {happens}' : 'thicker than {bound} {happens}', {
+          bound: figure(least),
+          happens: SHORT_NAMES[leastLimit],
+        })
+      : null,
     most !== null && mostLimit
-      ? `${after}${of === 'thickness' ? ' than' : ''} ${figure(most)} ${BEYOND_NAMES[mostLimit]}`
-      : '',
-  ].filter(Boolean);
-  const text = parts.join(', ');
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+      ? message(of === 'heat' ? 'above {bound} {happens}' : 'thinner than {bound} {happens}', {
+          bound: figure(most),
+          happens: BEYOND_NAMES[mostLimit],
+        })
+      : null,
+  ].filter((part) => part !== null);
+  return message('{reach}.', { reach: { capital: { list: parts } } });
 }

@@ -1,3 +1,4 @@
+import { said } from '../../test/said';
 import type { BakeProgram } from '../../formula/methodSchema';
 import { type BakeRequest, bakeWith } from './bakeRequest';
 import { BASE_CASE, bruteShare } from '@kettle-scale/simulation';
@@ -23,23 +24,23 @@ describe('the other ways round', () => {
     const heat = heatFor(request(), [25, 25]);
     expect(Math.abs(heat.least! - 225)).toBeLessThanOrEqual(2);
     expect(Math.abs(heat.most! - 251)).toBeLessThanOrEqual(2);
-    expect(reachWords(heat, 'heat')).toMatch(
+    expect(said(reachWords(heat, 'heat'))).toMatch(
       /^Below 22\d\s°C the first side stays pale, above 25\d\s°C it chars\.$/,
     );
     const thickness = thicknessFor(request(), [25, 25]);
-    expect(reachWords(thickness, 'thickness')).toMatch(
+    expect(said(reachWords(thickness, 'thickness'))).toMatch(
       /^Thicker than 2\.\d\d?\smm .*, thinner than 1\.\d\d?\smm it dries/,
     );
     for (const plateC of [heat.advised!]) {
       expect(judge(bakeWith(request(plateC), [25, 25]), COMMON_STANDARD)).toEqual({ short: [], over: [] });
     }
-    expect(reachWords(heatFor(request(), [8, 120]), 'heat')).toMatch(/^No heat suits these seconds/);
+    expect(said(reachWords(heatFor(request(), [8, 120]), 'heat'))).toMatch(/^No heat suits these seconds/);
   });
 
   test('where there is no good bread it says what to change', () => {
     const ways = waysOut(request(230, 1));
     expect(ways.map(({ what }) => what)).toEqual(expect.arrayContaining(['thickness', 'crisper']));
-    for (const way of ways) expect(wayOutWords(way)).toMatch(/it works: \d+ s \+ \d+ s\.$/);
+    for (const way of ways) expect(said(wayOutWords(way))).toMatch(/it works: \d+ s \+ \d+ s\.$/);
     const thicker = ways.find(({ what }) => what === 'thickness')!;
     expect(solve(request(230, thicker.value)).good).toBe(true);
   });

@@ -1,3 +1,4 @@
+import { said } from '../../test/said';
 import { hydrationAtMoisture } from '../../dough/flourMoisture';
 import { formula, kitchen, request } from '../../test/examples';
 import { comparePlans } from '../comparePlans';
@@ -156,7 +157,7 @@ describe('the day’s rests', () => {
       todayOf({}, { formula: { ...short.formula, method: { ...short.formula.method, liquidTempC } } })
         .rests[0];
     expect(at(30)?.earliestS).toBeGreaterThan(900);
-    expect(at(30)?.whyEarliest).toMatch(/springs back more than/);
+    expect(said(at(30)?.whyEarliest)).toMatch(/springs back more than/);
     expect(at(60)?.earliestS).toBeLessThan(at(30)?.earliestS ?? 0);
   });
 
@@ -170,7 +171,7 @@ describe('the day’s rests', () => {
       rests: [rest('balls', 'fridge', 12 * 3600, 48 * 3600), rest('balls', 'room', 600, 7200)],
     });
     const [, warm] = todayOf({}, cold).rests;
-    expect(warm?.whyEarliest).toMatch(/its centre is below 18/);
+    expect(said(warm?.whyEarliest)).toMatch(/its centre is below 18/);
     // A 92 g ball from 4 °C in air of 24 °C needs over an hour for 18 °C.
     expect(warm?.earliestS).toBeGreaterThan(3600);
     expect(warm?.earliestS).toBeLessThan(2 * 3600);
@@ -194,7 +195,7 @@ describe('the day’s rests', () => {
     const at = (airC: number) => todayOf({ airC }, cold).rests[1]?.earliestS ?? 0;
     expect(Math.abs(at(18.5) - at(18))).toBeLessThan(600);
     expect(at(18)).toBeGreaterThan(at(24));
-    expect(todayOf({ airC: 17 }, cold).rests[1]?.whyEarliest).toMatch(/its centre is below 16/);
+    expect(said(todayOf({ airC: 17 }, cold).rests[1]?.whyEarliest)).toMatch(/its centre is below 16/);
   });
 
   test('milk sets a limit in the warm, and the kitchen its length', () => {
@@ -207,7 +208,7 @@ describe('the day’s rests', () => {
     };
     const latest = (coldLimitH: number) =>
       todayOf({}, { formula: milk, kitchen: { ...kitchen, coldLimitH } }).rests[0];
-    expect(latest(2)?.whyLatest).toMatch(/out of the cold for 2.h/);
+    expect(said(latest(2)?.whyLatest)).toMatch(/out of the cold for 2.h/);
     expect(latest(2)?.latestS).toBeLessThan(2 * 3600);
     expect(latest(4)?.latestS).toBe((latest(2)?.latestS ?? 0) + 2 * 3600);
     expect(todayOf({}, method({ rests: milk.method.rests })).rests[0]?.latestS).toBe(6 * 3600);
@@ -218,7 +219,7 @@ test('the clock adds up, bowl by bowl, and a rest says its last moment', () => {
   const plan = planOn({}, { need: { by: 'bowl', bowls: 2, ballG: 92 } });
   const clock = planClock(plan, 0);
   expect(clock.at(-1)?.endMs).toBeCloseTo(plan.expectedS * 1000, 3);
-  expect(clock.map(({ title }) => title)).toContain('Knead, bowl 2');
+  expect(said(clock.map(({ title }) => title))).toContain('Knead, bowl 2');
   clock.slice(1).forEach((entry, index) => expect(entry.startMs).toBe(clock[index]?.endMs));
   const rest = clock.find(({ kind }) => kind === 'rest');
   expect(rest?.latestMs).toBe((rest?.startMs ?? 0) + (plan.today?.rests[0]?.latestS ?? 0) * 1000);
@@ -235,7 +236,7 @@ test('two plans are compared figure by figure', () => {
 test('what mixing says fits what is mixed', () => {
   const say = (changes: object, lines = formula.lines) =>
     mixGuide(planOn({}, { formula: { ...formula, ...method(changes).formula, lines } }))
-      .map(({ title, text, caution }) => `${title} ${text} ${caution?.text ?? ''}`)
+      .map(({ title, text, caution }) => `${title} ${said(text)} ${caution?.text ?? ''}`)
       .join('\n');
   // Hot tap water is not called scalding; a kettle is.
   expect(say({ liquidTempC: 50 })).toMatch(/Hot tap water/);
@@ -264,6 +265,6 @@ test('every school has its own order, and every figure of the day its reasons', 
   for (const figure of ['water', 'liquidTemp', 'doughTemp', 'cooling', 'rest:0', 'rest:1'] as const) {
     const why = explainToday(plan, figure);
     expect(why?.inputs.length).toBeGreaterThan(1);
-    expect(why?.value).not.toMatch(/NaN|undefined|Infinity/);
+    expect(said(why?.value)).not.toMatch(/NaN|undefined|Infinity/);
   }
 });

@@ -1,7 +1,7 @@
+import { type Words, message } from '../../message/message';
 import { AGE_KEPT_AFTER_BALLING, ageAfter, minutesToAge, restFor } from '../../dough/springBack';
 import type { Formula, ResolvedLine } from '../../formula/formulaSchema';
 import type { DoughTotals } from '../../formula/percentages';
-import { formatPercent, formatSpan, formatTemp } from '../../quantity/formatQuantity';
 import { isPerishable } from '../../ingredient/perishable';
 import { type Kitchen } from '../../kitchen/kitchenSchema';
 import { DEFAULT_COLD_LIMIT_H } from '../../kitchen/kitchenDefaults';
@@ -59,25 +59,31 @@ export function restsToday(setting: RestSetting): RestWindow[] {
     }
     const resting = restingDough(rest, progress.tempC, { ballG, doughG }, airC);
     let earliestS = rest.earliestS;
-    let whyEarliest = 'the formula asks for it';
+    let whyEarliest: Words = 'the formula asks for it';
     if (last) {
       const toGo = restFor(wanted, 1) - progress.age;
       const calmS = minutesToAge(toGo, kind, resting.tempAtMin) * S_PER_MIN;
       if (calmS > earliestS) {
         earliestS = calmS;
-        whyEarliest = `a disc rolled before springs back more than ${formatPercent(wanted)}`;
+        whyEarliest = message('a disc rolled before springs back more than {wanted}', {
+          wanted: { share: wanted },
+        });
       }
       if (resting.coldS > earliestS) {
         earliestS = resting.coldS;
-        whyEarliest = `its centre is below ${formatTemp(workableC(airC))} before`;
+        whyEarliest = message('its centre is below {workable} before', {
+          workable: { tempC: workableC(airC) },
+        });
       }
     }
     let latestS = Math.max(rest.latestS, earliestS);
-    let whyLatest = 'past it the skin dries and the dough slackens';
+    let whyLatest: Words = 'past it the skin dries and the dough slackens';
     const leftS = limitS - progress.elapsedS;
     if (perishable && rest.where === 'room' && leftS < latestS) {
       latestS = Math.max(0, leftS);
-      whyLatest = `with milk or egg in it, it may be out of the cold for ${formatSpan(limitS)} in all`;
+      whyLatest = message('with milk or egg in it, it may be out of the cold for {limit} in all', {
+        limit: { s: limitS },
+      });
     }
     earliestS = Math.min(earliestS, latestS);
     const minutes = earliestS / S_PER_MIN;

@@ -1,3 +1,4 @@
+import { problemsIn, said } from '../../test/said';
 import type { Batch } from '../../batch/batchSchema';
 import type { EventBody } from '../../batch/eventSchema';
 import { ORDINARY_DAY } from '../../kitchen/conditionsSchema';
@@ -297,6 +298,5 @@ test.each([
   [{ breads: [] }, 'There is no bread to make.'],
   [{ breads: [SERVICE.breads[0]!, SERVICE.breads[0]!] }, 'A formula stands there twice.'],
 ])('a service that cannot be is refused at its field: %#', (changes, sentence) => {
-  const { issues } = serviceDaySchema.safeParse({ ...SERVICE, ...changes }).error!;
-  expect(issues.map(({ message }) => message)).toContain(sentence);
+  expect(said(problemsIn(serviceDaySchema, { ...SERVICE, ...changes }))).toContain(sentence);
 });

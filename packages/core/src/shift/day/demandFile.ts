@@ -1,3 +1,4 @@
+import { message, fromText, type Words } from '../../message/message';
 import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import { z } from 'zod';
@@ -35,11 +36,20 @@ export function demandFromCsv(text: string): FileDemand[] {
     transformHeader: (head) => head.trim().toLowerCase(),
   });
   const missing = COLUMNS.filter((column) => !meta.fields?.includes(column));
-  if (missing.length > 0) throw InputError.at('', `The file has no column “${missing.join('”, “')}”.`);
-  if (data.length > MOST_ROWS) throw InputError.at('', `The file has more than ${MOST_ROWS} rows.`);
+  if (missing.length > 0)
+    throw InputError.at(
+      '',
+      message('The file has no column “{missing}”.', { missing: missing.join('”, “') }),
+    );
+  if (data.length > MOST_ROWS)
+    throw InputError.at(
+      '',
+      message('The file has more than {mostRows, number} rows.', { mostRows: MOST_ROWS }),
+    );
   const demands = new Map<string, FileDemand>();
   data.forEach((row, index) => {
-    const wrong = (sentence: string) => InputError.at('', `Line ${index + 2}: ${sentence}`);
+    const wrong = (sentence: Words) =>
+      InputError.at('', message('Line {index, number}: {sentence}', { index: index + 2, sentence }));
     const { data: read, success } = rowSchema.safeParse({
       bread: row.bread?.trim(),
       pieces: numberOrNaN(row.pieces ?? ''),
@@ -53,7 +63,7 @@ export function demandFromCsv(text: string): FileDemand[] {
     const peak = row.peak?.trim() ? readClock(row.peak) : (opens + (closes ?? opens)) / 2;
     if (closes === null || peak === null) throw wrong('a time is written like 11:45.');
     const wave = waveSchema.safeParse({ opens, peak, closes, pieces: read.pieces });
-    if (!wave.success) throw wrong(wave.error.issues[0]?.message ?? 'the wave cannot be.');
+    if (!wave.success) throw wrong(fromText(wave.error.issues[0]?.message ?? 'the wave cannot be.'));
     return demand.waves.push(wave.data);
   });
   return [...demands.values()];
@@ -70,7 +80,7 @@ function timesOf(event: ICAL.Event): { day: string; opens: number; closes: numbe
     const opens = clock(startDate);
     return { day: startDate.toString().slice(0, 10), opens, closes: endDate ? clock(endDate) : opens };
   } catch {
-    throw InputError.at('', `The time of “${event.summary}” cannot be read.`);
+    throw InputError.at('', message('The time of “{summary}” cannot be read.', { summary: event.summary }));
   }
 }
 
@@ -103,7 +113,10 @@ export function demandFromIcs(text: string, day: string): FileDemand[] {
     else demand.waves.push({ opens, peak: (opens + closes) / 2, closes, pieces });
   }
   if (demands.size === 0) {
-    throw InputError.at('', `No event of ${day} says how much of which bread, like “60 Deckhand wrap”.`);
+    throw InputError.at(
+      '',
+      message('No event of {day} says how much of which bread, like “60 Deckhand wrap”.', { day }),
+    );
   }
   return [...demands.values()];
 }

@@ -1,3 +1,4 @@
+import { problemsIn, said } from '../../test/said';
 import { LUNCH, clockS } from '../../test/exampleShift';
 import { sourceOf } from '../chance';
 import { drawDay, usualDay } from '../demand/shiftDay';
@@ -211,8 +212,7 @@ test.each([
   [{ people: [] }, 'Nobody is on shift.'],
   [{ breads: [] }, 'There is no bread to make.'],
 ])('a shift that cannot be is refused in one sentence: %#', (changes, sentence) => {
-  const { issues } = shiftSchema.safeParse({ ...LUNCH, ...changes }).error!;
-  expect(issues.map(({ message }) => message)).toContain(sentence);
+  expect(said(problemsIn(shiftSchema, { ...LUNCH, ...changes }))).toContain(sentence);
 });
 
 test('a plan that names a bread or a cold dough that is not there is refused at its place', () => {

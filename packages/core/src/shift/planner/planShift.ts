@@ -1,3 +1,4 @@
+import type { Words } from '../../message/message';
 import { mean } from 'simple-statistics';
 import type { ShiftDay } from '../demand/shiftDay';
 import { drawDay } from '../demand/shiftDay';
@@ -71,7 +72,7 @@ export function* planShift(shift: Shift, options: PlanningOptions = {}): Generat
   const { seed = 1, tries = USUAL_TRIES, days: count = SEARCH_DAYS, from } = options;
   const line = compileShift(shift);
   const refusal = whyNotPlanned(line);
-  if (refusal) throw new RangeError(refusal);
+  if (refusal) throw new RangeError('this shift cannot be planned');
   const days = drawDays(shift, seed, count);
   const told = (plan: ShiftPlan, share: number): Planned => ({
     ...{ plan, share },
@@ -96,4 +97,4 @@ export function* planShift(shift: Shift, options: PlanningOptions = {}): Generat
  * Why a shift cannot be planned, in one sentence; null when it can.
  * @param shift a shift that was validated
  */
-export const refusalOf = (shift: Shift): string | null => whyNotPlanned(compileShift(shift));
+export const refusalOf = (shift: Shift): Words | null => whyNotPlanned(compileShift(shift));

@@ -1,3 +1,4 @@
+import { said } from '../../test/said';
 import { LUNCH, clockS } from '../../test/exampleShift';
 import { finish } from '../../bake/solve/window';
 import { sourceOf } from '../chance';
@@ -159,6 +160,6 @@ test.each([
     'No bowl takes a batch of wrap.',
   ],
 ])('what cannot be planned is said: %#', (changes, sentence) => {
-  expect(refusalOf({ ...LUNCH, ...changes } as Shift)).toBe(sentence);
-  expect(() => planShift({ ...LUNCH, ...changes } as Shift).next()).toThrow(sentence);
+  expect(said(refusalOf({ ...LUNCH, ...changes } as Shift))).toBe(sentence);
+  expect(() => planShift({ ...LUNCH, ...changes } as Shift).next()).toThrow(RangeError);
 });

@@ -1,3 +1,4 @@
+import { type Words, message } from '../../message/message';
 import { usualDay } from '../demand/shiftDay';
 import { leadS } from '../line/alone';
 import { type Line, doughG, loadOf, takesLoad } from '../line/compile';
@@ -9,17 +10,17 @@ import { SKILLS, type Shift, type ShiftBatch, type ShiftPlan } from '../shiftSch
  * Why a shift cannot be planned, in one sentence; null when it can.
  * @param line the line
  */
-export function whyNotPlanned(line: Line): string | null {
+export function whyNotPlanned(line: Line): Words | null {
   const { people, breads } = line.shift;
   if (people.length === 0) return 'Nobody is on shift.';
   for (let bread = 0; bread < breads.length; bread += 1) {
     const { least, most } = loadOf(line, bread);
     const { id, name = id, kneadByHand } = breads[bread]!;
-    if (least > most) return `No bowl takes a batch of ${name}.`;
+    if (least > most) return message('No bowl takes a batch of {name}.', { name });
     const missing = SKILLS.find(
       (skill) => (skill !== 'knead' || kneadByHand) && !people.some(({ can }) => can.includes(skill)),
     );
-    if (missing) return `Nobody on shift can ${missing}.`;
+    if (missing) return message('Nobody on shift can {missing}.', { missing });
   }
   return null;
 }

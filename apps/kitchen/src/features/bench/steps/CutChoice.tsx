@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { PieceTarget, Cut } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import { Choices } from '../../../ui/input/Choices';
@@ -19,9 +20,14 @@ interface CutChoiceProps {
 /** How many of what weight, against what is wanted: a piece is never lost quietly. */
 export function CutChoice({ now, cuts, standard, onChoose }: CutChoiceProps) {
   const format = useFormat();
-  const wanted = `${format.mass(standard.ballG, BALL_STEP_G)} ± ${format.mass(standard.toleranceG, BALL_STEP_G)} wanted`;
+  const wanted = say('{mass} ± {mass2} wanted', {
+    mass: format.mass(standard.ballG, BALL_STEP_G),
+    mass2: format.mass(standard.toleranceG, BALL_STEP_G),
+  });
   const off = format.mass(Math.abs(now.offG), BALL_STEP_G);
-  const verdict = now.inTolerance ? 'in tolerance' : `${off} too ${now.offG < 0 ? 'light' : 'heavy'}`;
+  const verdict = now.inTolerance
+    ? 'in tolerance'
+    : say('{off} too {off2}', { off, off2: now.offG < 0 ? 'light' : 'heavy' });
   return (
     <View style={{ gap: SPACE.s }}>
       <Strong tone={now.inTolerance ? 'sage' : 'plum'}>{`${wanted}: ${verdict}`}</Strong>

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { Step } from '@kettle-scale/core/plan';
 import { roundToStep } from '@kettle-scale/core/quantity';
 import { explainDivision, explainLoss } from '@kettle-scale/core/explain';
@@ -8,7 +9,7 @@ import { useReading } from '../../../live/useReading';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { sourceWords } from '../../../shared/readingWords';
 import { Action } from '../../../ui/input/actions';
-import { usePreferences } from '../../../ui/preferences';
+import { usePreferences } from '../../../reader/preferences';
 import { Segments } from '../../../ui/input/Segments';
 import { Sheet } from '../../../ui/layout/Sheet';
 import { SPACE } from '../../../ui/tokens';
@@ -53,11 +54,11 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
     <StepFrame
       {...{ live, step }}
       primary={{
-        label: `Cut ${pieces} × ${format.mass(ballG, BALL_STEP_G)}`,
+        label: say('Cut {pieces, number} × {mass}', { pieces, mass: format.mass(ballG, BALL_STEP_G) }),
         disabled: pieces < 1,
         onPress: cut,
       }}
-      why={() => explainDivision(plan, doughG, Math.max(1, pieces), format.units)}
+      why={() => explainDivision(plan, doughG, Math.max(1, pieces))}
       others={[{ key: 'key', label: 'Key it in', onPress: () => setKeying(true) }]}
     >
       <DoughFigures {...{ live, division }} />
@@ -98,7 +99,7 @@ function DoughFigures({ live, division }: PartProps) {
   const onScaleG = reading?.steady && reading.massG > plan.ballG ? reading.massG : null;
   const ball = format.massFigure(ballG, BALL_STEP_G);
   const figure = format.massFigure(doughG, plan.kitchen.benchStepG);
-  const loss = explainLoss(plan, inBowlsG, doughG, format.units);
+  const loss = explainLoss(plan, inBowlsG, doughG);
   return (
     <>
       <View>
@@ -123,10 +124,10 @@ function DoughFigures({ live, division }: PartProps) {
       {heard && onScaleG !== null && onScaleG !== weighed?.massG ? (
         <>
           <Action
-            label={`Use ${format.mass(onScaleG, plan.kitchen.benchStepG)} on the scale`}
+            label={say('Use {mass} on the scale', { mass: format.mass(onScaleG, plan.kitchen.benchStepG) })}
             onPress={() => setWeighed({ massG: onScaleG, source: heard.source })}
           />
-          <Label>{`Bench scale: ${sourceWords(heard)}`}</Label>
+          <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
         </>
       ) : null}
     </>
@@ -153,9 +154,9 @@ function KeepChoice({ live, division }: PartProps) {
         value={keep}
         onChange={setKeep}
         options={[
-          ['count', `Keep ${asks.count} pieces`],
-          ['ball', `Keep ${format.mass(asks.ball)}`],
-          ['size', `Keep ${format.length(asks.size)}`],
+          ['count', say('Keep {count, number} pieces', { count: asks.count })],
+          ['ball', say('Keep {mass}', { mass: format.mass(asks.ball) })],
+          ['size', say('Keep {length}', { length: format.length(asks.size) })],
         ]}
       />
       <WaysToDivide
@@ -174,9 +175,9 @@ function Guide({ pieces, ballG }: { pieces: number; ballG: number }) {
   const doughG = pieces * ballG;
   return (
     <>
-      <Action label={`Guide to ${pieces} parts`} onPress={() => setOpen(true)} />
+      <Action label={say('Guide to {pieces, number} parts', { pieces })} onPress={() => setOpen(true)} />
       <Sheet open={open} onClose={() => setOpen(false)} label="Cut guide">
-        <Heading>{`From one to ${pieces}`}</Heading>
+        <Heading>{say('From one to {pieces, number}', { pieces })}</Heading>
         {open ? <CutGuidePicture rounds={cutGuide(pieces, doughG)} doughG={doughG} /> : null}
         <Body tone="soot">Weigh each part before you cut it again: an error is halved, not passed on.</Body>
       </Sheet>

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { type EventBody, type Reject, ballsMade } from '@kettle-scale/core/batch';
 import type { Holding } from '@kettle-scale/core/kitchen';
 import { textField } from '@kettle-scale/core/message';
@@ -24,8 +25,8 @@ const MOST_PIECES = 20_000;
 const count = (label: string) =>
   z
     .string()
-    .regex(/^\d+$/, `${label} must be a whole number.`)
-    .refine((text) => Number(text) <= MOST_PIECES, `${label} is more than a batch can hold.`);
+    .regex(/^\d+$/, say('{label} must be a whole number.', { label }))
+    .refine((text) => Number(text) <= MOST_PIECES, say('{label} is more than a batch can hold.', { label }));
 
 const finishSchema = z
   .object({
@@ -120,7 +121,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
       <Action
         label={
           state.inspected.length > 0
-            ? `Look at another piece (${state.inspected.length})`
+            ? say('Look at another piece ({length, number})', { length: state.inspected.length })
             : 'Look at one piece'
         }
         onPress={() => setLooking(true)}

@@ -1,8 +1,9 @@
+import { say } from '../../../reader/say';
 import { type BatchState, ballsAtHand } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Step } from '@kettle-scale/core/plan';
 import { discDiameterMm, DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
-import { formatPercent, roundToStep } from '@kettle-scale/core/quantity';
+import { roundToStep } from '@kettle-scale/core/quantity';
 import { explainRolling } from '@kettle-scale/core/explain';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -140,7 +141,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
     <StepFrame
       live={live}
       step={step}
-      why={() => explainRolling(plan, ballG, format.units)}
+      why={() => explainRolling(plan, ballG)}
       primary={{
         label: 'First discs are rolled',
         onPress: () => act({ type: 'flattened', ...disc }),
@@ -157,14 +158,26 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         <Measure label="Thick" value={thickness.value} unit={thickness.unit} onStep={change('thicknessMm')} />
       </View>
       <Body tone="soot">
-        {`It springs back ${formatPercent(springBack)}, to ${format.length(disc.diameterMm * (1 - springBack))}. ${shaping.note}`}
+        {say('It springs back {springBack}, to {length}. {note}', {
+          springBack: { share: springBack },
+          length: format.length(disc.diameterMm * (1 - springBack)),
+          note: shaping.note,
+        })}
       </Body>
       <CheckBalls live={live} />
       <Action label="True size, and measure a disc" onPress={() => router.push(`/bench/${batch.id}/disc`)} />
       <Strong>
         {shaping.how === 'hot-press'
           ? 'Press one as a place comes free.'
-          : `${AHEAD_VERB[shaping.how]} ${ahead.before} before the first goes on, then stay ${ahead.ahead} ahead: ${AHEAD_WHY[ahead.limit]}.`}
+          : say(
+              '{aheadVerb} {before, number} before the first goes on, then stay {ahead, number} ahead: {aheadWhy}.',
+              {
+                aheadVerb: AHEAD_VERB[shaping.how],
+                before: ahead.before,
+                ahead: ahead.ahead,
+                aheadWhy: AHEAD_WHY[ahead.limit],
+              },
+            )}
       </Strong>
       <OnBreadNow plan={plan} at={['on the bench']} />
       <ColdBalls live={live} />

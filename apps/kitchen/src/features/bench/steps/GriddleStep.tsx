@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
@@ -6,7 +7,7 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
-import { useHotLine } from '../../../ui/preferences';
+import { useHotLine } from '../../../reader/preferences';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
@@ -39,7 +40,7 @@ function HeatAndSeconds({ plan }: { plan: Plan }) {
           <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
         </View>
         {phases.map(({ name, seconds }, index) => (
-          <View key={name}>
+          <View key={say(name)}>
             <Label>{name}</Label>
             <Figure value={String(seconds)} unit="s" size={36} />
             {own?.ranges[index] ? <Label>{`${own.ranges[index]} s`}</Label> : null}
@@ -70,20 +71,23 @@ function nextAct({ live, done, cue, piece, following }: NextAct) {
   const allOff = !griddle && ballsAtHand(batch.plan, state) === 0;
   return allOff && cold
     ? {
-        label: `Take out ${cold.pieces} balls`,
+        label: say('Take out {pieces, number} balls', { pieces: cold.pieces }),
         onPress: () => act({ type: 'taken-out', pieces: cold.pieces }),
       }
     : allOff
       ? { label: 'All pieces are off', onPress: done }
       : griddle
         ? {
-            label: `${cue}: piece ${griddle.piece}`,
+            label: say('{cue}: piece {piece, number}', { cue, piece: griddle.piece }),
             onPress: () =>
               following
                 ? act({ type: 'flipped', piece: griddle.piece, side: griddle.side + 1 })
                 : act({ type: 'piece-off', piece: griddle.piece }),
           }
-        : { label: `Piece ${piece} on`, onPress: () => act({ type: 'piece-on', piece }) };
+        : {
+            label: say('Piece {piece, number} on', { piece }),
+            onPress: () => act({ type: 'piece-on', piece }),
+          };
 }
 
 /** The formula's heat and seconds per side, piece by piece, with a flip timer. */
@@ -114,11 +118,15 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   );
   const title = allOff
     ? cold
-      ? `${cold.pieces} balls in the fridge`
+      ? say('{pieces, number} balls in the fridge', { pieces: cold.pieces })
       : 'All off'
     : griddle
-      ? `${phase?.name ?? ''}, piece ${griddle.piece} of ${pieces}`
-      : `Piece ${piece} of ${pieces}`;
+      ? say('{name}, piece {piece, number} of {pieces, number}', {
+          name: phase?.name ?? '',
+          piece: griddle.piece,
+          pieces,
+        })
+      : say('Piece {piece, number} of {pieces, number}', { piece, pieces });
   const done = () => act({ type: 'done', stepId: step.id });
 
   const primary = nextAct({ live, done, cue, piece, following: following !== undefined });
@@ -130,7 +138,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       title={title}
       primary={primary}
       others={(allOff && !cold) || griddle ? [] : [{ key: 'end', label: 'No more pieces', onPress: done }]}
-      {...(due ? { alarm: { ...alarm, words: `${cue} now` } } : {})}
+      {...(due ? { alarm: { ...alarm, words: say('{cue} now', { cue }) } } : {})}
     >
       <HeatAndSeconds plan={plan} />
       <View style={styles.middle}>

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { windowAt } from '@kettle-scale/core/batch';
 import { formatClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
@@ -55,7 +56,11 @@ export function GriddleTimer({ size, side, cue, piecesOff }: GriddleTimerProps) 
       <View style={styles.inside} role="timer">
         <Figure value={figure} size={size * FIGURE_SHARE} tone={due ? 'ember' : 'ink'} />
         <Heading tone={due ? 'ember' : 'soot'}>
-          {side ? (due ? `${cue} now` : `s, then ${cue.toLowerCase()}`) : 'pieces off'}
+          {side
+            ? due
+              ? say('{cue} now', { cue })
+              : say('s, then {cue}', { cue: { lower: cue } })
+            : 'pieces off'}
         </Heading>
       </View>
     </Ring>
@@ -65,5 +70,5 @@ export function GriddleTimer({ size, side, cue, piecesOff }: GriddleTimerProps) 
 /** How long the batch has been on the griddle. */
 export function OnGriddleFor({ startedMs }: { startedMs: number }) {
   const clock = useSampled((nowMs) => formatClock(Math.floor((nowMs - startedMs) / MS_PER_S)), LOOK_MS);
-  return <Label>{`On the griddle for ${clock}`}</Label>;
+  return <Label>{say('On the griddle for {clock}', { clock })}</Label>;
 }

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { Step } from '@kettle-scale/core/plan';
 import { parseQuantity } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
@@ -28,7 +29,7 @@ export function KeyDough({ live, step, onWeighed, onBack }: KeyDoughProps) {
     <StepFrame
       {...{ live, step }}
       primary={{
-        label: typedG === null ? 'Key in the scale' : `The dough weighs ${typed} ${unit}`,
+        label: typedG === null ? 'Key in the scale' : say('The dough weighs {typed} {unit}', { typed, unit }),
         disabled: typedG === null,
         onPress: () => {
           if (typedG !== null) onWeighed(typedG);

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { parseQuantity } from '@kettle-scale/core/quantity';
 import { checkWeight } from '@kettle-scale/core/batch';
 import { useState } from 'react';
@@ -34,7 +35,7 @@ export function KeyWeight(part: WeighPart & { onBack: () => void }) {
       {...{ live, step }}
       {...topUpTitle(part)}
       primary={{
-        label: typedG === null ? 'Key in the scale' : `Use ${typed} ${unit}`,
+        label: typedG === null ? 'Key in the scale' : say('Use {typed} {unit}', { typed, unit }),
         onPress: use,
         disabled: typedG === null,
       }}

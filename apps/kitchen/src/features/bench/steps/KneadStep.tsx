@@ -1,8 +1,8 @@
+import { say } from '../../../reader/say';
 import { FEELS, type Feel, feelWord } from '@kettle-scale/core/dough';
 import { type RunningDough, type StepState, runningDough } from '@kettle-scale/core/batch';
 import { kneadTestWords } from '@kettle-scale/core/formula';
-import { lateLines } from '@kettle-scale/core/plan';
-import { formatSpan } from '@kettle-scale/core/quantity';
+import { type Plan, lateLines } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action, ActionRow } from '../../../ui/input/actions';
@@ -74,7 +74,7 @@ function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
         onChange={(felt) => act({ type: 'felt', stepId, feel: felt })}
         options={FEELS.map((name) => [name, feelWord(name, plan.formula.method.knead.aim)] as const)}
       />
-      <Label>{`Its test: ${kneadTestWords(plan)}.`}</Label>
+      <Label>{say('Its test: {kneadTestWords}.', { kneadTestWords: kneadTestWords(plan) })}</Label>
       <ActionRow
         actions={[
           {
@@ -85,12 +85,12 @@ function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
           { key: 'not', label: 'Not yet', onPress: () => act({ type: 'tested', stepId, passed: false }) },
         ]}
       />
-      <Label>{`Bench flour, counted: ${format.mass(state.dustedG)}`}</Label>
+      <Label>{say('Bench flour, counted: {mass}', { mass: format.mass(state.dustedG) })}</Label>
       <ActionRow
         actions={DUSTINGS_G.map((massG) => ({
           key: String(massG),
           label: `+${format.mass(massG)}`,
-          hint: `+${format.mass(massG)} bench flour`,
+          hint: say('+{mass} bench flour', { mass: format.mass(massG) }),
           onPress: () => act({ type: 'dusted', stepId, massG }),
         }))}
       />
@@ -108,6 +108,14 @@ function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
     </View>
   );
 }
+
+const untilWords = (plan: Plan): string =>
+  say(
+    plan.formula.method.shaping.benchFlour === false
+      ? 'Until {test}. No bench flour for this dough.'
+      : 'Until {test}.',
+    { test: kneadTestWords(plan) },
+  );
 
 /** Kneading to a feel and a test; the clock is a guard rail. */
 export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
@@ -127,7 +135,10 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const last = now.seen.filter(({ type }) => type === 'felt' || type === 'added').at(-1);
   const feel = last?.type === 'felt' ? last.feel : null;
   const fix = useFix(live, now, dough, feel, phase === 'late');
-  const span = `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`;
+  const span = say('{earliest} to {latest}', {
+    earliest: { s: window.earliestS },
+    latest: { s: window.latestS },
+  });
   const right = () =>
     act(...(feel === 'right' ? [] : [{ type: 'felt' as const, stepId, feel: 'right' as const }]), {
       type: 'done',
@@ -164,18 +175,17 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
     >
       <View style={styles.middle}>
         <TimerRing size={ring} running={running} earliestS={window.earliestS} words={PHASE} label={span} />
-        <Label>{`By ${by}, ${span}`}</Label>
+        <Label>{say('By {by}, {span}', { by, span })}</Label>
       </View>
       {late.map(({ lineId, name, massG, stepG }) => (
-        <Strong
-          key={lineId}
-        >{`${format.mass(massG, stepG)} ${name.toLowerCase()}, a third at a time`}</Strong>
+        <Strong key={lineId}>
+          {say('{mass} {name}, a third at a time', {
+            mass: format.mass(massG, stepG),
+            name: { lower: name },
+          })}
+        </Strong>
       ))}
-      {phase ? (
-        <Kneading {...{ live, now, feel, fix, dough }} />
-      ) : (
-        <Body>{`Until ${kneadTestWords(plan)}.${plan.formula.method.shaping.benchFlour === false ? ' No bench flour for this dough.' : ''}`}</Body>
-      )}
+      {phase ? <Kneading {...{ live, now, feel, fix, dough }} /> : <Body>{untilWords(plan)}</Body>}
       <ColdChainLine live={live} nowMs={nowMs} />
       <StepCautions plan={live.batch.plan} kind="knead" />
     </StepFrame>

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { EventBody } from '@kettle-scale/core/batch';
 import { DEFAULT_FRIDGE_DOUGH_H, type Kitchen } from '@kettle-scale/core/kitchen';
 import { View } from 'react-native';
@@ -22,13 +23,19 @@ export function LeftoverChoice({ massG, ballG, kitchen, value, onChange }: Props
   const hours = kitchen.fridgeDoughH ?? DEFAULT_FRIDGE_DOUGH_H;
   const shorts = Math.max(1, Math.round(massG / ballG));
   const words: Record<Leftover, string> = {
-    'short batch': `${shorts} ${shorts === 1 ? 'piece' : 'pieces'} of ${format.mass(massG / shorts, 0.1)}, baked with the rest.`,
-    'fridge dough': `Airtight and at once into the fridge; its clock runs for ${hours} h. Follow your local food code.`,
+    'short batch': say(
+      '{shorts, number} {shorts, plural, one {piece} other {pieces}} of {mass}, baked with the rest.',
+      { shorts, mass: format.mass(massG / shorts, 0.1) },
+    ),
+    'fridge dough': say(
+      'Airtight and at once into the fridge; its clock runs for {hours, number} h. Follow your local food code.',
+      { hours },
+    ),
     waste: 'Counted, so that the next batch is planned smaller.',
   };
   return (
     <View style={{ gap: SPACE.s }}>
-      <Strong>{`${format.mass(massG)} of dough is left over.`}</Strong>
+      <Strong>{say('{mass} of dough is left over.', { mass: format.mass(massG) })}</Strong>
       <Choices
         label="What becomes of it"
         value={value}

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import {
   type EventBody,
   type RunningDough,
@@ -68,7 +69,11 @@ function ByFeel({ live, now, part }: PartProps) {
     <>
       <View style={styles.clock}>
         <Figure value={formatPercent(dough.totals.hydration, 1)} size={64} tone="water" />
-        <Label>{`hydration now, ${formatPercent(wantedHydration(plan), 1)} is usual today`}</Label>
+        <Label>
+          {say('hydration now, {wantedHydration} is usual today', {
+            wantedHydration: { share: wantedHydration(plan), decimals: 1 },
+          })}
+        </Label>
       </View>
       <ActionRow
         actions={sizes.map((massG) => ({
@@ -80,13 +85,17 @@ function ByFeel({ live, now, part }: PartProps) {
       />
       {dough.heldLeftG >= line.stepG && !flourBack ? (
         <Action
-          label={`All ${format.mass(dough.heldLeftG, line.stepG)} at once`}
+          label={say('All {mass} at once', { mass: format.mass(dough.heldLeftG, line.stepG) })}
           onPress={() => add(dough.heldLeftG)}
         />
       ) : null}
       {!flourBack && liquid ? (
         <WaterGauge
-          label={`${format.mass(inG, line.stepG)} are in; usual for this lot from ${format.mass(liquid.lowG, line.stepG)} to ${format.mass(liquid.highG, line.stepG)}`}
+          label={say('{mass} are in; usual for this lot from {mass2} to {mass3}', {
+            mass: format.mass(inG, line.stepG),
+            mass2: format.mass(liquid.lowG, line.stepG),
+            mass3: format.mass(liquid.highG, line.stepG),
+          })}
           nowG={inG}
           startG={liquid.startG}
           lowG={liquid.lowG}
@@ -98,7 +107,9 @@ function ByFeel({ live, now, part }: PartProps) {
           }}
         />
       ) : null}
-      <Strong>{`${format.mass(dough.heldLeftG, line.stepG)} kept back still to hand`}</Strong>
+      <Strong>
+        {say('{mass} kept back still to hand', { mass: format.mass(dough.heldLeftG, line.stepG) })}
+      </Strong>
     </>
   );
 }
@@ -147,7 +158,7 @@ function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsP
       {running && (part.probe || part.kind === 'wait') ? (
         <TakeTemp
           kind="probe"
-          label={`Temperature of the ${part.probe ?? 'dough'}`}
+          label={say('Temperature of the {probe}', { probe: part.probe ?? 'dough' })}
           onTake={(taken) => act(measuredBody(stepId, part.probe ?? 'dough', taken))}
         />
       ) : null}
@@ -161,7 +172,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { plan } = batch;
   const format = useFormat();
   const { nowMs, window, running, alarm } = useStepClock(live, now);
-  const guide = mixGuide(plan, format.units);
+  const guide = mixGuide(plan);
   const done = new Set(now.parts.map(({ part }) => part));
   const part = guide.find(({ id }) => !done.has(id));
   const index = part ? guide.indexOf(part) : guide.length;
@@ -171,7 +182,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const cooled = useAlarm(waitS !== null && waitS <= 0 ? `${batch.id}/${stepId}/${fromMs}/cool` : null);
   const temps = now.seen.flatMap((event) => (event.type === 'measured' ? [event] : []));
   const dough = runningDough(plan, state, now.step.bowl ?? 1);
-  const skipped = dough && skippedWords(plan, dough, format.units);
+  const skipped = dough && skippedWords(plan, dough);
 
   const primary = !running
     ? { label: 'Start mixing', onPress: () => act({ type: 'started', stepId }) }
@@ -205,13 +216,19 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
     >
       <View style={styles.clock} role="timer" aria-label="Mixing">
         <Figure value={formatClock(running ? Math.floor(running.elapsedS) : 0)} size={36} />
-        <Label>{`guard rail ${formatClock(window.earliestS)} to ${formatClock(window.latestS)}, ${plan.formula.method.mix.by === 'machine' ? 'in the mixer' : 'by hand'}`}</Label>
+        <Label>
+          {say('guard rail {earliest} to {latest}, {by}', {
+            earliest: { clockS: window.earliestS },
+            latest: { clockS: window.latestS },
+            by: plan.formula.method.mix.by === 'machine' ? 'in the mixer' : 'by hand',
+          })}
+        </Label>
       </View>
       {part ? (
         <PartWords
           {...{ live, now, part, waitS, dough }}
           running={running !== null}
-          place={`part ${index + 1} of ${guide.length}`}
+          place={say('part {index, number} of {length, number}', { index: index + 1, length: guide.length })}
         />
       ) : (
         <View style={styles.stack}>
@@ -221,7 +238,11 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
         </View>
       )}
       {temps.length > 0 ? (
-        <Label>{`Measured: ${temps.map(({ what, tempC }) => `${what} ${format.temp(tempC)}`).join(', ')}`}</Label>
+        <Label>
+          {say('Measured: {map}', {
+            map: { list: temps.map(({ what, tempC }) => `${what} ${format.temp(tempC)}`) },
+          })}
+        </Label>
       ) : null}
       <ColdChainLine live={live} nowMs={nowMs} />
       <StepCautions plan={plan} kind="mix" />

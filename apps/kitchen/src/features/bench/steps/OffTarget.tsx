@@ -1,4 +1,5 @@
-import type { Step } from '@kettle-scale/core/plan';
+import { say } from '../../../reader/say';
+import type { Plan, Step } from '@kettle-scale/core/plan';
 import { formatPercent } from '@kettle-scale/core/quantity';
 import { checkWeight, fractionIfKept, offerRescale } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
@@ -21,6 +22,44 @@ interface OffTargetProps {
 }
 
 const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
+
+interface LetFollowProps {
+  plan: Plan;
+  offer: ReturnType<typeof offerRescale>;
+  onFollow: () => void;
+}
+
+/** What the batch comes to when it follows an over-pour. */
+function LetFollow({ plan, offer, onFollow }: LetFollowProps) {
+  const format = useFormat();
+  return (
+    <Ticket>
+      <Heading>Let the batch follow</Heading>
+      {offer.fits ? (
+        <>
+          <View>
+            <Leader name="Dough" value={format.mass(offer.doughG, plan.kitchen.benchStepG)} />
+            <Leader name="Pieces" value={`${plan.pieces} → ${offer.pieces}`} />
+            {offer.topUps.map(({ name, addG, stepG }) => (
+              <Leader key={name} name={say('{name}, add', { name })} value={`+${format.mass(addG, stepG)}`} />
+            ))}
+          </View>
+          <Action
+            label={say('Rescale the batch × {factor}', { factor: offer.factor.toFixed(3) })}
+            onPress={onFollow}
+          />
+        </>
+      ) : (
+        <Body>
+          {say('The bowl would hold {mass}, more than its {mass2}.', {
+            mass: format.mass(offer.bowlG),
+            mass2: format.mass(plan.kitchen.bowlCapacityG),
+          })}
+        </Body>
+      )}
+    </Ticket>
+  );
+}
 
 /** A weight off its target: take out or add, keep it knowingly, or let the batch follow an over-pour. */
 export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps) {
@@ -51,8 +90,15 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
     <StepFrame
       live={live}
       step={step}
-      title={over ? `Too much ${line.name.toLowerCase()}` : `Not enough ${line.name.toLowerCase()}`}
-      primary={{ label: over ? `Take out ${off}` : `Add ${off} more`, onPress: onAgain }}
+      title={
+        over
+          ? say('Too much {name}', { name: { lower: line.name } })
+          : say('Not enough {name}', { name: { lower: line.name } })
+      }
+      primary={{
+        label: over ? say('Take out {off}', { off }) : say('Add {off} more', { off }),
+        onPress: onAgain,
+      }}
     >
       <View>
         <BigFigure
@@ -63,32 +109,26 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
         />
         <Body tone="soot">
           {over
-            ? `${format.mass(massG, line.stepG)} on the scale; the line comes to ${format.mass(massG - offG, line.stepG)} in all`
-            : `${format.mass(massG, line.stepG)} on the scale, ${format.mass(targetG, line.stepG)} asked for`}
+            ? say('{mass} on the scale; the line comes to {mass2} in all', {
+                mass: format.mass(massG, line.stepG),
+                mass2: format.mass(massG - offG, line.stepG),
+              })
+            : say('{mass} on the scale, {mass2} asked for', {
+                mass: format.mass(massG, line.stepG),
+                mass2: format.mass(targetG, line.stepG),
+              })}
         </Body>
       </View>
-      {over ? (
-        <Ticket>
-          <Heading>Let the batch follow</Heading>
-          {offer.fits ? (
-            <>
-              <View>
-                <Leader name="Dough" value={format.mass(offer.doughG, plan.kitchen.benchStepG)} />
-                <Leader name="Pieces" value={`${plan.pieces} → ${offer.pieces}`} />
-                {offer.topUps.map(({ name, addG, stepG }) => (
-                  <Leader key={name} name={`${name}, add`} value={`+${format.mass(addG, stepG)}`} />
-                ))}
-              </View>
-              <Action label={`Rescale the batch × ${offer.factor.toFixed(3)}`} onPress={follow} />
-            </>
-          ) : (
-            <Body>{`The bowl would hold ${format.mass(offer.bowlG)}, more than its ${format.mass(plan.kitchen.bowlCapacityG)}.`}</Body>
-          )}
-        </Ticket>
-      ) : null}
+      {over ? <LetFollow {...{ plan, offer }} onFollow={follow} /> : null}
       <View style={styles.stack}>
-        <Strong>{`Kept as it is, ${line.name.toLowerCase()} is ${kept} of flour instead of ${formatPercent(line.fraction, 1)}.`}</Strong>
-        <Action label={`Keep it at ${kept}`} onPress={keep} />
+        <Strong>
+          {say('Kept as it is, {name} is {kept} of flour instead of {fraction}.', {
+            name: { lower: line.name },
+            kept,
+            fraction: { share: line.fraction, decimals: 1 },
+          })}
+        </Strong>
+        <Action label={say('Keep it at {kept}', { kept })} onPress={keep} />
       </View>
     </StepFrame>
   );

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { StepState } from '@kettle-scale/core/batch';
 import { lateLines } from '@kettle-scale/core/plan';
 import { formatSpan } from '@kettle-scale/core/quantity';
@@ -25,7 +26,9 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const late = now.step.round === 0 ? lateLines(plan) : [];
   const next =
     late.length > 0
-      ? `Then ${late.map(({ name }) => name.toLowerCase()).join(' and ')} is worked in.`
+      ? say('Then {map} is worked in.', {
+          map: { list: late.map(({ name }) => name.toLowerCase()), as: 'and' },
+        })
       : 'Then it is kneaded again.';
   return (
     <StepFrame
@@ -52,7 +55,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
           label={formatSpan(window.earliestS)}
         />
       </View>
-      <Body>{`Keep it covered. ${next}`}</Body>
+      <Body>{say('Keep it covered. {next}', { next })}</Body>
       <ColdChainLine live={live} nowMs={nowMs} />
     </StepFrame>
   );

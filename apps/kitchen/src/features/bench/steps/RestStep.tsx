@@ -1,6 +1,6 @@
+import { say } from '../../../reader/say';
 import { POKES, type Poke } from '@kettle-scale/core/dough';
 import { type StepState, restAdvice } from '@kettle-scale/core/batch';
-import { formatPercent, formatSpan } from '@kettle-scale/core/quantity';
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -13,7 +13,6 @@ import { FigureField, numberTyped } from '../../../ui/input/FigureField';
 import { FieldError } from '../../../ui/input/Field';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../../ui/type';
-import { useFormat } from '../../../ui/useFormat';
 import { CheckBalls } from '../CheckBalls';
 import { ColdChainLine } from '../ColdChainLine';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
@@ -92,13 +91,18 @@ function Rested({ live, now, advice, longer, moreS }: RestedProps) {
       <Strong tone={advice.moreS > 0 ? 'ink' : 'sage'}>
         {advice.moreS > 0
           ? advice.coldS >= advice.moreS
-            ? `Its centre is still cold: warm enough to roll in ${formatSpan(moreS)}.`
-            : `A disc rolled now springs back ${formatPercent(advice.springBackNow)}; calm in ${formatSpan(moreS)}.`
-          : `Calm: a disc rolled now springs back ${formatPercent(advice.springBackNow)}.`}
+            ? say('Its centre is still cold: warm enough to roll in {more}.', { more: { s: moreS } })
+            : say('A disc rolled now springs back {springBackNow}; calm in {more}.', {
+                springBackNow: { share: advice.springBackNow },
+                more: { s: moreS },
+              })
+          : say('Calm: a disc rolled now springs back {springBackNow}.', {
+              springBackNow: { share: advice.springBackNow },
+            })}
       </Strong>
       {longer ? (
         <Action
-          label={`Rest ${formatSpan(moreS)} from now`}
+          label={say('Rest {more} from now', { more: { s: moreS } })}
           onPress={() => act({ type: 'extended', stepId, seconds: moreS })}
         />
       ) : null}
@@ -125,7 +129,6 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { clock } = useDays();
   const { batch, state, act } = live;
   const { plan } = batch;
-  const format = useFormat();
   const full = useRingSize();
   const { nowMs, window, running, alarm } = useStepClock(live, now);
   const { startedMs, step } = now;
@@ -143,17 +146,16 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
     startedMs ?? nowMs,
     ...now.seen.flatMap((event) => (event.type === 'covered' ? [Date.parse(event.at)] : [])),
   );
-  const span = `${formatSpan(window.earliestS)} to ${formatSpan(window.latestS)}`;
+  const span = say('{earliest} to {latest}', {
+    earliest: { s: window.earliestS },
+    latest: { s: window.latestS },
+  });
   const longer = running !== null && last && moreS > 0 && running.elapsedS + moreS > window.earliestS;
   return (
     <StepFrame
       live={live}
       step={step}
-      why={() =>
-        advice
-          ? explainRest(advice, format.units)
-          : (explainToday(plan, `rest:${index}`, format.units) ?? plainWhy(span))
-      }
+      why={() => (advice ? explainRest(advice) : (explainToday(plan, `rest:${index}`) ?? plainWhy(span)))}
       primary={
         phase
           ? {
@@ -171,7 +173,12 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
         {startedMs === null ? (
           <Heading>{span}</Heading>
         ) : (
-          <Heading>{`good from ${clock(startedMs + window.earliestS * 1000)}, best by ${clock(startedMs + window.latestS * 1000)}`}</Heading>
+          <Heading>
+            {say('good from {clock}, best by {clock2}', {
+              clock: clock(startedMs + window.earliestS * 1000),
+              clock2: clock(startedMs + window.latestS * 1000),
+            })}
+          </Heading>
         )}
       </View>
       {running && nowMs - coveredMs > COVER_EVERY_MS ? (
@@ -182,7 +189,14 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
       ) : null}
       {rest?.of === 'balls' ? <CheckBalls live={live} /> : null}
       {advice ? <Rested {...{ live, now, advice, longer, moreS }} /> : null}
-      {today ? <Label>{`Not before: ${today.whyEarliest}. Not after: ${today.whyLatest}.`}</Label> : null}
+      {today ? (
+        <Label>
+          {say('Not before: {whyEarliest}. Not after: {whyLatest}.', {
+            whyEarliest: today.whyEarliest,
+            whyLatest: today.whyLatest,
+          })}
+        </Label>
+      ) : null}
       {rest ? (
         <Body>{`${rest.where === 'room' ? 'At room temperature' : 'In the fridge'}, ${rest.cover}.`}</Body>
       ) : null}

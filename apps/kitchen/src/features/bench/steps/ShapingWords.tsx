@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { EventOf } from '@kettle-scale/core/batch';
 import type { Plan, Step } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
@@ -32,16 +33,18 @@ function HotPress({ live, step }: { live: LiveBatch; step: Step }) {
         <View key={what} style={{ gap: SPACE.xs }}>
           <TakeTemp
             kind="probe"
-            label={`Temperature of the ${name}`}
+            label={say('Temperature of the {name}', { name })}
             onTake={(taken) => live.act(measuredBody(step.id, what, taken))}
           />
           {temps[index] === undefined ? null : (
-            <Body>{`The ${name} is at ${format.temp(temps[index])}.`}</Body>
+            <Body>{say('The {name} is at {temp}.', { name, temp: format.temp(temps[index]) })}</Body>
           )}
         </View>
       ))}
       {cold ? (
-        <Strong tone="plum">{`Below ${format.temp(PRESS.leastC)} a face sticks: wait until both are hot.`}</Strong>
+        <Strong tone="plum">
+          {say('Below {temp} a face sticks: wait until both are hot.', { temp: format.temp(PRESS.leastC) })}
+        </Strong>
       ) : apart ? (
         <Strong tone="plum">The faces differ: the disc will curl to the colder one.</Strong>
       ) : null}

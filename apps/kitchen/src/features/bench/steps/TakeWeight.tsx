@@ -1,5 +1,6 @@
+import { say } from '../../../reader/say';
 import { type Plan, heatCaution } from '@kettle-scale/core/plan';
-import { formatPercent, sumG } from '@kettle-scale/core/quantity';
+import { sumG } from '@kettle-scale/core/quantity';
 import { explainTarget } from '@kettle-scale/core/explain';
 import { StyleSheet, View } from 'react-native';
 import { sourceWords } from '../../../shared/readingWords';
@@ -35,20 +36,20 @@ export function TakeWeight(part: TakeProps) {
   const shown = format.massFigure(showG, line.stepG);
   const primary = reading
     ? {
-        label: `Take ${format.mass(reading.massG, line.stepG)}`,
+        label: say('Take {mass}', { mass: format.mass(reading.massG, line.stepG) }),
         onPress: () => (check?.verdict === 'right' ? takeRight() : onDoubt(scaleG)),
         disabled: reading.overload || reading.massG <= 0,
         quiet: check?.verdict !== 'right',
       }
     : {
-        label: `${format.mass(showG, line.stepG)} is in`,
+        label: say('{mass} is in', { mass: format.mass(showG, line.stepG) }),
         onPress: () => live.act(byHand(step, targetG)),
       };
   return (
     <StepFrame
       {...{ live, step, primary }}
       {...topUpTitle(part)}
-      why={() => explainTarget(plan, live.state, step, format.units)}
+      why={() => explainTarget(plan, live.state, step)}
       others={[{ key: 'key', label: 'Key it in', onPress: onKey }]}
     >
       {reading && check ? (
@@ -73,7 +74,9 @@ export function TakeWeight(part: TakeProps) {
       )}
       <LineWords {...{ plan, line, inBowl }} />
       <BowlBar plan={plan} bowl={bowl} nowId={line.lineId} />
-      {heard && !reading ? <Label>{`Bench scale: ${sourceWords(heard)}`}</Label> : null}
+      {heard && !reading ? (
+        <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
+      ) : null}
       {line.scale === 'bench' ? <ScaleChoice /> : null}
       {reading && heard?.source === 'simulated' ? (
         <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} />
@@ -92,15 +95,23 @@ function LineWords({ plan, line, inBowl }: { plan: Plan } & Pick<WeighPart, 'lin
       <Heading tone={tone}>{line.note ? `${line.name}, ${line.note}` : line.name}</Heading>
       <Body tone="soot">
         {inBowl.weighedG === null
-          ? `${formatPercent(line.fraction, 1)} of flour, on the ${line.scale} scale, to ${format.mass(line.stepG, line.stepG)}`
-          : `to ${format.mass(inBowl.targetG, line.stepG)}: the batch follows the over-pour`}
+          ? say('{fraction} of flour, on the {scale} scale, to {mass}', {
+              fraction: { share: line.fraction, decimals: 1 },
+              scale: line.scale,
+              mass: format.mass(line.stepG, line.stepG),
+            })
+          : say('to {mass}: the batch follows the over-pour', {
+              mass: format.mass(inBowl.targetG, line.stepG),
+            })}
       </Body>
       {line.late ? (
         <Body tone={tone}>Beside the bowl: it is worked in when the dough is kneaded again.</Body>
       ) : null}
       {heldG > 0 ? (
         <Body tone={tone}>
-          {`To start with. ${format.mass(heldG, line.stepG)} more is kept ready and goes in by feel.`}
+          {say('To start with. {mass} more is kept ready and goes in by feel.', {
+            mass: format.mass(heldG, line.stepG),
+          })}
         </Body>
       ) : null}
       {tone === 'water' ? <LiquidTemp plan={plan} lineId={line.lineId} /> : null}
@@ -113,8 +124,8 @@ function LiquidTemp({ plan, lineId }: { plan: Plan; lineId: string }) {
   const format = useFormat();
   const today = plan.today?.liquid?.lineId === lineId ? plan.today.liquid : null;
   const tempC = today?.tempC ?? plan.formula.method.liquidTempC;
-  const caution = heatCaution(tempC, format.units);
+  const caution = heatCaution(tempC);
   if (caution) return <Caution {...caution} />;
-  const ice = today?.ice ? `, ${format.mass(today.ice.iceG)} of it as ice` : '';
-  return <Body tone="water">{`At ${format.temp(tempC)}${ice}.`}</Body>;
+  const ice = today?.ice ? say(', {mass} of it as ice', { mass: format.mass(today.ice.iceG) }) : '';
+  return <Body tone="water">{say('At {temp}{ice}.', { temp: format.temp(tempC), ice })}</Body>;
 }

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { formatMoney } from '@kettle-scale/core/quantity';
 import type { DivideBy, Division } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
@@ -44,7 +45,9 @@ export function WaysToDivide({ ways, keep, currency, priced, onStep }: Props) {
         columns={['', 'pieces', 'each', 'left over', ...(priced ? ['a piece'] : [])]}
         rows={rows}
       />
-      <Label>{`Bread of ${format.length(ways[keep].diameterMm)} across, before it bakes.`}</Label>
+      <Label>
+        {say('Bread of {length} across, before it bakes.', { length: format.length(ways[keep].diameterMm) })}
+      </Label>
       <ActionRow
         actions={[
           { key: 'less', label: WORDS[keep][0], onPress: () => onStep(-STEP[keep]) },

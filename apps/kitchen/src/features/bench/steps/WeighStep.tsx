@@ -1,7 +1,7 @@
 import type { Step } from '@kettle-scale/core/plan';
 import { useState } from 'react';
 import type { LiveBatch } from '../../../batch/useBatch';
-import { usePreferences } from '../../../ui/preferences';
+import { usePreferences } from '../../../reader/preferences';
 import { OffTarget } from './OffTarget';
 
 import { tare, useScaleWeight } from './useScaleWeight';

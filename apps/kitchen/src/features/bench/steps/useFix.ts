@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { Feel } from '@kettle-scale/core/dough';
 import { type RunningDough, type StepState, correctionFor, correctionLines } from '@kettle-scale/core/batch';
 import { formatPercent, roundToStep } from '@kettle-scale/core/quantity';
@@ -46,7 +47,10 @@ export function useFix(
       `${name.toLowerCase()} ${formatPercent(dough.lines.find((row) => row.line.lineId === lineId)?.fraction ?? 0, 1)} → ${formatPercent(fractionWithout, 1)}`,
   );
   return {
-    label: topUps.length > 0 ? `Add ${pour} with ${withIt.join(', ')}` : `Add ${pour}`,
+    label:
+      topUps.length > 0
+        ? say('Add {pour} with {withIt}', { pour, withIt: { list: withIt } })
+        : say('Add {pour}', { pour }),
     add: () =>
       act(
         add(line.lineId, pourG, 'correction'),
@@ -55,12 +59,19 @@ export function useFix(
     alone:
       topUps.length > 0
         ? {
-            label: `Only ${pour}`,
+            label: say('Only {pour}', { pour }),
             add: () => act(add(line.lineId, pourG, 'correction')),
-            drift: `Flour alone, all of it: ${drift.join(', ')}.`,
+            drift: say('Flour alone, all of it: {drift}.', { drift: { list: drift } }),
           }
         : null,
-    words: `${format.mass(correction.massG, line.stepG)} of ${line.name.toLowerCase()} in all, in ${correction.additions} ${correction.additions === 1 ? 'pour' : 'pours'}; feel after each.`,
+    words: say(
+      '{mass} of {name} in all, in {additions, number} {additions, plural, one {pour} other {pours}}; feel after each.',
+      {
+        mass: format.mass(correction.massG, line.stepG),
+        name: { lower: line.name },
+        additions: correction.additions,
+      },
+    ),
     waitFirst: correction.waitFirst,
   };
 }

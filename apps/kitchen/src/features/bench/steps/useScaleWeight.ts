@@ -6,7 +6,7 @@ import { Unreachable, api } from '../../../api/api';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { tareOwn } from '../../../live/instruments/store';
 import { useReading } from '../../../live/useReading';
-import { usePreferences } from '../../../ui/preferences';
+import { usePreferences } from '../../../reader/preferences';
 
 /** Waits for the tare, so that the next line does not start from this one's weight; a scale that is away is not waited for. */
 export const tare = async (): Promise<void> => {

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { SheetLine, Step } from '@kettle-scale/core/plan';
 import type { BowlState } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../../../batch/useBatch';
@@ -22,4 +23,4 @@ export const byHand = (step: Step, massG: number) =>
 
 /** Title of a line that is topped up after an over-pour. */
 export const topUpTitle = ({ line, inBowl }: WeighPart) =>
-  inBowl.weighedG === null ? {} : { title: `Add more ${line.name.toLowerCase()}` };
+  inBowl.weighedG === null ? {} : { title: say('Add more {name}', { name: { lower: line.name } }) };

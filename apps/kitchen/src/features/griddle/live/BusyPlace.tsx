@@ -1,6 +1,8 @@
+import { say } from '../../../reader/say';
 import type { LivePiece } from '@kettle-scale/core/bake';
 import { memo, useId } from 'react';
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Text } from '../../../ui/Text';
 import Svg, { Circle } from 'react-native-svg';
 import { Ring, RingArc } from '../../../ui/chart/Ring';
 import { Press } from '../../../ui/input/Press';
@@ -73,7 +75,8 @@ function Arc({ piece, size }: { piece: LivePiece; size: number }) {
   return <RingArc {...{ size, share }} glideS={due ? 0 : 1} tone={due ? 'ember' : 'dough'} />;
 }
 
-const sideWords = ({ flame, side }: LivePiece): string => (flame ? 'fire' : `side ${side}`);
+const sideWords = ({ flame, side }: LivePiece): string =>
+  flame ? 'fire' : say('side {side, number}', { side });
 
 interface CountProps {
   piece: LivePiece;
@@ -88,16 +91,23 @@ function Count({ piece, size, nameId }: CountProps) {
   const word = NEXT_WORDS[piece.next];
   const due = leftS === 0;
   const share = due ? FIGURE_SHARE[word.length > SHORT_WORD ? 'long' : 'short'] : FIGURE_SHARE.count;
-  const when = due ? `${word} now` : `${word} in ${leftS} s`;
+  const when = due ? say('{word} now', { word }) : say('{word} in {left, number} s', { word, left: leftS });
   return (
     <>
       <Text id={nameId} style={styles.name}>
-        {`Place ${piece.place}, piece ${piece.piece}, ${sideWords(piece)}: ${when}`}
+        {say('Place {place, number}, piece {piece, number}, {sideWords}: {when}', {
+          place: piece.place,
+          piece: piece.piece,
+          sideWords: sideWords(piece),
+          when,
+        })}
       </Text>
       <Text style={[styles.count, { fontSize: size * share, color: due ? EMBER : INK }]}>
         {due ? word.toUpperCase() : String(leftS)}
       </Text>
-      <Text style={styles.side}>{overS > 0 ? `${overS} s over` : sideWords(piece)}</Text>
+      <Text style={styles.side}>
+        {overS > 0 ? say('{over, number} s over', { over: overS }) : sideWords(piece)}
+      </Text>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { LivePiece } from '@kettle-scale/core/bake';
 import { Action, PrimaryAction } from '../../../ui/input/actions';
 import { Sheet } from '../../../ui/layout/Sheet';
@@ -32,16 +33,31 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
     <Sheet open={doubt !== null} onClose={onClose} label="Confirm">
       {doubt?.kind === 'early' ? (
         <>
-          <Heading>{`Place ${doubt.piece.place}: ${DOES[doubt.piece.next]} it already?`}</Heading>
-          <Body>{`It has lain ${lainS(doubt)}\u00a0s of ${Math.round(doubt.piece.sideS)}\u00a0s.`}</Body>
+          <Heading>
+            {say('Place {place, number}: {does} it already?', {
+              place: doubt.piece.place,
+              does: DOES[doubt.piece.next],
+            })}
+          </Heading>
+          <Body>
+            {say('It has lain {lain, number}\u00a0s of {side, number}\u00a0s.', {
+              lain: lainS(doubt),
+              side: Math.round(doubt.piece.sideS),
+            })}
+          </Body>
           <PrimaryAction label="Leave it where it lies" onPress={onClose} />
           <Action label="Yes, now" onPress={then(() => onForward(doubt.piece, doubt.atMs))} />
         </>
       ) : null}
       {doubt?.kind === 'long' ? (
         <>
-          <Heading>{`Place ${doubt.piece.place}: what became of it?`}</Heading>
-          <Body>{`It is ${overS(doubt)}\u00a0s past its time.${spoiltWords(doubt)}`}</Body>
+          <Heading>{say('Place {place, number}: what became of it?', { place: doubt.piece.place })}</Heading>
+          <Body>
+            {say('It is {over, number}\u00a0s past its time.{spoiltWords}', {
+              over: overS(doubt),
+              spoiltWords: spoiltWords(doubt),
+            })}
+          </Body>
           <PrimaryAction
             label="It was done in time, only not told"
             onPress={then(() => onForward(doubt.piece, doubt.piece.dueMs))}
@@ -56,5 +72,9 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
 
 const lainS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.sinceMs) / MS_PER_S);
 const spoiltWords = ({ piece: { latestS } }: Doubt): string =>
-  latestS === null ? '' : ` By the model it is spoilt after ${Math.round(latestS)}\u00a0s on this side.`;
+  latestS === null
+    ? ''
+    : say(' By the model it is spoilt after {latest, number}\u00a0s on this side.', {
+        latest: Math.round(latestS),
+      });
 const overS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.dueMs) / MS_PER_S);

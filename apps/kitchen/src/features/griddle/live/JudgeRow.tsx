@@ -1,12 +1,11 @@
+import { say } from '../../../reader/say';
 import type { BatchState, EventBody } from '@kettle-scale/core/batch';
 import { type PieceSeen, type Trim, seenPieces, trimBy, trimOf } from '@kettle-scale/core/bake';
-import { formatTempDifference } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Choices } from '../../../ui/input/Choices';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Label } from '../../../ui/type';
-import { useFormat } from '../../../ui/useFormat';
 
 type Judged = Extract<EventBody, { type: 'judged' }>;
 
@@ -34,14 +33,13 @@ interface JudgeRowProps {
 
 /** The last piece that came off, one tap for the whole of it, or each side, bite and puff; the next piece's times follow. */
 export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
-  const format = useFormat();
   const [openFor, setOpenFor] = useState<number | null>(null);
   const last = state.baked.at(-1);
   if (!last) return null;
   const seen = seenPieces(state.judged.filter(({ piece }) => piece === last.piece))[0] ?? {};
   const all = seenPieces(state.judged);
   const lastSeen = all.at(-1);
-  const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen, format.units).words : [];
+  const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen).words : [];
   const judge = (part: PieceSeen) => onJudge({ type: 'judged', piece: last.piece, ...part } as Judged);
   const open = openFor === last.piece;
   const alike = last.sidesS.length < 2 || seen.firstSide === seen.secondSide;
@@ -52,12 +50,12 @@ export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
     ...(last.sidesS.length > 1 ? longer('side 2', trim.later.factor) : []),
     ...(heat === 0
       ? []
-      : [`plate ${formatTempDifference(heat, format.units)} ${heat > 0 ? 'hotter' : 'cooler'}`]),
+      : [say('plate {heat} {heat2}', { heat: { kelvin: heat }, heat2: heat > 0 ? 'hotter' : 'cooler' })]),
   ];
   return (
     <View style={styles.stack}>
       <Choices
-        label={`Piece ${last.piece}`}
+        label={say('Piece {piece, number}', { piece: last.piece })}
         value={open ? 'more' : whole}
         options={[...COLOUR_OPTIONS, ['more', 'More']]}
         onChange={(choice) => {
@@ -105,9 +103,11 @@ export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
       ) : null}
       <View role="status">
         {words.map((line) => (
-          <Body key={line}>{line}</Body>
+          <Body key={say(line)}>{line}</Body>
         ))}
-        {trimmed.length > 0 ? <Label>{`Next piece: ${trimmed.join(', ')}.`}</Label> : null}
+        {trimmed.length > 0 ? (
+          <Label>{say('Next piece: {trimmed}.', { trimmed: { list: trimmed } })}</Label>
+        ) : null}
       </View>
     </View>
   );

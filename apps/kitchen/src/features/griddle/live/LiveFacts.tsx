@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { type LivePiece, collision, collisionWords, knobAdvice, rangesOf } from '@kettle-scale/core/bake';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useState } from 'react';
@@ -10,6 +11,7 @@ import { useSampled } from '../../../ui/useSampled';
 import { LOOK_MS } from './BusyPlace';
 import { cueNow } from './handsWords';
 import type { LiveGriddle } from './useLiveGriddle';
+import type { Words } from '@kettle-scale/core/message';
 
 const styles = StyleSheet.create({
   facts: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-end' },
@@ -31,10 +33,10 @@ export function LiveFacts({ griddle, first, sides }: LiveFactsProps) {
     <View style={styles.facts}>
       {griddle.nextSeconds.map((s, side) => (
         <Ask key={side} onPress={() => setWhy(griddle.explain(side))}>
-          <Label>{side < sides ? `Side ${side + 1}` : 'Fire'}</Label>
+          <Label>{side < sides ? say('Side {side, number}', { side: side + 1 }) : 'Fire'}</Label>
           <Figure value={String(Math.round(s))} unit="s" size={44} />
           {ranges[side] ? <Label>{`${ranges[side]} s`}</Label> : null}
-          <AskWord>{`Why ${Math.round(s)}?`}</AskWord>
+          <AskWord>{say('Why {s, number}?', { s: Math.round(s) })}</AskWord>
         </Ask>
       ))}
       <Body style={styles.cue}>
@@ -50,20 +52,22 @@ function Cue({ first, sides }: { first: LivePiece | undefined; sides: number }) 
 }
 
 /** What stands against going on as planned: a plate that is not ready, two acts at once. */
-export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: string | null }) {
+export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: Words | null }) {
   const format = useFormat();
   const wantedC = griddle.wantedC + griddle.trim.heatC;
   const knob = griddle.griddle ? knobAdvice(griddle.griddle.marks, wantedC) : null;
   const atOnce = useSampled((nowMs) => {
     const two = collision([...griddle.pieces, ...griddle.others], nowMs);
-    return two ? collisionWords(two) : null;
+    return two ? say(collisionWords(two)) : null;
   }, LOOK_MS);
   return (
     <>
       {wait ? (
         <View role="alert">
           <Heading tone="plum">{wait}</Heading>
-          {knob ? <Label>{`Knob for ${format.temp(wantedC)}: ${knob}.`}</Label> : null}
+          {knob ? (
+            <Label>{say('Knob for {temp}: {knob}.', { temp: format.temp(wantedC), knob })}</Label>
+          ) : null}
         </View>
       ) : null}
       {griddle.failed ? (

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { type LivePiece, type PlateStands, doubtOf, handsNow, notReadyWords } from '@kettle-scale/core/bake';
 import { useRouter } from 'expo-router';
 import { type ReactNode, memo, useCallback, useMemo, useState } from 'react';
@@ -65,12 +66,15 @@ function useForward(
   if (act === 'forward' && first) return { label: forwardWords(first), onPress: () => onForward(first) };
   if (act === 'put' && griddle.nextPlace !== null) {
     const place = griddle.nextPlace;
-    return { label: `Piece on, place ${place}`, onPress: () => griddle.act.on(place) };
+    return { label: say('Piece on, place {place, number}', { place }), onPress: () => griddle.act.on(place) };
   }
   if (act !== 'finish') return null;
   if (griddle.cold) {
     const { pieces } = griddle.cold;
-    return { label: `Take out ${pieces} balls`, onPress: () => live.act({ type: 'taken-out', pieces }) };
+    return {
+      label: say('Take out {pieces, number} balls', { pieces }),
+      onPress: () => live.act({ type: 'taken-out', pieces }),
+    };
   }
   const finish = () => {
     const step = live.state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
@@ -186,16 +190,18 @@ interface AtWorkProps extends PageProps {
   typedC: number | null;
 }
 
+const offWords = (name: string, off: number, total: number): string =>
+  say('{name} · {off, number} of {total, number} off', { name, off, total });
+
 const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: AtWorkProps) {
   const { batch, state } = live;
   const griddle = useLiveGriddle(live, subject, plate);
-  const { units } = useFormat();
   const [rejecting, setRejecting] = useState<LivePiece | null>(null);
   const { pieces, act, nextPlace, nextSeconds, total, left } = griddle;
   const [doubt, setDoubt] = useState<Doubt | null>(null);
   const endDoubt = useCallback(() => setDoubt(null), []);
   const isFirst = state.piecesOff === 0 && pieces.length === 0;
-  const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC, units) : null;
+  const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC) : null;
   const { others } = griddle;
   const stands = { pieces, left, nextPlace, nextSeconds, waiting: wait !== null, others };
   const hands = useSampled((nowMs) => ({ ...handsNow(stands, nowMs) }), LOOK_MS);
@@ -220,7 +226,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
   return (
     <Screen
       fill
-      eyebrow={`${batch.plan.formula.name} · ${state.piecesOff} of ${total} off`}
+      eyebrow={offWords(batch.plan.formula.name, state.piecesOff, total)}
       title={<LiveTitle stands={stands} pieces={pieces} />}
       aside={<PlateHeat typedC={typedC} />}
       foot={
@@ -232,7 +238,10 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
       }
     >
       {first && hands.due && alarm.ringing ? (
-        <AlarmBar words={`${forwardWords(first)} now`} onAct={alarm.quiet} />
+        <AlarmBar
+          words={say('{forwardWords} now', { forwardWords: forwardWords(first) })}
+          onAct={alarm.quiet}
+        />
       ) : null}
       <Panes
         plate={

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { LivePiece, OtherPiece, Place } from '@kettle-scale/core/bake';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { Press } from '../../../ui/input/Press';
@@ -93,7 +94,7 @@ export function LivePlate(props: LivePlateProps) {
           <Press
             key={place}
             role="button"
-            aria-label={`Place ${place}: put a piece on`}
+            aria-label={say('Place {place, number}: put a piece on', { place })}
             onPress={() => onPlace(place)}
             style={[styles.empty, { width: size, height: size, borderColor: colours.rule }]}
           >
@@ -115,7 +116,7 @@ function OthersPlace({ size, other }: { size: number; other: OtherPiece }) {
     <View style={[styles.empty, styles.others, { width: size, height: size, borderColor: colours.rule }]}>
       <Label style={styles.number}>{String(place)}</Label>
       <Label style={styles.name}>{of}</Label>
-      <Label>{leftS > 0 ? `about ${leftS} s` : 'due'}</Label>
+      <Label>{leftS > 0 ? say('about {left, number} s', { left: leftS }) : 'due'}</Label>
     </View>
   );
 }
@@ -127,7 +128,7 @@ function NextPiece({ onMs }: { onMs: number }) {
     <>
       <Strong>next piece</Strong>
       <Figure
-        value={inS === 0 ? 'now' : `in ${inS}`}
+        value={inS === 0 ? 'now' : say('in {in, number}', { in: inS })}
         {...(inS === 0 ? {} : { unit: 's' })}
         size={34}
         tone={inS === 0 ? 'ember' : 'ink'}

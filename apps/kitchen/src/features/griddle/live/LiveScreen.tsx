@@ -1,7 +1,7 @@
 import { useBatch } from '../../../batch/useBatch';
 import { Waiting } from '../../../ui/layout/Notice';
 import { Screen } from '../../../ui/layout/Screen';
-import { useHotLine } from '../../../ui/preferences';
+import { useHotLine } from '../../../reader/preferences';
 import { useGriddleSubject } from '../useGriddle';
 import { LiveGriddlePage } from './LiveGriddlePage';
 

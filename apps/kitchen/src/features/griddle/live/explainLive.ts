@@ -1,3 +1,4 @@
+import { say, reader } from '../../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
 import { type UnitSystem, formatTemp } from '@kettle-scale/core/quantity';
 
@@ -18,13 +19,13 @@ interface LiveSide {
 
 /** Why a side of the next piece lies so long. */
 export const explainLive = (of: LiveSide): Explanation => ({
-  title: `Side ${of.side + 1} of the next piece`,
+  title: say('Side {side, number} of the next piece', { side: of.side + 1 }),
   value: `${Math.round(of.shownS)} s`,
   equation: 'Seconds of the model at this plate × what you said of the last ones',
   inputs: [
     {
-      label: `Plate at place ${of.place}`,
-      value: `${formatTemp(of.plateC, of.units)}${of.assumed ? ' (wanted, not read)' : ''}`,
+      label: say('Plate at place {place, number}', { place: of.place }),
+      value: `${formatTemp(of.plateC, reader())}${of.assumed ? ' (wanted, not read)' : ''}`,
     },
     { label: 'Model', value: `${of.modelS.toFixed(1)} s` },
     { label: 'Your taps', value: `× ${of.factor.toFixed(2)}` },

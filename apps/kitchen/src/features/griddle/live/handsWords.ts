@@ -1,10 +1,12 @@
+import { say } from '../../../reader/say';
 import { type HandsNow, type LivePiece, cueWords, isLongPast } from '@kettle-scale/core/bake';
 
 const MS_PER_S = 1000;
 const FORWARD = { flip: 'Turn', fire: 'To the fire:', off: 'Off:' } as const;
 
 /** The act that takes a piece forward, and where it lies. */
-export const forwardWords = ({ next, place }: LivePiece): string => `${FORWARD[next]} place ${place}`;
+export const forwardWords = ({ next, place }: LivePiece): string =>
+  say('{forward} place {place, number}', { forward: FORWARD[next], place });
 
 interface Stands {
   first: LivePiece | undefined;
@@ -15,11 +17,11 @@ interface Stands {
 /** What the cook does next, and in how many seconds. */
 export function titleWords(hands: HandsNow, { first, nextPlace, waiting }: Stands, nowMs: number): string {
   if (hands.act === 'finish') return 'All off';
-  if (hands.putNow) return `Piece on, place ${nextPlace ?? ''}`;
+  if (hands.putNow) return say('Piece on, place {nextPlace}', { nextPlace: nextPlace ?? '' });
   if (first && hands.due) return forwardWords(first);
   if (first) {
     const inS = Math.max(0, Math.ceil((first.dueMs - nowMs) / MS_PER_S));
-    return `${forwardWords(first)} in ${inS}\u00a0s`;
+    return say('{forwardWords} in {in, number}\u00a0s', { forwardWords: forwardWords(first), in: inS });
   }
   return waiting ? 'Wait for the plate' : 'Nothing on the plate';
 }

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { BatchState } from '@kettle-scale/core/batch';
 import type { Heard } from '../../../live/useReading';
 import { sourceWords } from '../../../shared/readingWords';
@@ -32,5 +33,8 @@ export function plateNow(heard: Heard<'thermometer'> | null, typedC: number | nu
 export function plateWords(heard: Heard<'thermometer'> | null, plate: PlateRead | null): string {
   if (plate?.source === 'typed') return 'plate, typed';
   if (!heard) return 'no thermometer';
-  return `plate, ${heard.reading.steady ? 'steady' : 'moving'}, ${sourceWords(heard)}`;
+  return say('plate, {steady}, {sourceWords}', {
+    steady: heard.reading.steady ? 'steady' : 'moving',
+    sourceWords: sourceWords(heard),
+  });
 }

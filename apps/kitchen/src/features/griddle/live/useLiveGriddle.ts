@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { type BatchState, type EventBody, ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
 import {
   type LivePiece,
@@ -112,21 +113,19 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   const nextSeconds = times.timesAt(nextC, trim);
   const range = rangeAt(times.table, nextC);
   const differs = times.ready
-    ? whyNotWritten(
-        {
-          request: {
-            ...times.request,
-            setup: { ...times.request.setup, startC: { under: nextC, rest: nextC } },
-          },
-          ...{
-            shown: nextSeconds,
-            readAt: readC === null ? undefined : `place ${nextPlace ?? 1}`,
-            keepsSplit: times.table.every((row) => row.keepsSplit || !row.range),
-          },
-          trimmed: trim.first.factor !== 1 || trim.later.factor !== 1,
+    ? whyNotWritten({
+        request: {
+          ...times.request,
+          setup: { ...times.request.setup, startC: { under: nextC, rest: nextC } },
         },
-        units,
-      )
+        ...{
+          shown: nextSeconds,
+          readAt:
+            readC === null ? undefined : say('place {nextPlace, number}', { nextPlace: nextPlace ?? 1 }),
+          keepsSplit: times.table.every((row) => row.keepsSplit || !row.range),
+        },
+        trimmed: trim.first.factor !== 1 || trim.later.factor !== 1,
+      })
     : null;
 
   const act = actsOf(live, { plate, begun, plateAtPlace });

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import {
   type BakeRequest,
   type Calibration,
@@ -54,7 +55,12 @@ function FitFound({ fit }: { fit: Calibration }) {
         />
       ))}
       <Label>The range holds the truth nine times in ten.</Label>
-      <Body>{`What was seen lies ${fit.misfitBefore.toFixed(1)} times its own scatter from the usual figures, and ${fit.misfitAfter.toFixed(1)} times from the new ones.`}</Body>
+      <Body>
+        {say(
+          'What was seen lies {misfitBefore} times its own scatter from the usual figures, and {misfitAfter} times from the new ones.',
+          { misfitBefore: fit.misfitBefore.toFixed(1), misfitAfter: fit.misfitAfter.toFixed(1) },
+        )}
+      </Body>
       <XyChart
         label="Spots seen against computed, before (diamonds) and after"
         points={fit.points
@@ -63,10 +69,22 @@ function FitFound({ fit }: { fit: Calibration }) {
             {
               x: seen,
               y: before,
-              words: `${what}: seen ${seen.toFixed(0)}, before ${before.toFixed(0)}`,
+              words: say('{what}: seen {seen}, before {before}', {
+                what,
+                seen: seen.toFixed(0),
+                before: before.toFixed(0),
+              }),
               flagged: true,
             },
-            { x: seen, y: after, words: `${what}: seen ${seen.toFixed(0)}, after ${after.toFixed(0)}` },
+            {
+              x: seen,
+              y: after,
+              words: say('{what}: seen {seen}, after {after}', {
+                what,
+                seen: seen.toFixed(0),
+                after: after.toFixed(0),
+              }),
+            },
           ])}
         y={{ label: 'computed lightness, L*' }}
         x={{ label: 'seen lightness, L*', format: (value) => String(value) }}
@@ -91,6 +109,11 @@ interface CalibrateTicketProps {
   subject: GriddleSubject;
   onUse: (griddle: Griddle) => void;
 }
+
+const judgedWords = (pieces: number, name: string): string =>
+  say('{pieces, plural, one {# judged piece} other {# judged pieces}} of {name} in the log.', {
+    ...{ pieces, name },
+  });
 
 /** Refits the model to the pieces that were judged on this plate; shown against them, and asked before it is used. */
 export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProps) {
@@ -119,12 +142,23 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
   return (
     <Ticket>
       <Heading>Calibrate by your own pieces</Heading>
+      <Body>{judgedWords(pieces.length, formula.name)}</Body>
       <Body>
-        {`${pieces.length} judged pieces of ${formula.name} are in the log. ${pieces.length < FEWEST ? `From ${FEWEST} on the model can be fitted to them: judge pieces on the live griddle.` : 'The fit changes how fast this plate browns and heats, within limits, and says how sure it is.'}`}
+        {pieces.length < FEWEST
+          ? say(
+              'From {fewest, number} on the model can be fitted to them: judge pieces on the live griddle.',
+              { fewest: FEWEST },
+            )
+          : 'The fit changes how fast this plate browns and heats, within limits, and says how sure it is.'}
       </Body>
       {inUse ? (
         <>
-          <Strong tone="sage">{`In use: fitted to ${inUse.pieces} pieces on ${inUse.at.slice(0, 10)}.`}</Strong>
+          <Strong tone="sage">
+            {say('In use: fitted to {pieces, number} pieces on {at}.', {
+              pieces: inUse.pieces,
+              at: inUse.at.slice(0, 10),
+            })}
+          </Strong>
           <Action
             label="Go back to the usual figures"
             onPress={() => onUse({ ...griddle, calibrations: others })}
@@ -152,7 +186,10 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
       {fit ? (
         <>
           <FitFound fit={fit} />
-          <PrimaryAction label={`Use it for ${formula.name} on this plate`} onPress={use} />
+          <PrimaryAction
+            label={say('Use it for {name} on this plate', { name: formula.name })}
+            onPress={use}
+          />
           <Action label="Keep the old figures" onPress={() => leave()} />
         </>
       ) : null}

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { formatClock } from '@kettle-scale/core/quantity';
 import {
   LIMITS,
@@ -46,7 +47,7 @@ function PaceTicket({ pace, rolling, setRolling }: PaceTicketProps) {
     <Ticket>
       <Heading>Pace</Heading>
       <Figure value={String(Math.floor(pace.piecesPerHour))} unit="pieces an hour" size={64} tone="ember" />
-      <Body>{`Held back by ${LIMIT_WORDS[pace.limit]}.`}</Body>
+      <Body>{say('Held back by {limitWords}.', { limitWords: LIMIT_WORDS[pace.limit] })}</Body>
       {LIMITS.filter((limit) => Number.isFinite(pace.perHour[limit])).map((limit) => (
         <Leader
           key={limit}
@@ -88,13 +89,17 @@ function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
       />
       <Leader name="Dips under a piece to" value={format.temp(settled.lowestC)} />
       <Leader
-        name={`Back within ${format.tempDifference(3)} after`}
+        name={say('Back within {tempDifference} after', { tempDifference: format.tempDifference(3) })}
         value={settled.recoveryS === null ? 'over an hour' : String(settled.recoveryS)}
         unit={settled.recoveryS === null ? '' : 's'}
       />
       <Leader name="Piece after piece it settles at" value={format.temp(settled.onC.at(-1) ?? plateC)} />
       {readyS === null ? (
-        <Body tone="plum">{`Its power does not bring it to ${format.temp(plateC)}: choose a lower heat or another plate.`}</Body>
+        <Body tone="plum">
+          {say('Its power does not bring it to {temp}: choose a lower heat or another plate.', {
+            temp: format.temp(plateC),
+          })}
+        </Body>
       ) : null}
       <XyChart
         label="Preheat of the bare plate"
@@ -103,9 +108,12 @@ function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
         points={preheat.map(({ timeS, tempC }) => ({
           x: timeS / S_PER_MIN,
           y: format.read(tempC, '°C'),
-          words: `after ${(timeS / S_PER_MIN).toFixed(1)} min: ${format.temp(tempC)}`,
+          words: say('after {time} min: {temp}', {
+            time: (timeS / S_PER_MIN).toFixed(1),
+            temp: format.temp(tempC),
+          }),
         }))}
-        y={{ label: `plate, ${format.unitOf('°C')}` }}
+        y={{ label: say('plate, {unitOf}', { unitOf: format.unitOf('°C') }) }}
         x={{ label: 'minutes from cold', format: (value) => String(value) }}
         levels={[{ y: format.read(plateC, '°C'), name: 'wanted', tone: 'sage' }]}
         table={{
@@ -134,12 +142,16 @@ export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: Gr
   return (
     <>
       <Ticket>
-        <Heading>{`${formula.name} on it`}</Heading>
+        <Heading>{say('{name} on it', { name: formula.name })}</Heading>
         <PlatePicture griddle={griddle} places={places} diameterMm={diameterMm} spots={hotSpots(griddle)} />
         <Figure value={String(places.length)} unit="pieces" size={64} />
-        <Label>{`Each ${format.length(diameterMm)} across, true to scale, a finger’s gap between.`}</Label>
+        <Label>
+          {say('Each {length} across, true to scale, a finger’s gap between.', {
+            length: format.length(diameterMm),
+          })}
+        </Label>
         {knob ? (
-          <Body>{`Knob for ${format.temp(plateC)}: ${knob}.`}</Body>
+          <Body>{say('Knob for {temp}: {knob}.', { temp: format.temp(plateC), knob })}</Body>
         ) : (
           <Body tone="soot">Measure two marks of the knob and it is told here where to set it.</Body>
         )}

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { hotSpots } from '@kettle-scale/core/bake';
 import type { Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
@@ -31,8 +32,8 @@ const styles = StyleSheet.create({
 
 /** A reading that would take the place of another. */
 const replacing = (what: string, before: string, now: string, onYes: () => void): Asked => ({
-  title: `${what} was ${before}`,
-  text: `Replace it with ${now}?`,
+  title: say('{what} was {before}', { what, before }),
+  text: say('Replace it with {now}?', { now }),
   yes: 'Replace',
   onYes,
 });
@@ -62,12 +63,12 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
           <Action
             key={one.mark}
             icon="trash"
-            label={`Mark ${one.mark}: ${format.temp(one.tempC)}`}
+            label={say('Mark {mark, number}: {temp}', { mark: one.mark, temp: format.temp(one.tempC) })}
             onPress={() =>
               setAsked({
-                title: `Delete mark ${one.mark}?`,
-                text: `${format.temp(one.tempC)} was measured there.`,
-                yes: `Delete mark ${one.mark}`,
+                title: say('Delete mark {mark, number}?', { mark: one.mark }),
+                text: say('{temp} was measured there.', { temp: format.temp(one.tempC) }),
+                yes: say('Delete mark {mark, number}', { mark: one.mark }),
                 onYes: () =>
                   onChange({ ...griddle, marks: griddle.marks.filter(({ mark: m }) => m !== one.mark) }),
               })
@@ -87,12 +88,20 @@ export function KnobMarks({ griddle, onChange }: PlateReadingsProps) {
       {Number.isFinite(number) ? (
         <TakeTemp
           kind="thermometer"
-          label={`Plate at mark ${mark}`}
+          label={say('Plate at mark {mark}', { mark })}
           onTake={({ tempC, source }) => {
             const keep = () => onChange({ ...griddle, marks: [...known, { mark: number, tempC, source }] });
             const before = griddle.marks.find((one) => one.mark === number);
             if (!before) keep();
-            else setAsked(replacing(`Mark ${number}`, format.temp(before.tempC), format.temp(tempC), keep));
+            else
+              setAsked(
+                replacing(
+                  say('Mark {number, number}', { number }),
+                  format.temp(before.tempC),
+                  format.temp(tempC),
+                  keep,
+                ),
+              );
           }}
         />
       ) : null}
@@ -125,7 +134,13 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
     <Ticket>
       <Heading>Hot and cold spots</Heading>
       {spots ? (
-        <Body>{`From ${format.temp(spots.coldestC)} to ${format.temp(spots.hottestC)}, on average ${format.temp(spots.meanC)}. Pieces on cooler places get longer times.`}</Body>
+        <Body>
+          {say('From {temp} to {temp2}, on average {temp3}. Pieces on cooler places get longer times.', {
+            temp: format.temp(spots.coldestC),
+            temp2: format.temp(spots.hottestC),
+            temp3: format.temp(spots.meanC),
+          })}
+        </Body>
       ) : (
         <Body>
           Tap a place, then take or type what the thermometer shows there; the live griddle then times each
@@ -148,14 +163,16 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
       {spot === null ? null : (
         <TakeTemp
           kind="thermometer"
-          label={`Plate at the ${PLACE_NAMES[spot] ?? ''}`}
+          label={say('Plate at the {placeNames}', { placeNames: PLACE_NAMES[spot] ?? '' })}
           onTake={(taken) => {
             const before = standard && !fresh.has(spot) ? grid.tempsC[spot] : undefined;
             const keep = () => take(spot, taken);
             if (before === undefined || !wasRead) keep();
             else {
               const name = PLACE_NAMES[spot] ?? '';
-              setAsked(replacing(`The ${name}`, format.temp(before), format.temp(taken.tempC), keep));
+              setAsked(
+                replacing(say('The {name}', { name }), format.temp(before), format.temp(taken.tempC), keep),
+              );
             }
           }}
         />

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
 import { useSaveKitchen } from '../../../api/queries';
@@ -54,7 +55,11 @@ function Choose({ subject: { griddle, griddles, formula, formulas }, setOpen }: 
         }
       />
       {griddle ? (
-        <Action label={`Change ${griddle.name}`} icon="edit" onPress={() => setOpen('edit')} />
+        <Action
+          label={say('Change {name}', { name: griddle.name })}
+          icon="edit"
+          onPress={() => setOpen('edit')}
+        />
       ) : null}
       <Action label="Add a plate" icon="plus" onPress={() => setOpen('new')} />
     </>

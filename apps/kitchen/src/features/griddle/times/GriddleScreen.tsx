@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import { SMOKES_FROM_C } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
@@ -34,9 +35,11 @@ function LiveLink({ batch: { id, formulaName, record } }: { batch: BatchSummary 
   return (
     <Link href={`/griddle/live/${id}`} style={{ display: 'flex', flexDirection: 'column' }}>
       <Ticket>
-        <Label>{`Running, ${record.piecesPlanned} pieces`}</Label>
-        <Heading>{`${formulaName}: live griddle`}</Heading>
-        <Strong tone="ember">{`Now: ${record.nowTitle?.toLowerCase() ?? ''}`}</Strong>
+        <Label>
+          {say('Running, {piecesPlanned, number} pieces', { piecesPlanned: record.piecesPlanned })}
+        </Label>
+        <Heading>{say('{formulaName}: live griddle', { formulaName })}</Heading>
+        <Strong tone="ember">{say('Now: {step}', { step: { lower: record.nowTitle ?? '' } })}</Strong>
       </Ticket>
     </Link>
   );
@@ -158,8 +161,8 @@ export function GriddleScreen() {
   const links = <Links />;
   return (
     <Screen
-      eyebrow={griddle ? griddle.name : `${format.length(10)} of steel, assumed`}
-      title={`Griddle: ${formula.name}`}
+      eyebrow={griddle ? griddle.name : say('{length} of steel, assumed', { length: format.length(10) })}
+      title={say('Griddle: {name}', { name: formula.name })}
     >
       {wide ? (
         <Columns

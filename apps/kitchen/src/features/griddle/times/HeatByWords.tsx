@@ -2,7 +2,6 @@ import { HEAT_WORDS, type HeatWord, heatSigns } from '@kettle-scale/core/bake';
 import { Choices } from '../../../ui/input/Choices';
 import { Label } from '../../../ui/type';
 import { useGriddleChoice } from '../griddleSetup';
-import { useFormat } from '../../../ui/useFormat';
 
 const OPTIONS = HEAT_WORDS.map(({ words }) => [words, words] as const);
 
@@ -14,7 +13,6 @@ export function HeatByWords({ plateC }: { plateC: number }) {
     const found = HEAT_WORDS.find((one) => one.words === words);
     if (found) set({ plateC: Math.round((found.fromC + found.toC) / 2) });
   };
-  const { units } = useFormat();
   return (
     <>
       <Choices
@@ -23,7 +21,7 @@ export function HeatByWords({ plateC }: { plateC: number }) {
         options={OPTIONS}
         onChange={choose}
       />
-      {here ? <Label>{heatSigns(here, units)}</Label> : null}
+      {here ? <Label>{heatSigns(here)}</Label> : null}
     </>
   );
 }

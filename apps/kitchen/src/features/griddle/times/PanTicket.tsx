@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { FlameSetting } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -24,10 +25,12 @@ export function PanTicket({ subject, flame }: { subject: GriddleSubject; flame: 
   const { data, error } = useWork('pan', { request: subject.request, flame, gapS });
   const landsC = data ? Math.round(data.middle.landsC) : null;
   const between = (of: 'landsC' | 'underC') =>
-    data ? `${format.temp(data.least[of])} to ${format.temp(data.most[of])}` : '';
+    data
+      ? say('{temp} to {temp2}', { temp: format.temp(data.least[of]), temp2: format.temp(data.most[of]) })
+      : '';
   return (
     <Ticket>
-      <Heading>{`On its burner, ${flame}`}</Heading>
+      <Heading>{say('On its burner, {flame}', { flame })}</Heading>
       <RangeField
         label="From one piece off to the next on"
         figure={{ value: String(gapS), unit: 's' }}
@@ -57,7 +60,10 @@ export function PanTicket({ subject, flame }: { subject: GriddleSubject; flame: 
           <Body tone="soot">
             The flame is taken by its word, as heat into the pan: read the pan once, and the reading counts.
           </Body>
-          <Action label={`Bake at ${format.temp(landsC)}`} onPress={() => set({ plateC: landsC })} />
+          <Action
+            label={say('Bake at {temp}', { temp: format.temp(landsC) })}
+            onPress={() => set({ plateC: landsC })}
+          />
         </>
       ) : (
         <Body>Baking piece after piece on it …</Body>

@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
 import {
   type RobustTimes,
@@ -33,7 +34,10 @@ const CLEARLY = 0.03;
 const better = ({ share, givenShare, seconds }: RobustTimes): string =>
   share - givenShare < CLEARLY
     ? ''
-    : ` With ${seconds.map((s) => Math.round(s)).join(' + ')} s it would be ${Math.round(100 * share)}.`;
+    : say(' With {map} s it would be {share, number}.', {
+        map: { list: seconds.map((s) => Math.round(s)), glue: ' + ' },
+        share: Math.round(100 * share),
+      });
 
 interface TimesTicketProps {
   subject: GriddleSubject;
@@ -50,11 +54,12 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
   const details = useWork('details', { request: subject.request, solution: solved });
   const { seconds } = solved;
   const ranges = rangesOf(solved);
-  const differs = whyNotWritten(
-    { request: subject.request, shown: seconds, keepsSplit: solved.keepsSplit ?? true },
-    format.units,
-  );
-  const percent = (share: number) => `${Math.round(100 * share)} of 100`;
+  const differs = whyNotWritten({
+    request: subject.request,
+    shown: seconds,
+    keepsSplit: solved.keepsSplit ?? true,
+  });
+  const percent = (share: number) => say('{share, number} of 100', { share: Math.round(100 * share) });
   return (
     <Ticket>
       {solved.good ? (
@@ -62,7 +67,11 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
           <View style={styles.sides}>
             {seconds.map((s, side) => (
               <Ask key={side} onPress={() => setWhy(explainSeconds(subject, solved, side, s, format.units))}>
-                <Label>{side < subject.formula.bake.sides.length ? `Side ${side + 1}` : 'Fire'}</Label>
+                <Label>
+                  {side < subject.formula.bake.sides.length
+                    ? say('Side {side, number}', { side: side + 1 })
+                    : 'Fire'}
+                </Label>
                 <Figure
                   value={String(Math.round(s))}
                   unit="s"
@@ -70,7 +79,7 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
                   tone="ember"
                 />
                 {ranges[side] ? <Label>{`${ranges[side]} s`}</Label> : null}
-                <AskWord>{`Why ${Math.round(s)}?`}</AskWord>
+                <AskWord>{say('Why {s, number}?', { s: Math.round(s) })}</AskWord>
               </Ask>
             ))}
             {subject.formula.bake.finish && seconds.length === subject.formula.bake.sides.length ? (
@@ -88,13 +97,16 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
           {differs ? <Body>{differs}</Body> : null}
           <Body>
             {robust
-              ? `${percent(robust.givenShare)} pieces come out in standard with these, as balls, discs and plate spread here.${better(robust)}`
+              ? say(
+                  '{percent} pieces come out in standard with these, as balls, discs and plate spread here.{better}',
+                  { percent: percent(robust.givenShare), better: better(robust) },
+                )
               : (robustError?.message ?? 'Working out how many pieces these keep …')}
           </Body>
           <Body tone="soot">{limitWords(solved)}</Body>
           <View style={styles.lines}>
             {(details.data?.sensitivities ?? []).map((one) => (
-              <Label key={one.what}>{sensitivityWords(one, format.units)}</Label>
+              <Label key={one.what}>{sensitivityWords(one)}</Label>
             ))}
           </View>
         </>
@@ -102,7 +114,7 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
         <View role="status" style={styles.lines}>
           <Heading tone="plum">{solved.trouble ? troubleWords(solved.trouble) : ''}</Heading>
           {(details.data?.waysOut ?? []).map((way) => (
-            <Strong key={way.what}>{wayOutWords(way, format.units)}</Strong>
+            <Strong key={way.what}>{wayOutWords(way)}</Strong>
           ))}
           {details.data && details.data.waysOut.length === 0 ? (
             <Body>

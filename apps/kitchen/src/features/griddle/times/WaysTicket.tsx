@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { type Way, paceFactsOf, rangesOf } from '@kettle-scale/core/bake';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../../ui/input/actions';
@@ -35,9 +36,21 @@ function OneWay({ name, way, none }: { name: string; way: Way | null; none: stri
       <Label>{`${name}, ${format.temp(plateC)}`}</Label>
       <Figure value={seconds.map((s) => Math.round(s)).join(' + ')} unit="s" size={36} tone="ember" />
       <Label>{`${rangesOf({ good: true, ...range }).join(' and ')} s`}</Label>
-      <Body>{`Freckles ${percent(outcome.cover)} %, ${outcome.moisture.toFixed(0)} % water left`}</Body>
-      {piecesPerHour === null ? null : <Body>{`${Math.floor(piecesPerHour)} pieces an hour`}</Body>}
-      <Action label={`Look at ${format.temp(plateC)}`} onPress={() => set({ plateC: Math.round(plateC) })} />
+      <Body>
+        {say('Freckles {percent} %, {moisture} % water left', {
+          percent: percent(outcome.cover),
+          moisture: outcome.moisture.toFixed(0),
+        })}
+      </Body>
+      {piecesPerHour === null ? null : (
+        <Body>
+          {say('{piecesPerHour, number} pieces an hour', { piecesPerHour: Math.floor(piecesPerHour) })}
+        </Body>
+      )}
+      <Action
+        label={say('Look at {temp}', { temp: format.temp(plateC) })}
+        onPress={() => set({ plateC: Math.round(plateC) })}
+      />
     </View>
   );
 }

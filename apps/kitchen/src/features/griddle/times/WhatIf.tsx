@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { knobAdvice } from '@kettle-scale/core/bake';
 import { useReading } from '../../../live/useReading';
 import { sourceWords } from '../../../shared/readingWords';
@@ -26,16 +27,20 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
         {...{ value: plateC, min: 150, max: 300, step: 1 }}
         onChange={(value) => set({ plateC: value })}
       />
-      {knob ? <Body tone="soot">{`Knob of the ${griddle?.name ?? 'plate'}: ${knob}.`}</Body> : null}
+      {knob ? (
+        <Body tone="soot">
+          {say('Knob of the {name}: {knob}.', { name: griddle?.name ?? 'plate', knob })}
+        </Body>
+      ) : null}
       {heard ? null : <HeatByWords plateC={plateC} />}
       {heard ? (
         <>
           <Action
-            label={`Take ${format.temp(heard.reading.tempC)} from the thermometer`}
+            label={say('Take {temp} from the thermometer', { temp: format.temp(heard.reading.tempC) })}
             disabled={!heard.takeable}
             onPress={() => set({ plateC: Math.min(300, Math.max(150, Math.round(heard.reading.tempC))) })}
           />
-          <Label>{`Thermometer: ${sourceWords(heard)}`}</Label>
+          <Label>{say('Thermometer: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
         </>
       ) : null}
       <RangeField
@@ -57,7 +62,7 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
         onChange={(value) => set({ altitudeM: value })}
       />
       <Action
-        label={`As ${formula.name} says`}
+        label={say('As {name} says', { name: formula.name })}
         onPress={() => set({ plateC: null, thicknessMm: null, altitudeM: null, doughC: 24 })}
       />
     </Ticket>

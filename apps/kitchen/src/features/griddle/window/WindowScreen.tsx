@@ -1,3 +1,4 @@
+import { say } from '../../../reader/say';
 import { type BakeWindow, CODES, EDGE_WORDS, reachWords, thicknessSdMm } from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -102,9 +103,13 @@ export function WindowScreen() {
       </Ticket>
       {reach.data ? (
         <Ticket>
-          <Heading>{`With ${formula.bake.sides.map(({ seconds }) => `${seconds} s`).join(' + ')}`}</Heading>
-          <Body>{reachWords(reach.data.heat, 'heat', format.units)}</Body>
-          <Body>{reachWords(reach.data.thickness, 'thickness', format.units)}</Body>
+          <Heading>
+            {say('With {map}', {
+              map: { list: formula.bake.sides.map(({ seconds }) => `${seconds} s`), glue: ' + ' },
+            })}
+          </Heading>
+          <Body>{reachWords(reach.data.heat, 'heat')}</Body>
+          <Body>{reachWords(reach.data.thickness, 'thickness')}</Body>
         </Ticket>
       ) : null}
       <Choices

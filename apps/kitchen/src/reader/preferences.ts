@@ -2,7 +2,8 @@ import type { UnitSystem } from '@kettle-scale/core/quantity';
 import { useEffect, useSyncExternalStore } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { ThemeName } from './tokens';
+
+export type ThemeName = 'paper' | 'iron';
 
 interface Preferences {
   units: UnitSystem;

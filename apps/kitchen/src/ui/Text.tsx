@@ -1,0 +1,15 @@
+import type { ComponentProps } from 'react';
+import { Text as NativeText } from 'react-native';
+import { useUnits } from '../reader/preferences';
+import { type Said, shown } from '../reader/say';
+
+interface TextProps extends Omit<ComponentProps<typeof NativeText>, 'children'> {
+  children?: Said;
+}
+
+/** Every text of the app: what stands in it is said in the reader's units and language. */
+export function Text({ children, ...props }: TextProps) {
+  // Drawn again when the person reads in other units.
+  useUnits();
+  return <NativeText {...props}>{shown(children)}</NativeText>;
+}
