@@ -5,7 +5,7 @@ import {
   type Words,
   message,
   writeWords,
-} from '@kettle-scale/core/words';
+} from '@kettle-scale/core/message';
 import { type ReactNode, isValidElement } from 'react';
 import { usePreferences } from './preferences';
 

@@ -6,7 +6,7 @@ import {
   kneadWords,
   mixWords,
 } from '@kettle-scale/core/formula';
-import { type Words, message } from '@kettle-scale/core/words';
+import { type Words, message } from '@kettle-scale/core/message';
 
 export interface MethodStep {
   name: Words;
