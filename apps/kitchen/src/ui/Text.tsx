@@ -1,4 +1,4 @@
-import type { ComponentProps } from 'react';
+import { type ComponentProps, createElement } from 'react';
 import { Text as NativeText } from 'react-native';
 import { useUnits } from '../reader/preferences';
 import { type Said, shown } from '../reader/say';
@@ -11,5 +11,7 @@ interface TextProps extends Omit<ComponentProps<typeof NativeText>, 'children'> 
 export function Text({ children, ...props }: TextProps) {
   // Drawn again when the person reads in other units.
   useUnits();
-  return <NativeText {...props}>{shown(children)}</NativeText>;
+  // Parts that stand side by side are no list: they need no keys.
+  const parts = Array.isArray(children) ? (children as Said[]).map(shown) : [shown(children)];
+  return createElement(NativeText, props, ...parts);
 }
