@@ -35,7 +35,7 @@ beforeEach(() => {
 
 test('says what a kept plan comes to today, and that there is none', () => {
   open(kept('a', 'Friday'));
-  expect(see(/^Test round: 20 pieces, 2\.0 kg of dough in 1 bowl$/)).toBeTruthy();
+  expect(see(/^Test round: 20 pieces, 2\.0\skg of dough in 1 bowl$/)).toBeTruthy();
 });
 
 test('an empty shelf says how plans get here', () => {
