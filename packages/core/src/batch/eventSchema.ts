@@ -118,8 +118,11 @@ export const eventSchema = z.discriminatedUnion(
       })
       .refine((e) => IRON.has(e.what) || e.tempC <= HOTTEST_C.dough, {
         message: asText(
-          message('Temperature must be between -20 and {dough, number} °C.', {
-            dough: HOTTEST_C.dough,
+          message('{label} must be between {low} and {high} {unit}.', {
+            label: 'Temperature',
+            low: { bound: -20, of: '°C' },
+            high: { bound: HOTTEST_C.dough, of: '°C' },
+            unit: { unitOf: '°C' },
           }),
         ),
         path: ['tempC'],

@@ -28,7 +28,7 @@ export const mixerSchema = z
     minG: numberField('Smallest load', { min: 0, max: 500_000, unit: 'g' }),
     maxG: numberField('Largest load', { min: 50, max: 500_000, unit: 'g' }),
     /** Measured rise of the dough while it works. */
-    warmCPerMin: numberField('Warming', { min: 0, max: 5, unit: '°C a minute' }),
+    warmCPerMin: numberField('Warming', { min: 0, max: 5, unit: 'K/min' }),
     /** Width of the opening, from which hot dough cools. */
     openingMm: numberField('Opening', { min: 80, max: 1500, unit: 'mm' }),
   })

@@ -85,6 +85,13 @@ export const asText = (words: Words): string =>
   typeof words === 'string' ? words : `${PACKED}${JSON.stringify(words)}`;
 const PACKED = '\u0002';
 
-/** Words as they were before `asText`. */
-export const fromText = (text: string): Words =>
-  text.startsWith(PACKED) ? (JSON.parse(text.slice(PACKED.length)) as Words) : text;
+/** Words as they were before `asText`; a text that only looks packed stays as it is. */
+export function fromText(text: string): Words {
+  if (!text.startsWith(PACKED)) return text;
+  try {
+    return JSON.parse(text.slice(PACKED.length)) as Words;
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    return text;
+  }
+}

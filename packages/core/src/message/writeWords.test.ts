@@ -60,6 +60,8 @@ test('what a document from elsewhere holds is shown, whatever it is', () => {
   for (const text of ['{open', 'a {hole} that nothing fills', '{n, plural, one {x}}']) {
     expect(writeWords({ text }, ENGLISH)).toBe(text);
   }
+  expect(writeWords('\u0002pasted', ENGLISH)).toBe('\u0002pasted');
+  expect(writeWords('\u0002{"text":"a {b}","values":{"b":null}}', ENGLISH)).toBe('a {b}');
   expect(writeWords('An older sentence of 280\u00a0mm.', ENGLISH_US)).toBe(
     'An older sentence of 11.0\u00a0in.',
   );

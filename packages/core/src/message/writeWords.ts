@@ -56,11 +56,11 @@ function fill(value: Value, reader: Reader): string | number {
 function writeMessage({ text, values = {} }: Message, reader: Reader): string {
   const format = formatOf(reader.texts[text] ?? text, reader.locale);
   if (!format) return text;
-  const filled = Object.entries(values).map(([hole, value]) => [hole, fill(value, reader)] as const);
   try {
+    const filled = Object.entries(values).map(([hole, value]) => [hole, fill(value, reader)] as const);
     return String(format.format(Object.fromEntries(filled)));
   } catch (error) {
-    // A document from elsewhere may leave a hole open.
+    // A document from elsewhere may leave a hole open, or fill it with what is no value.
     if (!(error instanceof Error)) throw error;
     return text;
   }

@@ -117,7 +117,7 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
           <PrimaryAction {...button} onPress={act} />
           <View role="status">{keyed.words ? <Strong tone="plum">{keyed.words}</Strong> : null}</View>
           <Label>
-            {next ? say('Next: {say}', { say: { lower: say(stepTitle(plan, next)) } }) : 'Last step'}
+            {next ? say('Next: {step}', { step: { lower: stepTitle(plan, next) } }) : 'Last step'}
           </Label>
         </>
       }
