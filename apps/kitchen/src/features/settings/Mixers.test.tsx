@@ -52,7 +52,7 @@ test('bad figures are said at their field, and nothing is saved', async () => {
   await typed('Warms the dough a minute, °C', '50');
   await typed('Least it mixes well, g', '100');
   await pressed('Save');
-  expect(screen.getByRole('alert').textContent).toBe('Warming must be between 0 and 5 °C a minute.');
+  expect(screen.getByRole('alert').textContent).toBe('Warming must be between 0 and 5 °C/min.');
   expect(saved).not.toHaveBeenCalled();
 });
 
