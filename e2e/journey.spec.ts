@@ -49,11 +49,11 @@ test('from formula to log: the whole batch on a phone', async ({ page }) => {
   for (const piece of [1, 2]) {
     await cook.press(`Piece ${piece} on`);
     await page.clock.fastForward(23_000);
-    await expect(page.getByRole('button', { name: /^Flip now.*Quiet$/ })).toBeVisible();
-    await cook.press(`Flip: piece ${piece}`);
+    await expect(page.getByRole('button', { name: /^Turn now.*Quiet$/ })).toBeVisible();
+    await cook.press(`Turn: piece ${piece}`);
     await page.clock.fastForward(17_000);
-    await expect(page.getByRole('button', { name: /^Off now.*Quiet$/ })).toBeVisible();
-    await cook.press(`Off: piece ${piece}`);
+    await expect(page.getByRole('button', { name: /^Take off now.*Quiet$/ })).toBeVisible();
+    await cook.press(`Take off: piece ${piece}`);
   }
   await cook.press('No more pieces');
 

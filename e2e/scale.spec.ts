@@ -100,8 +100,8 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.press('Back to the batch');
   await cook.press('First discs are rolled');
   await cook.press('Piece 1 on');
-  await cook.press('Flip: piece 1');
-  await cook.press('Off: piece 1');
+  await cook.press('Turn: piece 1');
+  await cook.press('Take off: piece 1');
   await cook.press('No more pieces');
 
   await cook.step('Finish');

@@ -70,8 +70,8 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await cook.press('First discs are rolled');
     for (const piece of [1, 2]) {
       await cook.press(`Piece ${piece} on`);
-      await cook.press(`Flip: piece ${piece}`);
-      await cook.press(`Off: piece ${piece}`);
+      await cook.press(`Turn: piece ${piece}`);
+      await cook.press(`Take off: piece ${piece}`);
     }
     await cook.press('Wipe it with oil');
     await expect(page.getByRole('button', { name: 'Wipe it with oil' })).toBeHidden();

@@ -143,7 +143,7 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   await cook.press('Back to the batch');
   await cook.press('First discs are rolled');
   await cook.press('Piece 1 on');
-  await cook.press('Flip: piece 1');
+  await cook.press('Turn: piece 1');
   await cook.press('To the flame: piece 1');
   await expect(page.getByText('Open flame.')).toBeVisible();
   expect(await seriousOn(page), 'griddle').toEqual([]);

@@ -65,7 +65,7 @@ export const types = (): Promise<Part> =>
     return { ...sum(ran.map(one)), output: ran.map(({ output }) => output).join('') };
   });
 
-/** ESLint, Prettier, and knip for what is dead or undeclared; one count each. */
+/** ESLint, Prettier, knip for what is dead or undeclared, and the languages against the sources; one count each. */
 export const lint = (): Promise<Part> =>
   part('lint', async () => {
     mkdirSync(CACHE, { recursive: true });
@@ -81,6 +81,7 @@ export const lint = (): Promise<Part> =>
         ...cached('prettier'),
       ),
       await node('node_modules/knip/bin/knip.js', '--no-progress'),
+      await node('tools/run.mjs', 'words'),
     ];
     return { ...sum(ran.map(one)), output: ran.map(({ output }) => output).join('') };
   });

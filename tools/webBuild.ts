@@ -1,13 +1,16 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { generateSW } from 'workbox-build';
 import { filesBelow, hashOf } from './files';
 import { ROOT } from './install.mjs';
+import { languages } from './words/languages';
 
 export const WEB_DIR = join(ROOT, 'apps/kitchen/dist');
 const STAMP = join(WEB_DIR, '.stamp');
+const LANGUAGES = join(WEB_DIR, 'languages');
+const WORKER = join(WEB_DIR, 'sw.js');
 const COMPRESSED = /\.(js|css|html|json|svg|ttf|ico)$/;
 const LEAST_BYTES = 1024;
 
@@ -18,9 +21,19 @@ function sourceHash(): string {
   return hashOf([...shipped, join(ROOT, 'package-lock.json'), join(ROOT, 'tools/webBuild.ts')]);
 }
 
+/** Puts the languages where the app fetches them, with a list of what there is. */
+function writeLanguages(): void {
+  mkdirSync(LANGUAGES, { recursive: true });
+  const all = languages();
+  for (const language of all)
+    writeFileSync(join(LANGUAGES, `${language.language}.json`), JSON.stringify(language));
+  const offered = all.map(({ language, name }) => ({ language, name }));
+  writeFileSync(join(LANGUAGES, 'index.json'), JSON.stringify(offered));
+}
+
 /** Compresses once what the server will send often. */
-function compress(): void {
-  for (const file of filesBelow(WEB_DIR).filter((name) => COMPRESSED.test(name))) {
+function compress(files: readonly string[]): void {
+  for (const file of files.filter((name) => COMPRESSED.test(name))) {
     const content = readFileSync(file);
     if (content.length < LEAST_BYTES) continue;
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
@@ -50,8 +63,9 @@ async function writeServiceWorker(): Promise<void> {
       'icons/*.png',
       '_expo/static/**/*.{js,css}',
       'assets/**/*.ttf',
+      'languages/*.json',
     ],
-    swDest: join(WEB_DIR, 'sw.js'),
+    swDest: WORKER,
     navigateFallback: '/index.html',
     // The server's own pages: trust and pairing.
     navigateFallbackDenylist: [/^\/(api|pair|trust)(\/|$)/],
@@ -80,10 +94,7 @@ async function writeServiceWorker(): Promise<void> {
   });
 }
 
-/** Exports the web app when its sources have changed since the last time. */
-export async function ensureWebBuild(): Promise<void> {
-  const hash = sourceHash();
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
+function exportApp(): void {
   process.stderr.write('Building the web app; this takes about a minute …\n');
   rmSync(WEB_DIR, { recursive: true, force: true });
   const expo = spawnSync('npx', ['expo', 'export', '-p', 'web'], {
@@ -95,7 +106,16 @@ export async function ensureWebBuild(): Promise<void> {
     process.stderr.write(`${expo.stdout}\n${expo.stderr}\nThe web build failed.\n`);
     process.exit(1);
   }
+}
+
+/** Exports the web app when its sources have changed since the last time; words alone are put beside it anew. */
+export async function ensureWebBuild(): Promise<void> {
+  const [app, words] = [sourceHash(), hashOf(filesBelow(join(ROOT, 'languages')))];
+  const [builtApp, builtWords] = existsSync(STAMP) ? readFileSync(STAMP, 'utf8').split('\n') : [];
+  if (app === builtApp && words === builtWords) return;
+  if (app !== builtApp) exportApp();
+  writeLanguages();
   await writeServiceWorker();
-  compress();
-  writeFileSync(STAMP, hash);
+  compress(app === builtApp ? [...filesBelow(LANGUAGES), WORKER] : filesBelow(WEB_DIR));
+  writeFileSync(STAMP, `${app}\n${words}`);
 }

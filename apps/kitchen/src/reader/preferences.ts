@@ -7,6 +7,8 @@ export type ThemeName = 'paper' | 'iron';
 
 interface Preferences {
   units: UnitSystem;
+  /** BCP 47; null while nobody has chosen: as the browser asks. */
+  language: string | null;
   /** Null while nobody has chosen: as the device is. */
   theme: ThemeName | null;
   sound: boolean;
@@ -31,6 +33,7 @@ export const usePreferences = create<Preferences>()(
   persist(
     (set) => ({
       units: 'metric',
+      language: null,
       theme: null,
       sound: true,
       voice: false,

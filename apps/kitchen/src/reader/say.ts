@@ -7,10 +7,15 @@ import {
   writeWords,
 } from '@kettle-scale/core/message';
 import { type ReactNode, isValidElement } from 'react';
+import { language } from './language';
 import { usePreferences } from './preferences';
 
 /** Who reads this screen: measures and language of the person at this device. */
-export const reader = (): Reader => ({ units: usePreferences.getState().units, locale: 'en', texts: {} });
+export const reader = (): Reader => ({
+  units: usePreferences.getState().units,
+  locale: language().language,
+  texts: language().texts,
+});
 
 /**
  * What is said to the reader, in the reader's units and language: the app's edge, where sentences become text.
@@ -20,6 +25,14 @@ export const reader = (): Reader => ({ units: usePreferences.getState().units, l
  */
 export const say = (words: Words, values?: Readonly<Record<string, Value>>): string =>
   writeWords(values && typeof words === 'string' ? message(words, values) : words, reader());
+
+/**
+ * Words side by side that are no sentence: a name and what is added to it. Each is said by itself; empty ones are left out.
+ * @param parts words, or nothing
+ * @param glue stands between them
+ */
+export const sayAll = (parts: readonly (Words | false | undefined)[], glue = ', '): string =>
+  parts.flatMap((part) => (part ? say(part) || [] : [])).join(glue);
 
 /** What may stand inside a text: whatever React draws, or words. */
 export type Said = ReactNode | Words;

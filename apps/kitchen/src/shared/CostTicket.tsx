@@ -1,6 +1,7 @@
+import { formatMoney, formatPercent } from '../reader/figures';
 import { say } from '../reader/say';
 import type { FormulaFacts } from '@kettle-scale/core/formula';
-import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../ui/theme';
 import { Ticket } from '../ui/layout/Ticket';
@@ -47,7 +48,7 @@ export function CostTicket({ facts, currency, onWhy }: CostTicketProps) {
           <Figure value={formatMoney(cost.perKg, currency)} size={32} />
         </View>
       </View>
-      <View role="list" aria-label="Share of the cost">
+      <View role="list" aria-label={say('Share of the cost')}>
         {lines.map(({ id, name, cost: money, share }) => (
           <View key={id} role="listitem" style={styles.row}>
             <View style={styles.words}>
@@ -69,7 +70,7 @@ export function CostTicket({ facts, currency, onWhy }: CostTicketProps) {
       {cost.unpriced.length > 0 ? (
         <Body tone="plum">
           {say('At least: there is no price for {unpriced}.', {
-            unpriced: { lower: cost.unpriced.join(', ') },
+            unpriced: { lower: { list: cost.unpriced } },
           })}
         </Body>
       ) : null}

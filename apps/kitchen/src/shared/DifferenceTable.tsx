@@ -48,7 +48,7 @@ export function DifferenceTable({ differences, before, after }: DifferenceTableP
         const rows = differences.filter((difference) => difference.part === part);
         if (rows.length === 0) return null;
         return (
-          <View key={part} role="table" aria-label={heading} style={styles.part}>
+          <View key={part} role="table" aria-label={say(heading)} style={styles.part}>
             <View role="row" style={[styles.row, { borderColor: colours.ink, borderBottomWidth: 2 }]}>
               <View role="columnheader" style={styles.name}>
                 <Strong>{heading}</Strong>

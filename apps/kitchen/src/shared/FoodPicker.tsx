@@ -1,3 +1,4 @@
+import { wordsOfFood } from './wordsOfFood';
 import { say } from '../reader/say';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useMemo, useState } from 'react';
@@ -18,7 +19,7 @@ interface FoodPickerProps {
 const MOST_SHOWN = 40;
 
 const matches = (food: Ingredient, words: readonly string[]): boolean => {
-  const text = [food.name, food.kind, ...(food.aliases ?? [])].join(' ').toLowerCase();
+  const text = wordsOfFood(food);
   return words.every((word) => text.includes(word));
 };
 
@@ -37,7 +38,7 @@ export function FoodPicker({ open, title, foods, onPick, onClose }: FoodPickerPr
     <Sheet open={open} onClose={onClose} label={title}>
       <Heading>{title}</Heading>
       <SearchField name="food-find" label="Find an ingredient" value={text} onText={setText} />
-      <View role="list" aria-label="Ingredients">
+      <View role="list" aria-label={say('Ingredients')}>
         {found.slice(0, MOST_SHOWN).map((food) => (
           <View key={food.id} role="listitem">
             <ListRow

@@ -1,3 +1,4 @@
+import { sayAll } from '../reader/say';
 import { type BREAD_TO, COLDNESS, HOLDINGS } from '@kettle-scale/core/kitchen';
 import { type HeldBread, beforeReheating, holdState } from '@kettle-scale/core/log';
 import { useState } from 'react';
@@ -49,7 +50,7 @@ export function HeldSheet({ batchId, formulaId, name, bread, onClose }: HeldShee
   const [reason, setReason] = useState<Waste>('too old');
   const [text, setText] = useState(String(bread.pieces));
   const pieces = countIn(text, bread.pieces);
-  const say = () => {
+  const move = () => {
     if (pieces === null) return;
     live?.act({ type: 'moved', from: bread.how, to, pieces, ...(to === 'thrown out' ? { reason } : {}) });
     // On the tray of today's service it is one of the pieces that are taken from.
@@ -59,8 +60,8 @@ export function HeldSheet({ batchId, formulaId, name, bread, onClose }: HeldShee
     onClose();
   };
   return (
-    <Sheet open onClose={onClose} label={`${name}, ${bread.how}`}>
-      <Heading>{`${name}, ${bread.how}`}</Heading>
+    <Sheet open onClose={onClose} label={sayAll([name, bread.how])}>
+      <Heading>{sayAll([name, bread.how])}</Heading>
       <CountField name="held-pieces" label="Pieces" most={bread.pieces} text={text} onText={setText} />
       <Choices
         label="What becomes of it"
@@ -71,7 +72,7 @@ export function HeldSheet({ batchId, formulaId, name, bread, onClose }: HeldShee
       {to === 'thrown out' ? <WasteReason value={reason} onChange={setReason} /> : null}
       {to === 'tray' ? <Body tone="soot">{beforeReheating(bread.how)}</Body> : null}
       <Label>Follow your local food code; the person in charge decides.</Label>
-      <PrimaryAction label="Save" disabled={pieces === null || !live} onPress={say} />
+      <PrimaryAction label="Save" disabled={pieces === null || !live} onPress={move} />
     </Sheet>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import { careDue } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
 import type { LiveBatch } from '../batch/useBatch';
@@ -18,7 +19,7 @@ export function PlateCareNow({ live }: { live: LiveBatch }) {
       {due.map(({ what }) => (
         <Action
           key={what}
-          label={`${what.slice(0, 1).toUpperCase()}${what.slice(1)}`}
+          label={say('{what}', { what: { capital: what } })}
           onPress={() => act({ type: 'cared', what })}
         />
       ))}

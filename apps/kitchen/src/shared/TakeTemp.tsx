@@ -1,4 +1,4 @@
-import { say } from '../reader/say';
+import { say, sayAll } from '../reader/say';
 import type { EventBody, EventOf } from '@kettle-scale/core/batch';
 import type { ReadingSource } from '@kettle-scale/core/device';
 import { storedText } from '@kettle-scale/core/quantity';
@@ -39,13 +39,13 @@ export function TakeTemp({ kind, label, onTake }: TakeTempProps) {
   const unit = format.unitOf('°C');
   const tempC = numberTyped(storedText(typed ?? '', '°C', format.units));
   const fits = tempC >= COLDEST_C && tempC <= HOTTEST_C[kind];
-  const typeIt = `${label.toLowerCase()}, ${unit}`;
+  const typeIt = `${say(label).toLocaleLowerCase()}, ${unit}`;
   return (
     <View style={{ gap: SPACE.s }}>
       <Label>
         {heard
-          ? `${label}, ${heard.reading.steady ? 'steady' : 'moving'}, ${sourceWords(heard)}`
-          : `${label}, ${unit}`}
+          ? sayAll([label, heard.reading.steady ? 'steady' : 'moving', sourceWords(heard)])
+          : sayAll([label, unit])}
       </Label>
       <ActionRow
         actions={[

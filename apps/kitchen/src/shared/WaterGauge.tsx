@@ -1,5 +1,7 @@
+import { say } from '../reader/say';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Path, Rect } from 'react-native-svg';
+import { SvgText } from '../ui/chart/SvgText';
 import { useStripWidth } from '../ui/layout/useStripWidth';
 import { useColours } from '../ui/theme';
 import { FONT } from '../ui/tokens';
@@ -37,7 +39,7 @@ export function WaterGauge({ label, nowG, startG, lowG, highG, words }: WaterGau
   const late = x(nowG) > width / 2;
   const clip = (px: number) => Math.min(width - 60, Math.max(60, px));
   return (
-    <View role="img" aria-label={label} style={styles.box} onLayout={onLayout}>
+    <View role="img" aria-label={say(label)} style={styles.box} onLayout={onLayout}>
       {width > 0 ? (
         <Svg width={width} height={HEIGHT}>
           <Line x1={0} x2={width} y1={middle} y2={middle} stroke={colours.rule} strokeWidth={3} />

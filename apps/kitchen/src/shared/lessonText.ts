@@ -1,9 +1,10 @@
+import { figure, formatMoney, formatPercent } from '../reader/figures';
 import { say } from '../reader/say';
 import type { Lesson } from '@kettle-scale/core/log';
-import { type UnitSystem, formatMoney, formatPercent, readerUnit } from '@kettle-scale/core/quantity';
+import { type UnitSystem, readerUnit } from '@kettle-scale/core/quantity';
 
 const signed = (value: number, digits: number): string =>
-  `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+  `${value < 0 ? '−' : '+'}${figure(Math.abs(value), digits)}`;
 
 /** A lesson's figure in its own unit. */
 export function lessonFigure(
@@ -15,10 +16,10 @@ export function lessonFigure(
     return `${value < 0 ? '−' : '+'}${formatMoney(Math.abs(value), unit.slice(0, 3) || 'EUR')}`;
   if (unit === 'share') return formatPercent(value, 1);
   if (unit === 'points') return say('{signed} points', { signed: signed(value, 1) });
-  if (unit === 'times') return `× ${value.toFixed(2)}`;
+  if (unit === 'times') return `× ${figure(value, 2)}`;
   if (unit === 'min') return say('{value, number} min', { value: Math.round(value) });
   const { unit: read, times } = readerUnit(unit, units);
-  return `${(value * times).toFixed(read === 'oz' ? 2 : 1)} ${read}`;
+  return `${figure(value * times, read === 'oz' ? 2 : 1)} ${read}`;
 }
 
 /** What its evidence is measured in, for the axis of a chart. */
@@ -46,4 +47,4 @@ export const evidenceAxis = (kind: Lesson['kind'], units: UnitSystem): string =>
   readerUnit(EVIDENCE_AXIS[kind], units).unit;
 
 export const evidenceWords = (value: number): string =>
-  Math.abs(value) >= 10 ? value.toFixed(0) : Math.abs(value) >= 1 ? value.toFixed(1) : value.toFixed(2);
+  Math.abs(value) >= 10 ? figure(value) : Math.abs(value) >= 1 ? figure(value, 1) : figure(value, 2);

@@ -1,4 +1,5 @@
-import { type DayStyle, dayOf, formatMoment } from '@kettle-scale/core/quantity';
+import { formatMoment } from '../reader/figures';
+import { type DayStyle, dayOf } from '@kettle-scale/core/quantity';
 import { useMemo } from 'react';
 import { useKitchen } from '../api/queries';
 import { useNow } from '../ui/useNow';

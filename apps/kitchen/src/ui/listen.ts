@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { say } from '../reader/say';
 import { isSpeaking } from './voice';
 
 /** What can be said to a step. */
@@ -61,12 +62,14 @@ export function useHearsHere(): boolean {
 
 /** The one thing that was said: nothing else, so that talk on the line does nothing. */
 function spokenIn(heard: string): Spoken | null {
-  const said = heard
-    .toLowerCase()
-    .replace(/[^a-z' ]/g, '')
-    .trim();
+  const plain = (words: string) =>
+    words
+      .toLowerCase()
+      .replace(/[^\p{L}' ]/gu, '')
+      .trim();
+  const said = plain(heard);
   const all = Object.entries(SPOKEN) as [Spoken, readonly string[]][];
-  return all.find(([, words]) => words.includes(said))?.[0] ?? null;
+  return all.find(([, words]) => words.some((word) => plain(say(word)) === said))?.[0] ?? null;
 }
 
 /** Errors after which listening again would only fail again. */

@@ -87,7 +87,9 @@ export function Figure({ value, unit, size = 24, tone = 'ink', label }: FigurePr
     >
       {say(value)}
       {unit ? (
-        <Text style={[styles.figure, { fontSize: unitSize, color: colours[tone] }]}>{`\u00a0${unit}`}</Text>
+        <Text
+          style={[styles.figure, { fontSize: unitSize, color: colours[tone] }]}
+        >{`\u00a0${say(unit)}`}</Text>
       ) : null}
     </Text>
   );

@@ -98,7 +98,12 @@ export function formatMoment(ms: number, zone: Zone, style: DayStyle, locale = '
   const key = `${zone} ${style} ${locale}`;
   const format =
     formats.get(key) ??
-    new Intl.DateTimeFormat(locale === 'en' ? 'en-GB' : locale, { ...STYLES[style], timeZone: zone });
+    new Intl.DateTimeFormat(locale === 'en' ? 'en-GB' : locale, {
+      ...STYLES[style],
+      timeZone: zone,
+      // A kitchen writes its times like 22:30 in every language, and reads them so.
+      hourCycle: 'h23',
+    });
   formats.set(key, format);
   return format.format(ms);
 }

@@ -214,7 +214,10 @@ export function amountAt(tokens: readonly Token[], from: number, measures: Measu
   }
   reader.at += unit.taken;
   if (wordAt(reader, reader.at) === '.') reader.at += 1;
-  const said = saidOf(unit.unit, heap ?? exactly(1), value, second ?? value, orTimes);
+  // "Two spoons heaped of honey": other languages say it last.
+  const last = wordAt(reader, reader.at + 1) === 'of' ? HEAPS[wordAt(reader, reader.at)] : undefined;
+  if (last) reader.at += 1;
+  const said = saidOf(unit.unit, heap ?? last ?? exactly(1), value, second ?? value, orTimes);
   return joined(reader, said, unit.unit, { ranged: second !== null, between: numbers.between });
 }
 

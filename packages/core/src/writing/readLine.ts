@@ -22,7 +22,11 @@ import { tidyLine } from './tidyLine';
 
 export interface LineInput {
   index: number;
+  /** As it was written. */
   text: string;
+  english: string;
+  /** Words of the English line as they were written. */
+  back: (words: string) => string;
   /** Tells lines of the same words apart. */
   occurrence: number;
   foods: readonly Ingredient[];
@@ -73,7 +77,7 @@ export function readLine(input: LineInput): LineResult {
 }
 
 function readAsAnswered(input: LineInput): LineResult {
-  const tidy = tidyLine(input.text);
+  const tidy = tidyLine(input.english);
   const { amount, other, rest } = readAmount(tidy, input.measures);
   const hints = readHints(rest);
   const [named = '', ...remarks] = splitName(hints.rest);
@@ -81,7 +85,7 @@ function readAsAnswered(input: LineInput): LineResult {
   const match = withRemarks(matchEither(named, input.foods), named, remarks, input.foods);
   if (match.found === 'none' || (match.found === 'some' && !amount && isGuess(match))) {
     if (!amount || amount.of === 'piece') return { as: 'words', hasAmount: false, named: false };
-    return unknownLine(input, asking, named || input.text, amount, hints, remarks);
+    return unknownLine(input, asking, named ? input.back(named) : input.text, amount, hints, remarks);
   }
   return lineOf(input, asking, match, { amount, other }, hints, remarks);
 }
@@ -202,7 +206,7 @@ function lineOf(
     wanted || match.found === 'one' ? chooseFood(input, asking, match, saidAmount) : (match.foods[0] ?? null);
   if (!food) return { as: 'left-out' };
   const left = match.left ?? [];
-  const note = [...left, ...remarks, ...hints.notes].join(', ').slice(0, 120);
+  const note = input.back([...left, ...remarks, ...hints.notes].join(', ')).slice(0, 120);
   const line: ReadLine = {
     index: input.index,
     text: input.text,

@@ -1,6 +1,7 @@
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import type { Measures } from '../quantity/units';
 import { exactly } from '../quantity/interval';
+import { type InEnglish, type ListWords, inEnglish } from './inEnglish';
 import { readLine } from './readLine';
 import type { Answers, ReadList, Remark } from './readListTypes';
 import { lineStem } from './asking';
@@ -10,6 +11,31 @@ export interface ReadOptions {
   foods: readonly Ingredient[];
   measures?: Measures;
   answers?: Answers;
+  /** Of the language that the list is written in; English needs none. */
+  words?: ListWords;
+}
+
+/** One entry as it was written, and in English. */
+interface Entry extends InEnglish {
+  text: string;
+}
+
+const asWritten = (text: string): Entry => ({ text, english: text, back: (words) => words });
+
+/** The entries of a list; in another language they are parted where its English is. */
+function entriesOf(text: string, words: ListWords | undefined, foods: readonly Ingredient[]): Entry[] {
+  if (!words) return splitEntries(text).map((entry) => asWritten(withoutBullet(entry)));
+  const read = inEnglish(words, foods);
+  return text.split(/\r\n|\r|\n|;|\u2028/).flatMap((line) => {
+    const { english, back } = read(line);
+    const parts = splitEntries(english);
+    const written = parts.length === 1 ? [line] : splitEntries(line);
+    return parts.map((part, index) => ({
+      text: withoutBullet((written.length === parts.length ? written[index] : undefined) ?? part),
+      english: withoutBullet(part),
+      back,
+    }));
+  });
 }
 
 const YIELD =
@@ -28,8 +54,13 @@ const MOST_ENTRIES = 60;
  * Pure: the same text, kitchen and answers give the same reading. What is ambiguous comes back as questions.
  * @param text one entry a line; commas and semicolons between entries are understood
  */
-export function readList(text: string, { foods, measures = 'us', answers = {} }: ReadOptions): ReadList {
-  const entries = splitEntries(text).slice(0, MOST_ENTRIES).map(withoutBullet).filter(Boolean);
+export function readList(
+  text: string,
+  { foods, measures = 'us', answers = {}, words }: ReadOptions,
+): ReadList {
+  const entries = entriesOf(text, words, foods)
+    .slice(0, MOST_ENTRIES)
+    .filter((entry) => entry.text !== '');
   const list: ReadList = {
     lines: [],
     remarks: [],
@@ -42,26 +73,26 @@ export function readList(text: string, { foods, measures = 'us', answers = {} }:
   const seen = new Map<string, number>();
   const remark = (index: number, entry: string, kind: Remark['kind']) =>
     list.remarks.push({ index, text: entry, kind });
-  entries.forEach((entry, index) => {
-    const yields = YIELD.exec(entry);
+  entries.forEach(({ text: entry, english, back }, index) => {
+    const yields = YIELD.exec(english);
     if (yields) {
       list.pieces = Number(yields[1] ?? yields[2]);
       remark(index, entry, 'yield');
       return;
     }
-    if (HEADING.test(entry)) {
+    if (HEADING.test(english)) {
       remark(index, entry, 'heading');
       return;
     }
     const key = lineStem(entry, 0);
     const occurrence = seen.get(key) ?? 0;
     seen.set(key, occurrence + 1);
-    const result = readLine({ index, text: entry, occurrence, foods, measures, answers });
+    const result = readLine({ index, text: entry, english, back, occurrence, foods, measures, answers });
     const noAmount = result.as === 'line' && result.line.said === null;
     const isTitle =
       index === 0 &&
       entries.length > 1 &&
-      (result.as === 'words' || (noAmount && looksLikeName(entry, result.line.food)));
+      (result.as === 'words' || (noAmount && looksLikeName(english, result.line.food)));
     if (isTitle) {
       list.title = entry.slice(0, 60);
       remark(index, entry, 'title');

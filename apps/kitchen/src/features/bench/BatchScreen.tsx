@@ -1,7 +1,8 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { type BatchState, type StepState, batchRecord } from '@kettle-scale/core/batch';
 import type { StepKind } from '@kettle-scale/core/plan';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { useRouter } from 'expo-router';
 import { type ReactNode, useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';

@@ -1,7 +1,8 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { type BatchState, batchRecord } from '@kettle-scale/core/batch';
 import { type Plan, stepTitle } from '@kettle-scale/core/plan';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { Icon } from '../../ui/Icon';
 import { Leader, Ticket, TicketRule } from '../../ui/layout/Ticket';

@@ -1,3 +1,4 @@
+import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -44,7 +45,7 @@ export function CalibrateSheet({ open, onClose }: { open: boolean; onClose: () =
           />
         </Svg>
       </View>
-      <Label>{say('{now} px a millimetre', { now: now.toFixed(2) })}</Label>
+      <Label>{say('{now} px a millimetre', { now: figure(now, 2) })}</Label>
       <ActionRow
         actions={[
           { key: 'less-2', label: 'Much smaller', onPress: () => scale(-STEP.coarse) },

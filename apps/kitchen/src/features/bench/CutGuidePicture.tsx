@@ -1,7 +1,8 @@
 import { say } from '../../reader/say';
 import type { CutRound } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
-import Svg, { G, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';
@@ -30,7 +31,7 @@ export function CutGuidePicture({ rounds, doughG }: { rounds: readonly CutRound[
     say('{words}: {parts, number} of {mass}', { words, parts, mass: format.mass(partG, 0.1) }),
   );
   return (
-    <View role="img" aria-label={spoken.join('; ')} onLayout={onLayout} style={{ width: '100%' }}>
+    <View role="img" aria-label={say(spoken.join('; '))} onLayout={onLayout} style={{ width: '100%' }}>
       {width > 0 ? (
         <Svg width={width} height={height}>
           {rows.map(({ parts, partG, words }, row) => {

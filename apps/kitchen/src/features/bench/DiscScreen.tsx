@@ -1,5 +1,6 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { batchRecord, restAfterDisc } from '@kettle-scale/core/batch';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

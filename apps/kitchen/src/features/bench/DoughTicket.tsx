@@ -1,4 +1,6 @@
-import { formatPercent } from '@kettle-scale/core/quantity';
+import { say } from '../../reader/say';
+import { formatPercent } from '../../reader/figures';
+
 import { type RunningDough, topUps } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
 import { ActionRow } from '../../ui/input/actions';
@@ -36,7 +38,7 @@ export function DoughTicket({ dough, onTopUp }: DoughTicketProps) {
           <ActionRow
             actions={due.map(({ line, massG }) => ({
               key: line.lineId,
-              label: `+${format.mass(massG, line.stepG)} ${line.name.toLowerCase()}`,
+              label: `+${format.mass(massG, line.stepG)} ${say(line.name).toLocaleLowerCase()}`,
               onPress: () => onTopUp(line.lineId, massG),
             }))}
           />

@@ -56,7 +56,7 @@ function SeenChoices({ seen, put, product }: SeenChoicesProps) {
         onChange={(tear) => put({ tear })}
       />
       <Choices
-        label={`Puff${product.puff ? `, wanted: ${product.puff}` : ''}`}
+        label={product.puff ? say('Puff, wanted: {puff}', { puff: product.puff }) : 'Puff'}
         value={seen.puff ?? null}
         options={same(PUFFS)}
         onChange={(puff) => put({ puff })}

@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import type { WeighCheck } from '@kettle-scale/core/batch';
 import type { ReadingOf } from '@kettle-scale/core/device';
 import { useState } from 'react';
@@ -71,7 +71,7 @@ export function LiveScale({ reading, source, check, targetG, stepG, tone, onTare
   const words = verdictWords(check, stepG);
   const state = reading.overload
     ? 'Overloaded: take something off'
-    : `${words[verdict]}${reading.steady ? ', steady' : ''}`;
+    : sayAll([words[verdict], reading.steady && 'steady']);
   return (
     <View style={styles.stack}>
       <Label>

@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import type { OnBreadWhen } from '@kettle-scale/core/formula';
 import type { Plan } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
@@ -19,7 +19,7 @@ export function OnBreadNow({ plan, at }: { plan: Plan; at: readonly OnBreadWhen[
       {lines.map(({ lineId, name, note, when, gPerPiece, massG, stepG }) => (
         <Leader
           key={lineId}
-          name={`${note ? `${name}, ${note}` : name}, ${when}`}
+          name={sayAll([name, note, when])}
           value={format.mass(gPerPiece, FINEST_G)}
           unit="a piece"
           aside={say('{mass} in all', { mass: format.mass(massG, stepG) })}

@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import { type BatchState, REJECTS, type Reject } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
@@ -22,7 +22,7 @@ export function RejectCounts({ state, onReject }: { state: BatchState; onReject:
         {REJECTS.map((reason) => (
           <Action
             key={reason}
-            label={count(reason) > 0 ? `${reason} ${count(reason)}` : reason}
+            label={count(reason) > 0 ? sayAll([reason, String(count(reason))], ' ') : reason}
             hint={say('One more {reason}, {count, number} so far', { reason, count: count(reason) })}
             onPress={() => onReject(reason)}
           />

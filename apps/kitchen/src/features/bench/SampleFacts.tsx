@@ -1,5 +1,6 @@
+import { figure, formatMoney, formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
-import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
+
 import type { BallSample } from '@kettle-scale/core/quality';
 import { View } from 'react-native';
 import { Leader } from '../../ui/layout/Ticket';
@@ -21,7 +22,7 @@ export function SampleFacts({
   const { n, meanG, sdG, lowG, highG, outShare, giveAwayG, giveAwayPer100, cp, cpk } = sample;
   const mass = (g: number) => format.mass(g, STEP_G);
   const index = (value: number | null) =>
-    value === null || !Number.isFinite(value) ? '–' : value.toFixed(2);
+    value === null || !Number.isFinite(value) ? '–' : figure(value, 2);
   const sign = giveAwayG < 0 ? '−' : '+';
   return (
     <View>

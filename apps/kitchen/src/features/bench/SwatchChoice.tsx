@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
 import { Press } from '../../ui/input/Press';
 import { type SideName, SideSwatch } from '../../shared/SideSwatch';
@@ -26,7 +27,7 @@ export function SwatchChoice({ label, value, wanted, onChange }: Props) {
   return (
     <View style={{ gap: SPACE.xs }}>
       <Strong>{label}</Strong>
-      <View role="radiogroup" aria-label={label} style={styles.row}>
+      <View role="radiogroup" aria-label={say(label)} style={styles.row}>
         {SIDES.map((side) => (
           <Press
             key={side}

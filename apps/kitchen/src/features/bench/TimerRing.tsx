@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { TimeWindow } from '@kettle-scale/core/batch';
 import { formatClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
@@ -31,7 +32,7 @@ export function TimerRing({ size, running, earliestS, words, label }: TimerRingP
         />
       }
     >
-      <View style={styles.inside} role="timer" aria-label={phase ? words[phase] : label}>
+      <View style={styles.inside} role="timer" aria-label={say(phase ? words[phase] : label)}>
         <Figure
           value={phase === 'late' ? `+${figure}` : figure}
           size={size * FIGURE_SHARE}

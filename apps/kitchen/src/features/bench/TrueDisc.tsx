@@ -1,7 +1,8 @@
 import { say } from '../../reader/say';
 import { MM_PER_INCH } from '@kettle-scale/core/quantity';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';

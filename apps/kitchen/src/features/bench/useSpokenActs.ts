@@ -1,7 +1,8 @@
+import { formatSpan } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { type StepState, liveWindow, windowAt } from '@kettle-scale/core/batch';
 import { type Plan, type Step, stepTitle } from '@kettle-scale/core/plan';
-import { formatSpan } from '@kettle-scale/core/quantity';
+
 import { type Spoken, useListening } from '../../ui/listen';
 import { usePreferences } from '../../reader/preferences';
 import { speak } from '../../ui/voice';

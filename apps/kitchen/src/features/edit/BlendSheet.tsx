@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import { blendFlours, draftFlourG } from '@kettle-scale/core/formula';
 import { InputError } from '@kettle-scale/core/message';
 import { useState } from 'react';
@@ -55,7 +55,7 @@ export function BlendSheet({ open, onClose }: { open: boolean; onClose: () => vo
             key={id}
             labelled
             name={`blend-${id}`}
-            label={`${foodOf(ingredient)?.name ?? ingredient}${locked ? ', locked' : ''}`}
+            label={sayAll([foodOf(ingredient)?.name ?? ingredient, locked && 'locked'])}
             unit="%"
             value={textOf(id, massG)}
             disabled={locked}

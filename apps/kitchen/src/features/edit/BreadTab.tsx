@@ -1,3 +1,4 @@
+import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { FOLDS, PUFFS, SPOTS } from '@kettle-scale/core/formula';
 import { ballMassG, discThicknessMm } from '@kettle-scale/core/portion';
@@ -109,7 +110,7 @@ function Size() {
       {density ? (
         <Body tone="soot">
           {say('Relaxed, as it goes on the griddle. The dough weighs {read} {unitOf} with its air.', {
-            read: format.read(density, 'g/ml').toFixed(format.units === 'us' ? 2 : 3),
+            read: figure(format.read(density, 'g/ml'), format.units === 'us' ? 2 : 3),
             unitOf: format.unitOf('g/ml'),
           })}
         </Body>

@@ -92,7 +92,7 @@ function UndoButtons({
           icon={icon}
           size={26}
           iconColor={colours.ink}
-          accessibilityLabel={label}
+          accessibilityLabel={say(label)}
           onPress={onPress}
           disabled={!can}
           style={[styles.button, { borderColor: can ? colours.ink : colours.rule }]}

@@ -1,5 +1,6 @@
+import { formatMoney, formatPercent } from '../../reader/figures';
 import type { FormulaFigure } from '@kettle-scale/core/explain';
-import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { Disc } from '../../ui/chart/Disc';
 import { SPACE } from '../../ui/tokens';

@@ -131,7 +131,7 @@ export function SaveSheet({
         label="Why, for whoever reads it later"
         value={reason}
         onText={setReason}
-        placeholder="a drier flour lot"
+        placeholder={say('a drier flour lot')}
       />
       {base ? (
         <DifferenceTable

@@ -81,7 +81,7 @@ function SortableLines({ onMore, onMoved }: SortableLinesProps) {
               : say('{nameOf} put back.', { nameOf: nameOf(active.id) }),
           onDragCancel: ({ active }) => say('{nameOf} put back.', { nameOf: nameOf(active.id) }),
         },
-        screenReaderInstructions: { draggable: 'Arrow up and down move the line.' },
+        screenReaderInstructions: { draggable: say('Arrow up and down move the line.') },
       }}
     >
       <SortableContext items={lines.map(({ id }) => id)} strategy={verticalListSortingStrategy}>

@@ -1,3 +1,4 @@
+import { formatMoney, formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import {
   type Formula,
@@ -10,7 +11,7 @@ import {
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { InputError } from '@kettle-scale/core/message';
-import { formatMoney, formatPercent } from '@kettle-scale/core/quantity';
+
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -188,7 +189,7 @@ interface SwapAnswerProps {
 /** What follows from the swap, and both side by side. */
 function SwapAnswer({ done, before, after, currency }: SwapAnswerProps) {
   return (
-    <View style={styles.stack} role="region" aria-label="Before and after">
+    <View style={styles.stack} role="region" aria-label={say('Before and after')}>
       <Ticket>
         <Heading>What follows</Heading>
         {done.consequences.length > 0 ? (

@@ -145,7 +145,7 @@ export function BringIn({ entries, foods }: BringInProps) {
         ref={input}
         type="file"
         accept={ACCEPTED}
-        aria-label="Formula file"
+        aria-label={say('Formula file')}
         tabIndex={-1}
         hidden
         onChange={(event) => {

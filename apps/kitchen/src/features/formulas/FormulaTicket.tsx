@@ -1,6 +1,8 @@
+import { say } from '../../reader/say';
+import { formatPercent } from '../../reader/figures';
 import { type Formula, formulaFacts } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { Link } from 'expo-router';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -38,7 +40,8 @@ export const FormulaTicket = memo(function FormulaTicket({
   const colours = useColours();
   const { lines, totals, relaxed } = formulaFacts(formula, ingredients);
   const shares = lines.map(
-    ({ food, fraction }) => `${food.name.toLowerCase()} ${formatPercent(fraction, fraction < 0.1 ? 1 : 0)}`,
+    ({ food, fraction }) =>
+      `${say(food.name).toLocaleLowerCase()} ${formatPercent(fraction, fraction < 0.1 ? 1 : 0)}`,
   );
   const ball = format.massFigure(formula.product.ballG);
   const width = format.lengthFigure(relaxed.diameterMm);

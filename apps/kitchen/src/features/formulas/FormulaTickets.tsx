@@ -1,8 +1,9 @@
-import { say } from '../../reader/say';
+import { formatPercent } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import type { FormulaFigure } from '@kettle-scale/core/explain';
 import { type Formula, type FormulaFacts, packWords } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { Caution } from '../../ui/layout/Caution';
 import { CrossSection, Disc } from '../../ui/chart/Disc';
@@ -77,7 +78,7 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
         {lines.map(({ id, food, fraction, note, late }) => (
           <Leader
             key={id}
-            name={[food.name, note, late && 'late'].filter(Boolean).join(', ')}
+            name={sayAll([food.name, note, late && 'late'])}
             value={formatPercent(fraction, 1)}
             tone={food.kind === 'water' || food.kind === 'dairy' ? 'water' : 'ink'}
           />
@@ -101,7 +102,7 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
         {facts.onBread.map(({ id, food, gPerPiece, when, note, assumed }) => (
           <Leader
             key={id}
-            name={`${note ? `${food.name}, ${note}` : food.name}, ${when}${assumed ? ', assumed' : ''}`}
+            name={sayAll([food.name, note, when, assumed && 'assumed'])}
             value={format.mass(gPerPiece, 0.1)}
             aside={formatPercent((gPerPiece * facts.cost.pieces) / facts.flourG, 1)}
           />

@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import { compareFormulas } from '@kettle-scale/core/formula';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -50,7 +50,7 @@ function Pick({ label, hint, chosen, onPress }: PickProps) {
     <Press
       role="radio"
       aria-checked={chosen}
-      aria-label={`${label} ${hint}`}
+      aria-label={sayAll([label, hint], ' ')}
       onPress={onPress}
       style={[
         styles.pick,

@@ -1,3 +1,4 @@
+import { wordsOfFood } from '../../shared/wordsOfFood';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { doughTotals, resolveLines } from '@kettle-scale/core/formula';
 import { create } from 'zustand';
@@ -31,7 +32,7 @@ export function indexBook(entries: readonly BookEntry[], foods: readonly Ingredi
     const { name, summary } = entry.formula;
     return {
       entry,
-      words: [name, summary, ...lines.map(({ food }) => food.name)].join(' ').toLowerCase(),
+      words: [name, summary, ...lines.map(({ food }) => wordsOfFood(food))].join(' ').toLowerCase(),
       hydration: doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food }))).hydration,
     };
   });

@@ -1,3 +1,4 @@
+import { figure } from '../../reader/figures';
 import { say, reader } from '../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
 import { type SolvedBake, limitWords, troubleWords } from '@kettle-scale/core/bake';
@@ -55,7 +56,7 @@ export function explainSeconds(
         label: 'Dough',
         value: say('{dough}, {moisture} % water', {
           dough: { tempC: doughC },
-          moisture: (100 * request.setup.dough.moisture).toFixed(1),
+          moisture: figure(100 * request.setup.dough.moisture, 1),
         }),
       },
       {
@@ -64,14 +65,14 @@ export function explainSeconds(
       },
       {
         label: 'Bubbles show after',
-        value: solved.bubblesS === null ? 'not seen' : `${solved.bubblesS.toFixed(0)} s`,
+        value: solved.bubblesS === null ? 'not seen' : `${figure(solved.bubblesS)} s`,
       },
       {
         label: say('Middle at {formatTemp} after', { formatTemp: { tempC: 95 } }),
-        value: outcome.cookedS === null ? 'never' : `${outcome.cookedS.toFixed(0)} s`,
+        value: outcome.cookedS === null ? 'never' : `${figure(outcome.cookedS)} s`,
       },
-      { label: 'Freckles, each side', value: outcome.cover.map((c) => `${c.toFixed(0)} %`).join(' / ') },
-      { label: 'Water left', value: `${outcome.moisture.toFixed(1)} %` },
+      { label: 'Freckles, each side', value: outcome.cover.map((c) => `${figure(c)} %`).join(' / ') },
+      { label: 'Water left', value: `${figure(outcome.moisture, 1)} %` },
       {
         label: 'Plate',
         value: griddle

@@ -1,4 +1,5 @@
-import { say } from '../../reader/say';
+import { figure } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import { FILL_METHODS, type Ingredient } from '@kettle-scale/core/ingredient';
 import { StyleSheet, View } from 'react-native';
 import { FigureField } from '../../ui/input/FigureField';
@@ -53,7 +54,7 @@ export function MeasuresTicket({ food, text, put, problem }: PartProps) {
                 <FigureField
                   key={end}
                   name={`${fill}-${end}`}
-                  label={`${fill}, ${words}`}
+                  label={sayAll([fill, words])}
                   unit="g/ml"
                   value={text.fills[fill][end]}
                   onText={(value) =>
@@ -149,7 +150,7 @@ export function MadeOfTicket({ food, text, put, problem, heatKJKgK }: MadeOfProp
       </View>
       {text.heat.trim() === '' && heatKJKgK !== null ? (
         <Label>
-          {say('Left empty it is worked out: {heatKJKg} kJ/(kg K).', { heatKJKg: heatKJKgK.toFixed(2) })}
+          {say('Left empty it is worked out: {heatKJKg} kJ/(kg K).', { heatKJKg: figure(heatKJKgK, 2) })}
         </Label>
       ) : null}
       {food?.source ? <Label>{food.source}</Label> : null}

@@ -31,7 +31,7 @@ interface ChecksProps<T extends string> {
 /** Any of a list, each with a box. */
 function Checks<T extends string>({ label, names, value, onChange }: ChecksProps<T>) {
   return (
-    <View role="group" aria-label={label}>
+    <View role="group" aria-label={say(label)}>
       <Label>{label}</Label>
       <View style={styles.wrap}>
         {names.map((name) => (

@@ -1,8 +1,10 @@
-import { say } from '../../reader/say';
+import { wordsOfFood } from '../../shared/wordsOfFood';
+import { figure, formatMoney } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import { useFormat } from '../../ui/useFormat';
 import { pricePerG } from '@kettle-scale/core/formula';
 import { CATALOGUE, INGREDIENT_KINDS, type Ingredient } from '@kettle-scale/core/ingredient';
-import { formatMoney } from '@kettle-scale/core/quantity';
+
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useIngredients, useKitchen } from '../../api/queries';
@@ -32,8 +34,8 @@ function densityText(food: Ingredient, { read, unitOf }: ReturnType<typeof useFo
   const low = Math.min(...fills.map((density) => density.low));
   const high = Math.max(...fills.map((density) => density.high));
   return say('{read} to {read2} {unitOf}{length}', {
-    read: read(low, 'g/ml').toFixed(2),
-    read2: read(high, 'g/ml').toFixed(2),
+    read: figure(read(low, 'g/ml'), 2),
+    read2: figure(read(high, 'g/ml'), 2),
     unitOf: unitOf('g/ml'),
     length: fills.length > 1 ? say(', {length, number} ways of filling', { length: fills.length }) : '',
   });
@@ -56,10 +58,11 @@ function IngredientRow({
     <ListRow
       to={`/ingredients/${food.id}`}
       here={here}
-      title={`${food.name}${food.hidden ? ' (hidden)' : ''}`}
-      description={[food.kind, densityText(food, format), food.rolls === 'no' ? 'does not roll' : '', mark]
-        .filter(Boolean)
-        .join(' · ')}
+      title={sayAll([food.name, food.hidden && '(hidden)'], ' ')}
+      description={sayAll(
+        [food.kind, densityText(food, format), food.rolls === 'no' && 'does not roll', mark],
+        ' · ',
+      )}
       right={
         <Figure
           value={price === null ? '–' : formatMoney(price * G_PER_KG, currency, 2)}
@@ -84,16 +87,11 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
   const shown = useMemo(() => {
     const words = find.toLowerCase().split(/\s+/).filter(Boolean);
     return (foods ?? [])
-      .filter(
-        (food) =>
-          (hidden || !food.hidden) &&
-          words.every((word) =>
-            [food.name, food.kind, ...(food.aliases ?? [])].join(' ').toLowerCase().includes(word),
-          ),
-      )
+      .filter((food) => (hidden || !food.hidden) && words.every((word) => wordsOfFood(food).includes(word)))
       .sort(
         (a, b) =>
-          (KIND_ORDER.get(a.kind) ?? 0) - (KIND_ORDER.get(b.kind) ?? 0) || a.name.localeCompare(b.name),
+          (KIND_ORDER.get(a.kind) ?? 0) - (KIND_ORDER.get(b.kind) ?? 0) ||
+          say(a.name).localeCompare(say(b.name)),
       );
   }, [foods, find, hidden]);
   if (!foods) {

@@ -1,4 +1,5 @@
-import { say } from '../../reader/say';
+import { figure } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import type { BatchFacts } from '@kettle-scale/core/log';
 import { ZONE_RULES, controlChart } from '@kettle-scale/core/quality';
 import { StyleSheet, View } from 'react-native';
@@ -25,7 +26,7 @@ const DECIMALS = { metric: 1, us: 3 } as const;
 /** Masses of balls as the reader reads them; inside the charts they are in the reader's unit. */
 function useBallMass() {
   const { units, unitOf, read } = useFormat();
-  const plain = (value: number) => value.toFixed(DECIMALS[units]);
+  const plain = (value: number) => figure(value, DECIMALS[units]);
   const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${plain(Math.abs(value))}`;
   return { unit: unitOf('g'), plain, signed, read: (massG: number) => read(massG, 'g') };
 }
@@ -66,7 +67,13 @@ function MeanAndRange({ chart, x, table, dayOfBatch }: MeanAndRangeProps) {
               dayOfBatch: dayOfBatch(index),
               signed: signed(mean),
               unit,
-              length: rules.length > 0 ? `, ${rules.map((rule) => ZONE_RULES[rule]).join('; ')}` : '',
+              length:
+                rules.length > 0
+                  ? `, ${sayAll(
+                      rules.map((rule) => ZONE_RULES[rule]),
+                      '; ',
+                    )}`
+                  : '',
             }),
           }))}
           y={{ label: unit, format: signed }}
@@ -135,10 +142,13 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
     return batch && (rules.length > 0 || wide) ? [{ batch, rules, wide }] : [];
   });
   const rulesOf = (index: number): string =>
-    [
-      ...(chart.points[index]?.rules ?? []).map((rule) => ZONE_RULES[rule]),
-      ...(chart.points[index]?.wide ? ['spread outside of its limits'] : []),
-    ].join('; ');
+    sayAll(
+      [
+        ...(chart.points[index]?.rules ?? []).map((rule) => ZONE_RULES[rule]),
+        chart.points[index]?.wide && 'spread outside of its limits',
+      ],
+      '; ',
+    );
   const dayOfBatch = (index: number) => (sampled[index] ? day(sampled[index].startedAt) : '');
   const x = {
     label: 'batch',
@@ -162,7 +172,7 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
           {marked.map(({ batch, rules, wide }) => (
             <View key={batch.batchId} role="listitem">
               <Strong tone="plum">
-                {`${day(batch.startedAt)}: ${[...rules.map((rule) => ZONE_RULES[rule]), ...(wide ? ['spread outside of its limits'] : [])].join('; ')}.`}
+                {`${day(batch.startedAt)}: ${sayAll([...rules.map((rule) => ZONE_RULES[rule]), wide && 'spread outside of its limits'], '; ')}.`}
               </Strong>
             </View>
           ))}

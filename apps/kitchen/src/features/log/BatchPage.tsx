@@ -1,7 +1,8 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { type Batch, batchRecord, foldBatch } from '@kettle-scale/core/batch';
 import { cookNames } from '@kettle-scale/core/kitchen';
-import { formatPercent, sumG } from '@kettle-scale/core/quantity';
+import { sumG } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -59,7 +60,7 @@ function WeighedTable({ batch }: { batch: Batch }) {
   return (
     <Ticket>
       <Heading>Weighed</Heading>
-      <Table label="Weighed" columns={['Line', 'Planned', 'Weighed', 'Off']} rows={rows} />
+      <Table label="Weighed" columns={['Line', 'Planned', 'Weighed', 'Off target']} rows={rows} />
     </Ticket>
   );
 }

@@ -99,7 +99,7 @@ export function CompareScreen({ id }: { id: string }) {
             ? 'Nothing stands out'
             : say('{out, number} {out, plural, one {thing stands} other {things stand}} out', { out })}
         </Heading>
-        <View role="table" aria-label="Two batches">
+        <View role="table" aria-label={say('Two batches')}>
           <View role="row" style={[styles.row, { borderColor: colours.ink }]}>
             <View role="columnheader" style={styles.name}>
               <Label>largest difference first</Label>

@@ -1,5 +1,6 @@
+import { figure, formatMoney } from '../../reader/figures';
 import type { BatchFacts } from '@kettle-scale/core/log';
-import { formatMoney } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import { type ChartPoint, XyChart } from '../../shared/chart';
@@ -25,7 +26,7 @@ interface Course {
   bad?: (facts: BatchFacts, value: number) => boolean;
 }
 
-const tenths = (value: number) => value.toFixed(1);
+const tenths = (value: number) => figure(value, 1);
 
 /** Hydration further from the plan than this, in points, is marked; and fewer good pieces than this, in percent. */
 const MARKED = { points: 1.5, good: 90 } as const;
@@ -35,7 +36,7 @@ const COURSES: readonly Course[] = [
     title: 'Good pieces',
     unit: '%',
     of: ({ pieces }) => (pieces.made && pieces.good !== null ? (pieces.good / pieces.made) * PERCENT : null),
-    write: (value) => value.toFixed(0),
+    write: (value) => figure(value),
     bad: (_facts, value) => value < MARKED.good,
   },
   {

@@ -1,17 +1,15 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import type { BatchState } from '@kettle-scale/core/batch';
 import { View } from 'react-native';
 import { SideSwatch } from '../../shared/SideSwatch';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label } from '../../ui/type';
-import { useFormat } from '../../ui/useFormat';
 
 const PX = 56;
 
 /** Rejects by reason, and pieces that were looked at closely. */
 export function InspectedTicket({ state }: { state: BatchState }) {
-  const format = useFormat();
   if (state.rejected.length === 0 && state.inspected.length === 0) return null;
   const counts = new Map<string, number>();
   for (const { reason, pieces } of state.rejected) counts.set(reason, (counts.get(reason) ?? 0) + pieces);
@@ -39,15 +37,11 @@ export function InspectedTicket({ state }: { state: BatchState }) {
             ) : null,
           )}
           <Body style={{ flex: 1 }}>
-            {[
-              fold,
-              tear,
-              puff,
-              diameterMm ? format.length(diameterMm) : null,
-              bakedG ? format.mass(bakedG, 0.1) : null,
-            ]
-              .filter(Boolean)
-              .join(', ')}
+            {sayAll([
+              ...[fold, tear, puff],
+              diameterMm !== undefined && { mm: diameterMm },
+              bakedG !== undefined && { g: bakedG, stepG: 0.1 },
+            ])}
           </Body>
         </View>
       ))}

@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import { labelHtml } from '@kettle-scale/core/exchange';
 import { type BreadLabel, breadLabel, heldBread } from '@kettle-scale/core/log';
 import { batchRecord } from '@kettle-scale/core/batch';
@@ -42,7 +42,9 @@ function LabelOf({ id, labels }: { id: string; labels: readonly BreadLabel[] }) 
         <Choices
           label="Which"
           value={String(at)}
-          options={labels.map((one, index) => [String(index), `${one.pieces}, ${one.how}`] as const)}
+          options={labels.map(
+            (one, index) => [String(index), sayAll([String(one.pieces), one.how])] as const,
+          )}
           onChange={(index) => setAt(Number(index))}
         />
       ) : null}

@@ -1,7 +1,8 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import { cookNames } from '@kettle-scale/core/kitchen';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { Link, useRouter } from 'expo-router';
 import { memo, useDeferredValue } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,7 +1,8 @@
+import { formatSpan } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { type Batch, type BatchState, whoDid } from '@kettle-scale/core/batch';
 import { type ThreadRow, stepThread } from '@kettle-scale/core/log';
-import { formatSpan } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { whoWords } from '../../shared/whoWords';
 import { useColours } from '../../ui/theme';

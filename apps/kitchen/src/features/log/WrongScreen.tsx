@@ -1,3 +1,4 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { Batch } from '@kettle-scale/core/batch';
 import {
@@ -8,7 +9,7 @@ import {
   type Symptom,
   diagnose,
 } from '@kettle-scale/core/diagnosis';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -43,7 +44,7 @@ const styles = StyleSheet.create({
 function Symptoms({ seen, onChange }: { seen: readonly Symptom[]; onChange: (seen: Symptom[]) => void }) {
   const colours = useColours();
   return (
-    <View role="group" aria-label="What you see" style={styles.row}>
+    <View role="group" aria-label={say('What you see')} style={styles.row}>
       {SYMPTOM_IDS.map((id) => {
         const on = seen.includes(id);
         return (

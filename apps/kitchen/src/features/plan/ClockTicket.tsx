@@ -1,7 +1,8 @@
+import { formatSpan } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { FigureId } from '@kettle-scale/core/explain';
 import { type Plan, planClock } from '@kettle-scale/core/plan';
-import { formatSpan } from '@kettle-scale/core/quantity';
+
 import { View } from 'react-native';
 import { useDays } from '../../shared/useDays';
 import { Leader, Ticket } from '../../ui/layout/Ticket';

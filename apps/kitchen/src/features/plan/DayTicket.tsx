@@ -1,3 +1,4 @@
+import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { LotState } from '@kettle-scale/core/flourLot';
 import { type Kitchen, conditionsSchema } from '@kettle-scale/core/kitchen';
@@ -114,7 +115,7 @@ function DayLine({ lot, mixer }: { lot: LotState | undefined; mixer: string }) {
         'Air {temp} and {humidity} %{airFrom}, flour {temp2}{unless}, liquid {temp3}{unless2}{wanted}. {lot}{mixer}.',
         {
           temp: format.temp(day.airC),
-          humidity: (day.humidity * PERCENT).toFixed(0),
+          humidity: figure(day.humidity * PERCENT),
           airFrom: AIR_FROM[day.airFrom],
           temp2: format.temp(day.flourC),
           unless: unless(said.flourC),
@@ -173,7 +174,7 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
           <Action
             label={say('Room sensor: {temp}, {humidity} %', {
               temp: format.temp(room.reading.tempC),
-              humidity: (room.reading.humidity * PERCENT).toFixed(0),
+              humidity: figure(room.reading.humidity * PERCENT),
             })}
             disabled={!room.takeable}
             onPress={takeRoom}
@@ -188,7 +189,7 @@ export function DayTicket({ kitchen, lots, lotId, onLot }: DayTicketProps) {
           onChange={onLot}
           options={lots.map(
             ({ id, name, leftG }) =>
-              [id, say('{name} · {left} kg left', { name, left: (leftG / 1000).toFixed(1) })] as const,
+              [id, say('{name} · {left} kg left', { name, left: figure(leftG / 1000, 1) })] as const,
           )}
         />
       ) : null}

@@ -1,3 +1,4 @@
+import { sayAll } from '../../reader/say';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Need } from '@kettle-scale/core/plan';
@@ -69,7 +70,7 @@ export function NeedFields({ text, errors, onChange, formula, ingredients }: Nee
   const { units } = useFormat();
   const massUnit = units === 'metric' ? 'g' : 'oz';
   const unitOf = (field: NeedField) =>
-    isMass(field) ? `, ${massUnit}` : isLength(field) ? `, ${units === 'metric' ? 'mm' : 'in'}` : '';
+    isMass(field) ? massUnit : isLength(field) ? (units === 'metric' ? 'mm' : 'in') : '';
 
   const stepped = (field: NeedField, direction: 1 | -1): string => {
     if (isMass(field)) {
@@ -95,7 +96,7 @@ export function NeedFields({ text, errors, onChange, formula, ingredients }: Nee
           <StepperField
             key={field}
             name={field}
-            label={`${WORDS[field]}${unitOf(field)}`}
+            label={sayAll([WORDS[field], unitOf(field)])}
             text={text[field]}
             onText={(value) => onChange({ [field]: value })}
             onStep={(direction) => onChange({ [field]: stepped(field, direction) })}

@@ -1,7 +1,8 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { FigureId } from '@kettle-scale/core/explain';
 import type { Plan } from '@kettle-scale/core/plan';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { CrossSection, Disc } from '../../ui/chart/Disc';
 import { SPACE } from '../../ui/tokens';

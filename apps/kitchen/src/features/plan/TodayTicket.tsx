@@ -1,6 +1,7 @@
+import { formatSpan } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { Plan } from '@kettle-scale/core/plan';
-import { formatSpan } from '@kettle-scale/core/quantity';
+
 import type { TodayFigure } from '@kettle-scale/core/explain';
 import { View } from 'react-native';
 import { Ask } from '../../ui/layout/Why';

@@ -1,7 +1,8 @@
-import { say } from '../../reader/say';
+import { figure, formatPercent } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import type { FigureId } from '@kettle-scale/core/explain';
 import type { Plan } from '@kettle-scale/core/plan';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import { Leader, Ticket, TicketRule } from '../../ui/layout/Ticket';
 import { Ask, AskWord } from '../../ui/layout/Why';
@@ -23,7 +24,7 @@ function OnBread({ onBread, pieces }: { onBread: NonNullable<Plan['onBread']>; p
         return (
           <View key={lineId}>
             <Leader
-              name={`${note ? `${name}, ${note}` : name}, ${when}`}
+              name={sayAll([name, note, when])}
               value={figure.value}
               unit={figure.unit}
               aside={formatPercent(fraction, 1)}
@@ -60,7 +61,7 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
           return (
             <Ask key={line.lineId} onPress={() => onWhy(`line:${line.lineId}`)}>
               <Leader
-                name={line.note ? `${line.name}, ${line.note}` : line.name}
+                name={sayAll([line.name, line.note])}
                 value={figure.value}
                 unit={figure.unit}
                 aside={share}
@@ -103,7 +104,7 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
             'Rounding moves no line by more than {worstRelativeError}, no percentage by more than {worstFractionError} points.',
             {
               worstRelativeError: { share: Math.abs(rounding.worstRelativeError), decimals: 2 },
-              worstFractionError: (rounding.worstFractionError * 100).toFixed(2),
+              worstFractionError: figure(rounding.worstFractionError * 100, 2),
             },
           )}
         </Label>

@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import { readClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
 import { ActionRow } from '../../ui/input/actions';
@@ -50,7 +50,7 @@ export function BreadWaves({ form, index, name }: BreadProps) {
               <TextCell
                 key={field}
                 name={`${path}.${field}`}
-                label={`${words}${bread.waves.length > 1 ? ` ${at + 1}` : ''}`}
+                label={sayAll([words, bread.waves.length > 1 && String(at + 1)], ' ')}
                 value={wave[field]}
                 onText={(typed) => change(at, { [field]: typed })}
                 error={

@@ -1,8 +1,10 @@
+import { useKitchen } from '../../api/queries';
 import { say } from '../../reader/say';
 import type { Bar, DayPicture, Row } from '@kettle-scale/core/shift';
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { useDays } from '../../shared/useDays';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
 import { ClockRules } from '../../ui/chart/ClockRules';
@@ -152,8 +154,14 @@ export function DayTimeline({ now, picture, nowS, onMove, movable }: TimelinePro
     HOUR_S * Math.max(0.5, Math.ceil(((toS - fromS) / HOUR_S / Math.max(2, width / PX_PER_TICK)) * 2) / 2);
   const ticks: number[] = [];
   for (let s = Math.ceil(fromS / everyS) * everyS; s < toS; s += everyS) ticks.push(s);
+  const { data: kitchen } = useKitchen();
+  const named = [
+    ...(now.record?.service.cooks ?? []),
+    ...(kitchen?.mixers ?? []),
+    ...(kitchen?.griddles ?? []),
+  ];
   const nameOf = (row: Row) =>
-    now.record?.service.cooks.find(({ id }) => id === row.id)?.name ??
+    named.find(({ id }) => id === row.id)?.name ??
     row.id.replaceAll('-', ' ').replace(/^./, (letter) => letter.toUpperCase());
   return (
     <View

@@ -1,6 +1,7 @@
-import { say } from '../../reader/say';
+import { formatMoney } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import { coldStore } from '@kettle-scale/core/batch';
-import { formatMoney } from '@kettle-scale/core/quantity';
+
 import { useFlourLots, useKitchen } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
@@ -148,7 +149,7 @@ export function HandOverScreen() {
   const nowMs = now.toMs(now.nowS);
   return (
     <Screen
-      eyebrow={`${now.record?.service.name ?? 'Kitchen'}, ${write(nowMs, 'heading')}, ${clock(nowMs)}`}
+      eyebrow={sayAll([now.record?.service.name ?? 'Kitchen', write(nowMs, 'heading'), clock(nowMs)])}
       title="Hand over"
       foot={<PrimaryAction icon="print" label="Print it" onPress={() => window.print()} />}
     >

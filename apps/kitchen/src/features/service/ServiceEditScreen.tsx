@@ -139,7 +139,7 @@ function Breads({ form, day, names }: BreadsProps) {
         ref={input}
         type="file"
         accept=".csv,.ics,text/csv,text/calendar"
-        aria-label="File of what is wanted"
+        aria-label={say('File of what is wanted')}
         style={{ display: 'none' }}
         onChange={(event) => {
           const file = event.target.files?.[0];

@@ -1,4 +1,4 @@
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import { type DayPicture, inOrder, lineBatches } from '@kettle-scale/core/shift';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -87,7 +87,7 @@ function BatchTable({ now, picture, acts, plannedOf }: BatchesProps) {
               {id ? (
                 <Action
                   label={open === id ? 'Close' : 'Move'}
-                  hint={`${open === id ? 'Close' : 'Move'} ${words}`}
+                  hint={sayAll([open === id ? 'Close' : 'Move', words], ' ')}
                   onPress={() => setOpen(open === id ? null : id)}
                 />
               ) : (

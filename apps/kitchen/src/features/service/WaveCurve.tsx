@@ -3,7 +3,8 @@ import { clockText, readClock } from '@kettle-scale/core/quantity';
 
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, G, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Path } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { Axis } from '../../ui/chart/Axis';
 import { useStripWidth } from '../../ui/layout/useStripWidth';

@@ -9,19 +9,19 @@ import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Strong } from '../../ui/type';
 
-const WORDS: Record<string, readonly [string, string]> = {
-  formula: ['formula', 'formulas'],
-  batch: ['batch', 'batches'],
-  'flour-lot': ['flour lot', 'flour lots'],
-  'saved-plan': ['saved plan', 'saved plans'],
-  ingredient: ['ingredient of its own', 'ingredients of its own'],
+const WORDS: Record<string, string> = {
+  formula: '{n, plural, one {# formula} other {# formulas}}',
+  batch: '{n, plural, one {# batch} other {# batches}}',
+  'flour-lot': '{n, plural, one {# flour lot} other {# flour lots}}',
+  'saved-plan': '{n, plural, one {# saved plan} other {# saved plans}}',
+  ingredient: '{n, plural, one {# ingredient of its own} other {# ingredients of its own}}',
 };
 
 const counted = (restored: Record<string, number>): string =>
   Object.entries(WORDS)
-    .flatMap(([kind, [one, many]]) => {
+    .flatMap(([kind, text]) => {
       const n = restored[kind] ?? 0;
-      return n > 0 ? [`${n} ${n === 1 ? one : many}`] : [];
+      return n > 0 ? [say(text, { n })] : [];
     })
     .join(', ');
 
@@ -59,7 +59,7 @@ export function BackupTicket() {
         ref={picker}
         type="file"
         accept=".jsonl,.gz,application/x-ndjson"
-        aria-label="Backup file"
+        aria-label={say('Backup file')}
         style={{ display: 'none' }}
         onChange={({ target }) => {
           setFile(target.files?.[0] ?? null);

@@ -36,6 +36,6 @@ test('who has left is off the list and stays known to the records', async () => 
 });
 
 test('learning from each cook is switched off for the kitchen', async () => {
-  fireEvent.click(screen.getByRole('radio', { name: 'Off' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Switched off' }));
   expect((await sent())?.learnPerCook).toBe(false);
 });

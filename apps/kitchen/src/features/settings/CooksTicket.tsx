@@ -88,7 +88,7 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
           value={kitchen.learnPerCook === false ? 'off' : 'on'}
           options={[
             ['on', 'Where cooks differ'],
-            ['off', 'Off'],
+            ['off', 'Switched off'],
           ]}
           onChange={(value) => save.mutate({ ...kitchen, learnPerCook: value === 'on' })}
         />

@@ -1,9 +1,27 @@
+import { useQuery } from '@tanstack/react-query';
 import { Segments } from '../../ui/input/Segments';
 import { Ticket } from '../../ui/layout/Ticket';
 import { useHearsHere } from '../../ui/listen';
+import { language as spoken, offeredLanguages } from '../../reader/language';
 import { usePreferences } from '../../reader/preferences';
 import { Heading, Label } from '../../ui/type';
 import { canSpeak } from '../../ui/voice';
+
+/** In which language the app speaks to this person: each under its own name. */
+function LanguageChoice() {
+  const { data: offered = [] } = useQuery({ queryKey: ['languages'], queryFn: offeredLanguages });
+  const set = usePreferences((state) => state.set);
+  if (offered.length < 2) return null;
+  return (
+    <Segments
+      labelled
+      label="Language"
+      value={spoken().language}
+      options={offered.map(({ language, name }) => [language, name] as const)}
+      onChange={(language) => set({ language })}
+    />
+  );
+}
 
 /** How this person reads, hears and speaks to the app on this device. */
 export function DeviceTicket() {
@@ -12,6 +30,7 @@ export function DeviceTicket() {
   return (
     <Ticket>
       <Heading>This device</Heading>
+      <LanguageChoice />
       <Segments
         labelled
         label="Measures"
@@ -49,7 +68,7 @@ export function DeviceTicket() {
           label="Voice"
           value={voice ? 'on' : 'off'}
           options={[
-            ['off', 'Off'],
+            ['off', 'Switched off'],
             ['on', 'Reads the next act'],
           ]}
           onChange={(value) => set({ voice: value === 'on' })}
@@ -62,7 +81,7 @@ export function DeviceTicket() {
             label="Hands-free"
             value={listen ? 'on' : 'off'}
             options={[
-              ['off', 'Off'],
+              ['off', 'Switched off'],
               ['on', 'Listens on a step'],
             ]}
             onChange={(value) => set({ listen: value === 'on' })}

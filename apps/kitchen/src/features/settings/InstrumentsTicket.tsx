@@ -1,6 +1,7 @@
-import { say } from '../../reader/say';
+import { formatPercent } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import type { DeviceKind, Reading } from '@kettle-scale/core/device';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { useState } from 'react';
 import { View } from 'react-native';
 import { followCable } from '../../live/instruments/cable';
@@ -43,9 +44,9 @@ function Connected({ kind, connection }: { kind: DeviceKind; connection: Connect
   const format = useFormat();
   const heard = useReading(kind);
   return (
-    <View style={{ gap: SPACE.xs }} role="group" aria-label={connection.name}>
+    <View style={{ gap: SPACE.xs }} role="group" aria-label={say(connection.name)}>
       <TicketRule />
-      <Strong>{`${connection.name}: ${USED_AS[kind]}`}</Strong>
+      <Strong>{sayAll([connection.name, USED_AS[kind]], ': ')}</Strong>
       {heard ? (
         <>
           <Figure value={readingText(heard.reading, format)} size={30} tone={heard.fresh ? 'ink' : 'soot'} />

@@ -1,3 +1,4 @@
+import { figure } from '../../reader/figures';
 import { useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { keptOnDevice } from '../../api/keptBatches';
@@ -59,7 +60,7 @@ export function KeptTicket() {
             name="Last fetched"
             value={data.lastKnownAt ? write(data.lastKnownAt, 'stamp') : 'nothing yet'}
           />
-          {room ? <Leader name="Room taken" value={(room.usedBytes / MB).toFixed(1)} unit="MB" /> : null}
+          {room ? <Leader name="Room taken" value={figure(room.usedBytes / MB, 1)} unit="MB" /> : null}
           {data.stays ? null : (
             <>
               <Body tone="soot">The browser may throw this away when the phone runs out of room.</Body>

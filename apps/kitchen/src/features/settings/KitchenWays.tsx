@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { isZone } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
@@ -25,7 +26,7 @@ function ZoneField({ kitchen }: { kitchen: Kitchen }) {
       label="Time zone of the kitchen"
       value={zone}
       onText={typed}
-      placeholder="Europe/Lisbon"
+      placeholder={say('Europe/Lisbon')}
       error={isZone(zone.trim()) ? save.error?.message : 'A time zone is named like Europe/Lisbon.'}
     />
   );

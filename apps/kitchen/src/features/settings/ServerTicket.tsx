@@ -1,3 +1,4 @@
+import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { useHealth } from '../../api/queries';
 import { useDays } from '../../shared/useDays';
@@ -26,7 +27,7 @@ export function ServerTicket() {
           />
           <Leader
             name="Room on its disk"
-            value={data.freeBytes === null ? 'not known' : (data.freeBytes / GB).toFixed(1)}
+            value={data.freeBytes === null ? 'not known' : figure(data.freeBytes / GB, 1)}
             unit={data.freeBytes === null ? '' : 'GB'}
           />
           <Leader name="Program" value={data.version} />

@@ -10,6 +10,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { appIsAt, keepApp } from '../../live/appUpdates';
 import { followNews } from '../../live/news';
 import { prefetchBook, queryClient } from '../../api/queries';
+import { useLanguage } from '../../reader/language';
 import { useThemeName } from '../../reader/preferences';
 import { ThemeScope, useColours } from '../../ui/theme';
 import { useWide } from '../../ui/layout/useWide';
@@ -61,6 +62,7 @@ function Frame({ alarms }: ShellProps) {
 /** What stands around every screen: fonts, theme, data, navigation. */
 export function AppShell({ alarms }: ShellProps) {
   const theme = useThemeName();
+  const language = useLanguage();
   const path = usePathname();
   useEffect(() => appIsAt(path), [path]);
   useEffect(followNews, []);
@@ -72,7 +74,8 @@ export function AppShell({ alarms }: ShellProps) {
     <SafeAreaProvider>
       <QueryClientProvider client={queryClient}>
         <ThemeScope name={theme}>
-          <Frame alarms={alarms} />
+          {/* Everything is drawn anew in another language: nothing said before stays. */}
+          {language === null ? null : <Frame key={language} alarms={alarms} />}
         </ThemeScope>
       </QueryClientProvider>
     </SafeAreaProvider>

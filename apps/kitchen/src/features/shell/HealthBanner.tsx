@@ -5,6 +5,7 @@ import { useDeviceRoom } from '../../api/deviceRoom';
 import { useAccess } from '../../api/phoneQueries';
 import { useHealth } from '../../api/queries';
 import { kitchenQueue } from '../../batch/kitchenQueue';
+import { say } from '../../reader/say';
 import { useColours } from '../../ui/theme';
 import { TOUCH } from '../../ui/tokens';
 import { Body, Strong } from '../../ui/type';
@@ -40,12 +41,12 @@ export function HealthBanner() {
       style={{ borderWidth: 2, borderColor: colours.plum }}
       actions={
         noKey
-          ? [{ label: 'Pair this phone', onPress: toPairing, contentStyle: { minHeight: TOUCH.other } }]
+          ? [{ label: say('Pair this phone'), onPress: toPairing, contentStyle: { minHeight: TOUCH.other } }]
           : []
       }
     >
       {told.map((problem) => (
-        <Strong key={problem} tone="plum">{`${problem}\n`}</Strong>
+        <Strong key={problem} tone="plum">{`${say(problem)}\n`}</Strong>
       ))}
       {problems.length > 0 && !notKept ? (
         <Body>What you do is kept on this device until it can be saved.</Body>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { Link, usePathname } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Text } from '../../ui/Text';
@@ -37,10 +38,11 @@ const styles = StyleSheet.create({
     marginBottom: SPACE.l,
   },
   place: { alignItems: 'center', justifyContent: 'center', gap: 2 },
-  barPlace: { flex: 1, height: '100%' },
+  barPlace: { flex: 1, minWidth: 0, height: '100%' },
   railPlace: { height: 64 },
   mark: { height: 3, width: 36 },
-  word: { fontSize: 14, lineHeight: 18 },
+  // A longer word of another language takes a second line rather than its neighbour's place.
+  word: { fontSize: 14, lineHeight: 16, maxWidth: '100%', textAlign: 'center' },
 });
 
 /**
@@ -54,7 +56,7 @@ export function Navigation({ wide }: { wide: boolean }) {
     <Surface
       mode="flat"
       role="navigation"
-      aria-label="Places"
+      aria-label={say('Places')}
       style={[wide ? styles.rail : styles.bar, { borderColor: wide ? colours.rule : colours.ink }]}
     >
       {wide ? <Text style={[styles.brand, { color: colours.ink }]}>{'Kettle\nScale'}</Text> : null}

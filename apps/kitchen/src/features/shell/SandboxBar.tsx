@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
 import { useHealth } from '../../api/queries';
 import { useLeaveSandbox } from '../../api/sandbox';
@@ -27,7 +28,7 @@ export function SandboxBar() {
   const leave = useLeaveSandbox();
   if (!data?.sandbox) return null;
   return (
-    <View role="region" aria-label="Demo kitchen" style={[styles.bar, { borderColor: colours.plum }]}>
+    <View role="region" aria-label={say('Demo kitchen')} style={[styles.bar, { borderColor: colours.plum }]}>
       <Strong tone="plum">Demo kitchen, made up</Strong>
       <Action label="Delete and leave" onPress={() => leave.mutate()} disabled={leave.isPending} />
       {leave.error ? <FieldError id="sandbox-error" message={leave.error.message} /> : null}

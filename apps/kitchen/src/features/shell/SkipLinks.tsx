@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { createElement, useState } from 'react';
 import { useColours } from '../../ui/theme';
 import { FONT, SPACE } from '../../ui/tokens';
@@ -52,6 +53,6 @@ function SkipLink({ words, target }: SkipLinkProps) {
         backgroundColor: colours.ink,
       },
     },
-    words,
+    say(words),
   );
 }

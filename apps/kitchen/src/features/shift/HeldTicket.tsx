@@ -1,6 +1,7 @@
-import { say } from '../../reader/say';
+import { formatSpan } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
 import { type HeldBread, heldBread, holdState } from '@kettle-scale/core/log';
-import { addDays, formatSpan } from '@kettle-scale/core/quantity';
+import { addDays } from '@kettle-scale/core/quantity';
 import { type ComponentProps, type ComponentType, useState } from 'react';
 import { View } from 'react-native';
 import { useHeld, useKitchen } from '../../api/queries';
@@ -47,7 +48,7 @@ export function HeldTicket({ nowMs, Sheet }: { nowMs: number; Sheet: ComponentTy
           const { id, formulaName, bread } = one;
           const stands = holdState(bread, nowMs);
           const left = formatSpan(Math.abs(bread.useByMs - nowMs) / 1000);
-          const name = `${bread.pieces} ${formulaName}, ${bread.how}`;
+          const name = sayAll([`${bread.pieces} ${formulaName}`, bread.how]);
           return (
             <Press key={`${id}/${bread.how}/${bread.madeMs}`} role="button" onPress={() => setAsked(one)}>
               <Leader

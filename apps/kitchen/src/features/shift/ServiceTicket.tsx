@@ -52,7 +52,10 @@ export function ServiceTicket({ nowMs }: { nowMs: number }) {
       {coming.slice(0, TOLD).map(({ id, formulaId, n, start, cold }) => (
         <Leader
           key={id}
-          name={`${cold ? 'Take out' : 'Weigh'} ${n} ${nameOf(formulaId)}`}
+          name={say(cold ? 'Take {n, number} {nameOf} out of the fridge' : 'Weigh {n, number} {nameOf}', {
+            n,
+            nameOf: { name: nameOf(formulaId) },
+          })}
           value={clock(toMs(start))}
         />
       ))}

@@ -1,8 +1,9 @@
+import { formatSpan } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import type { LotState } from '@kettle-scale/core/flourLot';
 import type { SavedPlan } from '@kettle-scale/core/plan';
-import { daysBetween, formatClock, formatSpan } from '@kettle-scale/core/quantity';
+import { daysBetween, formatClock } from '@kettle-scale/core/quantity';
 import { Link, useRouter } from 'expo-router';
 import type { ComponentType, ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';

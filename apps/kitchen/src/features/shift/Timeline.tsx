@@ -2,7 +2,8 @@ import { say } from '../../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import type { StepKind } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
-import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { useDays } from '../../shared/useDays';
 import { ClockRules } from '../../ui/chart/ClockRules';
 import { useColours } from '../../ui/theme';
@@ -120,7 +121,7 @@ export function Timeline({ batches, nowMs }: { batches: readonly BatchSummary[];
   const words = rows
     .map(
       ({ batch, bars }) =>
-        `${batch.formulaName}: ${bars.map(({ title, endMs }) => `${say(title).toLowerCase()} to ${clock(endMs)}`).join(', ')}`,
+        `${batch.formulaName}: ${bars.map(({ title, endMs }) => say('{step} to {clock}', { step: { lower: title }, clock: clock(endMs) })).join(', ')}`,
     )
     .join('. ');
   return (

@@ -1,7 +1,9 @@
+import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { type LotOffset, offsetReach, type LotUse } from '@kettle-scale/core/flourLot';
 import { View } from 'react-native';
-import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, Line, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
 import { Label } from '../../ui/type';
@@ -13,7 +15,7 @@ const EDGE_POINTS = 5;
 const DOT = 6;
 const TEXT_PX = 14;
 
-const signed = (points: number): string => `${points >= 0 ? '+' : '−'}${Math.abs(points).toFixed(1)}`;
+const signed = (points: number): string => `${points >= 0 ? '+' : '−'}${figure(Math.abs(points), 1)}`;
 
 /** What is believed of a lot: the batches that were judged right as dots, the belief with its interval over them. */
 export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: readonly LotUse[] }) {
@@ -28,7 +30,7 @@ export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: reado
     batches === 0
       ? say('Not judged yet: taken for {signed} points, give or take {reach}', {
           signed: signed(meanPoints),
-          reach: reach.toFixed(1),
+          reach: figure(reach, 1),
         })
       : say(
           'Drinks {signed} points more than its moisture says ({signed2} to {signed3}), from {batches, number} {batches, plural, one {batch} other {batches}}',
@@ -41,7 +43,7 @@ export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: reado
         );
   return (
     <View>
-      <View role="img" aria-label={words} onLayout={onLayout} style={{ width: '100%', height: HEIGHT }}>
+      <View role="img" aria-label={say(words)} onLayout={onLayout} style={{ width: '100%', height: HEIGHT }}>
         {width > 0 ? (
           <Svg width={width} height={HEIGHT}>
             <Rect

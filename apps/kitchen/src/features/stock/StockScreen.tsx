@@ -1,5 +1,6 @@
+import { figure, formatDay } from '../../reader/figures';
 import { say } from '../../reader/say';
-import { formatDay } from '@kettle-scale/core/quantity';
+
 import type { FlourLot, LotState } from '@kettle-scale/core/flourLot';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useCallback, useState } from 'react';
@@ -69,7 +70,7 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
                 ? 'not judged'
                 : say('{points}{points2} pt', {
                     points: use.points >= 0 ? '+' : '−',
-                    points2: Math.abs(use.points).toFixed(1),
+                    points2: figure(Math.abs(use.points), 1),
                   })
             }
           />
@@ -143,7 +144,7 @@ export function StockScreen() {
       ) : null}
       <View style={styles.lots}>
         {ordered.map((lot) => (
-          <View key={lot.id} role="group" aria-label={lot.name} style={styles.lot}>
+          <View key={lot.id} role="group" aria-label={say(lot.name)} style={styles.lot}>
             <LotTicket
               lot={lot}
               flour={nameOf(lot.ingredient)}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
 import { useWriting } from '../../drafts/writing';
 import { ActionRow } from '../../ui/input/actions';
@@ -48,7 +49,7 @@ export function ListSource({ title, makes, onProblem }: ListSourceProps) {
         value={text}
         onText={(next) => set({ text: next })}
         rows={wide ? 16 : 7}
-        placeholder={EXAMPLE}
+        placeholder={say(EXAMPLE)}
       />
       <ActionRow
         actions={[
@@ -69,7 +70,7 @@ export function ListSource({ title, makes, onProblem }: ListSourceProps) {
             label="Name"
             value={name}
             onText={(next) => set({ name: next })}
-            placeholder={title ?? 'New formula'}
+            placeholder={say(title ?? 'New formula')}
             style={styles.name}
           />
           <FigureField

@@ -44,7 +44,7 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
   const pictureWidth =
     Math.min(wide ? COLUMN_PX : width, width) - TICKET_PADDING - (wide ? 0 : TICKET_PADDING);
   return (
-    <View style={styles.stack} role="region" aria-label="As read">
+    <View style={styles.stack} role="region" aria-label={say('As read')}>
       {spread ? (
         <Ticket>
           <Heading>Hydration, as measured</Heading>

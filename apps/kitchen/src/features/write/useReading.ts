@@ -3,6 +3,7 @@ import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Measures } from '@kettle-scale/core/quantity';
 import { type ReadList, readList } from '@kettle-scale/core/writing';
 import { useDeferredValue, useMemo } from 'react';
+import { wordsOfLists } from '../../reader/language';
 import { useWriting } from '../../drafts/writing';
 
 export interface Reading {
@@ -18,7 +19,7 @@ export function useReading(foods: readonly Ingredient[], measures: Measures): Re
   const { text, answers } = useWriting();
   const steady = useDeferredValue(text);
   return useMemo(() => {
-    const list = readList(steady, { foods, measures, answers });
+    const list = readList(steady, { foods, measures, answers, words: wordsOfLists() });
     const weighed = list.lines.flatMap((line) =>
       line.mass && line.mass.typical > 0
         ? [{ id: String(line.index), food: line.food, mass: line.mass }]

@@ -1,9 +1,11 @@
+import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { BakeMoment, BakeSeries } from '@kettle-scale/core/bake';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { Action } from '../../ui/input/actions';
 import { RangeField } from '../../ui/input/RangeField';
 import { useColours } from '../../ui/theme';
@@ -109,7 +111,7 @@ function Slice({ moment, edgesMm, width }: SliceProps) {
       </SvgText>
       {label(say('face above {temp}', { temp: format.temp(moment.faceC[above]) }), 4, GAP_PX - 8)}
       {label(
-        say('water left {moisture} %', { moisture: moment.moisture.toFixed(0) }),
+        say('water left {moisture} %', { moisture: figure(moment.moisture) }),
         width - 4,
         GAP_PX - 8,
         'end',
@@ -155,17 +157,17 @@ export function CrossSection({ series }: { series: BakeSeries }) {
   const words = say(
     'After {time} s: plate {temp}, face below {temp2}, middle {temp3}, face above {temp4}, water left {moisture} %',
     {
-      time: moment.timeS.toFixed(0),
+      time: figure(moment.timeS),
       temp: format.temp(moment.plateC),
       temp2: format.temp(moment.faceC[below]),
       temp3: format.temp(moment.middleC),
       temp4: format.temp(moment.faceC[above]),
-      moisture: moment.moisture.toFixed(0),
+      moisture: figure(moment.moisture),
     },
   );
   return (
     <View style={styles.stack}>
-      <View onLayout={onLayout} role="img" aria-label={words}>
+      <View onLayout={onLayout} role="img" aria-label={say(words)}>
         {width > 0 ? <Slice {...{ moment, edgesMm, width }} /> : null}
       </View>
       <Label>
@@ -176,7 +178,7 @@ export function CrossSection({ series }: { series: BakeSeries }) {
       </Label>
       <RangeField
         label={say('Side {stage, number}', { stage: moment.stage + 1 })}
-        figure={{ value: at.toFixed(1), unit: 's' }}
+        figure={{ value: figure(at, 1), unit: 's' }}
         {...{ value: at, min: 0, max: Number(endS.toFixed(1)), step: 0.1 }}
         onChange={(s) => {
           setPlaying(false);

@@ -1,11 +1,13 @@
+import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { HydrationSpread } from '@kettle-scale/core/formula';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Press } from '../../ui/input/Press';
-import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { Axis } from '../../ui/chart/Axis';
 import { spreadText } from '../spreadText';
 import { useColours } from '../../ui/theme';

@@ -3,7 +3,8 @@ import type { HotSpots, Place } from '@kettle-scale/core/bake';
 import type { Griddle } from '@kettle-scale/core/kitchen';
 import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
-import Svg, { Circle, ClipPath, Defs, G, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, ClipPath, Defs, G, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { useColours } from '../../ui/theme';
 import { FONT } from '../../ui/tokens';
 import { useFormat } from '../../ui/useFormat';
@@ -118,7 +119,7 @@ export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictur
       : '',
   });
   return (
-    <View onLayout={onLayout} role="img" aria-label={words}>
+    <View onLayout={onLayout} role="img" aria-label={say(words)}>
       {width > 0 ? (
         <Svg width={w} height={h}>
           <Defs>

@@ -9,7 +9,8 @@ import {
 import type { ScaleLinear } from 'd3-scale';
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3-shape';
 import { useMemo } from 'react';
-import { ClipPath, Defs, G, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg';
+import { ClipPath, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
+import { SvgText } from '../../ui/chart/SvgText';
 import { useColours } from '../../ui/theme';
 import { type Colours, FONT } from '../../ui/tokens';
 

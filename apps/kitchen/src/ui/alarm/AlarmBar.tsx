@@ -54,14 +54,14 @@ export function AlarmBar({ words, act = 'Quiet', onAct, onQuiet }: AlarmBarProps
       <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />
       <View role="alert" style={[styles.bar, { backgroundColor: colours.maize, borderColor: colours.ink }]}>
         <View style={styles.words}>
-          <Press role="button" aria-label={`${words}. ${act}`} onPress={onAct}>
+          <Press role="button" aria-label={say('{words}. {act}', { words, act })} onPress={onAct}>
             <View style={styles.act}>
               <Icon name="bell" size={30} colour={colours.onMaize} />
               <Heading tone="onMaize" style={styles.words}>
                 {words}
               </Heading>
               {/* The space parts the two for whoever holds what is seen against what is said. */}
-              <Strong tone="onMaize">{` ${act}`}</Strong>
+              <Strong tone="onMaize">{` ${say(act)}`}</Strong>
             </View>
           </Press>
         </View>

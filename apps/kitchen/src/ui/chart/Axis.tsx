@@ -1,4 +1,5 @@
-import { G, Line, Text as SvgText } from 'react-native-svg';
+import { G, Line } from 'react-native-svg';
+import { SvgText } from './SvgText';
 import { useColours } from '../theme';
 import { FONT } from '../tokens';
 

@@ -1,4 +1,5 @@
-import { Line, Text as SvgText } from 'react-native-svg';
+import { Line } from 'react-native-svg';
+import { SvgText } from './SvgText';
 import { useColours } from '../theme';
 import { FONT } from '../tokens';
 

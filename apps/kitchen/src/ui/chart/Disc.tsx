@@ -1,6 +1,7 @@
 import { say } from '../../reader/say';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { SvgText } from './SvgText';
 import { useColours } from '../theme';
 import { FONT } from '../tokens';
 import { useFormat } from '../useFormat';

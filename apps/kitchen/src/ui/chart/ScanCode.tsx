@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import Svg, { Path, Rect } from 'react-native-svg';
 
 interface ScanCodeProps {
@@ -22,7 +23,7 @@ export function ScanCode({ squares, label }: ScanCodeProps) {
     )
     .join('');
   return (
-    <Svg width={width} height={width} viewBox={`0 0 ${size} ${size}`} role="img" aria-label={label}>
+    <Svg width={width} height={width} viewBox={`0 0 ${size} ${size}`} role="img" aria-label={say(label)}>
       <Rect width={size} height={size} fill="#fff" />
       <Path d={dark} fill="#000" />
     </Svg>

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import type { ReactNode } from 'react';
 import { TextInput as NativeTextInput, StyleSheet, type TextStyle, View, type ViewStyle } from 'react-native';
 import { Text } from '../Text';
@@ -62,7 +63,7 @@ export function Field(props: FieldProps) {
         dense
         disabled={disabled}
         error={Boolean(error)}
-        aria-label={said}
+        aria-label={say(said)}
         outlineColor={disabled || open ? colours.rule : colours.ink}
         outlineStyle={open ? styles.open : styles.box}
         placeholderTextColor={colours.soot}

@@ -1,3 +1,4 @@
+import { sayAll } from '../../reader/say';
 import {
   numberOrNaN,
   numberQuestion,
@@ -70,7 +71,7 @@ export function FigureField({
     <Field
       {...{ name, error, disabled, style }}
       label={labelled ? label : undefined}
-      said={unit ? `${label}, ${unit}` : label}
+      said={sayAll([label, unit])}
       inputMode="decimal"
       height={TOUCH.other}
       value={typed ?? shown}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
 import { Text } from '../Text';
 import { Press } from './Press';
@@ -47,7 +48,7 @@ export function Keypad({ text, onChange }: { text: string; onChange: (text: stri
             <Press
               key={key}
               role="button"
-              aria-label={key === 'erase' ? 'Erase' : key === '.' ? 'Point' : key}
+              aria-label={say(key === 'erase' ? 'Erase' : key === '.' ? 'Point' : key)}
               onPress={() => onChange(pressKey(text, key))}
               style={({ pressed }) => [
                 styles.key,

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { createElement } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useColours } from '../theme';
@@ -30,7 +31,7 @@ export function RangeField({ label, figure, value, min, max, step, onChange }: R
       </View>
       {createElement('input', {
         type: 'range',
-        'aria-label': label,
+        'aria-label': say(label),
         'aria-valuetext': `${figure.value} ${figure.unit}`,
         ...{ min, max, step, value },
         onChange: (event: { target: { value: string } }) => onChange(Number(event.target.value)),

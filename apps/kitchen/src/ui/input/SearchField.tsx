@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet } from 'react-native';
 import { Searchbar } from 'react-native-paper';
 import { useColours } from '../theme';
@@ -27,14 +28,15 @@ export function SearchField({ name, label, example, value, onText }: SearchField
       mode="bar"
       elevation={0}
       role="searchbox"
-      aria-label={label}
-      placeholder={example ?? label}
+      aria-label={say(label)}
+      placeholder={say(example ?? label)}
       placeholderTextColor={colours.soot}
       value={value}
       onChangeText={onText}
       icon="find"
       clearIcon="close"
-      clearAccessibilityLabel="Clear what is typed"
+      clearAccessibilityLabel={say('Clear what is typed')}
+      searchAccessibilityLabel={say('Search')}
       style={[styles.bar, { borderColor: colours.ink, backgroundColor: colours.surface }]}
       inputStyle={[styles.input, { color: colours.ink }]}
     />

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { StyleSheet, type TextStyle, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { useColours } from '../theme';
@@ -57,7 +58,7 @@ export function StepperField({ label, text, onText, onStep, error, size = 56, na
             icon={direction < 0 ? 'minus' : 'plus'}
             iconColor={colours.ink}
             size={26}
-            accessibilityLabel={`${label}: ${direction < 0 ? 'less' : 'more'}`}
+            accessibilityLabel={say(direction < 0 ? '{label}: less' : '{label}: more', { label })}
             onPress={() => onStep(direction)}
             style={[styles.button, { borderColor: colours.ink }]}
           />

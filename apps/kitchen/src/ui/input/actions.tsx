@@ -1,5 +1,6 @@
 import { Button } from 'react-native-paper';
-import { StyleSheet, View, type ViewStyle } from 'react-native';
+import { StyleSheet, type TextStyle, View, type ViewStyle } from 'react-native';
+import { say } from '../../reader/say';
 import type { IconName } from '../Icon';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
@@ -14,6 +15,8 @@ interface ActionProps {
   hint?: string;
 }
 
+/** Paper keeps a label on one line; that of a longer language takes a second instead of being cut. */
+const WRAPS = { whiteSpace: 'normal' } as unknown as TextStyle;
 /** Wider than this a button looks like a field, px. */
 const WIDEST = 480;
 
@@ -44,7 +47,7 @@ const styles = StyleSheet.create({
 
 const optional = ({ icon, hint }: Pick<ActionProps, 'icon' | 'hint'>) => ({
   ...(icon ? { icon } : {}),
-  ...(hint ? { accessibilityLabel: hint } : {}),
+  ...(hint ? { accessibilityLabel: say(hint) } : {}),
 });
 
 interface PrimaryProps extends ActionProps {
@@ -74,10 +77,10 @@ export function PrimaryAction({
       textColor={ink}
       style={[styles.primary, { borderColor: quiet && !disabled ? colours.ember : fill }, style]}
       contentStyle={styles.primaryContent}
-      labelStyle={[styles.primaryLabel, icon && styles.besideIcon]}
+      labelStyle={[styles.primaryLabel, WRAPS, icon && styles.besideIcon]}
       {...optional({ icon, hint })}
     >
-      {label}
+      {say(label)}
     </Button>
   );
 }
@@ -97,10 +100,10 @@ export function Action({ label, onPress, disabled = false, icon, style, hint }: 
         style,
       ]}
       contentStyle={styles.otherContent}
-      labelStyle={[styles.otherLabel, icon && styles.besideIcon]}
+      labelStyle={[styles.otherLabel, WRAPS, icon && styles.besideIcon]}
       {...optional({ icon, hint })}
     >
-      {label}
+      {say(label)}
     </Button>
   );
 }

@@ -2,6 +2,7 @@ import { type Href, Link } from 'expo-router';
 import type { ReactNode } from 'react';
 import { StyleSheet } from 'react-native';
 import { List } from 'react-native-paper';
+import { say } from '../../reader/say';
 import { useColours } from '../theme';
 import { FONT, TOUCH } from '../tokens';
 
@@ -29,9 +30,9 @@ export function ListRow({ title, description, right, here = false, to }: ListRow
   const colours = useColours();
   const row = (onPress?: () => void) => (
     <List.Item
-      title={title}
+      title={say(title)}
       titleNumberOfLines={2}
-      description={description}
+      description={description && say(description)}
       right={right ? () => right : undefined}
       // A link hands its style on as one object.
       style={StyleSheet.flatten([styles.row, { borderColor: here ? colours.ember : colours.rule }])}

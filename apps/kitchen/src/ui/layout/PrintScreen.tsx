@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { say } from '../../reader/say';
 import { PrimaryAction } from '../input/actions';
 import { Screen } from './Screen';
 
@@ -40,7 +41,7 @@ export function PrintScreen({ eyebrow, title, name, html, children }: PrintScree
       {html === null ? null : (
         <iframe
           ref={frame}
-          title={name}
+          title={say(name)}
           srcDoc={html}
           style={{
             flexGrow: 1,

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import { useColours } from '../theme';
@@ -25,7 +26,7 @@ export function Progress({ label, share, size = 48 }: ProgressProps) {
         progress={share}
         color={colours.ember}
         style={{ height: BAR_PX, backgroundColor: colours.rule }}
-        aria-label={label}
+        aria-label={say(label)}
         // Paper's own figure is in a property that the web does not pass on.
         aria-valuenow={percent}
         aria-valuemin={0}

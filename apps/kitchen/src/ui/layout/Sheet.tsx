@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { ScrollView, StyleSheet, View, useWindowDimensions } from 'react-native';
 import { Modal, Portal } from 'react-native-paper';
@@ -41,7 +42,14 @@ function Held({ onClose, label, children }: Omit<SheetProps, 'open'>) {
     return () => window.removeEventListener('keydown', onKey);
   }, [onClose]);
   return (
-    <View ref={dialog} role="dialog" aria-modal aria-label={label} tabIndex={-1} style={{ outlineWidth: 0 }}>
+    <View
+      ref={dialog}
+      role="dialog"
+      aria-modal
+      aria-label={say(label)}
+      tabIndex={-1}
+      style={{ outlineWidth: 0 }}
+    >
       <ScrollView
         // A sheet with nothing to press must still scroll by keyboard.
         tabIndex={0}

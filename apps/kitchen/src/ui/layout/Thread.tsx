@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { View } from 'react-native';
 import Svg, { Circle, Line } from 'react-native-svg';
 import { useColours } from '../theme';
@@ -26,7 +27,7 @@ export function Thread({ count, now, width, label }: ThreadProps) {
   const reached = x(Math.min(now, count - 1));
   const dots = gap >= LEAST_GAP ? Array.from({ length: count }, (_, index) => index) : [];
   return (
-    <View role="img" aria-label={label}>
+    <View role="img" aria-label={say(label)}>
       <Svg width={width} height={HEIGHT}>
         <Line x1={NOW_R} x2={width - NOW_R} y1={y} y2={y} stroke={colours.rule} strokeWidth={3} />
         <Line x1={NOW_R} x2={reached} y1={y} y2={y} stroke={colours.ink} strokeWidth={3} />

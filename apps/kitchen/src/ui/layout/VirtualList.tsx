@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { View } from 'react-native';
 import type { ListProps } from './WindowedList';
 import { lazily } from './lazily';
@@ -12,7 +13,7 @@ export function VirtualList<T>(props: ListProps<T>) {
   const { label, items, keyOf, gap, row } = props;
   if (items.length > MOST_DRAWN) return <Windowed {...props} />;
   return (
-    <View role="list" aria-label={label} style={{ gap }}>
+    <View role="list" aria-label={say(label)} style={{ gap }}>
       {items.map((item) => (
         <View key={keyOf(item)} role="listitem">
           {row(item)}

@@ -1,3 +1,4 @@
+import { say } from '../../reader/say';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
@@ -49,7 +50,7 @@ export default function WindowedList<T>({ label, items, keyOf, rowPx, gap, row }
     scrollMargin: above,
   });
   return (
-    <View ref={box} role="list" aria-label={label} style={{ height: list.getTotalSize() }}>
+    <View ref={box} role="list" aria-label={say(label)} style={{ height: list.getTotalSize() }}>
       {list.getVirtualItems().map(({ key, index, start }) => (
         <div
           key={key}

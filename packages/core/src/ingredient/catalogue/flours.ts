@@ -219,7 +219,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 9],
     absorption: 0.7,
     rolls: 'no',
-    note: `${DOES_NOT_BIND} Good for dusting: it brushes off.`,
+    note: 'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat. Good for dusting: it brushes off.',
   }),
   food('flour-buckwheat', 'Buckwheat flour', 'flour', [0.13, 0.115, 0.026, 0.709, 0.02], {
     aliases: 'buck wheat flour',
@@ -237,7 +237,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 10],
     absorption: 0.75,
     rolls: 'no',
-    note: `${DOES_NOT_BIND} Boiling water helps it bind.`,
+    note: 'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat. Boiling water helps it bind.',
   }),
   food('flour-millet', 'Pearl millet flour', 'flour', [0.12, 0.105, 0.048, 0.71, 0.017], {
     aliases: 'millet flour, bajra flour, bajra',
@@ -246,7 +246,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 11],
     absorption: 0.75,
     rolls: 'no',
-    note: `${DOES_NOT_BIND} Turns bitter: buy small.`,
+    note: 'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat. Turns bitter: buy small.',
   }),
   food('flour-teff', 'Teff flour', 'flour', [0.1, 0.13, 0.024, 0.72, 0.026], {
     aliases: 'tef flour',

@@ -1,4 +1,4 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
 import type { PieceTarget, Cut } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import { Choices } from '../../../ui/input/Choices';
@@ -27,10 +27,10 @@ export function CutChoice({ now, cuts, standard, onChoose }: CutChoiceProps) {
   const off = format.mass(Math.abs(now.offG), BALL_STEP_G);
   const verdict = now.inTolerance
     ? 'in tolerance'
-    : say('{off} too {off2}', { off, off2: now.offG < 0 ? 'light' : 'heavy' });
+    : say(now.offG < 0 ? '{off} too light' : '{off} too heavy', { off });
   return (
     <View style={{ gap: SPACE.s }}>
-      <Strong tone={now.inTolerance ? 'sage' : 'plum'}>{`${wanted}: ${verdict}`}</Strong>
+      <Strong tone={now.inTolerance ? 'sage' : 'plum'}>{sayAll([wanted, verdict], ': ')}</Strong>
       {cuts.length > 1 ? (
         <Choices
           label="Pieces or weight"

@@ -56,7 +56,7 @@ function Measure({ label, value, unit, onStep }: MeasureProps) {
             key={direction}
             icon={direction < 0 ? 'minus' : 'plus'}
             iconColor={colours.ink}
-            accessibilityLabel={`${label}: ${direction < 0 ? 'less' : 'more'}`}
+            accessibilityLabel={say(direction < 0 ? '{label}: less' : '{label}: more', { label })}
             onPress={() => onStep(direction)}
             style={[styles.button, { borderColor: colours.ink }]}
           />

@@ -112,7 +112,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const side = griddle && phase ? { sinceMs: griddle.sinceMs, seconds: phase.seconds } : null;
   const due = useDue(side);
   const startedMs = state.steps.find((s) => s.step.id === step.id)?.startedMs;
-  const cue = following ? (following.flame ? 'To the flame' : 'Flip') : 'Off';
+  const cue = following ? (following.flame ? 'To the flame' : 'Turn') : 'Take off';
   const alarm = useAlarm(
     griddle && due ? `${batch.id}/${griddle.piece}/${griddle.side}/${griddle.sinceMs}` : null,
   );

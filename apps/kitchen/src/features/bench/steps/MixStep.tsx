@@ -1,4 +1,5 @@
-import { say } from '../../../reader/say';
+import { formatPercent } from '../../../reader/figures';
+import { say, sayAll } from '../../../reader/say';
 import {
   type EventBody,
   type RunningDough,
@@ -9,7 +10,7 @@ import {
   skippedWords,
   wantedHydration,
 } from '@kettle-scale/core/batch';
-import { formatClock, formatPercent } from '@kettle-scale/core/quantity';
+import { formatClock } from '@kettle-scale/core/quantity';
 import { type MixPart, type Plan, mixGuide } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
@@ -79,7 +80,7 @@ function ByFeel({ live, now, part }: PartProps) {
         actions={sizes.map((massG) => ({
           key: String(massG),
           label: `+${format.mass(massG, line.stepG)}`,
-          hint: `+${format.mass(massG, line.stepG)} ${line.name.toLowerCase()}`,
+          hint: `+${format.mass(massG, line.stepG)} ${say(line.name).toLocaleLowerCase()}`,
           onPress: () => add(massG),
         }))}
       />
@@ -170,7 +171,6 @@ function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsP
 export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { batch, state, act } = live;
   const { plan } = batch;
-  const format = useFormat();
   const { nowMs, window, running, alarm } = useStepClock(live, now);
   const guide = mixGuide(plan);
   const done = new Set(now.parts.map(({ part }) => part));
@@ -214,7 +214,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
           ? { alarm: { ...alarm, words: 'Long enough' } }
           : {})}
     >
-      <View style={styles.clock} role="timer" aria-label="Mixing">
+      <View style={styles.clock} role="timer" aria-label={say('Mixing')}>
         <Figure value={formatClock(running ? Math.floor(running.elapsedS) : 0)} size={36} />
         <Label>
           {say('guard rail {earliest} to {latest}, {by}', {
@@ -240,7 +240,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       {temps.length > 0 ? (
         <Label>
           {say('Measured: {map}', {
-            map: { list: temps.map(({ what, tempC }) => `${what} ${format.temp(tempC)}`) },
+            map: { list: temps.map(({ what, tempC }) => sayAll([what, { tempC }], ' ')) },
           })}
         </Label>
       ) : null}

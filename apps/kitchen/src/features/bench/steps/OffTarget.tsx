@@ -1,6 +1,7 @@
+import { figure, formatPercent } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import type { Plan, Step } from '@kettle-scale/core/plan';
-import { formatPercent } from '@kettle-scale/core/quantity';
+
 import { checkWeight, fractionIfKept, offerRescale } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
@@ -45,7 +46,7 @@ function LetFollow({ plan, offer, onFollow }: LetFollowProps) {
             ))}
           </View>
           <Action
-            label={say('Rescale the batch × {factor}', { factor: offer.factor.toFixed(3) })}
+            label={say('Rescale the batch × {factor}', { factor: figure(offer.factor, 3) })}
             onPress={onFollow}
           />
         </>

@@ -1,7 +1,8 @@
+import { formatSpan } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import type { StepState } from '@kettle-scale/core/batch';
 import { lateLines } from '@kettle-scale/core/plan';
-import { formatSpan } from '@kettle-scale/core/quantity';
+
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { SPACE } from '../../../ui/tokens';

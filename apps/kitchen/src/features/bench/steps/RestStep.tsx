@@ -1,4 +1,4 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
 import { POKES, type Poke } from '@kettle-scale/core/dough';
 import { type StepState, restAdvice } from '@kettle-scale/core/batch';
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
@@ -198,7 +198,7 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
         </Label>
       ) : null}
       {rest ? (
-        <Body>{`${rest.where === 'room' ? 'At room temperature' : 'In the fridge'}, ${rest.cover}.`}</Body>
+        <Body>{`${sayAll([rest.where === 'room' ? 'At room temperature' : 'In the fridge', rest.cover])}.`}</Body>
       ) : null}
       <ColdChainLine live={live} nowMs={nowMs} />
       {rest?.of === 'balls' ? <ColdBalls live={live} /> : null}

@@ -1,4 +1,4 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
 import type { EventOf } from '@kettle-scale/core/batch';
 import type { Plan, Step } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
@@ -82,5 +82,5 @@ export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
     'sheet-thin':
       'Rolled to the edge of seeing through, then over the long pin; lift it with the pin, not with fingers.',
   }[how];
-  return <Body tone="soot">{`${words} ${flourWords(plan)}`}</Body>;
+  return <Body tone="soot">{sayAll([words, flourWords(plan)], ' ')}</Body>;
 }

@@ -1,4 +1,4 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
 import { type Plan, heatCaution } from '@kettle-scale/core/plan';
 import { sumG } from '@kettle-scale/core/quantity';
 import { explainTarget } from '@kettle-scale/core/explain';
@@ -92,7 +92,7 @@ function LineWords({ plan, line, inBowl }: { plan: Plan } & Pick<WeighPart, 'lin
   const heldG = line.startG === undefined ? 0 : sumG([inBowl.totalG, -inBowl.targetG]);
   return (
     <View style={styles.middle}>
-      <Heading tone={tone}>{line.note ? `${line.name}, ${line.note}` : line.name}</Heading>
+      <Heading tone={tone}>{sayAll([line.name, line.note])}</Heading>
       <Body tone="soot">
         {inBowl.weighedG === null
           ? say('{fraction} of flour, on the {scale} scale, to {mass}', {

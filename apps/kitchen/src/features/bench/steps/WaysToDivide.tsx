@@ -1,5 +1,6 @@
-import { say } from '../../../reader/say';
-import { formatMoney } from '@kettle-scale/core/quantity';
+import { formatMoney } from '../../../reader/figures';
+import { say, sayAll } from '../../../reader/say';
+
 import type { DivideBy, Division } from '@kettle-scale/core/portion';
 import { View } from 'react-native';
 import { ActionRow } from '../../../ui/input/actions';
@@ -31,7 +32,7 @@ export function WaysToDivide({ ways, keep, currency, priced, onStep }: Props) {
   const rows = (['count', 'ball', 'size'] as const).map((way) => {
     const { pieces, ballG, leftoverG, costPerPiece } = ways[way];
     return [
-      `${NAMES[way]}${way === keep ? ' ●' : ''}`,
+      sayAll([NAMES[way], way === keep && '●'], ' '),
       String(pieces),
       format.mass(ballG, 0.1),
       format.mass(leftoverG),

@@ -134,7 +134,7 @@ describe('the griddle', () => {
     [
       'the first side',
       [{ type: 'piece-on', piece: 1 }],
-      'Flip: piece 1',
+      'Turn: piece 1',
       { type: 'flipped', piece: 1, side: 2 },
     ],
     [
@@ -153,7 +153,7 @@ describe('the griddle', () => {
         { type: 'flipped', piece: 1, side: 2 },
         { type: 'flipped', piece: 1, side: 3 },
       ],
-      'Off: piece 1',
+      'Take off: piece 1',
       { type: 'piece-off', piece: 1 },
     ],
     [
@@ -176,7 +176,7 @@ describe('the griddle', () => {
     expect(screen.getByRole('timer').textContent).toContain('20');
     act(() => void jest.advanceTimersByTime(22_000));
     expect(screen.getByRole('timer').textContent).toContain('+2');
-    expect(screen.getByRole('alert').textContent).toContain('Flip now');
+    expect(screen.getByRole('alert').textContent).toContain('Turn now');
   });
 });
 

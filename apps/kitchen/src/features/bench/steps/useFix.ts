@@ -1,7 +1,8 @@
+import { formatPercent } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import type { Feel } from '@kettle-scale/core/dough';
 import { type RunningDough, type StepState, correctionFor, correctionLines } from '@kettle-scale/core/batch';
-import { formatPercent, roundToStep } from '@kettle-scale/core/quantity';
+import { roundToStep } from '@kettle-scale/core/quantity';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { useFormat } from '../../../ui/useFormat';
 
@@ -35,16 +36,18 @@ export function useFix(
     why,
   });
   const pourG = Math.max(line.stepG, roundToStep(correction.additionG, line.stepG));
-  const pour = `${format.mass(pourG, line.stepG)} ${line.name.toLowerCase()}`;
+  const pour = `${format.mass(pourG, line.stepG)} ${say(line.name).toLocaleLowerCase()}`;
   const topUps = correction.topUps.flatMap((topUp) => {
     const row = batch.plan.sheet.find(({ lineId }) => lineId === topUp.lineId);
     const massG = row ? roundToStep(topUp.massG / correction.additions, row.stepG) : 0;
     return row && massG >= row.stepG ? [{ ...topUp, massG, stepG: row.stepG }] : [];
   });
-  const withIt = topUps.map(({ name, massG, stepG }) => `${format.mass(massG, stepG)} ${name.toLowerCase()}`);
+  const withIt = topUps.map(
+    ({ name, massG, stepG }) => `${format.mass(massG, stepG)} ${say(name).toLocaleLowerCase()}`,
+  );
   const drift = correction.topUps.map(
     ({ name, fractionWithout, lineId }) =>
-      `${name.toLowerCase()} ${formatPercent(dough.lines.find((row) => row.line.lineId === lineId)?.fraction ?? 0, 1)} → ${formatPercent(fractionWithout, 1)}`,
+      `${say(name).toLocaleLowerCase()} ${formatPercent(dough.lines.find((row) => row.line.lineId === lineId)?.fraction ?? 0, 1)} → ${formatPercent(fractionWithout, 1)}`,
   );
   return {
     label:

@@ -22,7 +22,9 @@ const COLOUR_OPTIONS = [
 /** "side 1 5 % longer", or nothing where it is as before. */
 function longer(side: string, factor: number): string[] {
   const percent = Math.round(PERCENT * (factor - 1));
-  return percent === 0 ? [] : [`${side} ${Math.abs(percent)} % ${percent > 0 ? 'longer' : 'shorter'}`];
+  if (percent === 0) return [];
+  const by = Math.abs(percent);
+  return [say(percent > 0 ? '{side} {by, number} % longer' : '{side} {by, number} % shorter', { side, by })];
 }
 
 interface JudgeRowProps {

@@ -1,6 +1,7 @@
-import { say, reader } from '../../../reader/say';
+import { figure } from '../../../reader/figures';
+import { say } from '../../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
-import { type UnitSystem, formatTemp } from '@kettle-scale/core/quantity';
+import { type UnitSystem } from '@kettle-scale/core/quantity';
 
 interface LiveSide {
   /** From 0. */
@@ -25,10 +26,10 @@ export const explainLive = (of: LiveSide): Explanation => ({
   inputs: [
     {
       label: say('Plate at place {place, number}', { place: of.place }),
-      value: `${formatTemp(of.plateC, reader())}${of.assumed ? ' (wanted, not read)' : ''}`,
+      value: say(of.assumed ? '{plate} (wanted, not read)' : '{plate}', { plate: { tempC: of.plateC } }),
     },
-    { label: 'Model', value: `${of.modelS.toFixed(1)} s` },
-    { label: 'Your taps', value: `× ${of.factor.toFixed(2)}` },
+    { label: 'Model', value: `${figure(of.modelS, 1)} s` },
+    { label: 'Your taps', value: `× ${figure(of.factor, 2)}` },
   ],
   changes: [
     'A hotter plate shortens it, a colder one lengthens it; a tap of pale or dark moves it by 3 to 12 %.',

@@ -2,11 +2,14 @@ import { say } from '../../../reader/say';
 import { type HandsNow, type LivePiece, cueWords, isLongPast } from '@kettle-scale/core/bake';
 
 const MS_PER_S = 1000;
-const FORWARD = { flip: 'Turn', fire: 'To the fire:', off: 'Off:' } as const;
+const FORWARD = {
+  flip: 'Turn place {place, number}',
+  fire: 'To the fire: place {place, number}',
+  off: 'Take off: place {place, number}',
+} as const;
 
 /** The act that takes a piece forward, and where it lies. */
-export const forwardWords = ({ next, place }: LivePiece): string =>
-  say('{forward} place {place, number}', { forward: FORWARD[next], place });
+export const forwardWords = ({ next, place }: LivePiece): string => say(FORWARD[next], { place });
 
 interface Stands {
   first: LivePiece | undefined;

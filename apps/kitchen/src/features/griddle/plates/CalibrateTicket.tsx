@@ -1,3 +1,4 @@
+import { figure } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import {
   type BakeRequest,
@@ -50,15 +51,15 @@ function FitFound({ fit }: { fit: Calibration }) {
         <Leader
           key={what}
           name={FITTED[what].name}
-          value={`×${factor.toFixed(2)}`}
-          aside={`${low.toFixed(2)}–${high.toFixed(2)}`}
+          value={`×${figure(factor, 2)}`}
+          aside={`${figure(low, 2)}–${figure(high, 2)}`}
         />
       ))}
       <Label>The range holds the truth nine times in ten.</Label>
       <Body>
         {say(
           'What was seen lies {misfitBefore} times its own scatter from the usual figures, and {misfitAfter} times from the new ones.',
-          { misfitBefore: fit.misfitBefore.toFixed(1), misfitAfter: fit.misfitAfter.toFixed(1) },
+          { misfitBefore: figure(fit.misfitBefore, 1), misfitAfter: figure(fit.misfitAfter, 1) },
         )}
       </Body>
       <XyChart
@@ -71,8 +72,8 @@ function FitFound({ fit }: { fit: Calibration }) {
               y: before,
               words: say('{what}: seen {seen}, before {before}', {
                 what,
-                seen: seen.toFixed(0),
-                before: before.toFixed(0),
+                seen: figure(seen),
+                before: figure(before),
               }),
               flagged: true,
             },
@@ -81,8 +82,8 @@ function FitFound({ fit }: { fit: Calibration }) {
               y: after,
               words: say('{what}: seen {seen}, after {after}', {
                 what,
-                seen: seen.toFixed(0),
-                after: after.toFixed(0),
+                seen: figure(seen),
+                after: figure(after),
               }),
             },
           ])}
@@ -94,9 +95,9 @@ function FitFound({ fit }: { fit: Calibration }) {
             .slice(0, 20)
             .map(({ what, seen, before, after }, i) => [
               `${i + 1} ${what}`,
-              seen.toFixed(1),
-              before.toFixed(1),
-              after.toFixed(1),
+              figure(seen, 1),
+              figure(before, 1),
+              figure(after, 1),
             ]),
         }}
       />

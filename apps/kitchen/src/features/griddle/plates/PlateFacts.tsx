@@ -1,3 +1,4 @@
+import { figure } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import { formatClock } from '@kettle-scale/core/quantity';
 import {
@@ -109,7 +110,7 @@ function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
           x: timeS / S_PER_MIN,
           y: format.read(tempC, '°C'),
           words: say('after {time} min: {temp}', {
-            time: (timeS / S_PER_MIN).toFixed(1),
+            time: figure(timeS / S_PER_MIN, 1),
             temp: format.temp(tempC),
           }),
         }))}

@@ -1,4 +1,4 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
 import { hotSpots } from '@kettle-scale/core/bake';
 import type { Griddle } from '@kettle-scale/core/kitchen';
 import { useState } from 'react';
@@ -153,7 +153,7 @@ export function SpotReadings({ griddle, onChange }: PlateReadingsProps) {
           return (
             <Action
               key={name}
-              label={`${name}${known === undefined ? '' : `: ${format.temp(known)}`}`}
+              label={sayAll([name, known !== undefined && { tempC: known }], ': ')}
               style={styles.spot}
               onPress={() => setSpot(i)}
             />

@@ -1,4 +1,4 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
 import { useSaveKitchen } from '../../../api/queries';
@@ -9,7 +9,6 @@ import { Columns } from '../../../ui/layout/Columns';
 import { Notice, Waiting } from '../../../ui/layout/Notice';
 import { Screen } from '../../../ui/layout/Screen';
 import { Sheet } from '../../../ui/layout/Sheet';
-import { useFormat } from '../../../ui/useFormat';
 import { useWide } from '../../../ui/layout/useWide';
 import { CalibrateTicket } from './CalibrateTicket';
 import { CAUTIONS } from '../griddleText';
@@ -94,7 +93,6 @@ function Readings({ griddle, subject, store }: ReadingsProps) {
 /** The kitchen's plates: what fits on them, how fast, where they are hot, what the knob means, and what their pieces teach. */
 export function PlatesScreen() {
   const { subject, error, retry } = useGriddleSubject();
-  const format = useFormat();
   const set = useGriddleChoice((state) => state.set);
   const save = useSaveKitchen();
   const wide = useWide();
@@ -121,7 +119,7 @@ export function PlatesScreen() {
   const readings = griddle ? <Readings {...{ griddle, subject, store }} /> : null;
   return (
     <Screen
-      eyebrow={griddle ? `${griddle.material}, ${format.length(griddle.thicknessMm)}` : 'Griddle'}
+      eyebrow={griddle ? sayAll([griddle.material, { mm: griddle.thicknessMm }]) : 'Griddle'}
       title={griddle?.name ?? 'Plates'}
     >
       {wide ? (

@@ -1,4 +1,5 @@
-import { say } from '../../../reader/say';
+import { figure } from '../../../reader/figures';
+import { say, sayAll } from '../../../reader/say';
 import { type Way, paceFactsOf, rangesOf } from '@kettle-scale/core/bake';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../../ui/input/actions';
@@ -33,13 +34,13 @@ function OneWay({ name, way, none }: { name: string; way: Way | null; none: stri
   const { plateC, seconds, range, outcome, piecesPerHour } = way;
   return (
     <View style={styles.way}>
-      <Label>{`${name}, ${format.temp(plateC)}`}</Label>
+      <Label>{sayAll([name, { tempC: plateC }])}</Label>
       <Figure value={seconds.map((s) => Math.round(s)).join(' + ')} unit="s" size={36} tone="ember" />
-      <Label>{`${rangesOf({ good: true, ...range }).join(' and ')} s`}</Label>
+      <Label>{say('{ranges} s', { ranges: { list: rangesOf({ good: true, ...range }), as: 'and' } })}</Label>
       <Body>
         {say('Freckles {percent} %, {moisture} % water left', {
           percent: percent(outcome.cover),
-          moisture: outcome.moisture.toFixed(0),
+          moisture: figure(outcome.moisture),
         })}
       </Body>
       {piecesPerHour === null ? null : (

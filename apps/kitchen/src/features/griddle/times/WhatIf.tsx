@@ -1,3 +1,4 @@
+import { figure } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import { knobAdvice } from '@kettle-scale/core/bake';
 import { useReading } from '../../../live/useReading';
@@ -57,7 +58,7 @@ export function WhatIf({ subject }: { subject: GriddleSubject }) {
       />
       <RangeField
         label="Altitude"
-        figure={{ value: format.read(altitudeM, 'm').toFixed(0), unit: format.unitOf('m') }}
+        figure={{ value: figure(format.read(altitudeM, 'm')), unit: format.unitOf('m') }}
         {...{ value: altitudeM, min: 0, max: 4000, step: 50 }}
         onChange={(value) => set({ altitudeM: value })}
       />
