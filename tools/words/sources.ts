@@ -16,6 +16,7 @@ const SAYERS = new Set(['say', 'message']);
 /** What these take are names and patterns. */
 const PLUMBING =
   /(?:\.(?:split|join|replace|replaceAll|includes|startsWith|endsWith|get|set|has|querySelector|querySelectorAll|getItem|setItem|removeItem|padStart|addEventListener|removeEventListener|query|literal|index|addIndex|createTable)|^(?:import|require))$/;
+const OF_SCHEMA = /^z\s*\./;
 const FAULTS = /^(?:RangeError|TypeError|SyntaxError|Error|RegExp|Intl\..*)$/;
 /** Properties that hold what no reader is told. */
 const MUTE_NAMES =
@@ -92,7 +93,9 @@ function read(
       if (ts.isPropertyAssignment(parent) && parent.name === node) return false;
       if (SAYERS.has(calledBy(node)) && ts.isCallExpression(parent)) return parent.arguments[0] === node;
       if (hasText(checker.getContextualType(node))) return true;
-      if (file.startsWith('apps/server') || UNSPOKEN.test(file)) return false;
+      if (UNSPOKEN.test(file)) return false;
+      // The server says nothing by itself but refusals, and those of its own schemas.
+      if (file.startsWith('apps/server')) return OF_SCHEMA.test(calledBy(node)) && SENTENCE.test(node.text);
       if (file.includes('ingredient/catalogue/') && !/^\p{Lu}/u.test(node.text)) return false;
       return SENTENCE.test(node.text) && !MARKUP.test(node.text);
     };

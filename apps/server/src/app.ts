@@ -1,3 +1,4 @@
+import type { Language } from '@kettle-scale/core/message';
 import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core/device';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -84,6 +85,8 @@ export interface AppOptions {
   nightly?: () => NightlyState | null;
   /** Codes for phones. */
   pairing?: Pairing;
+  /** Refusals are said in these beside English. */
+  languages?: readonly Language[];
   /** Holds every answer against its schema, for tests. */
   checkAnswers?: boolean;
 }
@@ -113,6 +116,7 @@ export function createApp({
   aside = openAsideWork(openSql(database)),
   sandbox = null,
   nightly = () => null,
+  languages = [],
   checkAnswers = false,
 }: AppOptions): Express {
   const devices = openDevices({ now, standIns, demo });
@@ -171,6 +175,6 @@ export function createApp({
   app.use('/api', noSuchAddress);
   if (webDir) app.use(serveWebApp(webDir));
   app.use(noSuchAddress);
-  app.use(problemHandler(logger));
+  app.use(problemHandler(logger, languages));
   return app;
 }

@@ -8,12 +8,16 @@ import { keepSandbox } from './demo/sandbox';
 import { seedDemo } from './demo/seedDemo';
 import { openStandIns } from './demo/standIns';
 import { keepNightly } from './keeping/nightly';
+import { readLanguages } from './http/languages';
 import { ownAddress } from './http/ownNames';
 import { type Door, makeDoor } from './lan/openToNetwork';
 import { HOW_TO_PAIR, codeWords, networkWords } from './lan/words';
 import { createHub } from './live/hub';
 import { KITCHEN_FILE, openKitchen } from './openKitchen';
 import { readOptions } from './options';
+
+/** A file for each language of the product. */
+const LANGUAGES = join(import.meta.dirname, '../../../languages');
 
 // Sequelize makes an error object for every query; mapping its stack back to TypeScript would cost more than the query.
 process.setSourceMapsEnabled(false);
@@ -61,6 +65,7 @@ async function start(): Promise<void> {
     // Behind a proxy no other port is reached.
     sandbox: options.reach === 'proxy' ? null : sandbox.side,
     standIns: openStandIns(options.simulate, now, options.deviceSeed),
+    languages: readLanguages(LANGUAGES),
     ...(web ? { webDir: web } : {}),
   });
   const opening = await makeDoor(app, options, logger);

@@ -1,3 +1,4 @@
+import { language } from '../reader/language';
 import { say } from '../reader/say';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import type { Batch, BatchEvent, BatchRecord, BatchStart, BatchSummary } from '@kettle-scale/core/batch';
@@ -72,7 +73,7 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
   try {
     response = await fetch(ROOT + path, {
       ...init,
-      headers: { ...FROM_APP, ...init.headers },
+      headers: { ...FROM_APP, 'accept-language': language().language, ...init.headers },
       signal: AbortSignal.timeout(timeoutMs),
     });
   } catch (error) {

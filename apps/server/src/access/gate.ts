@@ -1,3 +1,4 @@
+import { message, type Words } from '@kettle-scale/core/message';
 import type { Phone, Role } from '@kettle-scale/core/phone';
 import { parse } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
@@ -66,7 +67,7 @@ export const gate =
       return next();
     }
     if (!secure && !open) {
-      const why = 'From a network this kitchen answers over HTTPS only: see /trust.';
+      const why: Words = 'From a network this kitchen answers over HTTPS only: see /trust.';
       return sendAway(request, response, '/trust', new HttpProblem(403, why));
     }
     const key = bearerOf(request) ?? parse(request.get('cookie') ?? '')[COOKIE];
@@ -84,7 +85,12 @@ export const gate =
 export const appOnly: RequestHandler = (request, _response, next) => {
   const fromApp = Boolean(request.get(APP_HEADER)) || bearerOf(request) !== undefined;
   if (!SAFE.has(request.method) && !fromApp) {
-    throw new HttpProblem(403, `A change needs the header ${APP_HEADER}, which says what sends it.`);
+    throw new HttpProblem(
+      403,
+      message('A change needs the header {header}, which says what sends it.', {
+        header: { name: APP_HEADER },
+      }),
+    );
   }
   next();
 };

@@ -1,3 +1,4 @@
+import { ENGLISH, writeWords } from '@kettle-scale/core/message';
 import { parseInput } from '@kettle-scale/core/message';
 import { pairRequestSchema } from '@kettle-scale/core/phone';
 import { type Request, type Response, Router, urlencoded } from 'express';
@@ -26,7 +27,8 @@ const alert = (message: string, id = ''): string =>
 
 /** A field with its label, what was typed, and what is wrong with it. */
 function field(id: 'code' | 'name', label: string, { refused, ...typed }: Filled, more: string): string {
-  const wrong = refused?.errors.find(({ path }) => path === id)?.message;
+  const problem = refused?.errors.find(({ path }) => path === id);
+  const wrong = problem && writeWords(problem.message, ENGLISH);
   const marks = wrong === undefined ? '' : ` aria-invalid="true" aria-describedby="${id}-wrong"`;
   return `<label for="${id}">${label}</label>
 <input id="${id}" name="${id}" value="${escape(typed[id])}" ${more} required${marks}>

@@ -1,3 +1,4 @@
+import type { Words } from '@kettle-scale/core/message';
 import { randomInt } from 'node:crypto';
 import type { Role } from '@kettle-scale/core/phone';
 import { HttpProblem } from '../http/problem';
@@ -33,7 +34,7 @@ export function createPairing(now: () => Date) {
       lockedUntilMs = nowMs + CODE_MS;
       offers.clear();
     }
-    const message = 'This code is wrong or too old: ask for a new one at the server.';
+    const message: Words = 'This code is wrong or too old: ask for a new one at the server.';
     throw new HttpProblem(403, message, [{ path: 'code', message }]);
   }
 

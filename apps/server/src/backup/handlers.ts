@@ -1,3 +1,4 @@
+import { message } from '@kettle-scale/core/message';
 import type { RequestHandler, Response } from 'express';
 import type { Database } from '../db/openDatabase';
 import { HttpProblem } from '../http/problem';
@@ -46,7 +47,10 @@ export const restoreHandler =
   (database: Database, stores: Stores, hub: Hub): RequestHandler =>
   async (request, response) => {
     if (!request.is(BACKUP_TYPE)) {
-      throw new HttpProblem(415, `Send the backup with the content type ${BACKUP_TYPE}.`);
+      throw new HttpProblem(
+        415,
+        message('Send the backup with the content type {type}.', { type: { name: BACKUP_TYPE } }),
+      );
     }
     const restored = await restore(database, stores, request, {
       replace: request.query.replace === 'true',

@@ -1,3 +1,4 @@
+import { message, type Words } from '@kettle-scale/core/message';
 import { createInterface } from 'node:readline';
 import { Transform, type Readable } from 'node:stream';
 import { HttpProblem } from '../http/problem';
@@ -35,9 +36,21 @@ function counted({ lineBytes, allBytes }: Limits): Transform {
       line = last < 0 ? line + chunk.length : chunk.length - 1 - last;
       all += chunk.length;
       if (longest > lineBytes) {
-        done(new HttpProblem(413, `A line of the backup is longer than ${Math.round(lineBytes / MB)} MB.`));
+        done(
+          new HttpProblem(
+            413,
+            message('A line of the backup is longer than {most, number} MB.', {
+              most: Math.round(lineBytes / MB),
+            }),
+          ),
+        );
       } else if (all > allBytes) {
-        done(new HttpProblem(413, `The backup is larger than ${Math.round(allBytes / MB)} MB.`));
+        done(
+          new HttpProblem(
+            413,
+            message('The backup is larger than {most, number} MB.', { most: Math.round(allBytes / MB) }),
+          ),
+        );
       } else done(null, chunk);
     },
   });
@@ -52,13 +65,20 @@ export async function* incomingLines(
   limits: Limits,
 ): AsyncGenerator<{ text: string; at: number }> {
   const passing = counted(limits);
-  const giveUp = (words: string) => () =>
-    passing.destroy(new HttpProblem(408, `${words} Nothing was changed.`));
+  const giveUp = (words: Words) => () => passing.destroy(new HttpProblem(408, words));
   const whole = setTimeout(
-    giveUp(`The backup took longer than ${limits.wholeMs / MS_PER_S} s.`),
+    giveUp(
+      message('The backup took longer than {seconds, number} s. Nothing was changed.', {
+        seconds: limits.wholeMs / MS_PER_S,
+      }),
+    ),
     limits.wholeMs,
   );
-  const stall = giveUp(`Nothing of the backup came for ${limits.stallMs / MS_PER_S} s.`);
+  const stall = giveUp(
+    message('Nothing of the backup came for {seconds, number} s. Nothing was changed.', {
+      seconds: limits.stallMs / MS_PER_S,
+    }),
+  );
   let stalled: NodeJS.Timeout | undefined;
   source.on('data', () => stalled?.refresh());
   source.on('error', (error) => passing.destroy(error));

@@ -7,12 +7,12 @@ import {
   batchSummarySchema,
   eventSchema,
 } from '@kettle-scale/core/batch';
-import { slugField } from '@kettle-scale/core/message';
+import { slugField, type Words } from '@kettle-scale/core/message';
 import { loggedPieceSchema } from '@kettle-scale/core/bake';
 import { z } from 'zod';
 import type { Access } from '../access/gate';
 import { idParams } from '../http/params';
-import { HttpProblem, notFound, written } from '../http/problem';
+import { HttpProblem, notFound } from '../http/problem';
 import { JsonText, route, type Route } from '../http/route';
 import type { Around } from '../live/hub';
 import { findBetween, findQuery } from './find';
@@ -54,8 +54,7 @@ function batchActs(stores: BatchStores, around: Around) {
     if (result.outcome === 'clash') throw taken('Another event has this id.');
     if (result.outcome === 'refused') {
       const { reason, path, message } = result.refusal;
-      const problem = written({ path, message });
-      throw new HttpProblem(reason === 'over' ? 409 : 422, problem.message, [problem]);
+      throw new HttpProblem(reason === 'over' ? 409 : 422, message, [{ path, message }]);
     }
     if (result.outcome === 'new') hub.publish({ type: 'event', batchId: id, event: body });
     return { status: result.outcome === 'new' ? 201 : 200, body: result.value };
@@ -64,7 +63,7 @@ function batchActs(stores: BatchStores, around: Around) {
 }
 
 /** Two different things under one id. */
-const taken = (sentence: string) =>
+const taken = (sentence: Words) =>
   new HttpProblem(409, sentence, [{ path: 'id', message: 'This id is taken.' }]);
 
 export function batchRoutes(stores: BatchStores, around: Around): Route[] {

@@ -1,3 +1,4 @@
+import type { Words } from '@kettle-scale/core/message';
 import { statSync } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { HttpProblem } from '../http/problem';
@@ -16,11 +17,11 @@ const DISK: Record<string, string> = {
   SQLITE_IOERR: 'The disk of the kitchen’s server does not write: nothing can be saved.',
   SQLITE_READONLY: 'The kitchen’s folder cannot be written any more: nothing can be saved.',
   SQLITE_CANTOPEN: 'The kitchen’s folder cannot be opened any more: nothing can be saved.',
-};
+} satisfies Record<string, Words>;
 const GONE =
-  'The kitchen’s file is gone from the server’s folder: nothing can be saved. Start the server again.';
+  'The kitchen’s file is gone from the server’s folder: nothing can be saved. Start the server again.' satisfies Words;
 
-const cannotSave = (words: string) => new HttpProblem(503, words);
+const cannotSave = (words: Words) => new HttpProblem(503, words);
 
 /** Watches writes to a file: one that cannot reach the disk is refused in words and remembered. */
 export function watchWrites(file: string) {

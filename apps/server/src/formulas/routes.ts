@@ -1,6 +1,6 @@
 import { type FormulaVersion, formulaVersionSchema } from '@kettle-scale/core/document';
 import { formulaSchema, resolveLines, type Formula } from '@kettle-scale/core/formula';
-import { InputError, textField } from '@kettle-scale/core/message';
+import { InputError, textField, message } from '@kettle-scale/core/message';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../http/problem';
 import { idParams, versionParams } from '../http/params';
@@ -82,6 +82,17 @@ async function check(formula: Formula, ingredients: IngredientStore): Promise<vo
   }
 }
 
+const savedMeanwhile = (current: FormulaVersion, after: number): HttpProblem =>
+  new HttpProblem(
+    412,
+    message(
+      'Someone saved version {theirs, number} while you worked on version {yours, number}. Both are here; choose.',
+      { theirs: current.formula.version, yours: after },
+    ),
+    [],
+    current,
+  );
+
 /** Writing the book; whatever is stored is told to every screen. */
 function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, now }: Around): Route[] {
   const changed = () => hub.publish({ type: 'book' });
@@ -117,9 +128,11 @@ function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, 
           changed();
           return withTag(saved.version, 201);
         }
-        throw new HttpProblem(409, `There is already a formula “${body.formula.id}”.`, [
-          { path: 'formula.id', message: 'This id is taken; choose another or save a new version.' },
-        ]);
+        throw new HttpProblem(
+          409,
+          message('There is already a formula “{id}”.', { id: { name: body.formula.id } }),
+          [{ path: 'formula.id', message: 'This id is taken; choose another or save a new version.' }],
+        );
       },
     }),
     route({
@@ -149,12 +162,7 @@ function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, 
           return withTag(saved.version, 201);
         }
         if (saved.as !== 'newer') throw notFound('This formula');
-        throw new HttpProblem(
-          412,
-          `Someone saved version ${saved.current.formula.version} while you worked on version ${after}. Both are here; choose.`,
-          [],
-          saved.current,
-        );
+        throw savedMeanwhile(saved.current, after);
       },
     }),
   ];

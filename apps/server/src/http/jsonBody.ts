@@ -1,3 +1,4 @@
+import { message } from '@kettle-scale/core/message';
 import { MOST_NESTED, deepest } from '@kettle-scale/core/document';
 import express, { type RequestHandler } from 'express';
 import { HttpProblem } from './problem';
@@ -9,7 +10,10 @@ export const jsonBody = (limit: string): RequestHandler =>
     strict: false,
     verify: (_request, _response, body) => {
       if (deepest(body.toString('utf8'), MOST_NESTED) > MOST_NESTED) {
-        throw new HttpProblem(413, `The body nests deeper than ${MOST_NESTED} levels.`);
+        throw new HttpProblem(
+          413,
+          message('The body nests deeper than {most, number} levels.', { most: MOST_NESTED }),
+        );
       }
     },
   });

@@ -1,6 +1,16 @@
-import { ENGLISH, InputError, type Problem, type Words, writeWords } from '@kettle-scale/core/message';
+import {
+  ENGLISH,
+  InputError,
+  type Language,
+  type Problem,
+  type Reader,
+  type Words,
+  message,
+  writeWords,
+} from '@kettle-scale/core/message';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { readerOf } from './languages';
 
 /** A problem in a sentence, and as the data that it was written from, for whoever reads in other units. */
 export interface WrittenProblem extends Problem {
@@ -19,7 +29,7 @@ export interface ProblemDocument {
   current?: unknown;
 }
 
-const TITLES: Record<number, string> = {
+const TITLES: Record<number, Words> = {
   400: 'Not understood',
   401: 'Not paired',
   403: 'Not allowed',
@@ -41,16 +51,16 @@ const TITLES: Record<number, string> = {
 export class HttpProblem extends Error {
   constructor(
     readonly status: number,
-    detail: string,
-    readonly errors: readonly WrittenProblem[] = [],
+    readonly detail: Words,
+    readonly errors: readonly Problem[] = [],
     readonly current?: unknown,
   ) {
-    super(detail);
+    super(writeWords(detail, ENGLISH));
   }
 }
 
-export const notFound = (what: string): HttpProblem =>
-  new HttpProblem(404, `${what} is not in this kitchen.`);
+export const notFound = (what: Words): HttpProblem =>
+  new HttpProblem(404, message('{what} is not in this kitchen.', { what }));
 
 /** A refusal names the first of these; a wrong file may hold a hundred thousand. */
 const MOST_ERRORS = 50;
@@ -61,27 +71,34 @@ const short = (words: string): string =>
   words.length > LONGEST_WORDS ? `${words.slice(0, LONGEST_WORDS - 1)}…` : words;
 
 /** A problem as it is sent. */
-export function written(problem: Problem): WrittenProblem {
-  const message = writeWords(problem.message, ENGLISH);
-  const sent = { ...problem, path: short(problem.path), message: short(message) };
-  return typeof problem.message === 'string' || message.length > LONGEST_WORDS
+function written(problem: Problem, reader: Reader): WrittenProblem {
+  const sentence = writeWords(problem.message, reader);
+  const sent = { ...problem, path: short(problem.path), message: short(sentence) };
+  return typeof problem.message === 'string' || sentence.length > LONGEST_WORDS
     ? sent
     : { ...sent, words: problem.message };
 }
 
-/** The first problems, each short, and how many there are. */
-function firstOf(problems: readonly Problem[]): { detail: string; errors: WrittenProblem[] } {
-  const errors = problems.slice(0, MOST_ERRORS).map(written);
+/** The first problems, and how many there are. */
+function firstOf(problems: readonly Problem[]): HttpProblem {
+  const errors = problems.slice(0, MOST_ERRORS);
   const more = problems.length - errors.length;
-  const sentences = errors.map(({ message }) => message).join(' ');
-  return {
-    errors,
-    detail: `${sentences.slice(0, MOST_ERRORS * LONGEST_WORDS)}${more > 0 ? ` And ${more} more.` : ''}`,
+  const sentences = {
+    list: errors.map((one) => {
+      const english = writeWords(one.message, ENGLISH);
+      return english.length > LONGEST_WORDS ? { name: short(english) } : one.message;
+    }),
+    glue: ' ',
   };
+  const detail =
+    more > 0
+      ? message('{sentences} And {more, number} more.', { sentences, more })
+      : message('{sentences}', { sentences });
+  return new HttpProblem(422, detail, errors);
 }
 
 /** Sentences for what the body parser refuses, by the type it gives its errors. */
-const BODY_PROBLEMS: Record<string, string> = {
+const BODY_PROBLEMS: Record<string, Words> = {
   'entity.parse.failed': 'The body is not JSON.',
   'entity.too.large': 'The body is larger than this address takes.',
   'encoding.unsupported': 'The body is compressed in a way this server does not read.',
@@ -91,10 +108,7 @@ const BODY_PROBLEMS: Record<string, string> = {
 /** The refusal that an error is; null for what nobody foresaw. */
 export function toProblem(error: unknown): HttpProblem | null {
   if (error instanceof HttpProblem) return error;
-  if (error instanceof InputError) {
-    const { detail, errors } = firstOf(error.problems);
-    return new HttpProblem(422, detail, errors);
-  }
+  if (error instanceof InputError) return firstOf(error.problems);
   const { status, type } = error as { status?: unknown; type?: unknown };
   if (typeof status === 'number' && status >= 400 && status < 500) {
     return new HttpProblem(status, BODY_PROBLEMS[String(type)] ?? 'The request could not be read.');
@@ -105,14 +119,16 @@ export function toProblem(error: unknown): HttpProblem | null {
 export const noSuchAddress: RequestHandler = (request) => {
   throw new HttpProblem(
     404,
-    short(`There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`),
+    message('There is nothing at {address}.', {
+      address: { name: short(`${request.method} ${request.originalUrl.split('?')[0]}`) },
+    }),
   );
 };
 
 /** The last handler: every error leaves as problem+json. */
 export const problemHandler =
-  (logger: Logger): ErrorRequestHandler =>
-  (error, _request, response, next) => {
+  (logger: Logger, languages: readonly Language[] = []): ErrorRequestHandler =>
+  (error, request, response, next) => {
     if (response.headersSent) {
       next(error);
       return;
@@ -120,13 +136,17 @@ export const problemHandler =
     const problem = toProblem(error);
     if (!problem) logger.error({ err: error }, 'unexpected error');
     const status = problem?.status ?? 500;
+    const reader = readerOf(request, languages);
+    const say = (words: Words): string => writeWords(words, reader);
+    const detail = say(problem?.detail ?? 'The server could not do this. Nothing was changed.');
     const document: ProblemDocument = {
       type: 'about:blank',
-      title: TITLES[status] ?? 'Refused',
+      title: say(TITLES[status] ?? 'Refused'),
       status,
-      detail: problem?.message ?? 'The server could not do this. Nothing was changed.',
-      errors: problem?.errors ?? [],
+      detail,
+      errors: (problem?.errors ?? []).map((one) => written(one, reader)),
       ...(problem?.current === undefined ? {} : { current: problem.current }),
     };
+    response.vary('Accept-Language').set('content-language', reader.locale);
     response.status(status).type('application/problem+json').send(JSON.stringify(document));
   };

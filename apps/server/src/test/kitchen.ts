@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { BatchEvent, EventBody } from '@kettle-scale/core/batch';
 import { DEVICE_KINDS } from '@kettle-scale/core/device';
 import type { Formula } from '@kettle-scale/core/formula';
+import type { Language } from '@kettle-scale/core/message';
 import { demoFormulas, openStandIns } from '@kettle-scale/simulation';
 import type { Express } from 'express';
 import pino from 'pino';
@@ -57,6 +58,7 @@ interface TestKitchen {
   demo?: boolean;
   seeded?: boolean;
   simulate?: boolean;
+  languages?: readonly Language[];
   /** Where errors that nobody foresaw are told; nowhere when not given. */
   log?: pino.DestinationStream;
 }
@@ -67,6 +69,7 @@ export async function openTestKitchen({
   demo = false,
   seeded = demo,
   simulate = demo,
+  languages = [],
   log,
 }: TestKitchen = {}) {
   const path = file || (await copyOf(seeded));
@@ -76,7 +79,7 @@ export async function openTestKitchen({
   const hub = createHub();
   const aside = openAsideWork(openSql(database));
   const app = createApp({
-    ...{ database, stores, hub, demo, aside },
+    ...{ database, stores, hub, demo, aside, languages },
     logger: log ? pino({ level: 'error' }, log) : pino({ level: 'silent' }),
     now: () => NOW,
     standIns: openStandIns(simulate ? DEVICE_KINDS : [], () => NOW),
