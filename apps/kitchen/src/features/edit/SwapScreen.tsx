@@ -1,5 +1,5 @@
 import { formatMoney, formatPercent } from '../../reader/figures';
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import {
   type Formula,
   type FormulaFacts,
@@ -149,7 +149,10 @@ function SwapQuestion({ swap, onPick }: { swap: Swap; onPick: () => void }) {
         quiet
         label="Ingredient to replace"
         value={lineId}
-        options={lines.map(({ id, food, fraction }) => [id, `${food.name} ${formatPercent(fraction, 1)}`])}
+        options={lines.map(({ id, food, fraction }) => [
+          id,
+          sayAll([food.name, { share: fraction, decimals: 1 }], ' '),
+        ])}
         onChange={giveWay}
       />
       {line ? (

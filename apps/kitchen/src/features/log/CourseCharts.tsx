@@ -1,3 +1,4 @@
+import { sayAll, say } from '../../reader/say';
 import { figure, formatMoney } from '../../reader/figures';
 import type { BatchFacts } from '@kettle-scale/core/log';
 
@@ -74,7 +75,7 @@ function CourseTicket({ course, batches }: { course: Course; batches: readonly B
   const points = seen.map(({ facts, value, ms }): ChartPoint => ({
     x: ms,
     y: value,
-    words: `${day(ms)}: ${write(value)} ${unit}`,
+    words: `${day(ms)}: ${write(value)} ${say(unit)}`,
     flagged: bad?.(facts, value) ?? false,
   }));
   return (
@@ -82,7 +83,7 @@ function CourseTicket({ course, batches }: { course: Course; batches: readonly B
       <Ticket>
         <Heading>{title}</Heading>
         <XyChart
-          label={`${title}, ${unit}`}
+          label={sayAll([title, unit])}
           points={points}
           joined
           y={{ label: unit, format: write, zero }}

@@ -92,14 +92,12 @@ export function wayOutWords({ what, value, seconds: times }: WayOut): Words {
   }
 }
 
-const NAMES = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
-
 function changed(s: number, side: number): Words {
-  const of = { size: Math.abs(Math.round(s)), side: NAMES[side] ?? 'next' };
-  if (of.size === 0) return message('no change on the {side} side', of);
+  const of = { size: Math.abs(Math.round(s)), side: side + 1 };
+  if (of.size === 0) return message('no change on side {side, number}', of);
   return s < 0
-    ? message('{size, number} s less on the {side} side', of)
-    : message('{size, number} s more on the {side} side', of);
+    ? message('{size, number} s less on side {side, number}', of)
+    : message('{size, number} s more on side {side, number}', of);
 }
 
 const CHANGED: Record<Sensitivity['what'], (by: number) => Words> = {
@@ -109,7 +107,7 @@ const CHANGED: Record<Sensitivity['what'], (by: number) => Words> = {
 };
 
 /**
- * "10 °C hotter: 4 s less on the first side, 3 s less on the second."
+ * "10 °C hotter: 4 s less on side 1, 3 s less on side 2."
  * @param sensitivity what changes, by how much, and the seconds then
  */
 export function sensitivityWords({ what, by, changeS }: Sensitivity): Words {

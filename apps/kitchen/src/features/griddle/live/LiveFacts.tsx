@@ -48,7 +48,7 @@ export function LiveFacts({ griddle, first, sides }: LiveFactsProps) {
 }
 
 function Cue({ first, sides }: { first: LivePiece | undefined; sides: number }) {
-  return <>{useSampled((nowMs) => cueNow(first, sides, nowMs), LOOK_MS)}</>;
+  return <>{say(useSampled((nowMs) => cueNow(first, sides, nowMs), LOOK_MS))}</>;
 }
 
 /** What stands against going on as planned: a plate that is not ready, two acts at once. */

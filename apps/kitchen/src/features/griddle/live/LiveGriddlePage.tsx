@@ -115,7 +115,7 @@ function LiveTitle({ stands, pieces }: TitleProps) {
     const first = pieces.find(({ piece }) => piece === hands.piece);
     return titleWords(hands, { first, nextPlace, waiting }, nowMs);
   }, LOOK_MS);
-  return <>{words}</>;
+  return <>{say(words)}</>;
 }
 
 interface PageProps {
