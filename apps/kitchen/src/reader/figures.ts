@@ -1,21 +1,41 @@
-import * as core from '@kettle-scale/core/quantity';
+import {
+  type Day,
+  type DayStyle,
+  type Zone,
+  formatDay as coreDay,
+  formatFigure as coreFigure,
+  formatMoment as coreMoment,
+  formatMoney as coreMoney,
+  formatPercent as corePercent,
+  formatSpan as coreSpan,
+} from '@kettle-scale/core/quantity';
 import { reader } from './say';
 
 /** Figures that stand alone, as this person reads them; those within a sentence are values of its message. */
 
 /** A plain number, with as many decimals. */
-export const figure = (value: number, decimals = 0): string => core.formatFigure(value, decimals, reader());
+export const figure = (value: number, decimals = 0): string => coreFigure(value, decimals, reader());
 
 export const formatPercent = (fraction: number, decimals = 0): string =>
-  core.formatPercent(fraction, decimals, reader());
+  corePercent(fraction, decimals, reader());
 
 export const formatMoney = (money: number, currency?: string, decimals?: number): string =>
-  core.formatMoney(money, currency, decimals, reader());
+  coreMoney(money, currency, decimals, reader());
 
-export const formatSpan = (seconds: number): string => core.formatSpan(seconds, reader());
+export const formatSpan = (seconds: number): string => coreSpan(seconds, reader());
 
-export const formatMoment = (ms: number, zone: core.Zone, style: core.DayStyle): string =>
-  core.formatMoment(ms, zone, style, reader().locale);
+export const formatMoment = (ms: number, zone: Zone, style: DayStyle): string =>
+  coreMoment(ms, zone, style, reader().locale);
 
-export const formatDay = (day: core.Day, style: core.DayStyle): string =>
-  core.formatDay(day, style, reader().locale);
+export const formatDay = (day: Day, style: DayStyle): string => coreDay(day, style, reader().locale);
+
+const swapMarks = (text: string): string => text.replace(/[.,]/g, (mark) => (mark === '.' ? ',' : '.'));
+
+/** Whether this person writes one and a half as 1,5. */
+const hasComma = (): boolean => coreFigure(1.5, 1, reader()).includes(',');
+
+/** A figure as fields keep it, with a point, as this person types it. */
+export const asTyped = (text: string): string => (hasComma() ? swapMarks(text) : text);
+
+/** What this person typed, as fields keep it: "1.500" is fifteen hundred or asked about, never one and a half. */
+export const inSource = (typed: string): string => (hasComma() ? swapMarks(typed) : typed);

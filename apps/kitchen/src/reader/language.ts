@@ -1,4 +1,4 @@
-import { type Language, languageSchema, parseInput } from '@kettle-scale/core/message';
+import type { Language } from '@kettle-scale/core/message';
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
 import { usePreferences } from './preferences';
@@ -62,7 +62,9 @@ async function load(chosen: string | null): Promise<Language> {
     asked,
     offered.map(({ language: one }) => one),
   );
-  return tag === SOURCE ? ENGLISH : parseInput(languageSchema, await fetched(tag));
+  if (tag === SOURCE) return ENGLISH;
+  // The build has held it against its schema; here that would cost the first page the whole of Zod.
+  return (await fetched(tag)) as Language;
 }
 
 /** Speaks the person's language; the tag of what is spoken, null until that is known. */

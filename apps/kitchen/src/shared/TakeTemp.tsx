@@ -1,3 +1,4 @@
+import { asTyped } from '../reader/figures';
 import { say, sayAll } from '../reader/say';
 import type { EventBody, EventOf } from '@kettle-scale/core/batch';
 import type { ReadingSource } from '@kettle-scale/core/device';
@@ -74,12 +75,12 @@ export function TakeTemp({ kind, label, onTake }: TakeTempProps) {
       />
       <Sheet open={typed !== null} onClose={() => setTyped(null)} label={say('Type {typeIt}', { typeIt })}>
         <Heading>{label}</Heading>
-        <Figure value={typed || '0'} unit={unit} size={64} />
+        <Figure value={asTyped(typed ?? '') || '0'} unit={unit} size={64} />
         <Keypad text={typed ?? ''} onChange={setTyped} />
         <PrimaryAction
           label={
             !typed || fits
-              ? say('It is {typed} {unit}', { typed: typed || '–', unit })
+              ? say('It is {typed} {unit}', { typed: asTyped(typed ?? '') || '–', unit })
               : say('Between {temp} and {temp2}', {
                   temp: format.temp(COLDEST_C),
                   temp2: format.temp(HOTTEST_C[kind]),

@@ -37,7 +37,7 @@ export {
 } from './formatQuantity';
 export type { Interval } from './interval';
 export { parseQuantity } from './parseQuantity';
-export { numberOrNaN, numberQuestion, readNumber } from './readNumber';
+export { numberOrNaN, numberQuestion, readNumber, type Told } from './readNumber';
 export { roundToStep, SCALE_STEPS_G, sumG } from './roundToStep';
-export { forReader, rangeForReader, readerUnit, readText, storedText } from './readerUnit';
+export { forReader, readerUnit, readText, storedText } from './readerUnit';
 export { type Measures, type Unit, unitsFor } from './units';

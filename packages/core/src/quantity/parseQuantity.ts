@@ -1,5 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
-import { numberQuestion, readNumber } from './readNumber';
+import { type Told, numberQuestion, readNumber } from './readNumber';
 import { type Measures, type Unit, type UnitKind, unitsFor } from './units';
 
 /** An amount as typed, and what it comes to. */
@@ -11,7 +11,7 @@ export interface Quantity {
   parts: { value: number; unit: Unit['id'] }[];
 }
 
-export type ParsedQuantity = { ok: true; quantity: Quantity } | { ok: false; message: string };
+export type ParsedQuantity = { ok: true; quantity: Quantity } | { ok: false; message: string | Told };
 
 export interface ParseOptions {
   /** Which cups and spoons; US when not said. */
@@ -25,13 +25,13 @@ const LARGEST_AMOUNT = 1_000_000;
 
 const PART = /([-−]?(?:\d|[.,]\d|[¼-¾⅐-⅞])[\d.,/⁄\s¼-¾⅐-⅞]*)([^\d¼-¾⅐-⅞]*)/gu;
 
-const problem = (message: string): ParsedQuantity => ({ ok: false, message });
+const problem = (message: string | Told): ParsedQuantity => ({ ok: false, message });
 
 /** Of these nobody writes thousandths: "1,250 g" is a grouped number, "1,250 kg" may be either. */
 const NEVER_THOUSANDTHS: ReadonlySet<Unit['id']> = new Set(['g', 'mg', 'ml']);
 
 /** What the figures of an amount come to: a plain number, a fraction, a mixed number; a sentence where it could be two. */
-function valueOf(text: string, unit: Unit['id'] | undefined): { value: number } | { problem: string } {
+function valueOf(text: string, unit: Unit['id'] | undefined): { value: number } | { problem: Told } {
   const read = readNumber(text);
   if (read.as === 'number') return { value: read.value };
   if (read.as === 'none') return { value: numericQuantity(text.replace(',', '.'), { round: false }) };
@@ -55,7 +55,10 @@ export function parseQuantity(text: string, options: ParseOptions = {}): ParsedQ
   const units = unitsFor(options.measures ?? 'us');
   const matches = [...input.matchAll(PART)];
   if (matches.length === 0 || matches.map((m) => m[0]).join('') !== input) {
-    return problem(`“${input}” does not start with a number; write it like 1 1/2 tsp.`);
+    return problem({
+      text: '“{typed}” does not start with a number; write it like 1 1/2 tsp.',
+      values: { typed: { name: input } },
+    });
   }
 
   const parts: Quantity['parts'] = [];
@@ -69,15 +72,24 @@ export function parseQuantity(text: string, options: ParseOptions = {}): ParsedQ
     if (!unit) {
       return problem(
         name
-          ? `“${unitText.trim()}” is not a unit this kitchen knows; use g, kg, oz, lb, ml, l, tsp, tbsp or cup.`
-          : `${numberText.trim()} of what? Add a unit, like g or ml.`,
+          ? {
+              text: '“{unit}” is not a unit this kitchen knows; use g, kg, oz, lb, ml, l, tsp, tbsp or cup.',
+              values: { unit: { name: unitText.trim() } },
+            }
+          : {
+              text: '{number} of what? Add a unit, like g or ml.',
+              values: { number: { name: numberText.trim() } },
+            },
       );
     }
     const read = valueOf(numberText.trim(), unit.id);
     if ('problem' in read) return problem(read.problem);
     const { value } = read;
     if (!Number.isFinite(value))
-      return problem(`“${numberText.trim()}” is not a number this kitchen can read.`);
+      return problem({
+        text: '“{typed}” is not a number this kitchen can read.',
+        values: { typed: { name: numberText.trim() } },
+      });
     if (value < 0) return problem('An amount cannot be negative.');
     if (kind && unit.kind !== kind) return problem('That mixes weight and volume; use one of them.');
     kind = unit.kind;
@@ -86,7 +98,11 @@ export function parseQuantity(text: string, options: ParseOptions = {}): ParsedQ
   }
   if (!kind || amount === 0) return problem('The amount is zero; say how much.');
   if (amount > LARGEST_AMOUNT) {
-    return problem(`That is more than ${kind === 'mass' ? '1,000 kg' : '1,000 l'}; check the amount.`);
+    return problem(
+      kind === 'mass'
+        ? 'That is more than 1,000 kg; check the amount.'
+        : 'That is more than 1,000 l; check the amount.',
+    );
   }
   return { ok: true, quantity: { kind, amount, parts } };
 }

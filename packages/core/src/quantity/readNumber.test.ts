@@ -1,3 +1,4 @@
+import { said } from '../test/said';
 import fc from 'fast-check';
 import { type DecimalSign, numberOrNaN, numberQuestion, readNumber } from './readNumber';
 
@@ -41,7 +42,9 @@ test('where both readings are whole numbers of sense it is asked, the reader’s
   expect(readNumber('1,500')).toEqual({ as: 'either', readings: [1500, 1.5] });
   expect(one('1,500', ',')).toBe(1.5);
   expect(readNumber('1.500', ',')).toEqual({ as: 'either', readings: [1500, 1.5] });
-  expect(numberQuestion('1,500')).toBe('“1,500” can be 1500 or 1.5: write it one of these ways.');
+  expect(said(numberQuestion('1,500') ?? '')).toBe(
+    '“1,500” can be 1,500 or 1.5: write it one of these ways.',
+  );
   expect(numberQuestion('1,5')).toBeNull();
   expect(numberOrNaN('1,500')).toBeNaN();
 });

@@ -48,16 +48,25 @@ export function readNumber(text: string, decimal: DecimalSign = '.'): ReadNumber
   return { as: 'either', readings: [valueOf(digits.replace(/[.,]/, '')), asDecimal] };
 }
 
+/** A sentence as the rooms after this one have it: a text with holes, and what fills them. */
+export interface Told {
+  text: string;
+  values: Readonly<Record<string, number | { name: string }>>;
+}
+
 /**
  * The question that a number with two readings asks; null when there is none.
  * @param text as typed
  * @param decimal the reader's decimal sign
  */
-export function numberQuestion(text: string, decimal: DecimalSign = '.'): string | null {
+export function numberQuestion(text: string, decimal: DecimalSign = '.'): Told | null {
   const read = readNumber(text, decimal);
   if (read.as !== 'either') return null;
   const [many, few] = read.readings;
-  return `“${text.trim()}” can be ${many} or ${few}: write it one of these ways.`;
+  return {
+    text: '“{typed}” can be {many, number} or {few, number}: write it one of these ways.',
+    values: { typed: { name: text.trim() }, many, few },
+  };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { METRIC, US } from './formatQuantity';
-import { forReader, rangeForReader, readText, readerUnit, storedText } from './readerUnit';
+import { forReader, readText, readerUnit, storedText } from './readerUnit';
 
 test.each([
   ['25', 'kg', '55.12', 'lb'],
@@ -20,24 +20,6 @@ test('what is no number, or can be two, stays as it was typed', () => {
   expect(storedText('a lot', 'kg', 'us')).toBe('a lot');
   expect(storedText('1,500', 'g', 'us')).toBe('1,500');
   expect(storedText('', 'mm', 'us')).toBe('');
-});
-
-test('a range is said in the reader’s units', () => {
-  const sentence = 'Bag must be between 0.5 and 1,000 kg.';
-  expect(rangeForReader(sentence, 'us')).toBe('Bag must be between 1.102 and 2,205 lb.');
-  expect(rangeForReader(sentence, 'metric')).toBe(sentence);
-  expect(rangeForReader('Temperature must be between -20 and 120 °C.', 'us')).toBe(
-    'Temperature must be between -4 and 248 °F.',
-  );
-  expect(rangeForReader('Warming must be between 0 and 5 °C a minute.', 'us', 'K')).toBe(
-    'Warming must be between 0 and 9 °F a minute.',
-  );
-  expect(rangeForReader('Density must be between 0.1 and 2 g/ml.', 'us')).toBe(
-    'Density must be between 0.835 and 16.69 oz/cup.',
-  );
-  expect(rangeForReader('Pieces must be between 1 and 5,000.', 'us')).toBe(
-    'Pieces must be between 1 and 5,000.',
-  );
 });
 
 test('a sentence that was kept in metric is read in ounces, inches and Fahrenheit; what a person wrote is left', () => {

@@ -92,22 +92,6 @@ export function storedText(text: string, unit: string, system: UnitSystem): stri
   return String(Number(((read.value - plus) / times).toFixed(STORED_DECIMALS)));
 }
 
-const RANGE = /between (-?[\d.,]+) and (-?[\d.,]+)\s(g\/ml|kg|g|mm|m|°C)(?=[.\s,]|$)/g;
-
-/**
- * A sentence that names a range in stored units, with the range as the reader reads it.
- * @param stored unit of the field; its degrees are differences where it is stored in kelvin
- */
-export const rangeForReader = (sentence: string, system: UnitSystem, stored = ''): string =>
-  system === 'metric'
-    ? sentence
-    : sentence.replace(RANGE, (_, from: string, to: string, named: string) => {
-        const unit = stored === 'K' && named === '°C' ? stored : named;
-        const plain = (text: string) =>
-          Number(readText(text.replaceAll(',', ''), unit, system)).toLocaleString('en-US');
-        return `between ${plain(from)} and ${plain(to)} ${readerUnit(unit, system).unit}`;
-      });
-
 /** A figure and its unit as core writes them: a no-break space between, which tells them from what a person wrote. */
 const WRITTEN = /(-?[\d,]+(?:\.(\d+))?)\u00a0(kg|g|mm|°C)(?![\w/])/g;
 

@@ -1,3 +1,4 @@
+import { asTyped } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { ReadingSource } from '@kettle-scale/core/device';
 import { roundToStep, storedText } from '@kettle-scale/core/quantity';
@@ -126,7 +127,7 @@ function Balls({ live }: { live: LiveBatch }) {
       ? {
           label:
             typedG > 0
-              ? say('It weighs {typed} {unitOf}', { typed, unitOf: format.unitOf('g') })
+              ? say('It weighs {typed} {unitOf}', { typed: asTyped(typed), unitOf: format.unitOf('g') })
               : 'Key in the scale',
           disabled: !(typedG > 0),
           onPress: () => {

@@ -1,6 +1,7 @@
 import { say, reader } from '../../reader/say';
 import { type Need, needSchema } from '@kettle-scale/core/plan';
 import {
+  type Told,
   numberOrNaN,
   numberQuestion,
   readNumber,
@@ -37,7 +38,7 @@ const MASS_FIELDS: ReadonlySet<NeedField> = new Set(['ball', 'flour', 'dough']);
 /** A bare number in a weight field is in the unit this person reads. */
 export const bareUnit = (units: UnitSystem): Unit['id'] => (units === 'metric' ? 'g' : 'oz');
 
-type Read = { value: number } | { problem: string };
+type Read = { value: number } | { problem: string | Told };
 
 function readMass(text: string, units: UnitSystem): Read {
   const parsed = parseQuantity(text, { defaultUnit: bareUnit(units) });
@@ -113,13 +114,13 @@ export function readNeed(
   for (const [field, name] of FIELDS_OF[text.by]) {
     const read = READ[field](text[field], units);
     if ('value' in read) candidate[name] = read.value;
-    else errors[field] = read.problem;
+    else errors[field] = say(read.problem);
   }
   if (text.by === 'stock') {
     const atHand = Object.entries(text.stock).filter(([, typed]) => typed.trim() !== '');
     const read = atHand.map(([ingredient, typed]) => ({ ingredient, ...readMass(typed, units) }));
     const bad = read.find((one) => 'problem' in one);
-    if (bad && 'problem' in bad) errors.stock = bad.problem;
+    if (bad && 'problem' in bad) errors.stock = say(bad.problem);
     candidate.atHand = read.map((one) => ({
       ingredient: one.ingredient,
       massG: 'value' in one ? one.value : undefined,

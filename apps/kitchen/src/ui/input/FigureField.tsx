@@ -1,12 +1,6 @@
-import { sayAll } from '../../reader/say';
-import {
-  numberOrNaN,
-  numberQuestion,
-  rangeForReader,
-  readText,
-  readerUnit,
-  storedText,
-} from '@kettle-scale/core/quantity';
+import { asTyped, inSource } from '../../reader/figures';
+import { say, sayAll } from '../../reader/say';
+import { numberOrNaN, numberQuestion, readText, readerUnit, storedText } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
 import { StyleSheet, type ViewStyle } from 'react-native';
 import { FONT, SPACE, TOUCH } from '../tokens';
@@ -60,8 +54,9 @@ export function FigureField({
   const units = useUnits();
   const { unit } = readerUnit(stored, units);
   const [typed, setTyped] = useState<string | null>(null);
-  const error = numberQuestion(typed ?? '') ?? (given && rangeForReader(given, units, stored));
-  const shown = readText(value, stored, units);
+  const question = numberQuestion(inSource(typed ?? ''));
+  const error = question ? say(question) : given;
+  const shown = asTyped(readText(value, stored, units));
   // A field in error keeps what was typed, so that it can be mended.
   const leave = () => {
     if (!error) setTyped(null);
@@ -79,7 +74,7 @@ export function FigureField({
       onFocus={() => setTyped(typed ?? shown)}
       onChangeText={(text) => {
         setTyped(text);
-        onText(storedText(text, stored, units));
+        onText(storedText(inSource(text), stored, units));
       }}
       onBlur={leave}
       text={styles.figure}

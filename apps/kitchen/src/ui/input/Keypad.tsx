@@ -1,3 +1,4 @@
+import { asTyped } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
 import { Text } from '../Text';
@@ -58,7 +59,7 @@ export function Keypad({ text, onChange }: { text: string; onChange: (text: stri
               {key === 'erase' ? (
                 <Icon name="erase" colour={colours.ink} size={28} />
               ) : (
-                <Text style={[styles.digit, { color: colours.ink }]}>{key}</Text>
+                <Text style={[styles.digit, { color: colours.ink }]}>{asTyped(key)}</Text>
               )}
             </Press>
           ))}

@@ -1,3 +1,4 @@
+import { asTyped, inSource } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { StyleSheet, type TextStyle, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
@@ -45,8 +46,8 @@ export function StepperField({ label, text, onText, onStep, error, size = 56, na
         said={label}
         open
         errorBelow={false}
-        value={text}
-        onChangeText={onText}
+        value={asTyped(text)}
+        onChangeText={(typed) => onText(inSource(typed))}
         inputMode="decimal"
         height={Math.round(size * LINE)}
         text={figure(size)}

@@ -1,3 +1,4 @@
+import { asTyped } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import type { Step } from '@kettle-scale/core/plan';
 import { parseQuantity } from '@kettle-scale/core/quantity';
@@ -29,7 +30,10 @@ export function KeyDough({ live, step, onWeighed, onBack }: KeyDoughProps) {
     <StepFrame
       {...{ live, step }}
       primary={{
-        label: typedG === null ? 'Key in the scale' : say('The dough weighs {typed} {unit}', { typed, unit }),
+        label:
+          typedG === null
+            ? 'Key in the scale'
+            : say('The dough weighs {typed} {unit}', { typed: asTyped(typed), unit }),
         disabled: typedG === null,
         onPress: () => {
           if (typedG !== null) onWeighed(typedG);
@@ -40,7 +44,7 @@ export function KeyDough({ live, step, onWeighed, onBack }: KeyDoughProps) {
     >
       <View>
         <Label>The whole dough on the scale</Label>
-        <BigFigure value={typed || '0'} unit={unit} width={width} />
+        <BigFigure value={asTyped(typed) || '0'} unit={unit} width={width} />
       </View>
       <Keypad text={typed} onChange={setTyped} />
     </StepFrame>

@@ -1,3 +1,4 @@
+import { asTyped } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import { parseQuantity } from '@kettle-scale/core/quantity';
 import { checkWeight } from '@kettle-scale/core/batch';
@@ -35,7 +36,8 @@ export function KeyWeight(part: WeighPart & { onBack: () => void }) {
       {...{ live, step }}
       {...topUpTitle(part)}
       primary={{
-        label: typedG === null ? 'Key in the scale' : say('Use {typed} {unit}', { typed, unit }),
+        label:
+          typedG === null ? 'Key in the scale' : say('Use {typed} {unit}', { typed: asTyped(typed), unit }),
         onPress: use,
         disabled: typedG === null,
       }}
@@ -43,7 +45,12 @@ export function KeyWeight(part: WeighPart & { onBack: () => void }) {
     >
       <View style={styles.middle}>
         <Label>The scale shows</Label>
-        <BigFigure {...{ unit, width }} value={typed || '0'} tone={toneOf(line)} label={`${typed} ${unit}`} />
+        <BigFigure
+          {...{ unit, width }}
+          value={asTyped(typed) || '0'}
+          tone={toneOf(line)}
+          label={`${asTyped(typed)} ${unit}`}
+        />
       </View>
       <Keypad text={typed} onChange={setTyped} />
     </StepFrame>
