@@ -64,7 +64,7 @@ async function speakPseudo(page: Page): Promise<Set<string>> {
 
 /** What people of the kitchen wrote: nobody translates that. */
 const GIVEN =
-  /^(?:name|summary|notes?|formulaName|lot|lotName|cook|phone|product|reason|look|hold|address|version|currency|aliases|cover)$/;
+  /^(?:name|formulaId|summary|notes?|formulaName|lot|lotName|cook|phone|product|reason|look|hold|address|version|currency|aliases|cover)$/;
 function namesIn(value: unknown, key: string, names: Set<string>): void {
   if (typeof value === 'string') {
     if ((GIVEN.test(key) || key === 'measure.text') && value.length > 1) names.add(value);
@@ -89,7 +89,10 @@ async function untranslated(page: Page, names: ReadonlySet<string>): Promise<str
   });
   const given = [...names].filter((name) => !(name in spanish.texts)).sort((a, b) => b.length - a.length);
   return texts.filter((text) => {
-    const rest = given.reduce((left, name) => left.replaceAll(name, ' '), text);
+    const rest = given.reduce(
+      (left, name) => left.replaceAll(name, ' ').replaceAll(name.toLowerCase(), ' '),
+      text,
+    );
     // A word has a vowel; units have none, or are the same in every language.
     return /(?<![\p{L}\d])(?=\p{L}*[aeiou])(?!(?:oz|in|min|cup|tbsp|tsp|baud|Iso)\b)[A-Za-z]{2,}(?!\p{L})/u.test(
       rest,

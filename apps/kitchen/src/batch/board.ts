@@ -1,3 +1,4 @@
+import { say } from '../reader/say';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 
 /** Where a running batch stands, for the board and the alarms. */
@@ -57,7 +58,7 @@ export function alarmsOf(batches: readonly BatchSummary[], nowMs: number): Alarm
       {
         key: `${id}/${now.stepId}/${now.startedMs}/${phase}`,
         batchId: id,
-        words: `${formulaName}: ${words}`,
+        words: say('{formula}: {words}', { formula: { name: formulaName }, words }),
       },
     ];
   });

@@ -18,7 +18,7 @@ h2 { font: 600 13pt/1.2 BarlowCondensed_600SemiBold, "Barlow Condensed", sans-se
 p { margin: 0 0 1mm }
 table { width: 100%; border-collapse: collapse; font-variant-numeric: tabular-nums }
 td, th { text-align: left; padding: 1mm 0; border-bottom: 1px dotted #5B534A; font-weight: 400 }
-td:not(:first-child), th:not(:first-child) { text-align: right; white-space: nowrap }
+td:not(:first-child), th:not(:first-child) { text-align: right; white-space: nowrap; padding-left: 3mm }
 thead th { color: #5B534A; font-size: 10pt }
 tfoot td { border-bottom: 0; font-weight: 600 }
 .facts { display: flex; gap: 6mm; flex-wrap: wrap }

@@ -60,7 +60,7 @@ export function BreadPicture({ formula, facts, onWhy }: FactsProps & { formula: 
             {say('{thickness} relaxed', { thickness: format.length(relaxed.thicknessMm) })}
           </Body>
           <CrossSection thicknessMm={relaxed.thicknessMm} {...SECTION} />
-          <Label>edges, 10 px a mm</Label>
+          <Label>edges, enlarged</Label>
         </View>
       </View>
     </View>

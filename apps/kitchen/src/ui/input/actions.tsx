@@ -30,7 +30,8 @@ const styles = StyleSheet.create({
     letterSpacing: 0.2,
     marginHorizontal: SPACE.s,
   },
-  other: { borderRadius: CORNER, borderWidth: 2, maxWidth: WIDEST },
+  // Beside one whose label takes two lines, a short label stays in the middle.
+  other: { borderRadius: CORNER, borderWidth: 2, maxWidth: WIDEST, justifyContent: 'center' },
   otherContent: { minHeight: TOUCH.other - 4 },
   otherLabel: {
     fontFamily: FONT.strong,
