@@ -1,13 +1,7 @@
-import { type Language, languageSchema, parseInput } from '@kettle-scale/core/message';
-import { readFileSync } from 'node:fs';
+import type { Language } from '@kettle-scale/core/message';
 import { join } from 'node:path';
-import { filesBelow } from '../files';
+import { readLanguages } from '../../apps/server/src/http/languages';
 import { ROOT } from '../install.mjs';
 
-const FOLDER = join(ROOT, 'languages');
-
-/** Every language that there is a file of. */
-export const languages = (): Language[] =>
-  filesBelow(FOLDER)
-    .filter((file) => file.endsWith('.json'))
-    .map((file) => parseInput(languageSchema, JSON.parse(readFileSync(file, 'utf8')), file));
+/** Every language that there is a file of, as the server reads them. */
+export const languages = (): Language[] => readLanguages(join(ROOT, 'languages'));

@@ -10,12 +10,12 @@ const SPOKEN = /^(packages\/core\/src|apps\/(server|kitchen)\/(src|app))\//;
 const TEST = /\.test\.tsx?$|\/test\/|\.json$/;
 /** Patterns of what people write, page styles and names of files: nothing that is said. */
 const UNSPOKEN =
-  /^packages\/core\/src\/(writing\/(tidyLine|hints|amountAt|amountUnits|matchIngredient|asking)|quantity\/(units|spoken)|exchange\/(csv|columns|xml))/;
+  /^packages\/core\/src\/(writing\/(tidyLine|hints|amountAt|amountUnits|matchIngredient|asking)|quantity\/units|exchange\/csv)/;
 /** The functions that take a text of the catalogue first. */
 const SAYERS = new Set(['say', 'message']);
 /** What these take are names and patterns. */
 const PLUMBING =
-  /(?:\.(?:split|join|replace|replaceAll|includes|startsWith|endsWith|get|set|has|querySelector|querySelectorAll|getItem|setItem|removeItem|padStart|addEventListener|removeEventListener|query|literal|index|addIndex|createTable)|^(?:import|require))$/;
+  /(?:\.(?:split|join|replace|replaceAll|includes|startsWith|endsWith|get|set|has|querySelector|querySelectorAll|getItem|setItem|removeItem|padStart|addEventListener|removeEventListener)|^(?:import|require))$/;
 const OF_SCHEMA = /^z\s*\./;
 const FAULTS = /^(?:RangeError|TypeError|SyntaxError|Error|RegExp|Intl\..*)$/;
 /** Properties that hold what no reader is told. */

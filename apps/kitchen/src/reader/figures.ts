@@ -29,13 +29,12 @@ export const formatMoment = (ms: number, zone: Zone, style: DayStyle): string =>
 
 export const formatDay = (day: Day, style: DayStyle): string => coreDay(day, style, reader().locale);
 
-const swapMarks = (text: string): string => text.replace(/[.,]/g, (mark) => (mark === '.' ? ',' : '.'));
-
 /** Whether this person writes one and a half as 1,5. */
 const hasComma = (): boolean => coreFigure(1.5, 1, reader()).includes(',');
 
 /** A figure as fields keep it, with a point, as this person types it. */
-export const asTyped = (text: string): string => (hasComma() ? swapMarks(text) : text);
+export const asTyped = (text: string): string =>
+  hasComma() ? text.replace(/[.,]/g, (mark) => (mark === '.' ? ',' : '.')) : text;
 
-/** What this person typed, as fields keep it: "1.500" is fifteen hundred or asked about, never one and a half. */
-export const inSource = (typed: string): string => (hasComma() ? swapMarks(typed) : typed);
+/** What this person typed, as fields keep it, which is the same exchange back: "1.500" is fifteen hundred or asked about, never one and a half. */
+export const inSource = asTyped;

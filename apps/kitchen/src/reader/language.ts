@@ -52,14 +52,16 @@ export function languageFor(
   return found ?? SOURCE;
 }
 
+/** Whether English is wanted first: nobody who reads it waits for a list of others. */
+const isSource = (chosen: string | null): boolean =>
+  primary(chosen ?? navigator.languages[0] ?? SOURCE) === SOURCE;
+
 async function load(chosen: string | null): Promise<Language> {
-  const asked = navigator.languages;
-  // Nobody who reads English waits for a list of others.
-  if (languageFor(chosen, asked, [SOURCE]) === primary(chosen ?? asked[0] ?? SOURCE)) return ENGLISH;
+  if (isSource(chosen)) return ENGLISH;
   const offered = await offeredLanguages();
   const tag = languageFor(
     chosen,
-    asked,
+    navigator.languages,
     offered.map(({ language: one }) => one),
   );
   if (tag === SOURCE) return ENGLISH;
@@ -70,7 +72,8 @@ async function load(chosen: string | null): Promise<Language> {
 /** Speaks the person's language; the tag of what is spoken, null until that is known. */
 export function useLanguage(): string | null {
   const chosen = usePreferences((state) => state.language);
-  const [ready, setReady] = useState(false);
+  // English is there at once.
+  const [ready, setReady] = useState(() => isSource(chosen));
   const spoken = useSpoken((state) => state.spoken);
   useEffect(() => {
     let wanted = true;

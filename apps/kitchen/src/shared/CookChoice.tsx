@@ -55,7 +55,7 @@ export function CookMark() {
     <>
       <Press
         role="button"
-        aria-label={say(cook ? say('Cook: {name}', { name: cook.name }) : 'Who? Nobody has said')}
+        aria-label={cook ? say('Cook: {name}', { name: { name: cook.name } }) : say('Who? Nobody has said')}
         onPress={() => setOpen(true)}
         style={[styles.mark, { borderColor: cook ? colours.rule : colours.ink }]}
       >

@@ -31,7 +31,7 @@ export function CutGuidePicture({ rounds, doughG }: { rounds: readonly CutRound[
     say('{words}: {parts, number} of {mass}', { words, parts, mass: format.mass(partG, 0.1) }),
   );
   return (
-    <View role="img" aria-label={say(spoken.join('; '))} onLayout={onLayout} style={{ width: '100%' }}>
+    <View role="img" aria-label={spoken.join('; ')} onLayout={onLayout} style={{ width: '100%' }}>
       {width > 0 ? (
         <Svg width={width} height={height}>
           {rows.map(({ parts, partG, words }, row) => {

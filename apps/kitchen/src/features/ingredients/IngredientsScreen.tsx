@@ -87,7 +87,10 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
   const shown = useMemo(() => {
     const words = find.toLowerCase().split(/\s+/).filter(Boolean);
     return (foods ?? [])
-      .filter((food) => (hidden || !food.hidden) && words.every((word) => wordsOfFood(food).includes(word)))
+      .filter((food) => {
+        const text = wordsOfFood(food);
+        return (hidden || !food.hidden) && words.every((word) => text.includes(word));
+      })
       .sort(
         (a, b) =>
           (KIND_ORDER.get(a.kind) ?? 0) - (KIND_ORDER.get(b.kind) ?? 0) ||

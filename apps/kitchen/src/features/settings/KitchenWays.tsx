@@ -1,4 +1,3 @@
-import { say } from '../../reader/say';
 import type { Kitchen } from '@kettle-scale/core/kitchen';
 import { isZone } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
@@ -26,7 +25,7 @@ function ZoneField({ kitchen }: { kitchen: Kitchen }) {
       label="Time zone of the kitchen"
       value={zone}
       onText={typed}
-      placeholder={say('Europe/Lisbon')}
+      placeholder="Europe/Lisbon"
       error={isZone(zone.trim()) ? save.error?.message : 'A time zone is named like Europe/Lisbon.'}
     />
   );

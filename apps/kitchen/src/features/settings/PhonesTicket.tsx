@@ -38,7 +38,7 @@ function PairedPhone({ phone, own }: { phone: Phone; own: boolean }) {
   const change = useChangePhone();
   const remove = useRemovePhone();
   return (
-    <View style={styles.phone} role="group" aria-label={say(phone.name)}>
+    <View style={styles.phone} role="group" aria-label={phone.name}>
       <TicketRule />
       <Strong>{own ? say('{name} (this phone)', { name: phone.name }) : phone.name}</Strong>
       <Label>{say('Last seen {when}', { when: when(Date.parse(phone.lastSeenAt), now) })}</Label>

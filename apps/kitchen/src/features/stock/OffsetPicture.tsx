@@ -43,7 +43,7 @@ export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: reado
         );
   return (
     <View>
-      <View role="img" aria-label={say(words)} onLayout={onLayout} style={{ width: '100%', height: HEIGHT }}>
+      <View role="img" aria-label={words} onLayout={onLayout} style={{ width: '100%', height: HEIGHT }}>
         {width > 0 ? (
           <Svg width={width} height={HEIGHT}>
             <Rect

@@ -144,7 +144,7 @@ export function StockScreen() {
       ) : null}
       <View style={styles.lots}>
         {ordered.map((lot) => (
-          <View key={lot.id} role="group" aria-label={say(lot.name)} style={styles.lot}>
+          <View key={lot.id} role="group" aria-label={lot.name} style={styles.lot}>
             <LotTicket
               lot={lot}
               flour={nameOf(lot.ingredient)}

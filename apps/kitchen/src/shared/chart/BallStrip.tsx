@@ -31,7 +31,7 @@ export function BallStrip({ ballsG, targetG, toleranceG }: Props) {
   return (
     <View
       role="img"
-      aria-label={say(ballsG.length > 0 ? say('Balls: {words}', { words }) : 'No ball weighed yet')}
+      aria-label={ballsG.length > 0 ? say('Balls: {words}', { words }) : say('No ball weighed yet')}
       onLayout={onLayout}
       style={{ width: '100%', height: HEIGHT }}
     >

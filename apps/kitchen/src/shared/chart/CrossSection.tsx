@@ -167,7 +167,7 @@ export function CrossSection({ series }: { series: BakeSeries }) {
   );
   return (
     <View style={styles.stack}>
-      <View onLayout={onLayout} role="img" aria-label={say(words)}>
+      <View onLayout={onLayout} role="img" aria-label={words}>
         {width > 0 ? <Slice {...{ moment, edgesMm, width }} /> : null}
       </View>
       <Label>

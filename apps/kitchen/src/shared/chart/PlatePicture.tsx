@@ -119,7 +119,7 @@ export function PlatePicture({ griddle, places, diameterMm, spots }: PlatePictur
       : '',
   });
   return (
-    <View onLayout={onLayout} role="img" aria-label={say(words)}>
+    <View onLayout={onLayout} role="img" aria-label={words}>
       {width > 0 ? (
         <Svg width={w} height={h}>
           <Defs>
