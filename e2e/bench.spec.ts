@@ -35,7 +35,7 @@ test('a day’s dough by feel: start low, add, correct, judge; the lot learns it
   await cook.press('Done, next');
   await cook.press('Done, next');
   await cook.press('Done, next');
-  await expect(page.getByText(/kept back still to hand$/)).toBeVisible();
+  await expect(page.getByText(/of the hold-back left$/)).toBeVisible();
   await page
     .getByRole('button', { name: /^\+\d+\sg water/ })
     .first()

@@ -19,7 +19,7 @@ test.describe('the percent editor', () => {
     await grams(page, 'Fine wholemeal').fill('2 kg');
     await expect(grams(page, 'Water')).toHaveValue('1,360');
     await page.getByRole('switch', { name: 'Lock Fine wholemeal' }).click();
-    await page.getByLabel('Dough in all, g').fill('3000');
+    await page.getByLabel('Total dough, g').fill('3000');
     await expect(grams(page, 'Fine wholemeal')).toHaveValue('2,000');
     await expect(fieldError(page).or(water)).toBeVisible();
 
@@ -50,7 +50,7 @@ test.describe('the percent editor', () => {
     // All lines in sight: a page that scrolls under the pointer would carry the line further.
     await page.setViewportSize({ width: 390, height: 1800 });
     await page.goto('/formulas/sailcloth-sheet/edit');
-    await expect(page.getByLabel('Dough in all, g')).toBeVisible();
+    await expect(page.getByLabel('Total dough, g')).toBeVisible();
     await page.evaluate(() => document.fonts.ready);
     const before = await names(page);
     const [first, third] = [
@@ -86,7 +86,7 @@ test('versions: a reason for each, two compared line by line, and back to the fi
   await choose(page, 'Griddle');
   await page.getByLabel('Plate at, °C').fill('205');
   await press(page, 'Save version 2');
-  await page.getByLabel(/^Why/).fill('a thirstier lot');
+  await page.getByLabel(/^Reason, for/).fill('a thirstier lot');
   await press(page, 'Save');
   await press(page, 'Versions');
   await expect(page.getByText('a thirstier lot')).toBeVisible();
@@ -111,11 +111,11 @@ test('two people at one formula: the second gets both to choose from, and nothin
     await who.getByLabel('Olive oil, share of flour, %').fill(percent === '61' ? '5' : '6');
   }
   await press(page, /^Save version/);
-  await page.getByLabel(/^Why/).fill('first');
+  await page.getByLabel(/^Reason, for/).fill('first');
   await press(page, 'Save');
   await expect(page).toHaveURL(/thick-again$/);
   await press(other, /^Save version/);
-  await other.getByLabel(/^Why/).fill('second');
+  await other.getByLabel(/^Reason, for/).fill('second');
   await press(other, 'Save');
   await expect(other.getByText(/^Somebody saved version \d+ meanwhile$/)).toBeVisible();
   await expect(other.getByRole('table', { name: 'Shares of flour' })).toContainText('5.00 %');
@@ -131,7 +131,7 @@ test('a swap shows before and after, and is saved as a version', async ({ page, 
   await page.goto(await copyOf(request, 'deckhand-wrap', 'wrap-again'));
   await press(page, 'Swap');
   await choose(page, /^Rapeseed oil/);
-  await press(page, 'Choose what takes its place');
+  await press(page, 'Choose a replacement');
   await page.getByLabel('Find an ingredient').fill('unsalted');
   await press(page, 'Butter, unsalted');
   const table = page.getByRole('table', { name: 'Before and after' });

@@ -36,7 +36,7 @@ test('a formula in cups, pasted on a phone, becomes grams; the own cup is weighe
   await choose(page, 'No, leave it out');
   await expect(reading.getByText(/^Hydration is 78.* how the cup of strong flour was filled/)).toBeVisible();
   await expect(reading).toContainText('at 38 °C');
-  await expect(reading).toContainText('keep back 59 g');
+  await expect(reading).toContainText('hold back 59 g');
   await expect(reading).toContainText('364 g to 416 g');
   await expect(reading).toContainText('Rest it until it stops springing back.');
   // The list and its answers outlive a reload.
@@ -55,7 +55,7 @@ test('a formula in cups, pasted on a phone, becomes grams; the own cup is weighe
   await expect(page).toHaveURL(/tide-round\/edit$/);
   await expect(page.getByLabel('Strong flour, weight, g')).toHaveValue('418');
   await press(page, 'Save version 2');
-  await expect(page.getByLabel(/^Why/)).toHaveValue('Our own cups, weighed');
+  await expect(page.getByLabel(/^Reason, for/)).toHaveValue('Our own cups, weighed');
   await press(page, 'Save');
   await expect(page.getByText('Version 2 · Our own cups, weighed')).toBeVisible();
 });
@@ -152,7 +152,7 @@ test('ingredients: found by any name, priced, added, hidden; the cost of a formu
   await page.keyboard.press('/');
   await page.keyboard.type('besan');
   await page.getByRole('link', { name: /Chickpea flour/ }).click();
-  await expect(page.getByText(/Does not bind as wheat does/).first()).toBeVisible();
+  await expect(page.getByText(/Does not bind like wheat/).first()).toBeVisible();
   await page.goto('/ingredients/new');
   await page.getByLabel('Name', { exact: true }).fill('Quay seaweed');
   await page.getByLabel('A pack holds, g').fill('1000');

@@ -74,7 +74,7 @@ test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a 
   await expect(page.getByText('Speed of browning')).toBeVisible();
   await use.click();
   await expect(page.getByText(/^In use: fitted to \d+ pieces/)).toBeVisible();
-  await page.getByRole('button', { name: 'Go back to the usual figures' }).click();
+  await page.getByRole('button', { name: 'Restore the usual values' }).click();
   await expect(page.getByText(/^In use: fitted/)).toHaveCount(0);
 });
 

@@ -61,7 +61,7 @@ test('from an empty kitchen to a running batch in twelve taps', async ({ browser
   await expect(page.getByRole('radio', { name: 'Cast-iron pan' })).toBeChecked();
   await tap('button', 'Write your first formula');
   await page.getByLabel(/^One ingredient a line/).fill('3 cups flour\n1 cup warm water\n1 tsp salt');
-  await tap('button', 'Take the first answer to each question');
+  await tap('button', 'Use the first answer to every question');
   await page.getByLabel('Name', { exact: true }).fill('First rounds');
   await page.getByLabel('Pieces it makes').fill('8');
   await tap('button', 'Save the formula');

@@ -12,7 +12,7 @@ test('bad input on the plan: a sentence at the field, the last plan stays, nothi
   for (const [field, typed, sentence] of [
     [pieces, '0', 'Pieces must be between 1 and 10,000.'],
     [pieces, '-3', 'Pieces must be between 1 and 10,000.'],
-    [pieces, '', 'Say how many pieces.'],
+    [pieces, '', 'Enter how many pieces.'],
     [ball, '5 pood', '“pood” is not a unit this kitchen knows; use g, kg, oz, lb, ml, l, tsp, tbsp or cup.'],
     [ball, '90000', 'Ball weight must be between 5 and 2,000 g.'],
   ] as const) {
@@ -73,11 +73,11 @@ test('kitchen settings: a sentence at the field, and saved when right', async ({
   await expect(page.getByRole('button', { name: 'Save the kitchen' })).toBeDisabled();
   await step.fill('5');
   // Only what moves no other journey's plan is changed: all share one kitchen.
-  await page.getByLabel('Most the fine scale carries, g').fill('600,5');
+  await page.getByLabel('Most the fine scale can weigh, g').fill('600,5');
   await page.getByRole('button', { name: 'Save the kitchen' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel('Most the fine scale carries, g')).toHaveValue('600.5');
+  await expect(page.getByLabel('Most the fine scale can weigh, g')).toHaveValue('600.5');
 });
 
 test('an event for a finished batch and an address that leads nowhere say so plainly', async ({

@@ -44,7 +44,7 @@ test('from formula to log: the whole batch on a phone', async ({ page }) => {
   await cook.press('Covered: start the rest');
   await cook.press('End the rest early');
   await cook.press('Rolled to: more');
-  await cook.press('First discs are rolled');
+  await cook.press('First discs rolled');
 
   for (const piece of [1, 2]) {
     await cook.press(`Piece ${piece} on`);
@@ -171,7 +171,7 @@ test('by pedal and keyboard alone', async ({ page }) => {
   await cook.step('Mix');
 });
 
-test('a note is kept, a batch can be given up, and the log says why', async ({ page }) => {
+test('a note is kept, a batch can be abandoned, and the log says why', async ({ page }) => {
   const cook = bench(page);
   await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
   await cook.press('Why?');
@@ -182,10 +182,10 @@ test('a note is kept, a batch can be given up, and the log says why', async ({ p
   await expect(page.getByRole('dialog').getByRole('alert')).toHaveText('Note is empty.');
   await page.getByLabel('Note', { exact: true }).fill('Bag was damp');
   await cook.press('Save the note');
-  await cook.press('Give up');
+  await cook.press('Abandon');
   await page.getByLabel('Reason', { exact: true }).fill('No gas');
-  await cook.press('Give it up');
-  await cook.step('Batch given up');
+  await cook.press('Abandon');
+  await cook.step('Batch abandoned');
   await cook.press('See it in the log');
   await expect(page.getByText('Bag was damp')).toBeVisible();
   await expect(page.getByText('No gas')).toBeVisible();

@@ -30,9 +30,9 @@ test('the log: found by its words, put right, held against another, and diagnose
   await page.goBack();
   await cook.press('What went wrong?');
   await page.getByRole('checkbox', { name: 'Black spots' }).click();
-  await expect(page.getByText(/This batch says so: plate \d+\s°C over plan/)).toBeVisible();
+  await expect(page.getByText(/This batch supports it: plate \d+\s°C over plan/)).toBeVisible();
   await page.getByRole('button', { name: 'Carry into the next plan' }).first().click();
-  await expect(page.getByRole('button', { name: 'Carried: drop it again' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Carried over: remove' })).toBeVisible();
   await cook.press('Plan it again');
   await expect(page.getByRole('checkbox', { name: /^Plate at 2\d\d\s°C: \d+ °C cooler$/ })).toBeChecked();
   await cook.press('Delete');
@@ -46,14 +46,14 @@ test('lessons stand with their evidence, enter the plan, and stay out when switc
   await page.goto('/plan/deckhand-wrap');
   const loss = page.getByRole('checkbox', { name: /of the dough counted as lost in the bowl$/ });
   await expect(loss).toBeVisible();
-  await page.getByText('All lessons, with what they rest on').click();
+  await page.getByText('All lessons and their evidence').click();
   await expect(cook.title).toHaveText('Lessons');
   const ticket = page.locator('div', { hasText: /^Lost in the bowl/ }).last();
   await expect(ticket).toBeVisible();
   const uses = page.getByRole('checkbox', { name: 'Use in plans' });
   const count = await uses.count();
   for (let at = 0; at < count; at += 1) await expect(uses.nth(at)).toBeChecked();
-  await page.getByRole('button', { name: 'What it rests on' }).first().click();
+  await page.getByRole('button', { name: 'Evidence' }).first().click();
   const chart = page.getByRole('img', { name: /batch by batch/ });
   await chart.focus();
   await page.keyboard.press('ArrowRight');

@@ -124,7 +124,7 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   await own.goto(`${kitchen.url}/settings`);
 
   const listed = own.getByRole('group', { name: 'Griddle phone' });
-  await listed.getByRole('button', { name: 'Take its key away' }).click();
+  await listed.getByRole('button', { name: 'Revoke its key' }).click();
   await listed.getByRole('button', { name: 'Press again to lock it out' }).click();
   await expect(own.getByText('Griddle phone', { exact: true })).toHaveCount(0);
   await expect(page.getByRole('alert').filter({ hasText: 'has no key' })).toBeVisible();

@@ -15,7 +15,9 @@ test('the live scale: weight against target, auto-advance, over-pour and scoop',
   const [flour, water] = plan.sheet;
   await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
   await cook.press('Tare');
-  await page.getByRole('checkbox', { name: 'Go on by itself when steady and right' }).click();
+  await page
+    .getByRole('checkbox', { name: 'Continue automatically when steady and within tolerance' })
+    .click();
   await act(request, 'scale', { act: 'pour', massG: (flour?.massG ?? 0) - 100, seconds: 1 });
   await expect(page.getByRole('status').getByText(/^1?\d\d\sg to go, steady/)).toBeVisible();
   await act(request, 'scale', { act: 'place', massG: 100 });
@@ -98,7 +100,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.press('Save this disc');
   await expect(page.getByText(/^It springs back too much: give the other balls \d+/)).toBeVisible();
   await cook.press('Back to the batch');
-  await cook.press('First discs are rolled');
+  await cook.press('First discs rolled');
   await cook.press('Piece 1 on');
   await cook.press('Turn: piece 1');
   await cook.press('Take off: piece 1');
@@ -109,7 +111,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await page.getByLabel('Good pieces', { exact: true }).fill('11');
   await cook.press('One more torn, 0 so far');
   await expect(page.getByLabel('Good pieces', { exact: true })).toHaveValue('10');
-  await cook.press('Look at one piece');
+  await cook.press('Judge one piece');
   await page
     .getByRole('radiogroup', { name: 'First side' })
     .getByRole('radio', { name: 'freckles', exact: true })

@@ -70,7 +70,7 @@ test('what the day is to bring: learned, from a file, refused at its field; then
   await expect(fieldError(page).first()).toHaveText('A time is written like 11:45.');
   await expect(page.getByLabel('Service to', { exact: true })).toHaveValue('half past');
   await page.reload();
-  await page.getByRole('checkbox', { name: /of this weekday had it/ }).click();
+  await page.getByRole('checkbox', { name: /on this weekday/ }).click();
   await expect(page.getByText(/^\d+ to \d+$/).first()).toBeVisible();
   const file = (text: string) =>
     page.getByLabel('File of what is wanted').setInputFiles({
@@ -112,7 +112,7 @@ test('ready by: counted back from a time, with ways out when it is too late', as
   await expect(page.getByText('A time is written like 11:45.')).toBeVisible();
   // What is past by the clock is meant for tomorrow, so the way out is looked for an hour ahead.
   await page.getByLabel('Time', { exact: true }).fill(at(50));
-  await expect(page.getByText('Begin, at the latest')).toBeVisible();
+  await expect(page.getByText('Latest start')).toBeVisible();
   await expect(page.getByText(/^Too late by/)).toBeVisible();
   await expect(page.getByText(/^Ready by \d\d:\d\d instead\.$/)).toBeVisible();
   await page.getByLabel('Time', { exact: true }).fill(at(300));
@@ -174,7 +174,7 @@ test('what waits in the fridge begins a plan, whole, and is out of it once it is
   await cook.press('Open the batch of 24 Lantern round in the fridge');
   await page.waitForURL(/\/bench\//);
   await cook.press('Take balls out');
-  await cook.press('Take them out');
+  await cook.press('Remove them');
   await cook.press('Ready by');
   await expect(page.getByText(/first at \d\d:\d\d, all at \d\d:\d\d\./)).toBeVisible();
   await open(page, '/service');

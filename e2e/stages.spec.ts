@@ -29,7 +29,7 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await page.getByRole('checkbox', { name: 'wipe it with oil' }).click();
     await page.getByLabel('wipe it with oil: every, pieces').fill('2');
     await press(page, /^Save version/);
-    await page.getByLabel('Why, for whoever reads it later').fill('staged');
+    await page.getByLabel('Reason, for later readers').fill('staged');
     await press(page, 'Save');
     await expect(page).toHaveURL(new RegExp(`${place}$`));
     await expect(
@@ -52,7 +52,7 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await cook.press('Covered: start the pause');
     await page.clock.fastForward('10:01');
     await expect(page.getByRole('button', { name: /^The dough has had its pause.*Quiet$/ })).toBeVisible();
-    await cook.press('On with the kneading');
+    await cook.press('Keep kneading');
     await cook.step('Work in butter, unsalted');
     await cook.press('It goes in now');
     await cook.press('It is right already');
@@ -67,7 +67,7 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await cook.press(/^Cut 8 × /);
     await cook.press('Covered: start the rest');
     await cook.press('End the rest early');
-    await cook.press('First discs are rolled');
+    await cook.press('First discs rolled');
     for (const piece of [1, 2]) {
       await cook.press(`Piece ${piece} on`);
       await cook.press(`Turn: piece ${piece}`);
@@ -104,6 +104,6 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await expect(page.getByText('10 to 20 s', { exact: true })).toBeVisible();
     await cook.press('What went wrong?');
     await page.getByRole('checkbox', { name: 'Slides off the iron' }).click();
-    await expect(page.getByText('This batch says so: oiled after piece 2.')).toBeVisible();
+    await expect(page.getByText('This batch supports it: oiled after piece 2.')).toBeVisible();
   });
 });

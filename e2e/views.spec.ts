@@ -141,7 +141,7 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   await cook.press('True size, and measure a disc');
   expect(await seriousOn(page), 'disc').toEqual([]);
   await cook.press('Back to the batch');
-  await cook.press('First discs are rolled');
+  await cook.press('First discs rolled');
   await cook.press('Piece 1 on');
   await cook.press('Turn: piece 1');
   await cook.press('To the flame: piece 1');
@@ -155,7 +155,7 @@ test('a wide screen works a batch beside its sheet and steps', async ({ page }) 
   await cook.start('deckhand-wrap', '?by=pieces&pieces=8&ball=105 g');
   await expect(page.getByText('In the bowl', { exact: true })).toBeVisible();
   await cook.weighAll();
-  await expect(page.getByRole('main')).toContainText('weighed, and planned in small');
+  await expect(page.getByRole('main')).toContainText('weighed (planned below it)');
 });
 
 test('measures and look are remembered on the device', async ({ page }) => {

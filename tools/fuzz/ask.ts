@@ -18,8 +18,9 @@ const sendable = (path: string): string =>
  * @param limitMs after that the server is said to hang
  * @throws Error when there is no answer in that time, or the connection breaks
  */
-export const ask = (url: string, { method, path, body, type }: Asked, limitMs: number): Promise<Answer> =>
+export const ask = (url: string, of: Asked, limitMs: number): Promise<Answer> =>
   new Promise((resolve, reject) => {
+    const { method, path, body, type } = of;
     const from = performance.now();
     const headers = { 'kettle-app': 'fuzz', ...(type ? { 'content-type': type } : {}) };
     const asked = request(
@@ -43,6 +44,10 @@ export const ask = (url: string, { method, path, body, type }: Asked, limitMs: n
       },
     );
     asked.on('timeout', () => asked.destroy(new Error(`no answer in ${limitMs} ms`)));
-    asked.on('error', reject);
+    asked.on('error', (error: NodeJS.ErrnoException) => {
+      // The server lets go of a connection that stays idle, maybe just now: only a fresh one that breaks is its fault.
+      if (asked.reusedSocket && error.code === 'ECONNRESET') ask(url, of, limitMs).then(resolve, reject);
+      else reject(error);
+    });
     asked.end(body);
   });

@@ -1,5 +1,12 @@
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
-import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
+import {
+  InputError,
+  asText,
+  choiceField,
+  message,
+  numberField,
+  parseInput,
+} from '@kettle-scale/core/message';
 import {
   FEELS,
   type Feel,
@@ -75,14 +82,14 @@ const partSchema = z.string().transform((text, context): Part => {
   const [id = '', massG, tempC] = text.split(':');
   const food = CATALOGUE.find((candidate) => candidate.id === id);
   const numbers = z
-    .tuple([mass(`Weight of ${id}`), temp(`Temperature of ${id}`)])
+    .tuple([mass('Weight of an ingredient'), temp('Temperature of an ingredient')])
     .safeParse([massG ?? '', tempC ?? '']);
   if (food && numbers.success) return { ...heatPart(food, ...numbers.data), isFlour: food.kind === 'flour' };
   context.addIssue({
     code: 'custom',
     message: food
       ? 'A part is written ingredient:grams:temperature, like oil-rapeseed:1100:22.'
-      : `There is no ingredient “${id}”.`,
+      : asText(message('There is no ingredient “{id}”.', { id: { name: id } })),
   });
   return z.NEVER;
 });
@@ -101,7 +108,8 @@ const waterTempSchema = z.object({
 function waterTemp(text: unknown) {
   const { part: dry, ...inputs } = parseInput(waterTempSchema, text);
   const liquidFood = CATALOGUE.find(({ id }) => id === inputs.liquid);
-  if (!liquidFood) throw InputError.at('liquid', `There is no ingredient “${inputs.liquid}”.`);
+  if (!liquidFood)
+    throw InputError.at('liquid', message('There is no ingredient “{id}”.', { id: { name: inputs.liquid } }));
   const liquidAt = (tempC: number) => heatPart(liquidFood, inputs.liquidG, tempC);
   const flourKg = dry.reduce((sum, { isFlour, massG }) => sum + (isFlour ? massG / 1000 : 0), 0);
   const extraKJ =
@@ -115,7 +123,7 @@ function waterTemp(text: unknown) {
   if (inputs.dough === undefined) {
     throw InputError.at(
       'dough',
-      'Say the wanted dough temperature (--dough) or that of the liquid (--liquid-temp).',
+      'Give the target dough temperature (--dough) or that of the liquid (--liquid-temp).',
     );
   }
   const answer = waterForDough({
@@ -175,7 +183,7 @@ const toppedSchema = z.string().transform((text) => {
 });
 
 const correctSchema = z.object({
-  feel: z.enum(FEELS, { error: `Feel must be one of: ${FEELS.join(', ')}.` }),
+  feel: choiceField('Feel', FEELS),
   flourG: mass('Flour'),
   hydration: option('Hydration', { min: 10, max: 150, unit: '%' }),
   topUp: z.array(toppedSchema),
@@ -226,7 +234,7 @@ export function addBenchCommands(program: Command, { print }: Pick<Io, 'print'>)
     .option('--dough <C>', 'wanted dough temperature')
     .option('--liquid-temp <C>', 'temperature of the liquid, to get that of the dough')
     .option('--friction <K>', 'warming by the mixer', '0')
-    .option('--hydration-heat <kJ/kg>', 'heat of the flour drinking', String(HYDRATION_HEAT_KJ_KG))
+    .option('--hydration-heat <kJ/kg>', 'heat of the flour absorbing water', String(HYDRATION_HEAT_KJ_KG))
     .action((options: object) => print(waterTemp(options)));
   program
     .command('rest')

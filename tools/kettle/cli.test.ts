@@ -4,7 +4,10 @@ import { join } from 'node:path';
 import type { Formula } from '@kettle-scale/core/formula';
 import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { type Need, planBatch } from '@kettle-scale/core/plan';
+import { readLanguages } from '../../apps/server/src/http/languages';
 import { runKettle } from './cli';
+
+const languages = readLanguages(join(__dirname, '../../languages'));
 
 const folder = mkdtempSync(join(tmpdir(), 'kettle-cli-'));
 const formula = JSON.parse(
@@ -48,6 +51,7 @@ async function kettle(command: string, document?: unknown) {
     out: (text) => (out += text),
     err: (text) => (err += text),
     from: folder,
+    languages,
   });
   return { code, out, err };
 }
@@ -68,6 +72,21 @@ test('plan takes every need and the day', async () => {
     scarcest: 'Strong flour',
     today: { doughC: 30, flourMoisture: 0.12 },
   });
+});
+
+test('what it tells is in the language and measures that are asked for, and lists are read in it', async () => {
+  const refused = await kettle('--language es plan in.json', { ...request, need: { by: 'pieces' } });
+  expect(refused).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('need.pieces: Falta: Piezas. (y 1 más)'),
+  });
+  const { out } = await kettle(
+    '--language es formula parse in.json',
+    '4 tazas de harina\n1 taza de agua a 38 °C',
+  );
+  expect(JSON.parse(out).formula.lines[0]).toMatchObject({ ingredient: 'flour-plain' });
+  expect((await kettle('--language es plan --help')).out).toContain('Uso: kettle plan');
+  expect((await kettle('plan --help')).out).toContain('Usage: kettle plan');
 });
 
 describe('one question of the bench', () => {
@@ -154,15 +173,15 @@ describe('one question of the bench', () => {
   });
 
   test.each([
-    ['portion --dough 1500 --pieces 14 --ball 3', 'pieces: Say one of'],
+    ['portion --dough 1500 --pieces 14 --ball 3', 'pieces: Give one of'],
     ['portion --dough 0 --pieces 14', 'dough: Dough must be between'],
-    ['disc --ball 60', 'ball: Say two of'],
+    ['disc --ball 60', 'ball: Give two of'],
     ['sample --balls 1,x --target 5 --tolerance 1', 'balls[1]: Ball must be a number.'],
     ['water --hydration lots', 'hydration: Hydration must be a number.'],
     ['water --hydration 55 --humidity 120', 'humidity: Air humidity must be between 2 and 98 %.'],
     [
       'watertemp --liquid-g 100',
-      'dough: Say the wanted dough temperature (--dough) or that of the liquid (--liquid-temp).',
+      'dough: Give the target dough temperature (--dough) or that of the liquid (--liquid-temp).',
     ],
     ['watertemp --part stone:1:2 --liquid-g 100 --dough 30', 'part[0]: There is no ingredient “stone”.'],
     ['rest --spring-back 40', 'springBack: Spring-back must be between 0 and 22 %.'],
@@ -375,7 +394,7 @@ describe('the log', () => {
     expect(code).toBe(0);
     const [first] = (JSON.parse(out) as { suspects: unknown[] }).suspects;
     expect(first).toMatchObject({ cause: 'plate-hot', adjustment: { what: 'plate', value: -25 } });
-    expect((await kettle('diagnose in.json --see purple')).err).toContain('What is seen must be of:');
+    expect((await kettle('diagnose in.json --see purple')).err).toContain('What is seen must be one of:');
   });
 
   test('export writes a backup’s batches as a table, and reads its own document back', async () => {

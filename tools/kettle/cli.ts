@@ -1,6 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { ENGLISH, InputError, parseInput, writeAll, writeWords } from '@kettle-scale/core/message';
+import {
+  InputError,
+  type Language,
+  type Words,
+  message,
+  parseInput,
+  writeAll,
+  writeWords,
+} from '@kettle-scale/core/message';
 import { planBatch, planRequestSchema } from '@kettle-scale/core/plan';
 import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/document';
 import { Argument, Command, CommanderError } from 'commander';
@@ -10,12 +18,15 @@ import { addGriddleCommands } from './griddleCommands';
 import { addKeepingCommands } from './keepingCommands';
 import { addLogCommands } from './logCommands';
 import { addShiftCommands } from './shiftCommands';
+import { type Asked, languageOf, languageOption, readerOf, speak, unitsOption } from './speaking';
 
 interface Streams {
   out: (text: string) => void;
   err: (text: string) => void;
   /** Folder that file names start from: where the command was given. */
   from: string;
+  /** Languages that it can tell things in, beside English. */
+  languages: readonly Language[];
 }
 
 const STANDARD_INPUT = 0;
@@ -30,7 +41,9 @@ function readText(file: string, from: string): string {
     if (!code) throw error;
     throw InputError.at(
       '',
-      code === 'ENOENT' ? `There is no file “${file}”.` : `“${file}” cannot be read (${code}).`,
+      code === 'ENOENT'
+        ? message('There is no file “{file}”.', { file: { name: file } })
+        : message('“{file}” cannot be read ({code}).', { file: { name: file }, code: { name: code } }),
     );
   }
 }
@@ -39,23 +52,34 @@ function readText(file: string, from: string): string {
  * The command for scripts: documents in, documents out, all the work in core; and what keeps a kitchen's folder.
  * @returns the exit code: 0, or 2 with one line on standard error naming the first field that is wrong
  */
-export async function runKettle(args: readonly string[], { out, err, from }: Streams): Promise<number> {
+export async function runKettle(
+  args: readonly string[],
+  { out, err, from, languages }: Streams,
+): Promise<number> {
   const print = (value: unknown) => out(`${JSON.stringify(value, null, 2)}\n`);
-  const tell = (value: unknown) => print(writeAll(value));
   const text = (file: string) => readText(file, from);
   const document = (file: string) => parseJson(text(file));
 
   const program = new Command('kettle')
     .description('Plans and checks flatbread formulas. Files are JSON; “-” is standard input.')
+    .helpOption('-h, --help', 'explain this command')
+    .helpCommand('help [command]', 'explain a command')
+    .addOption(languageOption(languages))
+    .addOption(unitsOption())
     .exitOverride()
     .configureOutput({ writeOut: out, writeErr: () => undefined });
+  // What stands before the command is known when something is said.
+  const reader = () => readerOf(program.opts<Asked>(), languages);
+  const say = (words: Words) => writeWords(words, reader());
+  const tell = (value: unknown) => print(writeAll(value, reader()));
   program
     .command('plan')
     .description('print the plan of a plan request')
     .argument('<file>')
     .action((file: string) => print(planBatch(parseInput(planRequestSchema, document(file)))));
   addBenchCommands(program, { print: tell });
-  const io = { out, print, tell, read: text, readJson: document };
+  const listWords = () => languageOf(program.opts<Asked>(), languages);
+  const io = { out, print, tell, say, listWords, read: text, readJson: document };
   addFormulaCommands(program, io);
   addLogCommands(program, io);
   addGriddleCommands(program, io);
@@ -67,14 +91,16 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
     .addArgument(new Argument('<document>').choices(DOCUMENT_NAMES))
     .action((name: DocumentName) => print(jsonSchemaOf(name)));
 
+  speak(program, say);
+
   try {
     await program.parseAsync([...args], { from: 'user' });
     return 0;
   } catch (error) {
     if (error instanceof InputError) {
       const [first, ...more] = error.problems;
-      const also = more.length > 0 ? ` (and ${more.length} more)` : '';
-      const words = first ? writeWords(first.message, ENGLISH) : '';
+      const also = more.length > 0 ? ` ${say(message('(and {n, number} more)', { n: more.length }))}` : '';
+      const words = first ? say(first.message) : '';
       err(`${first?.path ? `${first.path}: ` : ''}${words}${also}\n`);
       return BAD_INPUT;
     }
@@ -82,7 +108,9 @@ export async function runKettle(args: readonly string[], { out, err, from }: Str
       if (error.exitCode === 0) return 0;
       const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
       err(
-        `${words === '(outputHelp)' ? 'Say what to do: plan, water, watertemp, rest, correct, portion, disc, sample, diagnose, bake, solve, window, plate, shift, log, formula, doctor, backup, drill or schema; --help lists them.' : words}\n`,
+        words === '(outputHelp)'
+          ? `${say(message('Name a command: {commands}; --help explains them.', { commands: { name: program.commands.map((one) => one.name()).join(', ') } }))}\n`
+          : `${words}\n`,
       );
       return BAD_INPUT;
     }

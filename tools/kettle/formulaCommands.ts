@@ -1,6 +1,6 @@
 import { type Formula, checkFormula, compareFormulas } from '@kettle-scale/core/formula';
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
-import { InputError, parseInput } from '@kettle-scale/core/message';
+import { InputError, message, parseInput } from '@kettle-scale/core/message';
 import type { Measures } from '@kettle-scale/core/quantity';
 import { readList, readingDocument } from '@kettle-scale/core/writing';
 import { bookToCsv, readFormulaFile, recipeOf } from '@kettle-scale/core/exchange';
@@ -26,8 +26,13 @@ function oneFormula(text: string, file: string): Formula {
   throw InputError.at(
     '',
     formulas.length > 1
-      ? `“${file}” holds ${formulas.length} formulas; name a file with one.`
-      : `“${file}” is a list in words; make it a formula with “formula parse” first.`,
+      ? message('“{file}” holds {n, number} formulas; name a file with one.', {
+          file: { name: file },
+          n: formulas.length,
+        })
+      : message('“{file}” is a list in words; make it a formula with “formula parse” first.', {
+          file: { name: file },
+        }),
   );
 }
 
@@ -39,7 +44,10 @@ function listIn(text: string): { text: string; name: string } {
 }
 
 /** Adds the commands that work on formulas. */
-export function addFormulaCommands(program: Command, { print, tell, out, read, readJson }: Io): void {
+export function addFormulaCommands(
+  program: Command,
+  { print, tell, out, read, readJson, listWords }: Io,
+): void {
   const formula = program.command('formula').description('work on formulas');
   formula
     .command('check')
@@ -61,7 +69,7 @@ export function addFormulaCommands(program: Command, { print, tell, out, read, r
     .action((file: string, { measures, name, answers }: ParseOptions) => {
       const list = listIn(read(file));
       const given = answers === undefined ? {} : parseInput(answersSchema, readJson(answers), 'answers');
-      const reading = readList(list.text, { foods: CATALOGUE, measures, answers: given });
+      const reading = readList(list.text, { foods: CATALOGUE, measures, answers: given, words: listWords() });
       if (reading.lines.length + reading.unknown.length === 0) {
         throw InputError.at('', 'No line of this text names an ingredient.');
       }

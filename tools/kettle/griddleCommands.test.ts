@@ -10,6 +10,7 @@ async function kettle(args: string, document?: unknown) {
   let err = '';
   if (document !== undefined) writeFileSync(join(from, 'in.json'), JSON.stringify(document));
   const code = await runKettle(args.split(' '), {
+    languages: [],
     out: (text) => (out += text),
     err: (text) => (err += text),
     from,
@@ -113,7 +114,7 @@ test('plate says how long to wait, how many fit, at what pace, and where the kno
 test.each([
   ['bake --plate 900', /plate\.tempC: Plate temperature must be between 60 and 380 °C\./],
   ['bake --seconds 20,x', /Time of a side must be a number/],
-  ['solve --for luck', /Say times, heat or thickness\./],
+  ['solve --for luck', /Choose times, heat or thickness\./],
   ['bake in.json', /colour/],
 ])('%s is refused in a sentence', async (args, words) => {
   const { code, err, out } = await kettle(args, { colour: 'red' });

@@ -165,7 +165,7 @@ function addSolve(program: Command, io: Io): void {
         const unit = what === 'heat' ? '°C' : 'mm';
         return io.tell({ for: what, unit, seconds: given, ...reach, words: reachWords(reach, what) });
       }
-      if (what !== 'times') throw InputError.at('for', 'Say times, heat or thickness.');
+      if (what !== 'times') throw InputError.at('for', 'Choose times, heat or thickness.');
       const { outcome, ...solution } = solve(request);
       const robust = solution.good ? finish(robustTimes(request, USUAL_SPREADS, solution.seconds)) : null;
       return io.tell({

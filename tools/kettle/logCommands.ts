@@ -1,4 +1,4 @@
-import { InputError, numberField, parseInput } from '@kettle-scale/core/message';
+import { InputError, choiceField, numberField, parseInput } from '@kettle-scale/core/message';
 import {
   discDiameterMm,
   discThicknessMm,
@@ -38,7 +38,7 @@ function portion(text: unknown) {
   const inputs = parseInput(portionSchema, text);
   const { dough, pieces, ball, diameter, thickness, density, benchLoss, costPerKg } = inputs;
   const asked = [pieces, ball, diameter].filter((one) => one !== undefined).length;
-  if (asked !== 1) throw InputError.at('pieces', 'Say one of --pieces, --ball and --diameter.');
+  if (asked !== 1) throw InputError.at('pieces', 'Give one of --pieces, --ball and --diameter.');
   const division = divideDough(
     {
       doughG: dough,
@@ -85,7 +85,7 @@ function disc(text: unknown) {
           ? { diameterMm: diameter, thicknessMm: thickness, ballG: ballMassG(diameter, thickness, density) }
           : null;
   if (!solved)
-    throw InputError.at('ball', 'Say two of --ball, --diameter and --thickness; the third comes out.');
+    throw InputError.at('ball', 'Give two of --ball, --diameter and --thickness; the third follows.');
   const left = 1 - inputs.springBack / PERCENT;
   return {
     inputs,
@@ -136,7 +136,7 @@ const listOf = <const T extends string>(names: readonly [T, ...T[]], what: strin
   z
     .string()
     .transform((text) => text.split(',').map((name) => name.trim()))
-    .pipe(z.array(z.enum(names, `${what} must be of: ${names.join(', ')}.`)).min(1));
+    .pipe(z.array(choiceField(what, names)).min(1));
 
 const diagnoseSchema = z.object({
   see: listOf(SYMPTOM_IDS, 'What is seen'),
@@ -212,12 +212,12 @@ export function addLogCommands(program: Command, { out, print, tell, read, readJ
     .action((options: object) => tell(disc(options)));
   program
     .command('sample')
-    .description('what a few weighed balls say of all of them')
+    .description('what a few weighed balls tell of all of them')
     .requiredOption('--balls <g,g,…>', 'as weighed')
     .requiredOption('--target <g>', 'what they should weigh')
     .requiredOption('--tolerance <g>', 'either way')
     .option('--cost-per-kg <money>', 'of dough', '0')
-    .option('--within <g>', 'how close the mean is wanted: says how many to weigh')
+    .option('--within <g>', 'how close the mean must be: tells how many to weigh')
     .option('--confidence <percent>', 'for that', '95')
     .action((options: object) => tell(sample(options)));
   program

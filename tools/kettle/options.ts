@@ -1,4 +1,4 @@
-import { ENGLISH, numberField, writeWords } from '@kettle-scale/core/message';
+import { asText, numberField } from '@kettle-scale/core/message';
 import { numberOrNaN, numberQuestion } from '@kettle-scale/core/quantity';
 import { z } from 'zod';
 
@@ -8,7 +8,7 @@ export const option = (label: string, range: Parameters<typeof numberField>[1]) 
     .string()
     .transform((text, context) => {
       const question = numberQuestion(text);
-      if (question) context.addIssue({ code: 'custom', message: writeWords(question, ENGLISH) });
+      if (question) context.addIssue({ code: 'custom', message: asText(question) });
       return question ? z.NEVER : numberOrNaN(text);
     })
     .pipe(numberField(label, range));

@@ -5,8 +5,8 @@ import { filesBelow, hashOf } from '../files';
 import { ROOT } from '../install.mjs';
 
 /** The workspaces whose sentences a reader meets. */
-const PROJECTS = ['apps/server', 'apps/kitchen', 'packages/core'];
-const SPOKEN = /^(packages\/core\/src|apps\/(server|kitchen)\/(src|app))\//;
+const PROJECTS = ['apps/server', 'apps/kitchen', 'packages/core', 'tools'];
+const SPOKEN = /^(packages\/core\/src|apps\/(server|kitchen)\/(src|app)|tools\/kettle)\//;
 const TEST = /\.test\.tsx?$|\/test\/|\.json$/;
 /** Patterns of what people write, page styles and names of files: nothing that is said. */
 const UNSPOKEN =
@@ -27,6 +27,9 @@ const LETTERS = /\p{L}{2}/u;
 const SENTENCE = /\p{L}[\p{L}’.,:;!?)%”]* [^ ]|^\p{Lu}\p{Ll}+$/u;
 const MARKUP =
   /[<>]\/?\w|^[[.#/]|^M-?\d|^\n?@|\{[^}]*;|^[A-Z][a-z]+(?:[A-Z][a-z]+)+$|^\p{Ll}+-|^-\/\/|=\w|^\(prefers|^input\b|^\d+px/u;
+
+/** What a command is typed with. */
+const IN_COMMANDS = /^[-<[(]|^\p{Ll}+$|^[a-z]+ (?:<|\[)/u;
 
 export interface Sources {
   /** Texts that a reader meets, and where the first of each stands. */
@@ -96,6 +99,7 @@ function read(
       if (UNSPOKEN.test(file)) return false;
       // The server says nothing by itself but refusals, and those of its own schemas.
       if (file.startsWith('apps/server')) return OF_SCHEMA.test(calledBy(node)) && SENTENCE.test(node.text);
+      if (file.startsWith('tools/') && IN_COMMANDS.test(node.text)) return false;
       if (file.includes('ingredient/catalogue/') && !/^\p{Lu}/u.test(node.text)) return false;
       return SENTENCE.test(node.text) && !MARKUP.test(node.text);
     };

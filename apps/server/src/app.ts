@@ -149,7 +149,7 @@ export function createApp({
   app.use(readableAddress);
   app.use(gate(stores.phones, now));
   app.post(['/pair', '/api/v1/pair'], slowGuesses());
-  app.use(openPages({ network, pair }));
+  app.use(openPages({ network, pair, languages }));
   app.use('/api', appOnly);
   app.use('/api/v1/book', jsonBody(BOOK_LIMIT));
   app.use('/api', compression({ level: API_COMPRESSION }), jsonBody(BODY_LIMIT));

@@ -37,4 +37,4 @@ export const asTyped = (text: string): string =>
   hasComma() ? text.replace(/[.,]/g, (mark) => (mark === '.' ? ',' : '.')) : text;
 
 /** What this person typed, as fields keep it, which is the same exchange back: "1.500" is fifteen hundred or asked about, never one and a half. */
-export const inSource = asTyped;
+export const inSource = (typed: string): string => asTyped(typed);

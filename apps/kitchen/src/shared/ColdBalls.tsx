@@ -66,7 +66,7 @@ export function ColdBalls({ live }: { live: LiveBatch }) {
                 label="Take balls out"
                 onPress={() =>
                   setAsk({
-                    ...{ title: 'How many come out?', label: 'Take them out', most: balls.pieces },
+                    ...{ title: 'How many come out?', label: 'Remove them', most: balls.pieces },
                     onCount: (pieces) => act({ type: 'taken-out', pieces }),
                   })
                 }

@@ -62,10 +62,9 @@ export function CostTicket({ facts, currency, onWhy }: CostTicketProps) {
         ))}
       </View>
       <Label>
-        {say(
-          'From pack prices, {pieces, number} pieces after what stays in bowl and on hands. Prices stand under Ingredients.',
-          { pieces: cost.pieces },
-        )}
+        {say('From pack prices, {pieces, number} pieces after losses. Prices are set under Ingredients.', {
+          pieces: cost.pieces,
+        })}
       </Label>
       {cost.unpriced.length > 0 ? (
         <Body tone="plum">

@@ -15,7 +15,7 @@ interface DifferenceTableProps {
 
 const PARTS: readonly (readonly [DifferencePart, string])[] = [
   ['line', 'Shares of flour'],
-  ['total', 'What it comes to'],
+  ['total', 'Result'],
   ['method', 'Method'],
   ['griddle', 'Griddle'],
   ['product', 'The bread'],

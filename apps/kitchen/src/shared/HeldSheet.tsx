@@ -64,7 +64,7 @@ export function HeldSheet({ batchId, formulaId, name, bread, onClose }: HeldShee
       <Heading>{sayAll([name, bread.how])}</Heading>
       <CountField name="held-pieces" label="Pieces" most={bread.pieces} text={text} onText={setText} />
       <Choices
-        label="What becomes of it"
+        label="What happens to it"
         value={to}
         options={ways.map((way) => [way, TO_WORDS[way] ?? way] as const)}
         onChange={setTo}

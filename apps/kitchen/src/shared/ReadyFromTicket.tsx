@@ -51,7 +51,7 @@ function useReadyFrom(batches: readonly Batch[]) {
 function inTimeWords({ at }: ReadyFrom, by: number, clock: (s: number) => string): string {
   const last = at.at(-1) ?? by;
   const inTime = at.filter((one) => one <= by).length;
-  if (inTime === at.length) return say('All are there, {by} to spare.', { by: { s: by - last } });
+  if (inTime === at.length) return say('All ready, {by} to spare.', { by: { s: by - last } });
   const rest = say('all at {clock}, {last} late', { clock: clock(last), last: { s: last - by } });
   return inTime === 0
     ? say('None by then; {rest}.', { rest })
@@ -70,7 +70,7 @@ export function ReadyFromTicket({ batches }: { batches: readonly Batch[] }) {
     <Ticket>
       <Heading>Ready by</Heading>
       <ReadyByTime typed={typed} onText={setTyped} />
-      {told?.length === 0 ? <Body tone="soot">No piece is still to be baked.</Body> : null}
+      {told?.length === 0 ? <Body tone="soot">No pieces left to bake.</Body> : null}
       {(told ?? []).map((one) => {
         const late = by !== null && (one.at.at(-1) ?? by) > by;
         return (

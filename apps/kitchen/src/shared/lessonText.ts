@@ -28,7 +28,7 @@ const EVIDENCE_AXIS: Record<Lesson['kind'], string> = {
   season: 'points',
   'bowl-loss': '% of dough',
   'bench-loss': '% of dough',
-  relaxing: 'times the law',
+  relaxing: 'times the model',
   rest: 'min rested',
   'ball-spread': 'g',
   'disc-spread': '% of diameter',

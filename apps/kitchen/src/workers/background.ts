@@ -57,7 +57,7 @@ export function askWorker<N extends WorkName>(
     signal?.addEventListener('abort', () => {
       if (!waiting.delete(id)) return;
       port.postMessage({ cancel: id } satisfies ToWorker);
-      reject(new DOMException('This is no longer asked.', 'AbortError'));
+      reject(new DOMException('This question is answered already.', 'AbortError'));
     });
     port.postMessage({ id, name, asks } satisfies ToWorker);
   });

@@ -53,6 +53,12 @@ describe('without a key', () => {
     const { fingerprint } = (body as { network: { trust: { fingerprint: string } } }).network.trust;
     expect(fingerprint).toMatch(/^([0-9A-F]{2}:){31}[0-9A-F]{2}$/);
     expect(text.replaceAll('<wbr>', '')).toContain(fingerprint);
+    const spanish = { headers: { ...page.headers, 'accept-language': 'es-MX, en;q=0.5' } };
+    expect((await kitchen.plain('/trust', spanish)).text).toMatch(
+      /<html lang="es">[^]*Confiar en esta cocina/,
+    );
+    const untold = { form: { code: 'AAAA', name: '' }, headers: { 'accept-language': 'es' } };
+    expect((await kitchen.stranger('/pair', untold)).text).toContain('está vacío.');
     expect((await kitchen.plain('/trust/authority.crt')).headers['content-type']).toBe(
       'application/x-x509-ca-cert',
     );

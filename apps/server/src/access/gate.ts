@@ -67,7 +67,7 @@ export const gate =
       return next();
     }
     if (!secure && !open) {
-      const why: Words = 'From a network this kitchen answers over HTTPS only: see /trust.';
+      const why: Words = 'On the network this kitchen answers over HTTPS only: see /trust.';
       return sendAway(request, response, '/trust', new HttpProblem(403, why));
     }
     const key = bearerOf(request) ?? parse(request.get('cookie') ?? '')[COOKIE];

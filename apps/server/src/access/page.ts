@@ -1,7 +1,14 @@
+import { type Reader, type Words, writeWords } from '@kettle-scale/core/message';
 import { escapeUTF8 } from 'entities';
 
 /** Text as it may stand in a page. */
 export const escape = escapeUTF8;
+
+/** Words as a page says them to its reader. */
+export const sayTo =
+  (reader: Reader) =>
+  (words: Words): string =>
+    escape(writeWords(words, reader));
 
 const STYLE = `
   body { margin: 0; padding: 24px; background: #FAF5EA; color: #1D1B18; font: 18px/1.5 system-ui, sans-serif; }
@@ -23,16 +30,16 @@ const STYLE = `
 `;
 
 /** A page that needs nothing of the app, which is behind the key. */
-export const page = (title: string, body: string): string => `<!doctype html>
-<html lang="en">
+export const page = (title: Words, body: string, reader: Reader): string => `<!doctype html>
+<html lang="${reader.locale}">
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${escape(title)} · Kettle Scale</title>
+<title>${sayTo(reader)(title)} · Kettle Scale</title>
 <style>${STYLE}</style>
 </head>
 <body><main>
-<h1>${escape(title)}</h1>
+<h1>${sayTo(reader)(title)}</h1>
 ${body}
 </main></body>
 </html>

@@ -75,7 +75,7 @@ export async function* incomingLines(
     limits.wholeMs,
   );
   const stall = giveUp(
-    message('Nothing of the backup came for {seconds, number} s. Nothing was changed.', {
+    message('No part of the backup arrived for {seconds, number} s. Nothing was changed.', {
       seconds: limits.stallMs / MS_PER_S,
     }),
   );

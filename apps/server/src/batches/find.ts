@@ -3,7 +3,7 @@ import { type Day, type Zone, addDays, startOfDayMs } from '@kettle-scale/core/q
 import { z } from 'zod';
 
 /** How a batch came out, for who looks for it. */
-const RESULTS = ['good', 'some rejects', 'many rejects', 'given up', 'running'] as const;
+const RESULTS = ['good', 'some rejects', 'many rejects', 'abandoned', 'running'] as const;
 
 /** From this share of good pieces on a batch is good; below the second it had many rejects. */
 const SHARE = { good: 0.95, some: 0.8 } as const;
@@ -53,7 +53,7 @@ const RESULT_SQL: Record<(typeof RESULTS)[number], string> = {
   good: `f.status = 'finished' AND f.goodShare >= ${SHARE.good}`,
   'some rejects': `f.status = 'finished' AND f.goodShare >= ${SHARE.some} AND f.goodShare < ${SHARE.good}`,
   'many rejects': `f.status = 'finished' AND f.goodShare < ${SHARE.some}`,
-  'given up': `f.status = 'abandoned'`,
+  abandoned: `f.status = 'abandoned'`,
   running: `f.status = 'running'`,
 };
 

@@ -35,7 +35,7 @@ export function batchRules(stores: BatchStores, { now, demo }: Pick<Around, 'now
   /** A record of what was really done holds nothing that a stand-in made up. */
   const checkSource = (body: object, path: string): void => {
     if (!('source' in body) || body.source !== 'simulated' || sourceUsable('simulated', demo)) return;
-    throw InputError.at(path, 'This reading is simulated, and this kitchen is not: type what you measured.');
+    throw InputError.at(path, 'This reading is simulated and this kitchen is real: type what you measured.');
   };
 
   /** The day with what the kitchen itself knows of the lot, whatever the phone last heard. */

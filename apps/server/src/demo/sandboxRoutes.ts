@@ -26,7 +26,7 @@ export const sandboxRoutes = (side: SandboxSide | null): Route[] => [
     summary: 'Throw this demo kitchen away: where the kitchen itself listens',
     response: portSchema,
     run: () => {
-      if (side?.at !== 'sandbox') throw new HttpProblem(409, 'This kitchen is not thrown away.');
+      if (side?.at !== 'sandbox') throw new HttpProblem(409, 'This kitchen cannot be deleted here.');
       side.leave();
       return Promise.resolve({ port: side.homePort });
     },

@@ -152,7 +152,7 @@ function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, 
         if (ifMatch === null) {
           throw new HttpProblem(
             428,
-            'Name the version you changed in If-Match, so that nobody’s work is covered.',
+            'Name the version you changed in If-Match, so that nobody’s work is overwritten.',
           );
         }
         const after = versionOf(ifMatch);

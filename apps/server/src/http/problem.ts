@@ -41,9 +41,9 @@ const TITLES: Record<number, Words> = {
   415: 'Not JSON',
   421: 'Not this kitchen',
   422: 'Cannot be used',
-  428: 'Say what you changed',
+  428: 'Describe what you changed',
   429: 'Too many tries',
-  500: 'Something broke',
+  500: 'Something went wrong',
   503: 'Cannot save now',
 };
 

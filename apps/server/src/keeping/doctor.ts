@@ -1,3 +1,4 @@
+import { type Words, message } from '@kettle-scale/core/message';
 import { X509Certificate } from 'node:crypto';
 import { existsSync, readFileSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -25,15 +26,15 @@ const CLOCK_SLACK_MS = HOUR_MS;
 
 /** One thing that was looked at. */
 export interface Finding {
-  what: string;
+  what: Words;
   /** Well, to be looked at soon, or broken. */
   state: 'well' | 'look' | 'broken';
   /** What was found and, where it is not well, what to do. */
-  says: string;
+  says: Words;
 }
-const well = (what: string, says: string): Finding => ({ what, state: 'well', says });
-const look = (what: string, says: string): Finding => ({ what, state: 'look', says });
-const broken = (what: string, says: string): Finding => ({ what, state: 'broken', says });
+const well = (what: Words, says: Words): Finding => ({ what, state: 'well', says });
+const look = (what: Words, says: Words): Finding => ({ what, state: 'look', says });
+const broken = (what: Words, says: Words): Finding => ({ what, state: 'broken', says });
 
 async function running(data: string): Promise<Finding> {
   try {
@@ -56,7 +57,12 @@ async function database(file: string, now: Date): Promise<Finding[]> {
     const { integrity_check: integrity } = await connection.row('PRAGMA integrity_check(1)');
     if (integrity !== 'ok') {
       return [
-        broken('Database', `damaged (${String(integrity)}). Stop the server and restore the newest backup.`),
+        broken(
+          'Database',
+          message('damaged ({integrity}). Stop the server and restore the newest backup.', {
+            integrity: { name: String(integrity) },
+          }),
+        ),
       ];
     }
     const { newest } = await connection.row('SELECT MAX(name) AS newest FROM migrations');
@@ -66,15 +72,20 @@ async function database(file: string, now: Date): Promise<Finding[]> {
     return [
       well('Database', 'whole.'),
       newest === ours
-        ? well('Version', `tables and program are at ${ours}.`)
+        ? well('Version', message('tables and program are at {ours}.', { ours: { name: ours } }))
         : look(
             'Version',
-            `tables at ${String(newest)}, program at ${ours}: the next start upgrades, with a copy first.`,
+            message('tables at {newest}, program at {ours}: the next start upgrades, with a copy first.', {
+              newest: { name: String(newest) },
+              ours: { name: ours },
+            }),
           ),
       aheadMs > CLOCK_SLACK_MS
         ? broken(
             'Clock',
-            `set back: the last act was stored at ${String(last)}, after the time now. Set the clock.`,
+            message('set back: the last act was stored at {last}, after the time now. Set the clock.', {
+              last: { name: String(last) },
+            }),
           )
         : well('Clock', 'after the last act.'),
     ];
@@ -99,18 +110,25 @@ async function timeServer(): Promise<Finding[]> {
 function room(data: string): Finding {
   const { bavail, bsize } = statfsSync(data);
   const free = bavail * bsize;
-  const words = `${(free / GB).toFixed(1)} GB free.`;
-  return free < LEAST_FREE_BYTES ? look('Disk', `${words} Make room.`) : well('Disk', words);
+  const gigabytes = Number((free / GB).toFixed(1));
+  return free < LEAST_FREE_BYTES
+    ? look('Disk', message('{gigabytes, number} GB free. Make room.', { gigabytes }))
+    : well('Disk', message('{gigabytes, number} GB free.', { gigabytes }));
 }
 
 function backups(data: string, now: Date): Finding {
   const [newest, ...more] = backupsIn(backupFolder(data));
-  if (!newest)
-    return look('Backups', 'none yet: the first is made in the next night, or by “kettle backup”.');
-  const words = `${more.length + 1}, the newest of ${newest.day}, read back when it was made.`;
+  if (!newest) return look('Backups', 'none yet: the first is made tonight, or by “kettle backup”.');
+  const found = { kept: more.length + 1, day: { name: newest.day } };
   return now.getTime() - newest.madeAt.getTime() > OLDEST_BACKUP_MS
-    ? broken('Backups', `${words} It is too old: make one with “kettle backup” and look at the server’s log.`)
-    : well('Backups', words);
+    ? broken(
+        'Backups',
+        message(
+          '{kept, number}, the newest of {day}, which is too old: make one with “kettle backup” and look at the server’s log.',
+          found,
+        ),
+      )
+    : well('Backups', message('{kept, number}, the newest of {day}, read back when it was made.', found));
 }
 
 function certificate(data: string, now: Date): Finding[] {
@@ -122,9 +140,11 @@ function certificate(data: string, now: Date): Finding[] {
     Date.parse(validTo) - now.getTime() < LEAST_CERTIFICATE_MS
       ? broken(
           'Certificate',
-          `ends on ${end}. It should have renewed itself: restart the server, and look at its log.`,
+          message('ends on {end}. It should have renewed itself: restart the server, and look at its log.', {
+            end: { name: end },
+          }),
         )
-      : well('Certificate', `good until ${end}, and renews itself.`),
+      : well('Certificate', message('good until {end}, and renews itself.', { end: { name: end } })),
   ];
 }
 
@@ -135,13 +155,20 @@ function certificate(data: string, now: Date): Finding[] {
 export async function examine(data: string, now: Date): Promise<Finding[]> {
   const file = join(data, KITCHEN_FILE);
   if (!existsSync(file))
-    return [broken('Folder', `there is no kitchen in ${data}. Name its folder with --data.`)];
+    return [
+      broken(
+        'Folder',
+        message('there is no kitchen in {data}. Name its folder with --data.', { data: { name: data } }),
+      ),
+    ];
   const inside = await database(file, now).catch((error: unknown) => {
     if (sqliteCode(error) === undefined) throw error;
     return [
       broken(
         'Database',
-        `cannot be read (${sqliteCode(error)}). Stop the server and restore the newest backup.`,
+        message('cannot be read ({code}). Stop the server and restore the newest backup.', {
+          code: { name: sqliteCode(error) ?? '' },
+        }),
       ),
     ];
   });

@@ -1,3 +1,4 @@
+import { writeAll } from '@kettle-scale/core/message';
 import { existsSync, mkdtempSync, readdirSync, truncateSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -75,7 +76,9 @@ test('an upgrade leaves a copy that the older program knows', async () => {
 
 describe('the doctor', () => {
   const found = async (data: string, at = now) =>
-    Object.fromEntries((await examine(data, at)).map(({ what, state, says }) => [what, `${state}: ${says}`]));
+    Object.fromEntries(
+      writeAll(await examine(data, at)).map(({ what, state, says }) => [what, `${state}: ${says}`]),
+    );
 
   test('finds a kitchen that is well, and says what it found', async () => {
     const data = await folderWithKitchen();

@@ -14,7 +14,7 @@ function checkGriddles({ griddles = [] }: Kitchen, demo: boolean): void {
     if (!madeUp) return;
     throw InputError.at(
       `griddles[${index}]`,
-      'A figure of this plate is simulated, and this kitchen is not: type what you measured.',
+      'A reading of this plate is simulated and this kitchen is real: type what you measured.',
     );
   });
 }

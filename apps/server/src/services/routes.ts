@@ -47,7 +47,7 @@ export const serviceRoutes = (
       const known = new Set((await formulas.list()).map(({ id }) => id));
       const at = body.breads.findIndex(({ formulaId }) => !known.has(formulaId));
       if (at >= 0) {
-        throw new HttpProblem(422, 'A bread of the service is not in the book.', [
+        throw new HttpProblem(422, 'A bread in this service is not in the book.', [
           { path: `breads.${at}.formulaId`, message: 'This formula is not in the book.' },
         ]);
       }

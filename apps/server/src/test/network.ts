@@ -10,6 +10,7 @@ import { createPairing } from '../access/pairing';
 import { createApp } from '../app';
 import { openDatabase } from '../db/openDatabase';
 import { type Door, makeDoor } from '../lan/openToNetwork';
+import { readLanguages } from '../http/languages';
 import { createHub } from '../live/hub';
 import type { ServerOptions } from '../options';
 import { openStores } from '../stores';
@@ -48,6 +49,7 @@ export async function openOnNetwork(reach: Partial<ServerOptions> = {}) {
   let door: Door | null = null;
   const app = createApp({
     ...{ database, stores, hub, logger, pairing, now, checkAnswers: true },
+    languages: readLanguages(join(__dirname, '../../../../languages')),
     proxies: reach.proxies ?? [],
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,

@@ -38,7 +38,7 @@ const SAY: { [T in EventType]: Say<T> } = {
   poked: ({ poke }) => message('poke: {poke}', { poke }),
   'sprang-back': ({ relaxedMm }) => message('trial disc of {relaxed}', { relaxed: { mm: relaxedMm } }),
   extended: ({ seconds }) => message('rest {seconds} longer', { seconds: { s: seconds } }),
-  covered: () => 'cover looked at',
+  covered: () => 'cover checked',
   rescaled: () => 'batch rescaled',
   started: ({ stepId }, plan) => message('{titleOf} started', { titleOf: titleOf(plan, stepId) }),
   done: ({ stepId }, plan) => message('{titleOf} ended', { titleOf: titleOf(plan, stepId) }),
@@ -65,7 +65,7 @@ const SAY: { [T in EventType]: Say<T> } = {
   'piece-off': ({ piece }) => message('piece {piece, number} off', { piece }),
   judged: ({ piece }) => message('piece {piece, number} judged', { piece }),
   finished: ({ good }) => message('batch finished, {good, number} good', { good }),
-  abandoned: () => 'batch given up',
+  abandoned: () => 'batch abandoned',
   note: () => 'note written',
   void: () => 'undo',
 };

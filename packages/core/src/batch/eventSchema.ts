@@ -191,7 +191,7 @@ export const eventSchema = z.discriminatedUnion(
       ...base,
       type: z.literal('leftover'),
       massG: weight('Dough left over'),
-      as: choiceField('What becomes of it', LEFTOVERS),
+      as: choiceField('What happens to it', LEFTOVERS),
       /** Of a short batch. */
       pieces: pieces('Pieces', 1).optional(),
     }),
@@ -251,7 +251,7 @@ export const eventSchema = z.discriminatedUnion(
         reason: choiceField('Reason', WASTE_REASONS).optional(),
       })
       .refine(({ to, reason }) => (to === 'thrown out') === (reason !== undefined), {
-        message: 'What is thrown out has a reason, and nothing else has.',
+        message: 'Only what is thrown out needs a reason.',
         path: ['reason'],
       }),
     /** A figure of an act that was wrong; the act itself stays as it was told. */

@@ -161,7 +161,7 @@ describe('weighing', () => {
     expect(said(before.value)).toBe('2,505\u00a0g');
     const after = explainTarget(plan, fold(...rescaled), step('weigh-1-strong'));
     expect(said(after.value)).toBe('2,760\u00a0g');
-    expect(said(after.inputs)).toContainEqual({ label: 'The batch follows', value: '× 1.101' });
+    expect(said(after.inputs)).toContainEqual({ label: 'The batch is rescaled', value: '× 1.101' });
     expect(said(after.inputs)).toContainEqual({ label: 'In the bowl already', value: '2,505\u00a0g' });
   });
 

@@ -64,7 +64,7 @@ function refuseCorrection(
   return {
     reason: 'unfit',
     path: 'value',
-    message: fromText(right.error.issues[0]?.message ?? 'This cannot be.'),
+    message: fromText(right.error.issues[0]?.message ?? 'This value is not possible.'),
   };
 }
 
@@ -148,7 +148,7 @@ export function refuseEvent(
       reason: 'over',
       path: 'type',
       message: message('This batch is {type}; undo that first to change it.', {
-        type: end.type === 'finished' ? 'finished' : 'given up',
+        type: end.type === 'finished' ? 'finished' : 'abandoned',
       }),
     };
   }

@@ -168,7 +168,7 @@ describe('temperature', () => {
 test('why: the sheet names what it rests on, and the missing warmth', () => {
   const words = (advice: ReturnType<typeof asked>) =>
     explainRest(advice).inputs.map(({ label, value }) => `${label}: ${value}`);
-  expect(words(asked(room, 3, poked('fills slowly')))).toContain('Rests on: Your last poke');
+  expect(words(asked(room, 3, poked('fills slowly')))).toContain('Based on: Your last poke');
   expect(words(asked(room, 3)).some((line) => line.startsWith('Until its centre'))).toBe(false);
   expect(words(asked(room, 3, probed('rest-2', 6))).some((line) => line.startsWith('Until its centre'))).toBe(
     true,

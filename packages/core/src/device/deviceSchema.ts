@@ -38,7 +38,7 @@ export const readingSchema = z.discriminatedUnion(
       steady: z.boolean('Say whether the temperature is steady.'),
     }),
   ],
-  { error: 'A reading is of a “scale”, a “room”, a “probe” or a “thermometer”.' },
+  { error: 'A reading must come from a “scale”, a “room”, a “probe” or a “thermometer”.' },
 );
 
 export type Reading = z.infer<typeof readingSchema>;

@@ -43,7 +43,7 @@ export function labelHtml(
   const span = { s: label.limitH * S_PER_H };
   const limit = label.limitIsOwn
     ? message('{span} is the kitchen’s limit', { span })
-    : message('{span} is a starting figure: the kitchen has set no limit', { span });
+    : message('{span} is a default value: the kitchen has set no limit', { span });
   const packs: Words[] =
     checkPacks.length > 0 ? [message('Packs decide for {packs}.', { packs: packWords(checkPacks) })] : [];
   const contains =

@@ -34,7 +34,7 @@ const EXPLAIN: Record<Exclude<FigureId, `line:${string}`>, Explain> = {
     equation:
       plan.need.by === 'flour'
         ? 'Flour × dough per flour, less losses, divided by the ball weight, whole pieces only'
-        : 'As you asked for it',
+        : 'As you asked',
     inputs: [
       { label: 'Flour', value: { g: plan.flourG } },
       { label: 'Dough', value: { g: plan.doughG } },
@@ -142,14 +142,14 @@ const EXPLAIN: Record<Exclude<FigureId, `line:${string}`>, Explain> = {
     return {
       title: 'Rounding error',
       value: { share: Math.abs(plan.rounding.worstRelativeError), decimals: 2 },
-      equation: 'Each line is rounded to what its scale can show; this is the line it moves most',
+      equation: 'Each line is rounded to the step of its scale; this is the line it changes most',
       inputs: [
         { label: 'Line', value: worst?.name ?? '' },
         { label: 'Exact', value: { g: worst?.exactG ?? 0, stepG: 0.01 } },
         { label: 'On the sheet', value: { g: worst?.massG ?? 0, stepG: worst?.stepG } },
         { label: 'Step of its scale', value: { g: worst?.stepG ?? 1, stepG: worst?.stepG } },
         {
-          label: 'Most any percentage moves',
+          label: 'Largest change of any percentage',
           value: message('{points} of flour', {
             points: { points: plan.rounding.worstFractionError * 100, decimals: 3 },
           }),
@@ -164,13 +164,13 @@ const EXPLAIN: Record<Exclude<FigureId, `line:${string}`>, Explain> = {
       title: 'Hold back',
       value: { g: plan.holdBack?.massG ?? 0, stepG: line?.stepG },
       equation:
-        'The formula’s share is kept back, or what the day leaves open if that is more, and added in small steps until the dough feels right',
+        'The formula’s share is held back, or the day’s uncertainty if that is more, and added in small steps until the dough feels right',
       inputs: [
         { label: line?.name ?? 'Liquid', value: { g: line?.massG ?? 0, stepG: line?.stepG } },
-        { label: 'The formula keeps back', value: { share: plan.formula.method.holdBack } },
-        ...(plan.today ? [{ label: 'The day leaves open', value: { share: openShare(plan.today) } }] : []),
+        { label: 'The formula holds back', value: { share: plan.formula.method.holdBack } },
+        ...(plan.today ? [{ label: 'The day’s uncertainty', value: { share: openShare(plan.today) } }] : []),
       ],
-      changes: ['Flour that drinks less needs less of it: stop when the dough is right.'],
+      changes: ['Flour that absorbs less needs less of it: stop when the dough is right.'],
     };
   },
   cost: (plan) => {
@@ -192,7 +192,7 @@ const EXPLAIN: Record<Exclude<FigureId, `line:${string}`>, Explain> = {
               }),
             ]
           : []),
-        'Pack prices stand under Ingredients. Work, gas and rent are not in it.',
+        'Pack prices are set under Ingredients. Work, gas and rent are not included.',
       ],
     };
   },

@@ -27,7 +27,7 @@ export function explainTarget(plan: Plan, state: BatchState, step: Step): Explan
       ...planned.inputs,
       { label: 'On the sheet', value: { g: sheet.massG, stepG: sheet.stepG } },
       {
-        label: 'The batch follows',
+        label: 'The batch is rescaled',
         value: message('× {factor}', { factor: { figure: bowl.factor, decimals: 3 } }),
       },
       ...(line.weighedG === null

@@ -44,14 +44,14 @@ const EXPLAIN: Record<FormulaFigure, (told: Told) => Explanation> = {
     changes: ['By weight every crystal salts alike; by the spoon it does not.'],
   }),
   dough: ({ facts }) => ({
-    title: 'Dough in all',
+    title: 'Total dough',
     value: { g: facts.doughG },
     equation: 'Flour times the sum of all shares',
     inputs: [
       { label: 'Flour', value: { g: facts.flourG } },
       { label: 'All shares', value: { share: facts.totals.doughPerFlour, decimals: 1 } },
     ],
-    changes: ['The flour of the batch you have in mind; a plan works it out anew for the need.'],
+    changes: ['The flour of a typical batch; each plan works it out again.'],
   }),
   disc: ({ facts, formula }) => ({
     title: 'Disc',
@@ -85,9 +85,9 @@ const EXPLAIN: Record<FormulaFigure, (told: Told) => Explanation> = {
       { label: 'Pieces', value: { figure: cost.pieces } },
     ],
     changes: [
-      'Pack prices stand under Ingredients.',
-      'Losses stand under Settings.',
-      'Work, gas and rent are not in it.',
+      'Pack prices are set under Ingredients.',
+      'Losses are set under Settings.',
+      'Work, gas and rent are not included.',
     ],
   }),
 };
@@ -128,7 +128,7 @@ export const explainSpread = ({ hydration, worst, causes }: HydrationSpread): Ex
       }),
     })),
     {
-      label: 'All off the worst way',
+      label: 'All off in the worst direction',
       value: message('{low} to {high}', {
         low: { share: worst.low, decimals: 1 },
         high: { share: worst.high, decimals: 1 },

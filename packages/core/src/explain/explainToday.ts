@@ -55,7 +55,7 @@ const EXPLAIN: Record<Exclude<TodayFigure, `rest:${number}`>, Explain> = {
       ],
       changes: [
         lotWords(conditions.lot?.offset),
-        'Drier flour drinks more: 1.8 points for every point of moisture.',
+        'Drier flour absorbs more: 1.8 points for every point of moisture.',
         'Judge the dough when kneading ends: every batch that is right narrows the interval.',
       ],
     };
@@ -73,13 +73,13 @@ const EXPLAIN: Record<Exclude<TodayFigure, `rest:${number}`>, Explain> = {
       inputs: [
         ...(wanted === undefined ? [] : [{ label: 'Wanted dough', value: { tempC: wanted } }]),
         { label: 'Flour', value: { tempC: conditions.flourC } },
-        { label: 'Everything else dry', value: { tempC: conditions.airC } },
+        { label: 'All other dry ingredients', value: { tempC: conditions.airC } },
         { label: 'Mixer warms it by', value: { kelvin: today.frictionC, decimals: 1 } },
         { label: 'Liquid as it comes', value: { tempC: conditions.liquidC } },
       ],
       changes: [
         'Warmer flour or a longer mix wants cooler water.',
-        'Flour 1.75, water 4.18, fat 2.0, milk 3.9 kJ/(kg K); flour gives off 6 kJ/kg when it drinks.',
+        'Flour 1.75, water 4.18, fat 2.0, milk 3.9 kJ/(kg K); flour gives off 6 kJ/kg as it absorbs water.',
       ],
     };
   },
@@ -87,7 +87,7 @@ const EXPLAIN: Record<Exclude<TodayFigure, `rest:${number}`>, Explain> = {
     title: 'Dough temperature',
     value: { tempC: today.doughC },
     equation:
-      'All parts brought to one temperature, plus the mixer’s work and the heat of the flour drinking',
+      'All parts brought to one temperature, plus the mixer’s work and the heat of the flour absorbing water',
     inputs: [
       { label: 'Liquid', value: { tempC: today.liquid?.tempC ?? today.conditions.liquidC } },
       { label: 'Flour', value: { tempC: today.conditions.flourC } },
@@ -147,8 +147,8 @@ function explainRestWindow(plan: Plan, today: Today, index: number): Explanation
       { label: 'Dough', value: { tempC: today.doughC } },
     ],
     changes: [
-      'Warmer, fatter or lightly kneaded dough is calm sooner.',
-      'Rests before balling count by half. A poke or a trial disc during the rest sets it right.',
+      'Warmer, fatter or lightly kneaded dough relaxes sooner.',
+      'Rests before balling count by half. A poke or a trial disc during the rest corrects it.',
     ],
   };
 }
@@ -166,7 +166,7 @@ export function explainToday(plan: Plan, figure: TodayFigure): Explanation | nul
 }
 
 const FROM_WORDS: Record<RestAdvice['from'], string> = {
-  law: 'The law of relaxation with usual constants',
+  law: 'The relaxation model with its usual constants',
   poke: 'Your last poke',
   disc: 'Your trial disc',
 };
@@ -181,7 +181,7 @@ export const explainRest = (advice: RestAdvice): Explanation => ({
   equation:
     's(t) = s∞ + (s₀ − s∞) e^(−t/τ), solved for the time at which a disc springs back no more than wanted',
   inputs: [
-    { label: 'Rests on', value: FROM_WORDS[advice.from] },
+    { label: 'Based on', value: FROM_WORDS[advice.from] },
     { label: 'This rest so far', value: { s: advice.restedMin * 60 } },
     { label: 'Time constant τ', value: { s: advice.tauMin * 60 } },
     { label: 'Dough', value: { tempC: advice.tempC } },
@@ -189,5 +189,5 @@ export const explainRest = (advice: RestAdvice): Explanation => ({
     { label: 'Wanted', value: { share: advice.wanted } },
     ...(advice.coldS > 0 ? [{ label: 'Until its centre is warm enough', value: { s: advice.coldS } }] : []),
   ],
-  changes: ['Poke a ball, or roll one disc and measure it twice: what you see outweighs the law.'],
+  changes: ['Poke a ball, or roll one disc and measure it twice: what you see counts more than the model.'],
 });

@@ -71,7 +71,7 @@ export function toFormula(draft: Draft, foodOf: FoodOf): Formula {
       : [
           {
             path: `lines[${index}].massG`,
-            message: message('Say how much {name}, or take the line out.', {
+            message: message('Enter how much {name}, or remove the line.', {
               name: { lower: foodOf(line.ingredient)?.name ?? line.ingredient },
             }),
           },

@@ -73,7 +73,7 @@ describe('exchanges keep effective hydration and fat', () => {
     const { formula: after, consequences } = swap(formula, 'strong', 'flour-wholemeal-fine', { share: 0.5 });
     expect(shares(after)['flour-wholemeal-fine']).toBe(0.35);
     expect(totals(after).hydration - totals(formula).hydration).toBeCloseTo(0.35 * (0.66 - 0.62), 6);
-    expect(said(consequences).join(' ')).toMatch(/drinks more: 1\.4 % of flour more water/);
+    expect(said(consequences).join(' ')).toMatch(/absorbs more: 1\.4 % of flour more water/);
   });
 
   test('by weight on request', () => {

@@ -262,10 +262,10 @@ function consequencesOf(
     if (Math.abs(drink) > 0.001)
       said.push(
         drink > 0
-          ? message('{name} drinks more: {percent} of flour more water. Judge it after the rest.', {
+          ? message('{name} absorbs more: {percent} of flour more water. Judge it after the rest.', {
               ...{ name: to.name, percent: percent(drink) },
             })
-          : message('{name} drinks less: {percent} of flour less water. Judge it after the rest.', {
+          : message('{name} absorbs less: {percent} of flour less water. Judge it after the rest.', {
               ...{ name: to.name, percent: percent(drink) },
             }),
       );

@@ -34,7 +34,7 @@ test('a cook who calls wetter doughs right than the others do, in the same flour
   expect(late?.value).toBeLessThan(2);
   expect(late?.low).toBeGreaterThan(0);
   expect(said(late?.words)).toMatch(
-    /^What Late cook calls right has 1\.\d\spoints more water than the others’ doughs/,
+    /^Dough that Late cook judges right has 1\.\d\spoints more water than the others’ doughs/,
   );
   expect(feelOf(all, 'early')?.value).toBeCloseTo(-(late?.value ?? 0), 9);
 });

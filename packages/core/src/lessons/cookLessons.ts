@@ -52,7 +52,7 @@ export function feelOfCooks(facts: readonly BatchFacts[], { cooks = [] }: Lesson
         ...{ id, kind: 'feel', title: message('Feel of {name}', { name: { name } }), unit: 'points', cookId },
         ...{ value, low, high, before: 0, ownShare: ownShare(judged, cookId) },
         words: message(
-          'What {name} calls right has {points} {more} water than the others’ doughs of the same flour. Agree on what right is, or the bread changes with the cook.',
+          'Dough that {name} judges right has {points} {more} water than the others’ doughs of the same flour. Agree on what right is, or the bread changes with the cook.',
           { name: { name }, points, more: value > 0 ? 'more' : 'less' },
         ),
         seen: seenOf(

@@ -128,7 +128,7 @@ test('rest that worked: minutes at the pace seen, for the spring-back that is wa
   }));
   // s = 0.06 takes −ln(0.02/0.18) = 2.197 time constants; two of the law took 30 min.
   expect(one(all, 'rest/round').value).toBeCloseTo(truth * 2.1972 * 15, -1);
-  expect(said(one(all, 'rest/round').words)).toMatch(/0 of 6 batches were calm enough/);
+  expect(said(one(all, 'rest/round').words)).toMatch(/0 of 6 batches were relaxed enough/);
 });
 
 test('spreads are pooled within batches', () => {

@@ -75,7 +75,7 @@ export function cost(facts: readonly BatchFacts[], { currency }: LessonContext):
               value: { money: Math.abs(found.value), currency },
               more: found.value > 0 ? 'more' : 'less',
             })
-          : 'No trend in the cost of a piece that could be told from chance.',
+          : 'No trend in the cost of a piece beyond chance.',
         adjustment: null,
       },
     ];
@@ -101,7 +101,7 @@ export function rejects(facts: readonly BatchFacts[]): LessonDraft[] {
         },
         ...{ value: found.value, low: found.low, high: found.high, formulaId },
         before: PRIORS.rejects.hit / (PRIORS.rejects.hit + PRIORS.rejects.miss),
-        words: message('Of 100 pieces about {value, number} are not sold: make so many more.', {
+        words: message('About {value, number} of 100 pieces are not sold: make that many more.', {
           value: Math.round(found.value * POINTS),
         }),
         seen: inspected.map(({ facts: one, of: made, hit }) => ({ facts: one, value: hit / made })),

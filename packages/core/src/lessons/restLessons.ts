@@ -44,7 +44,7 @@ export const relaxing = (paces: readonly Pace[]): LessonDraft[] =>
         formulaId,
       },
       ...{ value: found.value, low: found.low, high: found.high, seen },
-      words: message('Its dough relaxes {value} than the law says, by measured discs.', {
+      words: message('Measured discs show that its dough relaxes {value} than the model says.', {
         value:
           found.value >= 1 ? message('{change} slower', { change }) : message('{change} quicker', { change }),
       }),
@@ -89,7 +89,7 @@ export function rest(learned: readonly Pace[]): LessonDraft[] {
         },
         ...{ value, low: found.low * minutes, high: found.high * minutes },
         words: message(
-          '{value, number} min of rest in all bring it to the spring-back it wants; {calm, number} of {length, number} batches were calm enough when they were rolled.',
+          '{value, number} min of rest in all bring it to the spring-back it needs; {calm, number} of {length, number} batches were relaxed enough when they were rolled.',
           { value: Math.round(value), calm, length: seen.length },
         ),
         adjustment: adjust(

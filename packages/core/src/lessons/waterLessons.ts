@@ -71,7 +71,7 @@ export function waterOfSeasons(facts: readonly BatchFacts[], { zone }: LessonCon
         },
         ...{ value: found.value, low: found.low, high: found.high },
         words: message(
-          'Doughs of these months want {points} of water, whatever the lot. It counts for a lot that has no batch yet.',
+          'Doughs made in these months take {points} of water, whatever the lot. It is used for a lot that has no batch yet.',
           { points: signedPoints(found.value) },
         ),
         seen: seen.filter(({ facts: one }) => seasonOf(dayOf(Date.parse(one.startedAt), zone)) === season),

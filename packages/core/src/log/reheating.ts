@@ -80,7 +80,7 @@ export function reheatings(how: Holding, thicknessMm: number): Reheating[] {
  * @returns one sentence; empty where there is nothing to heed
  */
 export function beforeReheating(how: Holding): Words {
-  if (how === 'served at once') return 'If it has cooled, it comes back once.';
+  if (how === 'served at once') return 'If it has cooled, it can be reheated once.';
   const sentences = [
     ...(VACUUM.has(how) ? ['Cut the pack open first.'] : []),
     ...(FROZEN.has(how)

@@ -166,7 +166,7 @@ const flourBack: Parts = (plan) => [
     id: 'top-ups',
     kind: 'do',
     title: 'Salt, fat and leavener follow',
-    text: 'The flour decided how much dough this is. Top up what its shares ask for.',
+    text: 'The flour sets the size of this dough. Top up the other lines to their shares.',
   },
 ];
 

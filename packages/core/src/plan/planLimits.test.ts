@@ -54,6 +54,6 @@ test('a disc wider than the bench is said on the plan', () => {
     planBatch(request({ kitchen: { ...kitchen, benchMm } }))
       .warnings.map(({ message }) => said(message))
       .join(' ');
-  expect(words(200)).toMatch(/wider than the bench with its 200\smm/);
+  expect(words(200)).toMatch(/wider than the bench \(200\smm\)/);
   expect(words(900)).not.toMatch(/bench with its/);
 });

@@ -80,8 +80,8 @@ export function pastClosing(
   const how =
     fit >= 1
       ? message('{fit, number} pieces are ready by then: plan those, and the rest for another day', { fit })
-      : 'none are ready by then: keep it for another day, or let the dough rest in the fridge over night';
-  return message('Begun now it ends {over} after the kitchen closes at {closesAt}: {how}.', {
+      : 'none are ready by then: keep it for another day, or rest the dough in the fridge overnight';
+  return message('Started now, it ends {over} after the kitchen closes at {closesAt}: {how}.', {
     over: { s: overS },
     closesAt,
     how,

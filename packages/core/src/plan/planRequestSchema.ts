@@ -36,7 +36,7 @@ export const needSchema = z.discriminatedUnion(
             massG: numberField('At hand', { min: 0.1, max: 1_000_000, unit: 'g' }),
           }),
         )
-        .min(1, 'Say of at least one ingredient how much there is.')
+        .min(1, 'Enter how much there is of at least one ingredient.')
         .max(40, 'At most 40 ingredients.'),
       ballG,
     }),

@@ -177,7 +177,7 @@ export const planSchema = z.strictObject({
   /** Dough that the pieces need with losses; for flour at hand, the dough that the flour gives. */
   neededG: massG,
   /** The weigh sheet of each bowl; all bowls are alike. */
-  sheet: z.array(sheetLineSchema).min(1, 'A plan has something to weigh.'),
+  sheet: z.array(sheetLineSchema).min(1, 'A plan needs something to weigh.'),
   /** Not in plans of older programs, which asked nobody. */
   onBread: z.array(onBreadLineSchema).optional(),
   /** Sum of the rounded sheet. */
@@ -209,7 +209,7 @@ export const planSchema = z.strictObject({
   /** What lessons and earlier batches changed in it. */
   adjustments: z.array(adjustmentSchema).optional(),
   today: todaySchema.optional(),
-  steps: z.array(stepSchema).min(1, 'A plan has steps.'),
+  steps: z.array(stepSchema).min(1, 'A plan needs steps.'),
   expectedS: z.number(),
   warnings: z.array(warningSchema),
 });

@@ -57,7 +57,7 @@ function ofBench({ plan: { rolled }, kitchen: { benchMm = Infinity } }: Planned)
     {
       path: 'formula.product.ballG',
       message: message(
-        'A disc rolled to {diameter} is wider than the bench with its {bench}: smaller balls, or thicker discs.',
+        'A disc rolled to {diameter} is wider than the bench ({bench}): make smaller balls or thicker discs.',
         { diameter: { mm: rolled.diameterMm }, bench: { mm: benchMm } },
       ),
     },
@@ -73,7 +73,7 @@ function ofPlate({ plan: { formula, relaxed }, kitchen }: Planned): Warnings {
     {
       path: 'formula.product.ballG',
       message: message(
-        'A disc of {diameter} is wider than the {name} with its {across}: smaller balls, or thicker discs.',
+        'A disc of {diameter} is wider than the {name} ({across}): make smaller balls or thicker discs.',
         { diameter: { mm: relaxed.diameterMm }, name: griddle.name, across: { mm: acrossMm } },
       ),
     },
@@ -98,7 +98,7 @@ function ofWaiting({ plan: { pieces }, steps, rests }: Planned): Warnings {
     {
       path: 'need',
       message: message(
-        'At the griddle it takes {griddle}, but the balls rest well for no more than {room} beyond their earliest: {split}.',
+        'Baking takes {griddle}, but the balls keep for only {room} past their earliest time: {split}.',
         { griddle: { s: griddleS }, room: { s: roomS }, split },
       ),
     },

@@ -48,7 +48,7 @@ function valueOf(text: string, unit: Unit['id'] | undefined): { value: number } 
  */
 export function parseQuantity(text: string, options: ParseOptions = {}): ParsedQuantity {
   const input = text.trim();
-  if (!input) return problem('Say how much, for example 350 ml.');
+  if (!input) return problem('Enter how much, for example 350 ml.');
   if (input.length > 60) return problem('That is too long for an amount; write it like 2 lb 3 oz.');
   if (/^[-−]/.test(input)) return problem('An amount cannot be negative.');
 

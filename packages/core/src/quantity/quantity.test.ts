@@ -51,7 +51,7 @@ describe('parseQuantity', () => {
   });
 
   test.each([
-    ['', /Say how much/],
+    ['', /Enter how much/],
     ['flour', /does not start with a number/],
     ['350', /Add a unit/],
     ['2 pood', /“pood” is not a unit/],

@@ -79,7 +79,7 @@ export const lineBreadSchema = z.strictObject({
   /** Rest of the balls until each is rolled, earliest and latest. */
   rest2: restWindow('Rest of the balls'),
   rollS: spanField('Rolling a piece'),
-  sidesS: z.array(spanField('A side', HOUR_S)).min(1, 'A bread has a side.').max(12),
+  sidesS: z.array(spanField('A side', HOUR_S)).min(1, 'A bread needs a side.').max(12),
   /** Between two pieces, so that the plate keeps its heat. */
   heatS: spanField('Heat of the plate').optional(),
   /** Name of the heat it bakes at; another name is another heat of the plate. */
@@ -199,7 +199,7 @@ export const shiftSchema = inOrderOfDay(
     slotS: numberField('Slot', { min: 60, max: HOUR_S, unit: 's' }).optional(),
     patienceS: spanField('Patience').optional(),
     /** How alike days are: the shape of the gamma factor of a day; 40 where nobody said. */
-    dayK: numberField('Likeness of days', { min: 1, max: 10_000 }).optional(),
+    dayK: numberField('Similarity of days', { min: 1, max: 10_000 }).optional(),
     changeCost: moneyField('Cost of a change of heat').optional(),
     /** What the work of one more batch is worth: fewer and larger ones are calmer. */
     batchCost: moneyField('Cost of a batch').optional(),

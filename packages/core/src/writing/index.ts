@@ -1,5 +1,6 @@
 /** Lists read as people write them. Kept apart from the rest of core so that an app loads it only where it is used. */
 export { answersOf } from './asking';
+export type { ListWords } from './inEnglish';
 export { listFormula } from './listFormula';
 export { listWarnings } from './listWarnings';
 export { readList } from './readList';

@@ -93,9 +93,11 @@ function isMoreOf(tokens: readonly Token[], index: number, before: SaidAmount, a
   return plus && PLUS.has(word(plus)) ? 1 + another : 0;
 }
 
+const BESIDE = new Set(['(', '/', '=', '[', ',', 'or', 'about', '~', 'approx']);
+
 /** Whether only brackets, a slash or an equals sign stand between two amounts, so that they say one thing twice. */
 function isBeside(tokens: readonly Token[], from: number, to: number): boolean {
-  const marks = new Set(['(', '/', '=', '[', ',', 'or', 'about', '~', 'approx']);
-  const between = tokens.slice(from, to).map(word);
-  return between.length > 0 && (between.every((text) => marks.has(text)) || between.at(-1) === '(');
+  const last = tokens[to - 1];
+  if (to <= from || !last) return false;
+  return word(last) === '(' || tokens.slice(from, to).every((token) => BESIDE.has(word(token)));
 }

@@ -90,6 +90,9 @@ function readAsAnswered(input: LineInput): LineResult {
   return lineOf(input, asking, match, { amount, other }, hints, remarks);
 }
 
+/** What stands further back tells nothing of the ingredient. */
+const MOST_REMARKS = 4;
+
 /** "Butter, unsalted": what stands behind the comma may say which of several it is. */
 function withRemarks(
   match: Match,
@@ -98,7 +101,7 @@ function withRemarks(
   foods: readonly Ingredient[],
 ): Match {
   if (match.found !== 'some' || isGuess(match)) return match;
-  for (const remark of remarks) {
+  for (const remark of remarks.slice(0, MOST_REMARKS)) {
     const closer = matchIngredient(`${remark} ${named}`, foods);
     if (closer.found === 'one' && closer.left.length === 0 && match.foods.includes(closer.food))
       return closer;
@@ -109,7 +112,7 @@ function withRemarks(
 /** "Lard or shortening": two things of which the cook has one, asked like any other name of several. */
 function matchEither(named: string, foods: readonly Ingredient[]): Match {
   const either = named.split(/\s+or\s+/i);
-  if (either.length < 2) return matchIngredient(named, foods);
+  if (either.length < 2 || either.length > MOST_EITHER) return matchIngredient(named, foods);
   const found = either.map((name) => matchIngredient(name, foods));
   const known = found.flatMap((match) =>
     match.found === 'one'

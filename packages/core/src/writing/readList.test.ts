@@ -168,6 +168,17 @@ Mix, knead by feel and rest until it stops springing back.`;
     expect(list.remarks.map(({ kind }) => kind)).toEqual(['title', 'heading', 'yield', 'note']);
   });
 
+  test('what no line of a list is long enough for is kept as a note', () => {
+    const story = `2 tbsp oil, plus more ${'at noon (or 12:30) '.repeat(20)}`;
+    const page = `3 cups flour, ${'1 tsp salt and '.repeat(200)}`;
+    const list = read(`500 g flour\n${story}\n${page}`);
+    expect(list.lines).toHaveLength(1);
+    expect(list.remarks).toMatchObject([
+      { index: 1, text: story.trim(), kind: 'note' },
+      { index: 2, text: page.trim(), kind: 'note' },
+    ]);
+  });
+
   test('a range of the liquid becomes the hold-back of the formula', () => {
     const formula = listFormula(read(MESSY), { text: MESSY });
     expect(formula.name).toBe('Night shift flatbread');

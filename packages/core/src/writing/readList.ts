@@ -5,7 +5,7 @@ import { type InEnglish, type ListWords, inEnglish } from './inEnglish';
 import { readLine } from './readLine';
 import type { Answers, ReadList, Remark } from './readListTypes';
 import { lineStem } from './asking';
-import { splitEntries, withoutBullet } from './tidyLine';
+import { linesOf, splitEntries, withoutBullet } from './tidyLine';
 
 export interface ReadOptions {
   foods: readonly Ingredient[];
@@ -26,7 +26,7 @@ const asWritten = (text: string): Entry => ({ text, english: text, back: (words)
 function entriesOf(text: string, words: ListWords | undefined, foods: readonly Ingredient[]): Entry[] {
   if (!words) return splitEntries(text).map((entry) => asWritten(withoutBullet(entry)));
   const read = inEnglish(words, foods);
-  return text.split(/\r\n|\r|\n|;|\u2028/).flatMap((line) => {
+  return linesOf(text).flatMap((line) => {
     const { english, back } = read(line);
     const parts = splitEntries(english);
     const written = parts.length === 1 ? [line] : splitEntries(line);
@@ -44,6 +44,8 @@ const HEADING =
   /:\s*$|^(?:ingredients|method|directions|instructions|steps|preparation|for the [a-z ]+)\s*$/i;
 /** Longer than this without an amount is a sentence, not an ingredient. */
 const MOST_WORDS_OF_A_NAME = 8;
+/** No line that says an ingredient has more letters: it is kept as a note, unread. */
+const MOST_LETTERS = 300;
 /** A flour written only as a percent stands for this much of it, so that the other figures have a size. */
 const DEFAULT_FLOUR_G = 1000;
 /** A list longer than this is not one formula. */
@@ -74,6 +76,10 @@ export function readList(
   const remark = (index: number, entry: string, kind: Remark['kind']) =>
     list.remarks.push({ index, text: entry, kind });
   entries.forEach(({ text: entry, english, back }, index) => {
+    if (english.length > MOST_LETTERS) {
+      remark(index, entry, 'note');
+      return;
+    }
     const yields = YIELD.exec(english);
     if (yields) {
       list.pieces = Number(yields[1] ?? yields[2]);

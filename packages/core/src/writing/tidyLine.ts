@@ -182,20 +182,29 @@ function addPart(parts: string[], part: string): void {
   else join(`${before} ${part}`);
 }
 
+/** No list stands in a longer line, in letters: it is left whole. */
+const LONGEST_LINE = 2000;
+
+function splitLine(line: string): string[] {
+  if (line.length > LONGEST_LINE) return [line];
+  const lines = EACH_AT_END.test(line) ? ofEach(line) : [line];
+  return lines.flatMap((one) => {
+    const parts: string[] = [];
+    const pieces = one
+      .split(AT_COMMA)
+      .flatMap((entry) => entry.split(AT_AGAIN))
+      .flatMap(namesFirst);
+    for (const part of pieces.map((entry) => entry.trim())) addPart(parts, part);
+    return parts.flatMap((part) => part.split(AT_AND)).flatMap(ofEach);
+  });
+}
+
+export const linesOf = (text: string): string[] => text.split(/\r\n|\r|\n|;|\u2028/);
+
 /** Splits a pasted text into lines of one thing each: "2 cups flour, 1 tsp salt; water" are three. */
 export function splitEntries(text: string): string[] {
-  return text
-    .split(/\r\n|\r|\n|;|\u2028/)
-    .flatMap((line) => (EACH_AT_END.test(line) ? ofEach(line) : [line]))
-    .flatMap((line) => {
-      const parts: string[] = [];
-      const pieces = line
-        .split(AT_COMMA)
-        .flatMap((entry) => entry.split(AT_AGAIN))
-        .flatMap(namesFirst);
-      for (const part of pieces.map((entry) => entry.trim())) addPart(parts, part);
-      return parts.flatMap((part) => part.split(AT_AND)).flatMap(ofEach);
-    })
+  return linesOf(text)
+    .flatMap(splitLine)
     .map((line) => line.trim())
     .filter((line) => line !== '');
 }

@@ -20,7 +20,7 @@ export function BallPanel({ targetG }: { targetG: number }) {
   };
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Label>Simulated scale; a real one’s bridge posts the same readings.</Label>
+      <Label>Simulated scale: the bridge of a real one sends the same readings.</Label>
       <ActionRow
         actions={[
           { key: 'put', label: 'Put a ball on', onPress: () => void put() },

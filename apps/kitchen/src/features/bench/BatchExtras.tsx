@@ -17,16 +17,16 @@ const LONGEST = 500;
 const KINDS = {
   note: {
     title: 'Write a note',
-    words: 'It is kept with the batch, at this time.',
+    words: 'It is saved with the batch and this time.',
     label: 'Note',
     act: 'Save the note',
     schema: z.object({ text: textField('Note', { min: 1, max: LONGEST }) }),
   },
   abandoned: {
-    title: 'Give up this batch',
+    title: 'Abandon this batch',
     words: 'The batch ends here and stays in the log. Undo takes it back.',
     label: 'Reason',
-    act: 'Give it up',
+    act: 'Abandon',
     schema: z.object({ text: textField('Reason', { max: LONGEST }) }),
   },
 } as const;
@@ -82,7 +82,7 @@ export function BatchExtras({ live }: { live: LiveBatch }) {
             hint: timed ? 'Hide ready by' : 'Ready by',
             onPress: () => setTimed(!timed),
           },
-          { key: 'give-up', label: 'Give up', onPress: () => setKind('abandoned') },
+          { key: 'give-up', label: 'Abandon', onPress: () => setKind('abandoned') },
         ]}
       />
       <Sheet open={kind !== null} onClose={close} label={kind ? KINDS[kind].title : ''}>

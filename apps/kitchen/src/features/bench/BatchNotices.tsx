@@ -26,7 +26,7 @@ export function useBegunTwice() {
     if (!other) return null;
     return {
       otherId: other.id,
-      words: say('Begun twice: also at {clock} {cook}{whoWords}.', {
+      words: say('Started twice: also at {clock} {cook}{whoWords}.', {
         clock: clock(Date.parse(other.startedAt)),
         cook: other.cook === undefined ? '' : 'by ',
         whoWords: whoWords(other, nameOf),
@@ -46,7 +46,7 @@ export function BatchNotices({ id }: { id: string }) {
         <View role="note" style={styles.notice}>
           <View style={styles.words}>
             <Strong tone="plum">
-              {say('{words} Go on with one, and give the other up.', { words: twin.words })}
+              {say('{words} Continue with one and abandon the other.', { words: twin.words })}
             </Strong>
           </View>
           <Action label="See the other" onPress={() => router.push(`/bench/${twin.otherId}`)} />

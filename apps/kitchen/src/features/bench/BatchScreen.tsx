@@ -68,7 +68,7 @@ function Over({ live }: { live: LiveBatch }) {
     <Screen
       fill
       eyebrow={batch.plan.formula.name}
-      title={finished ? 'Batch finished' : 'Batch given up'}
+      title={finished ? 'Batch finished' : 'Batch abandoned'}
       foot={
         <>
           <RefusedActs queue={live.queue} />
@@ -90,7 +90,7 @@ function Over({ live }: { live: LiveBatch }) {
             <Body>{state.finished?.note ?? ''}</Body>
           </View>
           <Ticket>
-            <Heading>Made, and planned in small</Heading>
+            <Heading>Made (planned below it)</Heading>
             <View>
               {[
                 ['Pieces', `${record.piecesMade ?? 0}`, `${record.piecesPlanned}`],

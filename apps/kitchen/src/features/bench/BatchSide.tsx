@@ -44,7 +44,7 @@ export function BatchSide({ plan, state }: { plan: Plan; state: BatchState }) {
             tone="water"
           />
         </View>
-        <Label>weighed, and planned in small</Label>
+        <Label>weighed (planned below it)</Label>
       </Ticket>
       <Ticket>
         <Heading>Steps</Heading>

@@ -25,7 +25,7 @@ export function CalibrateSheet({ open, onClose }: { open: boolean; onClose: () =
     <Sheet open={open} onClose={onClose} label="True size on this screen">
       <Heading>Lay a bank card on this one</Heading>
       <Body tone="soot">
-        Any card of the usual size. Make the drawn one larger or smaller until they cover each other.
+        Any card of the usual size. Make the drawn one larger or smaller until they match.
       </Body>
       <View
         style={{ alignItems: 'center', overflow: 'hidden' }}
@@ -59,7 +59,7 @@ export function CalibrateSheet({ open, onClose }: { open: boolean; onClose: () =
         ]}
       />
       <PrimaryAction
-        label="They cover each other"
+        label="They match"
         onPress={() => {
           set({ pxPerMm: now, calibrated: true });
           onClose();
@@ -70,5 +70,5 @@ export function CalibrateSheet({ open, onClose }: { open: boolean; onClose: () =
 }
 
 export const Calibrate = ({ onPress, calibrated }: { onPress: () => void; calibrated: boolean }) => (
-  <Action label={calibrated ? 'Check the size again' : 'Make it true with a bank card'} onPress={onPress} />
+  <Action label={calibrated ? 'Check the size again' : 'Check the size with a bank card'} onPress={onPress} />
 );

@@ -72,7 +72,7 @@ function Measured({ live }: { live: LiveBatch }) {
           />
         )}
       </View>
-      <Label>measured, and planned in small</Label>
+      <Label>measured (planned below it)</Label>
       {disc.outOfRound > OVAL ? (
         <Strong tone="plum">
           {say('Oval by {outOfRound}: a quarter turn after every stroke.', {
@@ -85,7 +85,7 @@ function Measured({ live }: { live: LiveBatch }) {
           {say('It springs back too much: give the other balls {more} more.', { more: { s: moreS } })}
         </Strong>
       ) : (
-        <Strong tone="sage">Calm enough: go on rolling.</Strong>
+        <Strong tone="sage">Relaxed enough: roll the rest.</Strong>
       )}
     </Ticket>
   );
@@ -117,7 +117,7 @@ function DiscPage({ live }: { live: LiveBatch }) {
           ? say('Lay a disc on the line: within the dashes it is right (± {length}).', {
               length: format.length(toleranceMm),
             })
-          : 'Not true yet on this screen: hold a bank card against it once.'}
+          : 'Size not checked on this screen yet: hold a bank card against it once.'}
       </Body>
       <Calibrate calibrated={calibrated} onPress={() => setCalibrating(true)} />
       <View style={{ gap: SPACE.m }}>

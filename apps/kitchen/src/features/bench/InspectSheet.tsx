@@ -96,8 +96,8 @@ export function InspectSheet({
   };
   const nothing = Object.keys(seen).length === 0 && text.size === '' && text.weight === '';
   return (
-    <Sheet open={open} onClose={onClose} label="Look at one piece">
-      <Heading>Look at one piece</Heading>
+    <Sheet open={open} onClose={onClose} label="Judge one piece">
+      <Heading>Judge one piece</Heading>
       <SeenChoices {...{ seen, put }} product={product} />
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <FigureField

@@ -47,12 +47,12 @@ test('before the scale says anything the line can be confirmed by hand', () => {
   expect(acts).toMatchObject([{ type: 'weighed', massG: targetG, by: 'hand' }]);
 });
 
-test('water beyond the start is of what is kept back, and too much only above all of it', () => {
+test('water beyond the start is of the hold-back, and too much only above all of it', () => {
   const water = plan.sheet.find(({ lineId }) => lineId === 'water');
   const { live } = liveBatch({ type: 'weighed', stepId: 'weigh-1-flour', massG: targetG });
   draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
   shows((water?.startG ?? 0) + 20);
-  expect(state()).toContain('right, with 20\u00a0g of what is kept back');
+  expect(state()).toContain('right, with 20\u00a0g of the hold-back');
   shows((water?.massG ?? 0) + 30);
   expect(state()).toContain('30\u00a0g too much');
 });

@@ -51,7 +51,7 @@ function verdictWords({ offG, heldInG, toleranceG }: LiveScaleProps['check'], st
     short: say('{off} to go', { off }),
     right:
       heldInG > toleranceG
-        ? say('right, with {held} of what is kept back', { held: { g: heldInG, stepG } })
+        ? say('right, with {held} of the hold-back', { held: { g: heldInG, stepG } })
         : 'right',
     over: say('{off} too much', { off }),
   };
@@ -151,7 +151,7 @@ export function ScalePanel({ wantG }: { wantG: number }) {
       <Action label="Simulated scale: pour, scoop" onPress={() => setOpen(true)} />
       <Sheet open={open} onClose={() => setOpen(false)} label="Simulated scale">
         <Heading>Simulated scale</Heading>
-        <Body tone="soot">It stands in for a real one, whose bridge posts the same readings.</Body>
+        <Body tone="soot">A simulation: the bridge of a real device sends the same readings.</Body>
         {wantG > 0 ? (
           <Action
             label={say('Pour what is missing, {mass}', { mass: format.mass(wantG) })}
@@ -191,7 +191,7 @@ export function ScaleChoice() {
       <Check label="Weigh with the live scale" value={scale} onChange={(value) => set({ scale: value })} />
       {scale ? (
         <Check
-          label="Go on by itself when steady and right"
+          label="Continue automatically when steady and within tolerance"
           value={autoAdvance}
           onChange={(value) => set({ autoAdvance: value })}
         />

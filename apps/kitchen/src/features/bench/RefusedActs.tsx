@@ -20,7 +20,7 @@ export function RefusedActs({ queue: { refused } }: { queue: QueueState }) {
       <ActionRow
         actions={[
           { key: 'again', label: 'Send again', onPress: kitchenQueue.sendRefused },
-          { key: 'drop', label: 'Let it go', onPress: () => void kitchenQueue.dropRefused() },
+          { key: 'drop', label: 'Discard', onPress: () => void kitchenQueue.dropRefused() },
         ]}
       />
     </View>

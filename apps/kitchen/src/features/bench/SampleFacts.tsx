@@ -32,10 +32,10 @@ export function SampleFacts({
       ) : null}
       <Leader name="Spread, one sd" value={sdG === null ? '–' : mass(sdG)} />
       <Leader name="Out of tolerance" value={outShare === null ? '–' : formatPercent(outShare)} />
-      <Leader name="Given away a piece" value={`${sign}${mass(Math.abs(giveAwayG))}`} />
+      <Leader name="Giveaway per piece" value={`${sign}${mass(Math.abs(giveAwayG))}`} />
       {priced ? (
         <Leader
-          name="Given away per 100"
+          name="Giveaway per 100"
           value={`${giveAwayPer100 < 0 ? '−' : ''}${formatMoney(Math.abs(giveAwayPer100), currency, 2)}`}
         />
       ) : null}

@@ -126,11 +126,11 @@ describe('the disc', () => {
   test('the screen is made true by a bank card', async () => {
     open();
     await opened(<DiscScreen id="b" />);
-    expect(see(/^Not true yet on this screen/)).toBeTruthy();
+    expect(see(/^Size not checked on this screen/)).toBeTruthy();
     const before = usePreferences.getState().pxPerMm;
-    press('Make it true with a bank card');
+    press('Check the size with a bank card');
     press('Larger');
-    press('They cover each other');
+    press('They match');
     expect(usePreferences.getState().pxPerMm).toBeCloseTo(before * 1.005, 9);
     expect(see(/^Lay a disc on the line/)).toBeTruthy();
   });

@@ -86,7 +86,7 @@ function Round({ index }: { index: number }) {
       <Action
         label="Remove this kneading"
         icon="trash"
-        hint={say('Take kneading {index, number} out', { index: index + 2 })}
+        hint={say('Remove kneading {index, number}', { index: index + 2 })}
         onPress={() =>
           edit((d) => {
             const rounds = d.method.knead.again?.filter((_round, other) => other !== index) ?? [];

@@ -128,7 +128,7 @@ export function SaveSheet({
       </Heading>
       <WordField
         name="reason"
-        label="Why, for whoever reads it later"
+        label="Reason, for later readers"
         value={reason}
         onText={setReason}
         placeholder={say('a drier flour lot')}

@@ -122,7 +122,7 @@ function TotalField() {
     <FigureField
       labelled
       name="total"
-      label="Dough in all"
+      label="Total dough"
       unit={total.unit}
       value={total.value}
       onText={typeTotal}

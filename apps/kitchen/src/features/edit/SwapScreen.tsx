@@ -158,7 +158,7 @@ function SwapQuestion({ swap, onPick }: { swap: Swap; onPick: () => void }) {
       {line ? (
         <Action
           icon="swap"
-          label={to ? say('For it: {name}', { name: to.name }) : 'Choose what takes its place'}
+          label={to ? say('For it: {name}', { name: to.name }) : 'Choose a replacement'}
           onPress={onPick}
         />
       ) : null}

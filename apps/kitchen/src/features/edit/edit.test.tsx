@@ -43,7 +43,7 @@ describe('the percent editor', () => {
     type('Plain flour, weight, g', '2 kg');
     expect(grams()).toEqual([2000, 1300, 40]);
     done('Plain flour, weight, g');
-    type('Dough in all, g', '1670');
+    type('Total dough, g', '1670');
     expect(grams()?.[0]).toBeCloseTo(1000, 9);
     expect(screen.getByText('65.0 %')).toBeTruthy();
   });
@@ -61,7 +61,7 @@ describe('the percent editor', () => {
 
   test('a locked line stays, and cannot be typed over', () => {
     fireEvent.click(screen.getByRole('switch', { name: 'Lock Fine salt' }));
-    type('Dough in all, g', '3220');
+    type('Total dough, g', '3220');
     expect(grams()).toEqual([2000, 1200, 20]);
     expect(field('Fine salt, weight, g').readOnly).toBe(true);
   });
@@ -71,7 +71,7 @@ describe('the percent editor', () => {
     ['Water, share of flour, %', '900', /between 0 and 500/],
     ['Plain flour, share of flour, %', '80', /only flour is always 100/],
     ['Plain flour, weight, g', '3 cups', /what a cup of it weighs depends/],
-    ['Dough in all, g', '-4', /negative/],
+    ['Total dough, g', '-4', /negative/],
   ])('%s “%s” gets a sentence, and nothing changes', (label, text, sentence) => {
     type(label, text);
     done(label);
@@ -116,7 +116,7 @@ describe('two people at one formula', () => {
     draw(<EditScreen id={id} />);
     type('Water, share of flour, %', '65');
     tap('Save version 2');
-    fireEvent.change(field(/^Why/), { target: { value: 'wetter' } });
+    fireEvent.change(field(/^Reason, for/), { target: { value: 'wetter' } });
     tap('Save');
     await screen.findByText('Somebody saved version 2 meanwhile');
     expect(screen.getByText(/Keep both/)).toBeTruthy();
@@ -137,7 +137,7 @@ test('a swap shows before and after, and what follows', () => {
   ]);
   draw(<SwapScreen id={id} />);
   fireEvent.click(screen.getByRole('radio', { name: /^Butter/ }));
-  press('Choose what takes its place');
+  press('Choose a replacement');
   press('Lard');
   const table = screen.getByRole('table', { name: 'Before and after' });
   expect(table.textContent).toMatch(/Butter, unsalted10\.0.%–/);

@@ -109,8 +109,7 @@ export function BringIn({ entries, foods }: BringInProps) {
     async (file: File) => {
       setProblems([]);
       try {
-        if (file.size > MOST_BYTES)
-          throw InputError.at('', 'The file is larger than 20 MB: no book is that long.');
+        if (file.size > MOST_BYTES) throw InputError.at('', 'The file is larger than 20 MB.');
         const found = await readFile(await file.text(), foods);
         const [only] = found.lists;
         if (only && found.lists.length === 1 && found.formulas.length === 0) write(only);
@@ -204,12 +203,7 @@ function Found({ contents, entries, bring, onWrite, onClose }: FoundProps) {
         {lists.length > 0 ? <Leader name="Recipes in words" value={String(lists.length)} /> : null}
       </View>
       {taken.length > 0 ? (
-        <Choices
-          label="What is here already, and differs, becomes"
-          value={way}
-          options={WAYS}
-          onChange={setWay}
-        />
+        <Choices label="What to do where yours differ" value={way} options={WAYS} onChange={setWay} />
       ) : null}
       {bring.error ? (
         <FieldError
@@ -239,10 +233,10 @@ function Found({ contents, entries, bring, onWrite, onClose }: FoundProps) {
 
 const DONE: readonly (readonly [keyof ImportReport, string])[] = [
   ['added', 'New in the book'],
-  ['versions', 'New versions'],
-  ['copies', 'Copies beside yours'],
+  ['versions', 'As new versions'],
+  ['copies', 'Copies, yours stay'],
   ['unchanged', 'The same as here'],
-  ['skipped', 'Yours left as they are'],
+  ['skipped', 'Skip them'],
   ['ingredientsAdded', 'Ingredients added'],
   ['ingredientsKept', 'Ingredients kept as this kitchen has them'],
 ];
@@ -256,7 +250,7 @@ function Report({ report, onClose }: { report: ImportReport; onClose: () => void
           <Leader key={part} name={words} value={String(report[part].length)} />
         ))}
       </View>
-      <Body tone="soot">Every change is a version: what was here before is still in its history.</Body>
+      <Body tone="soot">Every change is saved as a version; earlier ones stay in its history.</Body>
     </Sheet>
   );
 }

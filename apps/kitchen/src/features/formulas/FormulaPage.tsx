@@ -61,7 +61,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
         {(['edit', 'swap', 'versions'] as const).map((act) => (
           <Action
             key={act}
-            label={act === 'edit' && hasWork(formula.id) ? 'Go on editing' : ACTS[act]}
+            label={act === 'edit' && hasWork(formula.id) ? 'Keep editing' : ACTS[act]}
             onPress={() => router.push(`/formulas/${formula.id}/${act}`)}
             style={styles.act}
           />
@@ -80,7 +80,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
           <MethodTicket formula={formula} facts={facts} />
           {formula.notes ? (
             <Ticket>
-              <Heading>As it was told</Heading>
+              <Heading>As it was written</Heading>
               <Body>{formula.notes}</Body>
             </Ticket>
           ) : null}

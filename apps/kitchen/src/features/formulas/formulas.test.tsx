@@ -155,7 +155,7 @@ describe('files', () => {
     bring(bookFile([entry(), entry({ id: 'new' })], [], foods, 'csv'), 'book.csv');
     fireEvent.click(await screen.findByRole('radio', { name: 'a copy beside it' }));
     press('Import 2');
-    await screen.findByText('Copies beside yours');
+    await screen.findByText('Copies, yours stay');
     expect(send.mock.calls[0]?.[0].formulas.map(({ id }) => id)).toEqual(['test-round', 'new']);
     expect(send.mock.calls[0]?.[1]).toBe('copy');
   });

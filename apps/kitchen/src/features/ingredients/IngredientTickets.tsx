@@ -172,7 +172,7 @@ export function AllergensTicket({ text, put }: Omit<FieldsProps, 'problem'>) {
     <Ticket>
       <Heading>Allergens</Heading>
       <Checks
-        label="Always in it"
+        label="Always contains it"
         names={ALLERGENS}
         value={text.allergens}
         onChange={(names) => put('allergens', names)}

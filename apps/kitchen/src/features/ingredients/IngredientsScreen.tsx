@@ -115,7 +115,7 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
         onText={setFind}
       />
       {foods.some((food) => food.hidden) ? (
-        <Check label="Hidden ones too" value={hidden} onChange={setHidden} />
+        <Check label="Include hidden" value={hidden} onChange={setHidden} />
       ) : null}
       <Action icon="plus" label="Add an ingredient" onPress={() => router.push('/ingredients/new')} />
       <VirtualList

@@ -135,9 +135,9 @@ export function LessonTicket({ lesson, onSwitch }: Props) {
       {used ? (
         <Check label="Use in plans" value={on} onChange={onSwitch} />
       ) : (
-        <Label>Good to know; it changes no plan.</Label>
+        <Label>For information; it changes no plan.</Label>
       )}
-      <Action label={open ? 'Hide what it rests on' : 'What it rests on'} onPress={() => setOpen(!open)} />
+      <Action label={open ? 'Hide the evidence' : 'Evidence'} onPress={() => setOpen(!open)} />
       {open ? <Evidence lesson={lesson} /> : null}
     </Ticket>
   );

@@ -47,16 +47,14 @@ export function LessonsScreen() {
   const settings = kitchen.data;
   const off = new Set(settings.lessonsOff ?? []);
   return (
-    <Screen eyebrow="What the last year teaches" title="Lessons">
+    <Screen eyebrow="What the last year shows" title="Lessons">
       {lessons.data.length === 0 ? (
         <Notice
-          title="Nothing to teach yet"
-          text="Work a batch to its end, and judge its dough: the first lesson comes from it."
+          title="No lessons yet"
+          text="Finish a batch and judge its dough: the first lesson comes from it."
         />
       ) : (
-        <Body tone="soot">
-          Nine times in ten the truth lies within the interval that stands under each figure.
-        </Body>
+        <Body tone="soot">Nine times in ten the truth lies within the interval under each figure.</Body>
       )}
       {save.error ? <FieldError id="lesson-error" message={save.error.message} /> : null}
       {GROUPS.map(({ title, kinds }) => {
@@ -78,7 +76,7 @@ export function LessonsScreen() {
           </View>
         );
       })}
-      <Label>Lessons go into a plan where it says so; what they changed stands on the plan itself.</Label>
+      <Label>A lesson changes a plan only where it says so; the plan shows what it changed.</Label>
     </Screen>
   );
 }

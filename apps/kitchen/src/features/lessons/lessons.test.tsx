@@ -47,14 +47,14 @@ test('a lesson shows figure, interval and evidence, and is kept out of plans by 
   ]);
   draw(<LessonsScreen />);
   expect(await screen.findByText(/^1\.5\s% to 1\.7\s%$/)).toBeTruthy();
-  expect(screen.getByText('Good to know; it changes no plan.')).toBeTruthy();
+  expect(screen.getByText('For information; it changes no plan.')).toBeTruthy();
   const use = screen.getByRole('checkbox', { name: 'Use in plans' });
   await act(async () => fireEvent.click(use));
   expect(kitchen.lessonsOff).toEqual(['water/gone', 'bowl-loss']);
   await waitFor(() => expect(use.getAttribute('aria-checked')).toBe('false'));
   await act(async () => fireEvent.click(use));
   expect(kitchen.lessonsOff).toEqual(['water/gone']);
-  fireEvent.click(screen.getAllByRole('button', { name: 'What it rests on' })[0] as Element);
+  fireEvent.click(screen.getAllByRole('button', { name: 'Evidence' })[0] as Element);
   fireEvent.click(await screen.findByRole('button', { name: 'As a table' }));
   expect(screen.getAllByRole('row').map(({ textContent }) => textContent)).toEqual([
     'Batchday% of dough',
@@ -66,7 +66,7 @@ test('a lesson shows figure, interval and evidence, and is kept out of plans by 
 test('before anything was finished it says how the first lesson comes', async () => {
   jest.spyOn(api, 'lessons').mockResolvedValue([]);
   draw(<LessonsScreen />);
-  expect(await screen.findByText('Nothing to teach yet')).toBeTruthy();
+  expect(await screen.findByText('No lessons yet')).toBeTruthy();
 });
 
 test.each<[Partial<Lesson>, number, string]>([

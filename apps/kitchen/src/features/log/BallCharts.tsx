@@ -127,9 +127,9 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
   if (size === null || sampled.length < FEWEST) {
     return (
       <Ticket>
-        <Heading>Balls under control</Heading>
+        <Heading>Ball weights in control</Heading>
         <Body tone="soot">
-          {say('Weigh five balls in {fewest, number} batches or more, and their chart stands here.', {
+          {say('Weigh five balls in {fewest, number} batches or more, and their chart appears here.', {
             fewest: FEWEST,
           })}
         </Body>
@@ -164,7 +164,7 @@ export function BallCharts({ batches }: { batches: readonly BatchFacts[] }) {
   const table = { columns: ['Batch', 'mean off', 'range', 'rules'], rows };
   return (
     <Ticket>
-      <Heading>{say('Balls under control, {size, number} weighed a batch', { size })}</Heading>
+      <Heading>{say('Ball weights in control, {size, number} weighed a batch', { size })}</Heading>
       {marked.length === 0 ? (
         <Strong tone="sage">Nothing out of the ordinary: what is left is chance.</Strong>
       ) : (

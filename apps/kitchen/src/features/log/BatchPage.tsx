@@ -75,7 +75,7 @@ function Words({ live }: { live: LiveBatch }) {
     <Ticket>
       {note ? (
         <>
-          <Strong>{state.finished ? 'Note' : 'Given up'}</Strong>
+          <Strong>{state.finished ? 'Note' : 'Abandoned'}</Strong>
           <Body>{note}</Body>
         </>
       ) : null}

@@ -115,7 +115,7 @@ export function CompareScreen({ id }: { id: string }) {
             <DifferenceRow key={say(row.what)} {...row} />
           ))}
         </View>
-        <Label>A bar is the difference against what is ordinary for that figure.</Label>
+        <Label>Each bar shows how far the figure is from its usual value.</Label>
       </Ticket>
     </Screen>
   );

@@ -156,7 +156,7 @@ export function CorrectSheet({ live, open, onClose }: CorrectSheetProps) {
             error={problem ?? undefined}
           />
           <WordField name="right-reason" label="Reason" value={reason} onText={setReason} />
-          {problem ? null : reason.trim() === '' ? <Body tone="soot">Say in a few words why.</Body> : null}
+          {problem ? null : reason.trim() === '' ? <Body tone="soot">Give a short reason.</Body> : null}
           <PrimaryAction label="Save" onPress={keep} disabled={reason.trim() === '' || typed === ''} />
         </View>
       ) : all.length > 0 ? (

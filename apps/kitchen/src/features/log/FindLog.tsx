@@ -25,7 +25,7 @@ export const useFind = create<FindState>()((set) => ({
   clear: () => set({ find: {} }),
 }));
 
-const RESULTS = ['good', 'some rejects', 'many rejects', 'given up', 'running'] as const;
+const RESULTS = ['good', 'some rejects', 'many rejects', 'abandoned', 'running'] as const;
 /** A day of the search; only a whole one is asked for. */
 function FindDay({ name, label, onDay }: { name: string; label: string; onDay: (day: string) => void }) {
   const [text, setText] = useState('');
@@ -63,10 +63,10 @@ export function FindLog({ formulas }: { formulas: readonly Formula[] }) {
           {
             key: 'more',
             label: more
-              ? 'Fewer ways to find'
+              ? 'Fewer filters'
               : narrowed > 0
-                ? say('Narrowed by {narrowed, number}', { narrowed })
-                : 'Find by …',
+                ? say('Filters: {narrowed, number}', { narrowed })
+                : 'Filters',
             onPress: () => setMore(!more),
           },
           { key: 'clear', label: 'Show all', onPress: clear, disabled: used === 0 },

@@ -78,7 +78,7 @@ function Held({ bread, nowMs, thicknessMm, onAsk }: HeldProps) {
         onPress={onAsk}
       />
       {stands === 'over' ? (
-        <Body>Past its limit it is not reheated; the person in charge decides.</Body>
+        <Body>Past its limit do not reheat it; the person in charge decides.</Body>
       ) : (
         <Reheat how={bread.how} thicknessMm={thicknessMm} />
       )}

@@ -79,7 +79,7 @@ export function LabelScreen({ id }: { id: string }) {
       <Screen title="Label">
         <Notice
           title="Nothing is held"
-          text="A label is for bread that was put away; say so when the batch is finished."
+          text="Labels are for stored bread: record what you stored when you finish the batch."
         />
       </Screen>
     );

@@ -31,8 +31,6 @@ const styles = StyleSheet.create({
   facts: { flexDirection: 'row', gap: SPACE.l },
 });
 
-const STATUS = { running: 'running', finished: 'finished', abandoned: 'given up' } as const;
-
 /** Planned and actual, one above the other. */
 function Pair({ label, actual, planned }: { label: string; actual: string; planned: string }) {
   return (
@@ -67,7 +65,7 @@ const LogTicket = memo(function LogTicket({ batch, here, cooks }: LogTicketProps
           <Strong
             tone={record.status === 'finished' ? 'sage' : record.status === 'running' ? 'ember' : 'plum'}
           >
-            {STATUS[record.status]}
+            {record.status}
           </Strong>
         </View>
         <Heading>{batch.formulaName}</Heading>
@@ -134,7 +132,10 @@ export function LogScreen({ id }: { id?: string | undefined }) {
         ) : searching ? (
           <Notice title="No matches" text="Clear a filter to see more batches." />
         ) : (
-          <Notice title="Nothing made yet" text="Every batch you work on the bench is kept here by itself." />
+          <Notice
+            title="Nothing made yet"
+            text="Every batch you make on the bench is recorded here automatically."
+          />
         )
       ) : (
         <Waiting what="the log" error={log.error} onRetry={() => void log.refetch()} />

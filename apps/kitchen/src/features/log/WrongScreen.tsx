@@ -66,7 +66,7 @@ function Symptoms({ seen, onChange }: { seen: readonly Symptom[]; onChange: (see
   );
 }
 
-const SAYS = { yes: 'This batch says so', no: 'This batch speaks against it', unknown: '' } as const;
+const SAYS = { yes: 'This batch supports it', no: 'This batch contradicts it', unknown: '' } as const;
 
 function SuspectTicket({ suspect, batch }: { suspect: Suspect; batch: Batch }) {
   const colours = useColours();
@@ -104,7 +104,7 @@ function SuspectTicket({ suspect, batch }: { suspect: Suspect; batch: Batch }) {
       <Body>{suspect.change.words}</Body>
       {adjustment ? (
         <Action
-          label={isCarried ? 'Carried: drop it again' : 'Carry into the next plan'}
+          label={isCarried ? 'Carried over: remove' : 'Carry into the next plan'}
           onPress={isCarried ? () => drop.mutate(adjustment.id) : take}
           disabled={carry.isPending || drop.isPending}
         />
@@ -172,7 +172,7 @@ function Diagnose({ batch }: { batch: Batch }) {
           .map((suspect) => <SuspectTicket key={suspect.cause} suspect={suspect} batch={batch} />)
       ) : (
         <Body tone="soot">
-          Causes are ranked by how often they show like this, and by what this batch itself recorded.
+          Causes are ranked by how often they look like this and by what this batch recorded.
         </Body>
       )}
     </Screen>

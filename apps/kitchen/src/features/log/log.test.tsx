@@ -158,7 +158,7 @@ describe('the list', () => {
   test.each<[string, EventBody[], string]>([
     ['running', [], 'running'],
     ['finished', acts, 'finished'],
-    ['given up', [{ type: 'abandoned', reason: '' }], 'given up'],
+    ['abandoned', [{ type: 'abandoned', reason: '' }], 'abandoned'],
   ])('says that a batch is %s', async (_case, bodies, words) => {
     found(summary(...bodies));
     draw(<LogScreen />);
@@ -177,7 +177,7 @@ describe('the list', () => {
     fireEvent.change(screen.getByLabelText('Find in notes, names and reasons'), {
       target: { value: 'salty' },
     });
-    press('Find by …');
+    press('Filters');
     fireEvent.click(screen.getByRole('radio', { name: 'many rejects' }));
     fireEvent.change(screen.getByLabelText('From the day'), { target: { value: '2026-03-0' } });
     await waitFor(() =>

@@ -48,12 +48,12 @@ describe('what went wrong', () => {
     draw(<WrongScreen id="b" />);
     fireEvent.click(screen.getByRole('checkbox', { name: 'Black spots' }));
     expect(screen.getByText('Plate too hot')).toBeTruthy();
-    expect(screen.getByText(/This batch says so: plate 40 °C over plan/)).toBeTruthy();
+    expect(screen.getByText(/This batch supports it: plate 40 °C over plan/)).toBeTruthy();
     await act(async () =>
       fireEvent.click(screen.getAllByRole('button', { name: 'Carry into the next plan' })[0] as Element),
     );
     expect(carried).toMatchObject([{ formulaId: 'test-round', adjustment: { what: 'plate', value: -25 } }]);
-    expect(await screen.findByRole('button', { name: 'Carried: drop it again' })).toBeTruthy();
+    expect(await screen.findByRole('button', { name: 'Carried over: remove' })).toBeTruthy();
   });
 
   test('an answer to the cheapest test takes it off the list of questions', () => {
@@ -138,7 +138,7 @@ describe('charts', () => {
     jest.spyOn(api, 'book').mockResolvedValue([entry()]);
     const ask = jest.spyOn(api, 'batchFacts').mockResolvedValue(steady);
     draw(<ChartsScreen />);
-    expect(await screen.findByText(/^Balls under control, 5 weighed/)).toBeTruthy();
+    expect(await screen.findByText(/^Ball weights in control, 5 weighed/)).toBeTruthy();
     await waitFor(() => expect(ask).toHaveBeenCalledWith({ formula: 'test-round', limit: '60' }));
     expect(await screen.findByRole('img', { name: /^Good pieces, %/ })).toBeTruthy();
   });

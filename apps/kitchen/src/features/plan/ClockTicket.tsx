@@ -23,7 +23,7 @@ export function ClockTicket({
   const named = (ms: number) => when(ms, nowMs);
   return (
     <Ticket>
-      <Heading>Begun now</Heading>
+      <Heading>If started now</Heading>
       <View>
         {planClock(plan, nowMs).map(({ title, startMs, endMs, latestMs }) => (
           <Leader

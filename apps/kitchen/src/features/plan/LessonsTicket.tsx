@@ -54,7 +54,7 @@ export function LessonsTicket({ plan, offered, carried, left, onLeave }: Props) 
         </View>
       ))}
       <Link href="/lessons">
-        <AskWord>All lessons, with what they rest on</AskWord>
+        <AskWord>All lessons and their evidence</AskWord>
       </Link>
     </Ticket>
   );

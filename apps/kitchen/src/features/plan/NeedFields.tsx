@@ -107,7 +107,7 @@ export function NeedFields({ text, errors, onChange, formula, ingredients }: Nee
       </View>
       {text.by === 'stock' ? (
         <View style={{ gap: SPACE.s }}>
-          <Label>At hand; leave empty what there is plenty of.</Label>
+          <Label>What you have. Leave empty what there is plenty of.</Label>
           <View style={styles.grid}>
             {stocked.map((id) => (
               <FigureField

@@ -45,8 +45,8 @@ function Compared({ a, b, names }: { a: Plan; b: Plan; names: readonly [string, 
   const differing = rows.filter(({ same }) => !same);
   return (
     <Ticket>
-      <Heading>Held against each other</Heading>
-      {differing.length === 0 ? <Body>They come to the same.</Body> : null}
+      <Heading>Compared</Heading>
+      {differing.length === 0 ? <Body>They give the same result.</Body> : null}
       {differing.length > 0 ? (
         <Table
           label="Where the plans differ"
@@ -115,7 +115,7 @@ export function PlansScreen() {
       typeof second.plan !== 'string' ? (
         <Compared a={first.plan} b={second.plan} names={[first.kept.name, second.kept.name]} />
       ) : worked.length >= PAIR ? (
-        <Label>Tick two to hold them against each other.</Label>
+        <Label>Tick two to compare them.</Label>
       ) : null}
       <View style={styles.list}>
         {worked.map(({ kept, plan }) => (
@@ -134,7 +134,7 @@ export function PlansScreen() {
             <ActionRow
               actions={[
                 { key: 'open', label: 'Open', onPress: () => open(kept), disabled: typeof plan === 'string' },
-                { key: 'forget', label: 'Forget it', onPress: () => forget.mutate(kept.id) },
+                { key: 'forget', label: 'Delete', onPress: () => forget.mutate(kept.id) },
               ]}
             />
           </Ticket>

@@ -21,9 +21,9 @@ function wayWords(way: WayInTime, clock: (s: number) => string): string {
     case 'shorter rest':
       return say('Rest {by} shorter in all; that is still within the windows.', { by: { s: way.byS } });
     case 'fewer pieces':
-      return say('{pieces, number} pieces are in time.', { pieces: way.pieces });
+      return say('{pieces, number} pieces are on time.', { pieces: way.pieces });
     case 'another bread':
-      return say('{pieces, number} {bread} are in time.', { pieces: way.pieces, bread: way.bread });
+      return say('{pieces, number} {bread} are on time.', { pieces: way.pieces, bread: way.bread });
     case 'later':
       return say('Ready by {clock} instead.', { clock: clock(way.readyBy) });
   }
@@ -70,7 +70,7 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
       {wanted === null ? null : (
         <>
           <Choices
-            label="There by then"
+            label="Ready by then"
             value={ready}
             options={[
               ['first', 'The first piece'],
@@ -83,9 +83,9 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
       )}
       {counted ? (
         <>
-          <Leader name="Begin, at the latest" value={at(counted.start)} />
-          <Leader name="Begin, with unhurried rests" value={at(counted.unhurried)} />
-          <Leader name="Begin, to be safe" value={at(counted.safest)} aside="nine in ten" />
+          <Leader name="Latest start" value={at(counted.start)} />
+          <Leader name="Start with unhurried rests" value={at(counted.unhurried)} />
+          <Leader name="Safe start" value={at(counted.safest)} aside="nine in ten" />
           <Leader name="Light the plate, at the latest" value={at(counted.light)} />
           <Label>
             {say('First piece {at}, last {at2}; rests at their earliest.', {
@@ -95,9 +95,10 @@ export function ReadyByTicket({ plan, kitchen, ingredients, nowMs }: ReadyByProp
           </Label>
           {counted.mostBalls < plan.pieces ? (
             <Body tone="plum">
-              {say('More than {mostBalls, number} balls would lie past their latest: make two batches.', {
-                mostBalls: counted.mostBalls,
-              })}
+              {say(
+                'More than {mostBalls, number} balls would wait past their latest time: make two batches.',
+                { mostBalls: counted.mostBalls },
+              )}
             </Body>
           ) : null}
         </>

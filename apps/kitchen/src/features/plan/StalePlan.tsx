@@ -20,7 +20,7 @@ export function StalePlan({
       <Body>
         {changed.length > 0
           ? 'Somebody changed the kitchen, the formula or the lot since you opened this plan. Nothing was started.'
-          : 'Somebody changed something that this plan is made from; no figure of the sheet is other. Nothing was started.'}
+          : 'Somebody changed something this plan is made from; no figure on the sheet differs. Nothing was started.'}
       </Body>
       {changed.length > 0 ? (
         <Table

@@ -83,7 +83,7 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
       {onBread.length > 0 ? <OnBread {...{ onBread }} pieces={plan.pieces} /> : null}
       <Ask onPress={() => onWhy('ball')}>
         <Body>
-          {say('Balls come to {mass} after what bowl and bench keep.', {
+          {say('Balls come to {mass} after losses in the bowl and on the bench.', {
             mass: format.mass(plan.expectedBallG, 0.1),
           })}
         </Body>

@@ -40,7 +40,7 @@ describe('the fields of the plan screen', () => {
   });
 
   test.each<[Partial<NeedText>, Partial<Record<keyof NeedText, string>>]>([
-    [{ pieces: '' }, { pieces: 'Say how many pieces.' }],
+    [{ pieces: '' }, { pieces: 'Enter how many pieces.' }],
     [{ pieces: '0' }, { pieces: 'Pieces must be between 1 and 10,000.' }],
     [{ pieces: '2.5' }, { pieces: 'Pieces must be a whole number.' }],
     [{ pieces: 'many' }, { pieces: 'Pieces must be a whole number.' }],
@@ -50,7 +50,7 @@ describe('the fields of the plan screen', () => {
     [{ ball: '1 cup' }, { ball: 'Give a weight here, like 105 g or 4 oz.' }],
     [{ by: 'bowl', bowls: '99' }, { bowls: 'Bowls must be between 1 and 50.' }],
     [{ by: 'discs', diameter: 'wide' }, { diameter: 'Give a length here, like 240 mm.' }],
-    [{ by: 'stock', stock: {} }, { stock: 'Say of at least one ingredient how much there is.' }],
+    [{ by: 'stock', stock: {} }, { stock: 'Enter how much there is of at least one ingredient.' }],
     [
       { by: 'flour', flour: '5 pood' },
       { flour: '“pood” is not a unit this kitchen knows; use g, kg, oz, lb, ml, l, tsp, tbsp or cup.' },

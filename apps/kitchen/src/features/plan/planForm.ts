@@ -64,7 +64,7 @@ function readCount(text: string, what: string): Read {
   return {
     problem: text.trim()
       ? say('{what} must be a whole number.', { what })
-      : say('Say how many {what}.', { what: { lower: what } }),
+      : say('Enter how many {what}.', { what: { lower: what } }),
   };
 }
 

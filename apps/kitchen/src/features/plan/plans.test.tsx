@@ -75,7 +75,7 @@ test('one whose formula is gone says so and cannot be opened, but can be forgott
   open(kept('x', 'Old', { formulaId: 'gone' }));
   expect(see('Its formula is not in the book any more.')).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Open' }).getAttribute('aria-disabled')).toBe('true');
-  press('Forget it');
+  press('Delete');
   await waitFor(() => expect(forget).toHaveBeenCalledWith('x'));
   await screen.findByText('No saved plan');
 });

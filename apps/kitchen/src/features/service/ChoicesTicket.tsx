@@ -81,7 +81,7 @@ export function ChoicesTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }
             onChange={setAim}
           />
           <PrimaryAction label="Use this plan" onPress={choose} />
-          <Action label="Keep the present plan" onPress={() => setAsked(false)} />
+          <Action label="Keep the current plan" onPress={() => setAsked(false)} />
         </>
       ) : null}
     </Ticket>
@@ -96,8 +96,8 @@ const EXTRA_WORDS: Record<ExtraWorth['extra'], string> = {
 
 const extraWords = ({ extra, lost, wasted, score }: ExtraWorth): string =>
   score.mean === 0
-    ? say('{extraWords}: brings nothing.', { extraWords: EXTRA_WORDS[extra] })
-    : say('{extraWords}: {signed} go without, {signed2} thrown away, a day.', {
+    ? say('{extraWords}: makes no difference.', { extraWords: EXTRA_WORDS[extra] })
+    : say('{extraWords}: {signed} short, {signed2} thrown away, per day.', {
         extraWords: EXTRA_WORDS[extra],
         signed: signed(lost),
         signed2: signed(wasted),
@@ -128,7 +128,7 @@ export function BindsTicket({ now, binds }: BindsProps) {
   const work = useWork('extras', asked && shift && plan ? { shift, plan } : null);
   return (
     <Ticket>
-      <Heading>What holds it back</Heading>
+      <Heading>What limits it</Heading>
       {binds.length === 0 ? <Body>Nothing is busy all the time.</Body> : null}
       {binds.map(({ words }) => (
         <Body key={words}>{words}</Body>
@@ -141,7 +141,7 @@ export function BindsTicket({ now, binds }: BindsProps) {
           {work.data.map((one) => (
             <Body key={one.extra}>{extraWords(one)}</Body>
           ))}
-          <Label>On the same 120 days as the plan; what brings nothing may be left idle.</Label>
+          <Label>On the same 120 days as the plan; what makes no difference can stay idle.</Label>
         </>
       ) : null}
     </Ticket>

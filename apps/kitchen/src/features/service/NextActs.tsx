@@ -61,7 +61,7 @@ export function NextActs({ now, picture }: NextActsProps) {
   return (
     <Ticket>
       <Heading>Next</Heading>
-      {acts.length === 0 ? <Body tone="soot">Nothing more to begin.</Body> : null}
+      {acts.length === 0 ? <Body tone="soot">Nothing more to start.</Body> : null}
       {acts.map((act, index) => {
         const bread = breadOf(act.batch);
         const pieces = picture.batches[act.batch]?.n ?? 0;

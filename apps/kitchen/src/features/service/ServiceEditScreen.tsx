@@ -46,7 +46,7 @@ const SURE = [
 ] as const;
 const LEFT = [
   ['thrown out', 'Thrown out'],
-  ['kept', 'Kept where it holds'],
+  ['kept', 'Kept as it is where possible'],
 ] as const;
 /** Name and hours. */
 function Hours({ form: { text, set, problem } }: { form: ServiceForm }) {
@@ -109,7 +109,7 @@ function Breads({ form, day, names }: BreadsProps) {
       {fill.past.length > 0 ? (
         <Check
           label={say(
-            'As {length, number} {length, plural, one {service} other {services}} of this weekday had it',
+            'From {length, number} {length, plural, one {service} other {services}} on this weekday',
             { length: fill.past.length },
           )}
           value={fill.isLearned}
@@ -166,13 +166,11 @@ function Editor({ kept }: { kept: ServiceDay }) {
   return (
     <Screen
       eyebrow="Service"
-      title="What the day is to bring"
+      title="Targets for the day"
       foot={
         <>
           {save.error ? <FieldError id="service-error" message={save.error.message} /> : null}
-          {form.isRight ? null : (
-            <FieldError id="service-form-error" message="Something above is not right yet." />
-          )}
+          {form.isRight ? null : <FieldError id="service-form-error" message="Check the fields above." />}
           <PrimaryAction label="Save the service" onPress={send} disabled={save.isPending} />
         </>
       }
@@ -185,7 +183,7 @@ function Editor({ kept }: { kept: ServiceDay }) {
       <Cooks form={form} />
       <Ticket>
         <Choices
-          label="Somebody goes without bread"
+          label="Bread runs short"
           value={text.sureness}
           options={SURE}
           onChange={(sureness) => set({ sureness })}

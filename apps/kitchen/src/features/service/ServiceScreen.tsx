@@ -267,11 +267,11 @@ export function ServiceScreen() {
       foot={<PrimaryAction label="Plan a service" onPress={() => router.push('/service/edit')} />}
     >
       <Notice
-        title={now.record ? 'Its breads are gone' : 'No service today'}
+        title={now.record ? 'Its breads no longer exist' : 'No service today'}
         text={
           now.record
             ? 'None of the breads of this service is in the book any more: change the service.'
-            : 'Say when guests come and how much of which bread; the plan counts back from there.'
+            : 'Enter when guests come and how much of which bread; the plan counts back from there.'
         }
       />
     </Screen>

@@ -90,7 +90,7 @@ export function StockCurves({ now, picture }: { now: ServiceNow; picture: DayPic
   const { clock } = useDays();
   return (
     <Ticket>
-      <Heading>Made against wanted</Heading>
+      <Heading>Made and wanted</Heading>
       <Label>Pieces in all. Line: made. Band: wanted on eight days of ten; dashes: the middle.</Label>
       {picture.curves.map((one) => {
         const bread = now.line?.breads[one.bread];
@@ -103,7 +103,7 @@ export function StockCurves({ now, picture }: { now: ServiceNow; picture: DayPic
             <Picture curve={one} now={now} name={name} />
             {worst ? (
               <Body tone="plum">
-                {say('Around {clock} somebody goes without on {percent, number} days of 100.', {
+                {say('Around {clock} you run short on {percent, number} days of 100.', {
                   clock: clock(now.toMs(worst.at)),
                   percent: Math.round(PERCENT * worst.share),
                 })}

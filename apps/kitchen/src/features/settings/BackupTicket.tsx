@@ -73,7 +73,7 @@ export function BackupTicket() {
           <Check label="Replace everything that is here now" value={replace} onChange={setReplace} />
           {replace ? (
             <Strong tone="plum">
-              All formulas, lots and batches of this kitchen go. Save a backup of it first.
+              All formulas, lots and batches of this kitchen will be deleted. Save a backup first.
             </Strong>
           ) : null}
           <Action

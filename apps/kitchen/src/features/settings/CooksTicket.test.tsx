@@ -31,7 +31,7 @@ test('who has left is off the list and stays known to the records', async () => 
   expect(screen.queryByRole('button', { name: 'Late cook' })).toBeNull();
   press('Early cook');
   press('Has left');
-  press('Press again to take the name off the list');
+  press('Press again to remove the name');
   expect((await sent())?.cooks).toEqual([{ ...early, gone: true }, old]);
 });
 

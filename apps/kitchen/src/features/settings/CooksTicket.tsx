@@ -49,7 +49,7 @@ function CookForm({ text: first, taken, problem, onSave, onLeave }: CookFormProp
       <PrimaryAction label="Save" onPress={submit(onSave)} />
       {onLeave ? (
         <>
-          <DeleteAction label="Has left" means="take the name off the list" onPress={onLeave} />
+          <DeleteAction label="Has left" means="remove the name" onPress={onLeave} />
           <Body tone="soot">Records of past batches keep the name.</Body>
         </>
       ) : null}
@@ -75,7 +75,7 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
     <Ticket>
       <Heading>Cooks</Heading>
       {here.length === 0 ? (
-        <Body>Name the cooks, and what is done on a phone is kept under the one who is chosen there.</Body>
+        <Body>Name the cooks: what is done on a phone is recorded under the cook who is chosen there.</Body>
       ) : null}
       {here.map(({ id, name }) => (
         <Action key={id} label={name} onPress={() => setOpen({ id, name })} />

@@ -54,8 +54,8 @@ export function HoldLimits({ kitchen }: { kitchen: Kitchen }) {
     <Ticket>
       <Heading>How long bread is held</Heading>
       <Body tone="soot">
-        Hours from when it is put away. These are only starting figures: follow your local food code; the
-        person in charge decides.
+        Hours from when it is put away. These are only default values: follow your local food code; the person
+        in charge decides.
       </Body>
       <View style={styles.grid}>
         {HOLDINGS.map((how) => figure(`holdH.${how}`, how, 'h', styles.field))}

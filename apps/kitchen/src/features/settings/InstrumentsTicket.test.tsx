@@ -24,7 +24,7 @@ test('a scale on a cable shows its weight, is set to zero here, and is lost when
   fireEvent.click(screen.getByRole('radio', { name: '4800' }));
   await pressAndWait('Connect a scale by cable');
   expect(cable.port.open).toHaveBeenCalledWith({ baudRate: 4800 });
-  expect(group('Scale on a cable').textContent).toContain('It has said nothing yet.');
+  expect(group('Scale on a cable').textContent).toContain('No reading yet.');
   // A line may come in pieces, and between lines that are none.
   cable.writes('ready\r\nST,GS,+  1.2');
   cable.writes('50 kg\r\n');

@@ -53,7 +53,7 @@ function Connected({ kind, connection }: { kind: DeviceKind; connection: Connect
           <Label>{sourceWords(heard)}</Label>
         </>
       ) : (
-        <Label>It has said nothing yet.</Label>
+        <Label>No reading yet.</Label>
       )}
       <Action label="Disconnect" onPress={() => void disconnect(kind)} />
     </View>

@@ -36,7 +36,7 @@ test.each([
   ['Most dough a bowl takes, g', 'much', /Bowl capacity must be a number/],
   ['Least dough it mixes well, g', '20000', /smallest load is more than the bowl holds/],
   ['Lost on the bench, %', '50', /Bench loss must be a fraction/],
-  ['Most the fine scale carries, g', '-1', /between 1 and 20,000 g/],
+  ['Most the fine scale can weigh, g', '-1', /between 1 and 20,000 g/],
 ])('%s of "%s" is said at the field and cannot be saved', async (label, value, sentence) => {
   await typed(label, value);
   await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(sentence));

@@ -43,13 +43,13 @@ const FIELDS: readonly FieldSpec[] = [
   // The scale's own step, in grams for every reader: its display says so.
   { name: 'benchStepG', label: 'Step of the bench scale, g', unit: '', shown: 1 },
   { name: 'fineStepG', label: 'Step of the fine scale, g', unit: '', shown: 1 },
-  { name: 'fineMaxG', label: 'Most the fine scale carries', unit: 'g', shown: 1 },
+  { name: 'fineMaxG', label: 'Most the fine scale can weigh', unit: 'g', shown: 1 },
   { name: 'bowlCapacityG', label: 'Most dough a bowl takes', unit: 'g', shown: 1 },
   { name: 'bowlMinimumG', label: 'Least dough it mixes well', unit: 'g', shown: 1 },
   { name: 'bowlLoss', label: 'Stays in bowl and on hands', unit: '%', shown: PERCENT },
   { name: 'benchLoss', label: 'Lost on the bench', unit: '%', shown: PERCENT },
   { name: 'benchMm', label: 'Bench, its shorter side', unit: 'mm', shown: 1 },
-  { name: 'benchBalls', label: 'Balls that bench and trays hold', unit: '', shown: 1 },
+  { name: 'benchBalls', label: 'Balls the bench and trays hold', unit: '', shown: 1 },
   { name: 'altitudeM', label: 'Altitude above the sea', unit: 'm', shown: 1 },
 ];
 
@@ -95,7 +95,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
         )}
       </Body>
       {measured ? null : (
-        <Strong>Losses and scales are starting figures: nobody has set them for this kitchen.</Strong>
+        <Strong>Losses and scales are default values: nobody has set them for this kitchen.</Strong>
       )}
       <View style={styles.grid}>
         {FIELDS.map(({ name, label, unit }) => figure(name, label, unit, styles.field))}

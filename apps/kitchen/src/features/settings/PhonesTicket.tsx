@@ -52,7 +52,7 @@ function PairedPhone({ phone, own }: { phone: Phone; own: boolean }) {
           onChange={(role) => change.mutate({ ...phone, role })}
         />
       )}
-      <DeleteAction label="Take its key away" means="lock it out" onPress={() => remove.mutate(phone.id)} />
+      <DeleteAction label="Revoke its key" means="lock it out" onPress={() => remove.mutate(phone.id)} />
       {(change.error ?? remove.error) ? (
         <FieldError id={`phone-${phone.id}-error`} message={(change.error ?? remove.error)?.message ?? ''} />
       ) : null}

@@ -45,7 +45,7 @@ describe('a backup', () => {
     draw(<BackupTicket />);
     choose();
     fireEvent.click(screen.getByRole('checkbox', { name: 'Replace everything that is here now' }));
-    expect(screen.getByText(/Save a backup of it first/)).toBeTruthy();
+    expect(screen.getByText(/Save a backup first/)).toBeTruthy();
     await act(async () => press('Restore from this file'));
     expect(restore.mock.lastCall?.[1]).toBe(true);
     expect((await screen.findByRole('alert')).textContent).toMatch(/has formulas or batches already/);

@@ -9,7 +9,7 @@ export function NotFoundScreen() {
     <Screen title="Nothing here">
       <Notice
         title="Page not found"
-        text="It may be old or mistyped."
+        text="It may be old, or mistyped."
         action={{ label: 'To the formulas', onPress: () => router.replace('/formulas') }}
       />
     </Screen>

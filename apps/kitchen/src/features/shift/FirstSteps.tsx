@@ -68,7 +68,7 @@ function KitchenQuestions({ kitchen }: { kitchen: Kitchen }) {
         onChange={(step) => keep({ benchStepG: SCALE_STEPS_G.find((one) => String(one) === step) ?? 1 })}
       />
       <Choices
-        label="Dough in the bowl, at most"
+        label="Most dough in the bowl"
         value={given('bowlCapacityG')}
         options={BOWLS_G.map((massG) => [String(massG), format.bulk(massG)] as const)}
         onChange={(massG) =>
@@ -106,12 +106,12 @@ export function FirstSteps() {
         <Action icon="upload" label="Import a book" onPress={() => router.push('/formulas')} />
         <Action
           icon="find"
-          label={demo.isPending ? 'Making it up …' : 'Look at a demo kitchen'}
+          label={demo.isPending ? 'Making the demo kitchen …' : 'Look at a demo kitchen'}
           disabled={demo.isPending}
           onPress={() => demo.mutate()}
         />
         {demo.error ? <FieldError id="demo-error" message={demo.error.message} /> : null}
-        <Label>It stands beside yours, and is deleted when you leave it.</Label>
+        <Label>It opens beside your kitchen and is deleted when you leave.</Label>
       </Ticket>
       {kitchen.data ? <KitchenQuestions kitchen={kitchen.data} /> : null}
     </>

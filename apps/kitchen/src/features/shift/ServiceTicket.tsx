@@ -26,7 +26,7 @@ export function ServiceTicket({ nowMs }: { nowMs: number }) {
     return (
       <Ticket>
         <Heading>Service</Heading>
-        <Body tone="soot">Say when guests come, and the day is counted back from there.</Body>
+        <Body tone="soot">Enter when guests come, and the day is counted back from there.</Body>
         <Action label="Plan a service" onPress={() => router.push('/service')} />
       </Ticket>
     );

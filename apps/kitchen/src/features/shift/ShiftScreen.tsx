@@ -190,7 +190,7 @@ export function ShiftScreen({ readyBoard, HeldSheet }: ShiftProps) {
       ))}
       {goingOn.length > 0 ? (
         <Ticket>
-          <Heading>How it goes on from here</Heading>
+          <Heading>What happens next</Heading>
           <Timeline batches={goingOn} nowMs={nowMs} />
         </Ticket>
       ) : null}

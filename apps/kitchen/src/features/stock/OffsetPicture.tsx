@@ -33,7 +33,7 @@ export function OffsetPicture({ offset, uses }: { offset: LotOffset; uses: reado
           reach: figure(reach, 1),
         })
       : say(
-          'Drinks {signed} points more than its moisture says ({signed2} to {signed3}), from {batches, number} {batches, plural, one {batch} other {batches}}',
+          'Absorbs {signed} points more than its moisture explains ({signed2} to {signed3}), from {batches, number} {batches, plural, one {batch} other {batches}}',
           {
             signed: signed(meanPoints),
             signed2: signed(meanPoints - reach),

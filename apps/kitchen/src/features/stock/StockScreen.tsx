@@ -82,7 +82,7 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
           { key: 'edit', label: 'Correct', onPress: onEdit },
           {
             key: 'close',
-            label: lot.closed ? 'In use again' : 'Used up',
+            label: lot.closed ? 'Back in use' : 'Used up',
             onPress: () => save.mutate(asLot(lot, { closed: !lot.closed })),
           },
         ]}
@@ -139,7 +139,7 @@ export function StockScreen() {
       {ordered.length === 0 ? (
         <Notice
           title="No lot yet"
-          text="Receive a delivery; each batch then takes its flour from a lot and teaches how much water it takes."
+          text="Receive a delivery: each batch then takes its flour from a lot, and the lot learns how much water it needs."
         />
       ) : null}
       <View style={styles.lots}>

@@ -64,7 +64,7 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
         </View>
       ) : null}
       {list.questions.length > 1 ? (
-        <Action label="Take the first answer to each question" onPress={takeUsual} />
+        <Action label="Use the first answer to every question" onPress={takeUsual} />
       ) : null}
       {list.lines.map((line) => (
         <WrittenLine
@@ -88,7 +88,7 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
       ))}
       {list.remarks.length > 0 ? (
         <View>
-          <Label>Kept as words, not weighed</Label>
+          <Label>Kept as a note, not weighed</Label>
           {list.remarks.map(({ index, text: words, kind }) => (
             <View key={index}>
               <Body tone="soot">{words}</Body>

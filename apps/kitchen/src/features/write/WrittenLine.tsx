@@ -51,7 +51,7 @@ export function WrittenLine({ line, flourG, onAnswer, onOther, onWeigh }: Writte
       : []),
     ...(line.tempC === null ? [] : [say('at {temp}', { temp: format.temp(line.tempC) })]),
     ...(line.holdBack > 0 && mass
-      ? [say('keep back {mass}', { mass: format.mass(mass.typical * line.holdBack) })]
+      ? [say('hold back {mass}', { mass: format.mass(mass.typical * line.holdBack) })]
       : []),
     ...(line.note ? [line.note] : []),
   ];
@@ -97,8 +97,8 @@ export function AskAgain({ text }: { text: string }) {
   if (given.length === 0) return null;
   return (
     <Action
-      label="Ask this line again"
-      hint={say('Ask this line again: {text}', { text })}
+      label="Change the answer"
+      hint={say('Change the answer: {text}', { text })}
       onPress={() => askAgain(given)}
     />
   );

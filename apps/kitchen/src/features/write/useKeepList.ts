@@ -11,7 +11,7 @@ import { numberTyped } from '../../ui/input/FigureField';
 import { type Reading } from './useReading';
 import { say } from '../../reader/say';
 
-const REASON = 'Written down';
+const REASON = 'Saved as a note';
 const piecesField = countField('Pieces', { min: 1, max: 20_000 });
 
 interface KeepListOptions {

@@ -35,7 +35,7 @@ test('a list in cups goes in by a few taps', async () => {
   choose(/^Strong flour$/);
   choose(/^scooped, 390\sg$/);
   expect(reading()).toMatch(/Hydration, as measured75\.\d.%? \(\d\d\.\d to \d\d\.\d\)/);
-  expect(reading()).toMatch(/at 38\s°C.*keep back 59\sg/);
+  expect(reading()).toMatch(/at 38\s°C.*hold back 59\sg/);
   press('Save the formula');
   await waitFor(() => expect(push).toHaveBeenCalledWith('/formulas/quay-rounds'));
   const [saved, reason] = add.mock.calls[0] ?? [];
@@ -44,16 +44,16 @@ test('a list in cups goes in by a few taps', async () => {
     ingredient: 'flour-strong',
     measure: { text: '2 3/4 cups, scooped' },
   });
-  expect(reason).toBe('Written down');
+  expect(reason).toBe('Saved as a note');
   expect(useWriting.getState().text).toBe('');
 });
 
 test('what is not in the catalogue is chosen from it or left out; all else can be taken as usual', () => {
   write('500 g flour\n20 g moon dust\n1 tsp salt');
   press(/^Leave out 20 g moon dust$/);
-  press('Take the first answer to each question');
+  press('Use the first answer to every question');
   expect(screen.getByRole('button', { name: 'Save the formula' })).toBeTruthy();
-  expect(reading()).toMatch(/Kept as words, not weighed20 g moon dust/);
+  expect(reading()).toMatch(/Kept as a note, not weighed20 g moon dust/);
 });
 
 test('the draft can be worked on before it is in the book', () => {
@@ -95,10 +95,10 @@ test('an answer can be changed, and the pieces are asked where the list is writt
   write('3 cups flour\n300 ml water');
   choose(/^Strong flour$/);
   const answered = Object.keys(useWriting.getState().answers);
-  press('Ask this line again: 3 cups flour');
+  press('Change the answer: 3 cups flour');
   expect(answered).toHaveLength(1);
   expect(useWriting.getState().answers).toEqual({});
-  press('Take the first answer to each question');
+  press('Use the first answer to every question');
   fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Six rounds' } });
   fireEvent.change(screen.getByLabelText('Pieces it makes'), { target: { value: '0' } });
   press('Save the formula');

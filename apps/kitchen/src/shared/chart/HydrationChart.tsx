@@ -44,12 +44,12 @@ function SpreadWords({
         <Body>
           <Strong>{first.food.name}</Strong>
           {say(
-            ' measured by volume or piece makes most of the spread. At worst the dough is between {low} and {high}.',
+            ' measured by volume or piece causes most of the spread. At worst the dough is between {low} and {high}.',
             { low: { share: worst.low }, high: { share: worst.high } },
           )}
         </Body>
       ) : (
-        <Label>Every line that matters is weighed: there is nothing to be off.</Label>
+        <Label>Every line that matters is weighed, so nothing can be off.</Label>
       )}
       {first ? (
         <Press role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.ask}>
@@ -67,7 +67,7 @@ function SpreadWords({
               formatPercent(high, 1),
             ]),
             ['All together', formatPercent(hydration.low, 1), formatPercent(hydration.high, 1)],
-            ['All the worst way', formatPercent(worst.low, 1), formatPercent(worst.high, 1)],
+            ['All in the worst direction', formatPercent(worst.low, 1), formatPercent(worst.high, 1)],
           ]}
         />
       ) : null}

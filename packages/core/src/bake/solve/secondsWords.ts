@@ -71,7 +71,7 @@ export function whyNotWritten({ request, shown, keepsSplit, readAt, trimmed }: D
   ].filter((reason) => reason !== null);
   return message('The formula says {listed} s: {reasons}.', {
     listed: listed(own),
-    reasons: reasons.length > 0 ? { list: reasons } : 'this plate takes it otherwise',
+    reasons: reasons.length > 0 ? { list: reasons } : 'this plate needs other times',
   });
 }
 

@@ -4,7 +4,7 @@ import { flourFills, food } from './food';
 const WHEAT: Ingredient['allergens'] = ['gluten', 'wheat'];
 const HEAT = 1.75;
 const DOES_NOT_BIND =
-  'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat.';
+  'Does not bind like wheat: rolled thin, the dough falls apart. Press it, or blend it with wheat.';
 
 /** Flours and starches, at the milling standard of 14 % moisture where they are cereal flours. */
 export const FLOURS: readonly Ingredient[] = [
@@ -103,7 +103,7 @@ export const FLOURS: readonly Ingredient[] = [
     absorption: 0.58,
     rolls: 'with care',
     allergens: WHEAT,
-    note: 'Drinks slowly: rest 30 min before judging the dough.',
+    note: 'Absorbs slowly: rest 30 min before judging the dough.',
   }),
   food('flour-spelt-white', 'White spelt flour', 'flour', [0.14, 0.12, 0.015, 0.718, 0.007], {
     aliases: 'light spelt flour, spelt flour white, sifted spelt flour',
@@ -219,7 +219,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 9],
     absorption: 0.7,
     rolls: 'no',
-    note: 'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat. Good for dusting: it brushes off.',
+    note: 'Does not bind like wheat: rolled thin, the dough falls apart. Press it, or blend it with wheat. Good for dusting: it brushes off.',
   }),
   food('flour-buckwheat', 'Buckwheat flour', 'flour', [0.13, 0.115, 0.026, 0.709, 0.02], {
     aliases: 'buck wheat flour',
@@ -237,7 +237,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 10],
     absorption: 0.75,
     rolls: 'no',
-    note: 'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat. Boiling water helps it bind.',
+    note: 'Does not bind like wheat: rolled thin, the dough falls apart. Press it, or blend it with wheat. Boiling water helps it bind.',
   }),
   food('flour-millet', 'Pearl millet flour', 'flour', [0.12, 0.105, 0.048, 0.71, 0.017], {
     aliases: 'millet flour, bajra flour, bajra',
@@ -246,7 +246,7 @@ export const FLOURS: readonly Ingredient[] = [
     pack: [5000, 11],
     absorption: 0.75,
     rolls: 'no',
-    note: 'Does not bind as wheat does: the dough does not hold together when rolled thin. Press it, or blend it with wheat. Turns bitter: buy small.',
+    note: 'Does not bind like wheat: rolled thin, the dough falls apart. Press it, or blend it with wheat. Turns bitter: buy little at a time.',
   }),
   food('flour-teff', 'Teff flour', 'flour', [0.1, 0.13, 0.024, 0.72, 0.026], {
     aliases: 'tef flour',

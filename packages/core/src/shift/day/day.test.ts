@@ -296,7 +296,7 @@ test.each([
   [{ serviceTo: clockS(10) }, 'The service ends before it begins.'],
   [{ cooks: [] }, 'Nobody is on shift.'],
   [{ breads: [] }, 'There is no bread to make.'],
-  [{ breads: [SERVICE.breads[0]!, SERVICE.breads[0]!] }, 'A formula stands there twice.'],
+  [{ breads: [SERVICE.breads[0]!, SERVICE.breads[0]!] }, 'The same formula appears twice.'],
 ])('a service that cannot be is refused at its field: %#', (changes, sentence) => {
   expect(said(problemsIn(serviceDaySchema, { ...SERVICE, ...changes }))).toContain(sentence);
 });

@@ -63,7 +63,7 @@ export function demandFromCsv(text: string): FileDemand[] {
     const peak = row.peak?.trim() ? readClock(row.peak) : (opens + (closes ?? opens)) / 2;
     if (closes === null || peak === null) throw wrong('a time is written like 11:45.');
     const wave = waveSchema.safeParse({ opens, peak, closes, pieces: read.pieces });
-    if (!wave.success) throw wrong(fromText(wave.error.issues[0]?.message ?? 'the wave cannot be.'));
+    if (!wave.success) throw wrong(fromText(wave.error.issues[0]?.message ?? 'this wave is not possible.'));
     return demand.waves.push(wave.data);
   });
   return [...demands.values()];

@@ -43,7 +43,7 @@ const demandSchema = z.strictObject({
 const plannedBatchSchema = z.strictObject({
   id: uuidField('Batch of the plan'),
   formulaId: slugField('Formula'),
-  n: countField('Pieces of a batch', { min: 1, max: 10_000 }),
+  n: countField('Pieces in a batch', { min: 1, max: 10_000 }),
   start: timeField('Start'),
   bakeAt: timeField('Baking'),
   /** Begins with what an earlier batch left in the fridge. */
@@ -75,7 +75,7 @@ export const serviceDaySchema = inOrderOfDay(
       .optional(),
   }),
 ).refine(({ breads }) => new Set(breads.map(({ formulaId }) => formulaId)).size === breads.length, {
-  message: 'A formula stands there twice.',
+  message: 'The same formula appears twice.',
   path: ['breads'],
 });
 
@@ -110,7 +110,7 @@ export const serviceActSchema = z.discriminatedUnion(
       target: uuidField('Act that is taken back'),
     }),
   ],
-  { error: 'An act is “taken”, “counted”, “brought”, “thrown-out” or “void”.' },
+  { error: 'An act must be “taken”, “counted”, “brought”, “thrown-out” or “void”.' },
 );
 
 export type ServiceAct = z.infer<typeof serviceActSchema>;

@@ -121,8 +121,8 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
       <Action
         label={
           state.inspected.length > 0
-            ? say('Look at another piece ({length, number})', { length: state.inspected.length })
-            : 'Look at one piece'
+            ? say('Judge another piece ({length, number})', { length: state.inspected.length })
+            : 'Judge one piece'
         }
         onPress={() => setLooking(true)}
       />

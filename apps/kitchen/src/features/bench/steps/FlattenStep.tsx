@@ -143,7 +143,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
       step={step}
       why={() => explainRolling(plan, ballG)}
       primary={{
-        label: 'First discs are rolled',
+        label: 'First discs rolled',
         onPress: () => act({ type: 'flattened', ...disc }),
       }}
     >

@@ -37,7 +37,7 @@ export function LeftoverChoice({ massG, ballG, kitchen, value, onChange }: Props
     <View style={{ gap: SPACE.s }}>
       <Strong>{say('{mass} of dough is left over.', { mass: format.mass(massG) })}</Strong>
       <Choices
-        label="What becomes of it"
+        label="What happens to it"
         value={value}
         options={[
           ['short batch', 'Short batch'],

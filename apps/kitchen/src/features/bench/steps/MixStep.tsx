@@ -109,7 +109,7 @@ function ByFeel({ live, now, part }: PartProps) {
         />
       ) : null}
       <Strong>
-        {say('{mass} kept back still to hand', { mass: format.mass(dough.heldLeftG, line.stepG) })}
+        {say('{mass} of the hold-back left', { mass: format.mass(dough.heldLeftG, line.stepG) })}
       </Strong>
     </>
   );

@@ -35,7 +35,7 @@ function LetFollow({ plan, offer, onFollow }: LetFollowProps) {
   const format = useFormat();
   return (
     <Ticket>
-      <Heading>Let the batch follow</Heading>
+      <Heading>Rescale the batch</Heading>
       {offer.fits ? (
         <>
           <View>

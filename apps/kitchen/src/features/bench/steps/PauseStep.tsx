@@ -38,7 +38,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
       primary={
         phase
           ? {
-              label: phase === 'early' ? 'Knead it already' : 'On with the kneading',
+              label: phase === 'early' ? 'Knead now' : 'Keep kneading',
               quiet: phase === 'early',
               twice: endsEarly(running, window, 'pause'),
               onPress: () => live.act({ type: 'done', stepId }),

@@ -92,11 +92,11 @@ function Rested({ live, now, advice, longer, moreS }: RestedProps) {
         {advice.moreS > 0
           ? advice.coldS >= advice.moreS
             ? say('Its centre is still cold: warm enough to roll in {more}.', { more: { s: moreS } })
-            : say('A disc rolled now springs back {springBackNow}; calm in {more}.', {
+            : say('A disc rolled now springs back {springBackNow}; relaxed in {more}.', {
                 springBackNow: { share: advice.springBackNow },
                 more: { s: moreS },
               })
-          : say('Calm: a disc rolled now springs back {springBackNow}.', {
+          : say('Relaxed: a disc rolled now springs back {springBackNow}.', {
               springBackNow: { share: advice.springBackNow },
             })}
       </Strong>
@@ -211,5 +211,5 @@ const plainWhy = (span: string) => ({
   value: span,
   equation: 'As the formula says',
   inputs: [],
-  changes: ['Plan for the day, and the rest follows the dough’s temperature.'],
+  changes: ['Plan for today’s conditions, and the rest follows the dough’s temperature.'],
 });

@@ -62,7 +62,7 @@ export function TakeWeight(part: TakeProps) {
         />
       ) : (
         <View style={styles.middle}>
-          <Label>Put on the scale</Label>
+          <Label>On the scale</Label>
           <BigFigure
             value={shown.value}
             unit={shown.unit}
@@ -105,7 +105,7 @@ function LineWords({ plan, line, inBowl }: { plan: Plan } & Pick<WeighPart, 'lin
             })}
       </Body>
       {line.late ? (
-        <Body tone={tone}>Beside the bowl: it is worked in when the dough is kneaded again.</Body>
+        <Body tone={tone}>Keep it beside the bowl: it goes in when the dough is kneaded again.</Body>
       ) : null}
       {heldG > 0 ? (
         <Body tone={tone}>

@@ -89,7 +89,7 @@ describe('weighing', () => {
       'true',
     );
     press('Back');
-    expect(see('Put on the scale')).toBeTruthy();
+    expect(see('On the scale')).toBeTruthy();
   });
 
   test('pedal: Page Down confirms, Backspace undoes', () => {

@@ -44,7 +44,7 @@ describe('mixing', () => {
   test('water by feel: what is added is an act, the gauge and the kept-back figure follow', () => {
     const acts = mixing(started, done('dry'), done('liquid'));
     const held = plan.holdBack?.massG ?? 0;
-    expect(see(new RegExp(`^${held}\\sg kept back`))).toBeTruthy();
+    expect(see(new RegExp(`^${held}\\sg of the hold-back left`))).toBeTruthy();
     const [smallest] = screen.getAllByRole('button', { name: /^\+\d+\sg water/ });
     if (!smallest) throw new Error('nothing to add');
     fireEvent.click(smallest);
@@ -165,7 +165,7 @@ describe('resting', () => {
   test('a poke says how calm it is, and the rest can be made longer by what is missing', () => {
     const acts = resting(590, { type: 'poked', stepId: 'rest-1', poke: 'springs right back' });
     const line = see(/^A disc rolled now springs back/).textContent ?? '';
-    const minutes = Number(/calm in (\d+)/.exec(line)?.[1]);
+    const minutes = Number(/relaxed in (\d+)/.exec(line)?.[1]);
     press(/^Rest \d+.* from now/);
     expect(acts).toEqual([{ type: 'extended', stepId: 'rest-1', seconds: minutes * 60 }]);
     choose('dent stays');

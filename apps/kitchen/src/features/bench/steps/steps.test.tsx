@@ -110,7 +110,7 @@ test('flattening starts from the ball as it was cut, and keeps what was measured
   const larger = Math.round(plan.rolled.diameterMm * Math.sqrt(1.08));
   press('Rolled to: more');
   press('Thick: less');
-  press('First discs are rolled');
+  press('First discs rolled');
   expect(acts).toEqual([
     {
       type: 'flattened',
@@ -197,7 +197,7 @@ describe('finishing', () => {
     draw(<FinishStep live={live} step={stepOf('finish')} />);
     jest.useRealTimers();
     press('One more torn, 0 so far');
-    press('Look at one piece');
+    press('Judge one piece');
     const second = within(screen.getByRole('radiogroup', { name: 'Second side' }));
     fireEvent.click(second.getByRole('radio', { name: /^deep freckles/ }));
     fireEvent.click(screen.getByRole('radio', { name: 'cracks at the fold' }));

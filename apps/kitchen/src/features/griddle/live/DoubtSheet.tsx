@@ -59,10 +59,13 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
             })}
           </Body>
           <PrimaryAction
-            label="It was done in time, only not told"
+            label="It was done in time but not recorded"
             onPress={then(() => onForward(doubt.piece, doubt.piece.dueMs))}
           />
-          <Action label="It lay all that time" onPress={then(() => onForward(doubt.piece, doubt.atMs))} />
+          <Action
+            label="It lay there the whole time"
+            onPress={then(() => onForward(doubt.piece, doubt.atMs))}
+          />
           <Action label="Burnt: throw it out" onPress={then(() => onBurnt(doubt.piece))} />
         </>
       ) : null}
@@ -74,7 +77,7 @@ const lainS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.since
 const spoiltWords = ({ piece: { latestS } }: Doubt): string =>
   latestS === null
     ? ''
-    : say(' By the model it is spoilt after {latest, number}\u00a0s on this side.', {
+    : say(' The model says it is spoilt after {latest, number}\u00a0s on this side.', {
         latest: Math.round(latestS),
       });
 const overS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.dueMs) / MS_PER_S);

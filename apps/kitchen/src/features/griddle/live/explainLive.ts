@@ -32,7 +32,7 @@ export const explainLive = (of: LiveSide): Explanation => ({
     { label: 'Your taps', value: `× ${figure(of.factor, 2)}` },
   ],
   changes: [
-    'A hotter plate shortens it, a colder one lengthens it; a tap of pale or dark moves it by 3 to 12 %.',
+    'A hotter plate shortens it, a colder one lengthens it; each tap on Pale or Dark moves it by 3 to 12 %.',
     'A side that was turned late shortens the next one, as far as it would dry out or char otherwise.',
   ],
 });

@@ -184,9 +184,9 @@ describe('an act that needs a word first', () => {
   test('what was done in time and only not told is recorded at its time', async () => {
     const sent = await lain('long', 300);
     expect(
-      screen.getByText(/past its time\. By the model it is spoilt after \d+\ss on this side\.$/),
+      screen.getByText(/past its time\. The model says it is spoilt after \d+\ss on this side\.$/),
     ).toBeTruthy();
-    press('It was done in time, only not told');
+    press('It was done in time but not recorded');
     await pass(300);
     const [turned] = sent();
     const laidS = (Date.parse(turned?.at ?? '') - (NOW - 300_000)) / 1000;

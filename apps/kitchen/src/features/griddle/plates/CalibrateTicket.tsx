@@ -55,10 +55,10 @@ function FitFound({ fit }: { fit: Calibration }) {
           aside={`${figure(low, 2)}–${figure(high, 2)}`}
         />
       ))}
-      <Label>The range holds the truth nine times in ten.</Label>
+      <Label>The truth lies within the range nine times in ten.</Label>
       <Body>
         {say(
-          'What was seen lies {misfitBefore} times its own scatter from the usual figures, and {misfitAfter} times from the new ones.',
+          'What was seen differs from the usual values by {misfitBefore} times its own scatter, and from the new ones by {misfitAfter} times.',
           { misfitBefore: figure(fit.misfitBefore, 1), misfitAfter: figure(fit.misfitAfter, 1) },
         )}
       </Body>
@@ -161,7 +161,7 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
             })}
           </Strong>
           <Action
-            label="Go back to the usual figures"
+            label="Restore the usual values"
             onPress={() => onUse({ ...griddle, calibrations: others })}
           />
         </>
@@ -191,7 +191,7 @@ export function CalibrateTicket({ griddle, subject, onUse }: CalibrateTicketProp
             label={say('Use it for {name} on this plate', { name: formula.name })}
             onPress={use}
           />
-          <Action label="Keep the old figures" onPress={() => leave()} />
+          <Action label="Keep the old values" onPress={() => leave()} />
         </>
       ) : null}
     </Ticket>

@@ -88,16 +88,16 @@ function HeatTicket({ settled, readyS, preheat, plateC }: HeatTicketProps) {
         value={readyS === null || readyS === undefined ? 'never' : formatClock(readyS)}
         unit={readyS ? 'min' : ''}
       />
-      <Leader name="Dips under a piece to" value={format.temp(settled.lowestC)} />
+      <Leader name="Drops under a piece to" value={format.temp(settled.lowestC)} />
       <Leader
-        name={say('Back within {tempDifference} after', { tempDifference: format.tempDifference(3) })}
+        name={say('Recovers to {tempDifference} in', { tempDifference: format.tempDifference(3) })}
         value={settled.recoveryS === null ? 'over an hour' : String(settled.recoveryS)}
         unit={settled.recoveryS === null ? '' : 's'}
       />
-      <Leader name="Piece after piece it settles at" value={format.temp(settled.onC.at(-1) ?? plateC)} />
+      <Leader name="Settles, piece after piece, at" value={format.temp(settled.onC.at(-1) ?? plateC)} />
       {readyS === null ? (
         <Body tone="plum">
-          {say('Its power does not bring it to {temp}: choose a lower heat or another plate.', {
+          {say('It is not powerful enough to reach {temp}: choose a lower heat or another plate.', {
             temp: format.temp(plateC),
           })}
         </Body>
@@ -154,7 +154,7 @@ export function PlateFacts({ griddle, subject }: { griddle: Griddle; subject: Gr
         {knob ? (
           <Body>{say('Knob for {temp}: {knob}.', { temp: format.temp(plateC), knob })}</Body>
         ) : (
-          <Body tone="soot">Measure two marks of the knob and it is told here where to set it.</Body>
+          <Body tone="soot">Measure two marks of the knob and this shows where to set it.</Body>
         )}
       </Ticket>
       {work.error ? <Body tone="plum">{work.error.message}</Body> : null}

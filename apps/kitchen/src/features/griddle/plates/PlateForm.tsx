@@ -147,7 +147,7 @@ export function PlateForm({ griddle, taken, problem, onSave, onRemove }: PlateFo
       />
       {griddle ? null : (
         <Choices
-          label="Or a pan, to begin from"
+          label="Or start from a pan"
           value={null}
           options={PANS.map(({ name }) => [name, name] as const)}
           onChange={(name) => {

@@ -16,7 +16,7 @@ export function HeatByWords({ plateC }: { plateC: number }) {
   return (
     <>
       <Choices
-        label="No thermometer: by the word for it"
+        label="No thermometer: choose by feel"
         value={here?.words ?? null}
         options={OPTIONS}
         onChange={choose}

@@ -42,7 +42,7 @@ export function PanTicket({ subject, flame }: { subject: GriddleSubject; flame: 
         <>
           <View style={styles.figures}>
             <View>
-              <Label>A piece lands on</Label>
+              <Label>When a piece goes on</Label>
               <Figure value={format.temp(data.middle.landsC)} size={36} tone="ember" />
               <Label>{between('landsC')}</Label>
             </View>
@@ -58,7 +58,8 @@ export function PanTicket({ subject, flame }: { subject: GriddleSubject; flame: 
             </Strong>
           ) : null}
           <Body tone="soot">
-            The flame is taken by its word, as heat into the pan: read the pan once, and the reading counts.
+            The flame is an estimate of the heat into the pan: measure the pan once and the reading is used
+            instead.
           </Body>
           <Action
             label={say('Bake at {temp}', { temp: format.temp(landsC) })}
