@@ -50,7 +50,7 @@ test('a day’s dough by feel: start low, add, correct, judge; the lot learns it
   await cook.step('Rest the dough');
   await cook.press('Covered: start the rest');
   await page.getByRole('radio', { name: 'dent stays' }).click();
-  await expect(page.getByText(/^Calm: a disc rolled now/)).toBeVisible();
+  await expect(page.getByText(/^Relaxed: a disc rolled now/)).toBeVisible();
   await cook.expectSaved();
   const { events } = await batchOf(page, request);
   expect(events.filter(({ type }) => type === 'added')).toHaveLength(2);
@@ -111,7 +111,7 @@ test('milk dough with the network cut in the middle, another phone on another ba
   await expect(page.getByText('offline, kept here')).toBeVisible();
   await cook.press('It is right already');
   await cook.press('Covered: start the rest');
-  await expect(page.getByText(/^Milk or egg in it: out of the cold/)).toBeVisible();
+  await expect(page.getByText(/^Out of the cold/)).toBeVisible();
   await second.press(/ is in$/);
   await page.context().setOffline(false);
   await cook.expectSaved();

@@ -4,6 +4,7 @@ import { printAST } from '@formatjs/icu-messageformat-parser/printer.js';
 import { languageSchema } from '@kettle-scale/core/message';
 import { type Page, expect, test } from './test';
 import { asWritten } from './bench';
+import { MAIN_VIEWS, cutOff, openView, sideways, speak } from './views';
 
 // The files of the pseudo-language are handed out by the test: a service worker would fetch its own.
 test.use({ serviceWorkers: 'block' });
@@ -41,17 +42,15 @@ const PSEUDO = {
   texts: Object.fromEntries(Object.keys(spanish.texts).map((text) => [text, pseudo(text)])),
 };
 
+/** What stands until there is something to show. */
+const FETCHING = new RegExp(`^${marked('Fetching')}`);
+
 /** The names that the kitchen itself has given, as far as the page has heard them. */
 type Names = () => Promise<ReadonlySet<string>>;
 
 /** A page that speaks the pseudo-language. */
 async function speakPseudo(page: Page): Promise<Names> {
-  await page.addInitScript(() =>
-    localStorage.setItem(
-      'kettle-scale-preferences',
-      JSON.stringify({ state: { language: 'zh' }, version: 0 }),
-    ),
-  );
+  await speak(page, PSEUDO.language);
   await page.route('**/languages/index.json', (route) =>
     route.fulfill({ json: [{ language: PSEUDO.language, name: PSEUDO.name }] }),
   );
@@ -118,43 +117,17 @@ async function untranslated(page: Page, names: Names): Promise<string[]> {
   });
 }
 
-/** Words that do not fit where they stand; a list's lines may be cut on purpose, names in them are told whole elsewhere. */
-const cutOff = (page: Page): Promise<string[]> =>
-  page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('body *')]
-      .filter((element) => element.scrollWidth > element.clientWidth + 1)
-      .filter((element) => getComputedStyle(element).textOverflow === 'ellipsis')
-      .map((element) => element.textContent?.slice(0, 80) ?? '')
-      .concat(document.documentElement.scrollWidth > window.innerWidth ? ['the page'] : []),
-  );
-
-const VIEWS = [
-  ...['/shift', '/formulas', '/formulas/breakwater-thick', '/formulas/breakwater-thick/edit'],
-  ...['/formulas/breakwater-thick/swap', '/formulas/breakwater-thick/versions', '/write', '/ingredients'],
-  ...['/ingredients/flour-strong', '/service', '/service/edit', '/service/handover', '/stock', '/plans'],
-  ...[
-    '/plan/sailcloth-sheet',
-    '/bench',
-    '/griddle',
-    '/griddle/plates',
-    '/griddle/window',
-    '/log',
-    '/lessons',
-  ],
-  ...['/charts', '/settings'],
-];
-
 test('a language from a file alone: no view keeps English, and longer words are not cut off', async ({
   page,
 }) => {
   const names = await speakPseudo(page);
-  for (const path of VIEWS) {
-    await page.goto(path);
+  for (const path of [...MAIN_VIEWS.book, ...MAIN_VIEWS.day]) {
+    await openView(page, path);
     await expect(page.getByRole('main')).toContainText(/[àèìòù]/);
-    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-    await expect(page.getByText(/Fetching/)).toHaveCount(0);
+    await expect(page.getByText(FETCHING)).toHaveCount(0);
     expect.soft(await untranslated(page, names), path).toEqual([]);
     expect.soft(await cutOff(page), `${path}, cut off`).toEqual([]);
+    expect.soft(await sideways(page), `${path}, sideways`).toBe(false);
   }
 });
 
@@ -219,7 +192,7 @@ test('a batch in a language from a file alone: no step keeps English', async ({ 
   const record = new URL(page.url()).pathname;
   for (const part of ['/wrong', '/compare']) {
     await page.goto(record + part);
-    await expect(page.getByText(/Fetching/)).toHaveCount(0);
+    await expect(page.getByText(FETCHING)).toHaveCount(0);
     await expect(title).toBeVisible();
     await look();
   }
@@ -246,7 +219,7 @@ test('Spanish: chosen once, read everywhere, numbers with a comma, a list as it 
     await expect(page.getByText(/^Lard or shortening/)).toHaveCount(0);
     await page.getByLabel('Nombre', { exact: true }).fill('Tortillas del muelle');
     await page.getByLabel(/^Piezas que rinde/).fill('12');
-    await page.getByRole('button', { name: 'Tomar la primera respuesta a cada pregunta' }).click();
+    await page.getByRole('button', { name: 'Usar la primera respuesta en todas' }).click();
     await page.getByRole('button', { name: 'Guardar la fórmula' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tortillas del muelle');
     await expect(page.getByText(/^\d+,\d\s%$/).first()).toBeVisible();

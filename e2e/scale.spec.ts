@@ -13,7 +13,7 @@ test('the live scale: weight against target, auto-advance, over-pour and scoop',
   await cook.start('lantern-round', '?by=pieces&pieces=20&ball=58 g');
   const { plan } = await batchOf(page, request);
   const [flour, water] = plan.sheet;
-  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await page.getByRole('checkbox', { name: 'Live scale' }).click();
   await cook.press('Tare');
   await page
     .getByRole('checkbox', { name: 'Continue automatically when steady and within tolerance' })

@@ -42,7 +42,7 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await cook.press(/ is in$/);
     await cook.press(/ is in$/);
     await cook.step('Weigh butter, unsalted');
-    await expect(page.getByText(/^Beside the bowl/)).toBeVisible();
+    await expect(page.getByText(/^Keep it beside the bowl/)).toBeVisible();
     await cook.weighAll();
     await cook.mix();
     await cook.press('Start kneading');

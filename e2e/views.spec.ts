@@ -1,82 +1,14 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { type Page, expect, test } from './test';
-import type { AxeResults } from 'axe-core';
+import { expect, test } from './test';
 import { bench } from './bench';
+import { MAIN_VIEWS, cutOff, openView, seriousOn, seriousOnBoth, sideways, speak } from './views';
 
-const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-/** What axe finds that is serious or worse, as "rule: element". */
-async function seriousOn(page: Page): Promise<string[]> {
-  await page.evaluate(() => document.fonts.ready);
-  const results = await page.evaluate<AxeResults>(
-    `${axeSource}; axe.run(document, { resultTypes: ['violations'] })`,
-  );
-  return results.violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
-}
-
-/** Until colours that change have changed: halfway between two themes nothing can be read. */
-const settled = (page: Page) =>
-  page.evaluate(async () => {
-    for (let frame = 0; frame < 2; frame += 1) await new Promise(requestAnimationFrame);
-    const passing = document
-      .getAnimations()
-      .filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity);
-    await Promise.allSettled(passing.map(({ finished }) => finished));
-  });
-
-/** The same on paper and on iron, which is what the page is on a dark device. */
-async function seriousOnBoth(page: Page): Promise<string[]> {
-  const found: string[] = [];
-  for (const colorScheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme });
-    await settled(page);
-    found.push(...(await seriousOn(page)).map((one) => `${colorScheme}: ${one}`));
-  }
-  return found;
-}
-
-/** Text wider than its box, or anything that makes the page scroll sideways. */
-const sideways = (page: Page) =>
-  page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
-
-/** The main views, in two halves: each is looked at by axe, which takes its time on a slow machine. */
-const MAIN_VIEWS = {
-  book: [
-    '/formulas',
-    '/formulas/breakwater-thick',
-    '/formulas/breakwater-thick/edit',
-    '/formulas/breakwater-thick/swap',
-    '/formulas/breakwater-thick/versions',
-    '/formulas/breakwater-thick/card',
-    '/write',
-    '/ingredients',
-    '/ingredients/flour-strong',
-    '/shift',
-    '/service',
-    '/service/edit',
-    '/service/handover',
-  ],
-  day: [
-    '/stock',
-    '/plans',
-    '/plan/sailcloth-sheet',
-    '/bench',
-    '/griddle',
-    '/griddle/plates',
-    '/griddle/window',
-    '/log',
-    '/lessons',
-    '/charts',
-    '/settings',
-  ],
-};
+const PHONE = { width: 390, height: 844 };
+const NARROW = { width: 320, height: 700 };
+const WIDE = { width: 1280, height: 800 };
 
 for (const [name, viewport] of [
-  ['phone', { width: 390, height: 844 }],
-  ['wide', { width: 1280, height: 800 }],
+  ['phone', PHONE],
+  ['wide', WIDE],
 ] as const) {
   for (const [half, paths] of Object.entries(MAIN_VIEWS)) {
     test(`main views, ${half}, on a ${name}: nothing serious for axe, nothing cut off sideways`, async ({
@@ -84,9 +16,7 @@ for (const [name, viewport] of [
     }) => {
       await page.setViewportSize(viewport);
       for (const path of paths) {
-        await page.goto(path);
-        await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-        await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+        await openView(page, path);
         expect(await seriousOnBoth(page), path).toEqual([]);
         expect(await sideways(page), path).toBe(false);
       }
@@ -100,14 +30,32 @@ for (const [name, viewport] of [
       expect(await seriousOnBoth(page), 'a batch in the log').toEqual([]);
       const batch = new URL(page.url()).pathname;
       for (const part of ['/wrong', '/compare', '/label']) {
-        await page.goto(batch + part);
-        await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-        await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+        await openView(page, batch + part);
         expect(await seriousOnBoth(page), part).toEqual([]);
         expect(await sideways(page), part).toBe(false);
       }
     });
   }
+}
+
+for (const [half, paths] of Object.entries(MAIN_VIEWS)) {
+  test(`main views, ${half}, in Spanish: nothing serious for axe, nothing cut off`, async ({ page }) => {
+    await speak(page, 'es');
+    for (const path of paths) {
+      for (const [viewport, colorScheme] of [
+        [PHONE, 'dark'],
+        [WIDE, 'light'],
+      ] as const) {
+        await page.setViewportSize(viewport);
+        await page.emulateMedia({ colorScheme });
+        await openView(page, path);
+        await expect(page.locator('html')).toHaveAttribute('lang', 'es');
+        expect(await seriousOn(page), path).toEqual([]);
+        expect.soft(await cutOff(page), path).toEqual([]);
+        expect(await sideways(page), path).toBe(false);
+      }
+    }
+  });
 }
 
 test('working screens are sound too, on paper and on iron', async ({ page }) => {
@@ -145,7 +93,7 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   await cook.press('Piece 1 on');
   await cook.press('Turn: piece 1');
   await cook.press('To the flame: piece 1');
-  await expect(page.getByText('Open flame.')).toBeVisible();
+  await expect(page.getByText('Open flame: long tongs, hood on.')).toBeVisible();
   expect(await seriousOn(page), 'griddle').toEqual([]);
 });
 
@@ -198,31 +146,41 @@ test('by keyboard: past the navigation, along a choice, and to Start in two Tabs
   await expect(measures.nth(1)).toBeChecked();
 });
 
-test('on a narrow dark phone with large text: as dark as the device, sound for axe, nothing lost sideways', async ({
+test('on a narrow dark phone: as dark as the device, sound for axe, nothing lost sideways', async ({
   browser,
   baseURL,
 }) => {
   const page = await browser.newPage({
     ...(baseURL ? { baseURL } : {}),
     colorScheme: 'dark',
-    viewport: { width: 320, height: 700 },
+    viewport: NARROW,
   });
-  for (const path of [
-    '/shift',
-    '/formulas',
-    '/plan/sailcloth-sheet',
-    '/griddle',
-    '/log',
-    '/settings',
-    '/stock',
-  ]) {
-    await page.goto(path);
-    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-    await expect(page.getByText(/^Fetching/)).toHaveCount(0);
-    expect(await seriousOn(page), path).toEqual([]);
-    expect(await sideways(page), path).toBe(false);
+  for (const path of [...MAIN_VIEWS.book, ...MAIN_VIEWS.day]) {
+    await openView(page, path);
+    expect.soft(await cutOff(page), path).toEqual([]);
+    expect.soft(await sideways(page), path).toBe(false);
   }
-  await page.goto('/settings');
+  expect(await seriousOn(page)).toEqual([]);
   await expect(page.getByRole('radio', { name: 'As the device' })).toBeChecked();
   await page.close();
+});
+
+test('with the browser’s text twice as large, on a phone: no word is cut or lost', async ({
+  playwright,
+  baseURL,
+  launchOptions,
+}) => {
+  const browser = await playwright.chromium.launch({
+    ...launchOptions,
+    args: [...(launchOptions.args ?? []), '--blink-settings=defaultFontSize=32'],
+  });
+  const page = await browser.newPage({ ...(baseURL ? { baseURL } : {}), viewport: PHONE, timezoneId: 'UTC' });
+  for (const path of [...MAIN_VIEWS.book, ...MAIN_VIEWS.day]) {
+    await openView(page, path);
+    expect.soft(await cutOff(page), path).toEqual([]);
+    expect.soft(await sideways(page), path).toBe(false);
+  }
+  await page.goto('/shift');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveCSS('font-size', '48px');
+  await browser.close();
 });

@@ -116,12 +116,12 @@ async function phone(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/plan/deckhand-wrap?by=pieces&pieces=64&ball=105 g`);
   await shoot(page, 'plan-phone');
   await start(page, url, 'deckhand-wrap?by=pieces&pieces=64&ball=105 g');
-  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await page.getByRole('checkbox', { name: 'Live scale' }).click();
   await press(page, 'Tare');
   await scale(url, { act: 'pour', massG: POURED_G, seconds: 1 });
   await page.getByText(/^\d{3}\sg to go, steady/).waitFor();
   await shoot(page, 'weigh-phone');
-  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await page.getByRole('checkbox', { name: 'Live scale' }).click();
   await weigh(page, 2);
   await weigh(page, 3);
   await press(page, 'Start mixing');

@@ -38,7 +38,7 @@ async function startBatch({ url }: RunningServer): Promise<string> {
 async function weightFrames(browser: Browser, server: RunningServer): Promise<Measured> {
   const page = await browser.newPage({ viewport: PHONE });
   await page.goto(`${server.url}/bench/${await startBatch(server)}`);
-  await page.getByRole('checkbox', { name: 'Weigh with the live scale' }).click();
+  await page.getByRole('checkbox', { name: 'Live scale' }).click();
   await page.getByRole('button', { name: 'Tare' }).waitFor();
   await quiet(page);
   const seen = await frames(page, async () => {

@@ -127,7 +127,7 @@ describe('nothing is dropped without a word', () => {
     [
       'a plan without a sheet',
       () => changed(at('batch'), (line) => ({ ...line, plan: { ...(line.plan as Line), sheet: [] } })),
-      /^Line \d+: A plan has something to weigh/,
+      /^Line \d+: A plan needs something to weigh/,
     ],
     [
       'an ingredient that nobody knows',

@@ -89,10 +89,13 @@ test('steps say their danger: raw flour, mixer, hot fat, water on a hot pan, fla
   );
   const leads = (kind: Parameters<typeof stepCautions>[1]) =>
     stepCautions(plan, kind).map(({ lead }) => lead);
-  expect(leads('mix')).toEqual(['Mixer.']);
-  expect(leads('knead')).toEqual(['Raw dough.']);
-  expect(leads('divide')).toEqual(['Raw dough.']);
-  expect(leads('griddle')).toEqual(['Open flame.', 'Hot fat.', 'Steam.', 'Smoke.']);
+  expect(leads('mix')).toEqual(['Mixer: guard down, hands out.']);
+  expect(leads('knead')).toEqual(['Raw dough: no tasting.']);
+  expect(leads('divide')).toEqual(['Raw dough: no tasting.']);
+  expect(leads('griddle')).toEqual([
+    ...['Open flame: long tongs, hood on.', 'Hot fat: brush thinly, never pour.'],
+    ...['Water spits: keep your face away.', 'Smoke: run the hood.'],
+  ]);
   expect(said(leads('finish'))).toEqual(['Contains gluten, wheat.']);
   expect(stepCautions(plan, 'finish')[0]?.text).toMatch(/local food code; the person in charge decides/);
 });

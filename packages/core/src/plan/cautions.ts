@@ -2,7 +2,7 @@ import { type Words, message } from '../message/message';
 import { allergensOf } from '../formula/allergens';
 import type { Plan, StepKind } from './planSchema';
 
-/** A danger where it is met: what it is, and what to do about it. */
+/** A danger where it is met: what it is and what to do about it at once, in a few words; then the rest. */
 export interface StepCaution {
   lead: Words;
   text: string;
@@ -17,12 +17,14 @@ const onPlate = ({ onBread = [] }: Plan) =>
   onBread.filter(({ when }) => when !== 'on the bench' && when !== 'at the end');
 
 const RAW: StepCaution = {
-  lead: 'Raw dough.',
-  text: 'Raw flour is not ready to eat: no tasting, and wash hands and tools before they touch baked bread.',
+  lead: 'Raw dough: no tasting.',
+  text: 'Raw flour is not ready to eat: wash hands and tools before they touch baked bread.',
 };
 
 const mixer = (by: 'hand' | 'machine'): StepCaution[] =>
-  by === 'machine' ? [{ lead: 'Mixer.', text: 'Guard down, no hands, no sleeves while it turns.' }] : [];
+  by === 'machine'
+    ? [{ lead: 'Mixer: guard down, hands out.', text: 'No sleeves, nothing loose near it while it turns.' }]
+    : [];
 
 /** The dangers of each step that come from the plan itself; what is measured on the way brings its own. */
 const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
@@ -39,18 +41,21 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
     return [
       finish
         ? {
-            lead: 'Open flame.',
-            text: 'Long tongs, sleeves back, hood on, nothing loose near it. Follow the maker and your local code.',
+            lead: 'Open flame: long tongs, hood on.',
+            text: 'Sleeves back, nothing loose near it. Follow the maker and your local code.',
           }
-        : { lead: 'Hot plate.', text: 'Steam jets from a puffed bread: lift it away from you.' },
+        : {
+            lead: 'Steam: lift it away from you.',
+            text: 'A puffed bread lets out jets of steam, and the plate is hot.',
+          },
       ...(on.some(({ kind }) => kind === 'fat')
-        ? [{ lead: 'Hot fat.', text: 'It spits and can catch fire over a flame: brush thinly, never pour.' }]
+        ? [{ lead: 'Hot fat: brush thinly, never pour.', text: 'It spits and can catch fire over a flame.' }]
         : []),
       ...(on.some(({ kind }) => isWet(kind))
-        ? [{ lead: 'Steam.', text: 'Water on a hot pan spits: sprinkle from the side, face away.' }]
+        ? [{ lead: 'Water spits: keep your face away.', text: 'Sprinkle a hot pan from the side.' }]
         : []),
       ...(plateC >= SMOKES_FROM_C
-        ? [{ lead: 'Smoke.', text: 'Brush off loose flour before it burns, and run the hood.' }]
+        ? [{ lead: 'Smoke: run the hood.', text: 'Brush off loose flour before it burns.' }]
         : []),
     ];
   },

@@ -2,7 +2,6 @@ import { say } from '../../reader/say';
 import { coldChain } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../../batch/useBatch';
 import { Caution } from '../../ui/layout/Caution';
-import { Label } from '../../ui/type';
 
 /** From this share of the limit on it is a caution and not a line. */
 const NEARLY = 0.75;
@@ -30,12 +29,10 @@ export function ColdChainLine({ live: { batch, state }, nowMs }: { live: LiveBat
     );
   }
   return (
-    <Label>
-      {say('Milk or egg in it: out of the cold {out} of {limit}. {code}', {
-        out: { s: outS },
-        limit: { s: limitS },
-        code,
-      })}
-    </Label>
+    <Caution
+      folded
+      lead={say('Out of the cold {out} of {limit}.', { out: { s: outS }, limit: { s: limitS } })}
+      text={say('There is milk or egg in it. {code}', { code })}
+    />
   );
 }

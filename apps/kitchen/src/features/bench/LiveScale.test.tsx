@@ -117,8 +117,8 @@ test('a scale that goes away leaves the step by hand', () => {
 test('salt goes on the fine scale, by hand', () => {
   const { live } = liveBatch();
   draw(<WeighStep live={live} step={stepOf('weigh-1-salt')} />);
-  expect(screen.queryByRole('checkbox', { name: 'Weigh with the live scale' })).toBeNull();
-  expect(see(/on the fine scale/)).toBeTruthy();
+  expect(screen.queryByRole('checkbox', { name: 'Live scale' })).toBeNull();
+  expect(see(/On the fine scale/)).toBeTruthy();
 });
 
 test('the simulated scale says so, pours what is missing, scoops and clears', () => {

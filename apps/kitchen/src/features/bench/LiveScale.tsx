@@ -188,7 +188,7 @@ export function ScaleChoice() {
   const { scale, autoAdvance, set } = usePreferences();
   return (
     <View>
-      <Check label="Weigh with the live scale" value={scale} onChange={(value) => set({ scale: value })} />
+      <Check label="Live scale" value={scale} onChange={(value) => set({ scale: value })} />
       {scale ? (
         <Check
           label="Continue automatically when steady and within tolerance"

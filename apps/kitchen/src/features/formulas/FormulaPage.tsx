@@ -23,8 +23,8 @@ const ACTS = { edit: 'Edit', swap: 'Swap', versions: 'Versions' } as const;
 
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' },
-  column: { flexGrow: 1, flexBasis: 320, minWidth: 0, gap: SPACE.m },
-  acts: { flexDirection: 'row', gap: SPACE.s },
+  column: { flexGrow: 1, flexBasis: 320, flexShrink: 1, minWidth: 0, gap: SPACE.m },
+  acts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
   act: { flexGrow: 1 },
 });
 

@@ -21,7 +21,7 @@ const GROUPS: readonly { title: string; kinds: readonly Lesson['kind'][] }[] = [
 
 const styles = StyleSheet.create({
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' },
-  cell: { flexGrow: 1, flexBasis: 330, maxWidth: 560, minWidth: 0 },
+  cell: { flexGrow: 1, flexBasis: 330, flexShrink: 1, maxWidth: 560, minWidth: 0 },
 });
 
 /** What the records teach, each with its evidence and a switch. */

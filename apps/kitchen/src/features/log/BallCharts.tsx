@@ -17,7 +17,7 @@ const FEWEST = 3;
 
 const styles = StyleSheet.create({
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
-  cell: { flexGrow: 1, flexBasis: 330, minWidth: 0 },
+  cell: { flexGrow: 1, flexBasis: 330, flexShrink: 1, minWidth: 0 },
 });
 
 /** As fine as a scale for balls, in grams or ounces. */

@@ -28,7 +28,7 @@ import { StepThread } from './StepThread';
 const styles = StyleSheet.create({
   facts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
   columns: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' },
-  column: { flexGrow: 1, flexBasis: 330, minWidth: 0, gap: SPACE.m },
+  column: { flexGrow: 1, flexBasis: 330, flexShrink: 1, minWidth: 0, gap: SPACE.m },
 });
 
 interface FactProps {

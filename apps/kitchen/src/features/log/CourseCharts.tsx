@@ -14,7 +14,7 @@ const PERCENT = 100;
 
 const styles = StyleSheet.create({
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
-  cell: { flexGrow: 1, flexBasis: 330, minWidth: 0 },
+  cell: { flexGrow: 1, flexBasis: 330, flexShrink: 1, minWidth: 0 },
 });
 
 interface Course {

@@ -27,8 +27,14 @@ const TICKET_PX = 158;
 
 const styles = StyleSheet.create({
   link: { display: 'flex', flexDirection: 'column' },
-  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
-  facts: { flexDirection: 'row', gap: SPACE.l },
+  head: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'space-between',
+    alignItems: 'baseline',
+    columnGap: SPACE.s,
+  },
+  facts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.s },
 });
 
 /** Planned and actual, one above the other. */
@@ -61,7 +67,7 @@ const LogTicket = memo(function LogTicket({ batch, here, cooks }: LogTicketProps
     >
       <Ticket>
         <View style={styles.head}>
-          <Label lines={1}>{[write(batch.startedAt, 'moment'), cooks].filter(Boolean).join(' · ')}</Label>
+          <Label>{[write(batch.startedAt, 'moment'), cooks].filter(Boolean).join(' · ')}</Label>
           <Strong
             tone={record.status === 'finished' ? 'sage' : record.status === 'running' ? 'ember' : 'plum'}
           >

@@ -76,7 +76,10 @@ export function Navigation({ wide }: { wide: boolean }) {
           >
             <Icon name={icon} colour={colour} />
             <View style={[styles.mark, { backgroundColor: here ? colours.ember : 'transparent' }]} />
-            <Text style={[styles.word, { color: colour, fontFamily: here ? FONT.strong : FONT.text }]}>
+            <Text
+              asDrawn={!wide}
+              style={[styles.word, { color: colour, fontFamily: here ? FONT.strong : FONT.text }]}
+            >
               {name}
             </Text>
           </Link>

@@ -20,7 +20,7 @@ import { OffsetPicture } from './OffsetPicture';
 
 const styles = StyleSheet.create({
   lots: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
-  lot: { flexGrow: 1, flexBasis: 340, minWidth: 0 },
+  lot: { flexGrow: 1, flexBasis: 340, flexShrink: 1, minWidth: 0 },
 });
 
 /** Batches shown under a lot; the log has them all. */

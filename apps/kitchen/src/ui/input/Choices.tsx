@@ -27,6 +27,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: SPACE.m - 2,
     paddingVertical: SPACE.xs,
     flexGrow: 1,
+    maxWidth: '100%',
     justifyContent: 'center',
     alignItems: 'center',
   },

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { TextInput as NativeTextInput, StyleSheet, type TextStyle, View, type ViewStyle } from 'react-native';
 import { Text } from '../Text';
 import { TextInput } from 'react-native-paper';
+import { atReadersSize } from '../textSize';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE } from '../tokens';
 import { Label } from '../type';
@@ -72,7 +73,7 @@ export function Field(props: FieldProps) {
           <View style={[styles.line, { height }]}>
             <NativeTextInput
               {...rest}
-              style={[own, styles.input, styles.bare, { height, color: colours.ink }, text]}
+              style={[own, styles.input, styles.bare, { height, color: colours.ink }, atReadersSize(text)]}
               {...(error ? { 'aria-invalid': true, 'aria-describedby': errorId } : {})}
             />
             {end}

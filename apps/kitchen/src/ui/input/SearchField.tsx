@@ -1,6 +1,7 @@
 import { say } from '../../reader/say';
 import { StyleSheet } from 'react-native';
 import { Searchbar } from 'react-native-paper';
+import { atReadersSize } from '../textSize';
 import { useColours } from '../theme';
 import { CORNER, FONT, TOUCH } from '../tokens';
 
@@ -38,7 +39,7 @@ export function SearchField({ name, label, example, value, onText }: SearchField
       clearAccessibilityLabel={say('Clear what is typed')}
       searchAccessibilityLabel={say('Search')}
       style={[styles.bar, { borderColor: colours.ink, backgroundColor: colours.surface }]}
-      inputStyle={[styles.input, { color: colours.ink }]}
+      inputStyle={[atReadersSize(styles.input), { color: colours.ink }]}
     />
   );
 }

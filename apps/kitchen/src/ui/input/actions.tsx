@@ -2,6 +2,7 @@ import { Button } from 'react-native-paper';
 import { StyleSheet, type TextStyle, View, type ViewStyle } from 'react-native';
 import { say } from '../../reader/say';
 import type { IconName } from '../Icon';
+import { LARGE_TEXT, atReadersSize } from '../textSize';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
 
@@ -42,8 +43,8 @@ const styles = StyleSheet.create({
   },
   /** Paper pulls the icon towards the label; this keeps them apart. */
   besideIcon: { marginLeft: SPACE.l },
-  row: { flexDirection: 'row', gap: SPACE.s },
-  share: { flexGrow: 1, flexBasis: 0, minWidth: 0 },
+  row: { flexDirection: LARGE_TEXT ? 'column' : 'row', gap: SPACE.s },
+  share: { flexGrow: 1, flexBasis: LARGE_TEXT ? 'auto' : 0, minWidth: 0 },
 });
 
 const optional = ({ icon, hint }: Pick<ActionProps, 'icon' | 'hint'>) => ({
@@ -78,7 +79,7 @@ export function PrimaryAction({
       textColor={ink}
       style={[styles.primary, { borderColor: quiet && !disabled ? colours.ember : fill }, style]}
       contentStyle={styles.primaryContent}
-      labelStyle={[styles.primaryLabel, WRAPS, icon && styles.besideIcon]}
+      labelStyle={[atReadersSize(styles.primaryLabel), WRAPS, icon && styles.besideIcon]}
       {...optional({ icon, hint })}
     >
       {say(label)}
@@ -101,7 +102,7 @@ export function Action({ label, onPress, disabled = false, icon, style, hint }: 
         style,
       ]}
       contentStyle={styles.otherContent}
-      labelStyle={[styles.otherLabel, WRAPS, icon && styles.besideIcon]}
+      labelStyle={[atReadersSize(styles.otherLabel), WRAPS, icon && styles.besideIcon]}
       {...optional({ icon, hint })}
     >
       {say(label)}

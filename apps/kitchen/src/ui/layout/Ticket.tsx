@@ -4,6 +4,7 @@ import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Text } from '../Text';
 import { Divider, Surface } from 'react-native-paper';
 import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
+import { LARGE_TEXT } from '../textSize';
 import { useColours } from '../theme';
 import { FONT, SPACE } from '../tokens';
 import { Figure, Label } from '../type';
@@ -12,7 +13,12 @@ const TOOTH = { width: 10, height: 5 } as const;
 
 const styles = StyleSheet.create({
   body: { padding: SPACE.m, paddingBottom: SPACE.s, gap: SPACE.s },
-  leader: { flexDirection: 'row', alignItems: 'baseline', minHeight: 36 },
+  leader: {
+    flexDirection: 'row',
+    ...(LARGE_TEXT ? { flexWrap: 'wrap' as const } : {}),
+    alignItems: 'baseline',
+    minHeight: 36,
+  },
   name: { fontFamily: FONT.figure, fontSize: 21, lineHeight: 26, flexShrink: 1 },
   dots: {
     flexGrow: 1,

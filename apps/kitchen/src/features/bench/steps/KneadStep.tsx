@@ -70,6 +70,7 @@ function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
       {fix ? <FixWords fix={fix} /> : null}
       <Choices
         label="How does it feel?"
+        quiet
         value={feel}
         onChange={(felt) => act({ type: 'felt', stepId, feel: felt })}
         options={FEELS.map((name) => [name, feelWord(name, plan.formula.method.knead.aim)] as const)}
@@ -124,9 +125,6 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const format = useFormat();
   const ring = useRingSize() * RING_SHARE;
   const { nowMs, window, running, alarm } = useStepClock(live, now);
-  const { knead } = plan.formula.method;
-  const round = now.step.round === undefined ? undefined : knead.again?.[now.step.round];
-  const { by } = round ?? knead;
   const late = now.step.round === 0 ? lateLines(plan) : [];
   const stepId = now.step.id;
   const phase = running?.phase;
@@ -167,7 +165,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
         ? {
             others: [
               ...(fix && !fix.waitFirst ? [{ key: 'right', label: 'It is right', onPress: right }] : []),
-              { key: 'stop', label: 'Stop as it is', onPress: () => act({ type: 'done', stepId }) },
+              { key: 'stop', label: 'Stop', onPress: () => act({ type: 'done', stepId }) },
             ],
           }
         : {})}
@@ -175,7 +173,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
     >
       <View style={styles.middle}>
         <TimerRing size={ring} running={running} earliestS={window.earliestS} words={PHASE} label={span} />
-        <Label>{say('By {by}, {span}', { by, span })}</Label>
+        <Label>{span}</Label>
       </View>
       {late.map(({ lineId, name, massG, stepG }) => (
         <Strong key={lineId}>

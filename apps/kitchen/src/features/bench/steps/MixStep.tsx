@@ -16,6 +16,7 @@ import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action, ActionRow } from '../../../ui/input/actions';
 import { Caution } from '../../../ui/layout/Caution';
+import { Unfold } from '../../../ui/layout/Unfold';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
@@ -147,7 +148,6 @@ function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsP
           tone={waitS > 0 ? 'ember' : 'sage'}
         />
       ) : null}
-      <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body>
       {part.caution ? <Caution {...part.caution} /> : null}
       {running && part.kind === 'add' ? <ByFeel live={live} now={now} part={part} /> : null}
       {running && dough && plan.formula.method.school === 'flour-back' ? (
@@ -163,6 +163,9 @@ function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsP
           onTake={(taken) => act(measuredBody(stepId, part.probe ?? 'dough', taken))}
         />
       ) : null}
+      <Unfold key={part.id}>
+        <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body>
+      </Unfold>
     </View>
   );
 }
@@ -217,10 +220,9 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       <View style={styles.clock} role="timer" aria-label={say('Mixing')}>
         <Figure value={formatClock(running ? Math.floor(running.elapsedS) : 0)} size={36} />
         <Label>
-          {say('guard rail {earliest} to {latest}, {by}', {
+          {say('{earliest} to {latest}', {
             earliest: { clockS: window.earliestS },
             latest: { clockS: window.latestS },
-            by: plan.formula.method.mix.by === 'machine' ? 'in the mixer' : 'by hand',
           })}
         </Label>
       </View>

@@ -1,4 +1,4 @@
-import { say, sayAll } from '../../../reader/say';
+import { say } from '../../../reader/say';
 import { type Plan, heatCaution } from '@kettle-scale/core/plan';
 import { sumG } from '@kettle-scale/core/quantity';
 import { explainTarget } from '@kettle-scale/core/explain';
@@ -6,7 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { sourceWords } from '../../../shared/readingWords';
 import { Caution } from '../../../ui/layout/Caution';
 import { SPACE } from '../../../ui/tokens';
-import { BigFigure, Body, Heading, Label } from '../../../ui/type';
+import { BigFigure, Body, Heading, Label, Strong } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { BowlBar } from '../BowlBar';
 import { LiveScale, ScaleChoice, ScalePanel } from '../LiveScale';
@@ -62,7 +62,6 @@ export function TakeWeight(part: TakeProps) {
         />
       ) : (
         <View style={styles.middle}>
-          <Label>On the scale</Label>
           <BigFigure
             value={shown.value}
             unit={shown.unit}
@@ -92,18 +91,15 @@ function LineWords({ plan, line, inBowl }: { plan: Plan } & Pick<WeighPart, 'lin
   const heldG = line.startG === undefined ? 0 : sumG([inBowl.totalG, -inBowl.targetG]);
   return (
     <View style={styles.middle}>
-      <Heading tone={tone}>{sayAll([line.name, line.note])}</Heading>
-      <Body tone="soot">
-        {inBowl.weighedG === null
-          ? say('{fraction} of flour, on the {scale} scale, to {mass}', {
-              fraction: { share: line.fraction, decimals: 1 },
-              scale: line.scale,
-              mass: format.mass(line.stepG, line.stepG),
-            })
-          : say('to {mass}: the batch follows the over-pour', {
-              mass: format.mass(inBowl.targetG, line.stepG),
-            })}
-      </Body>
+      {line.note ? <Heading tone={tone}>{line.note}</Heading> : null}
+      {line.scale === 'fine' ? <Strong>On the fine scale</Strong> : null}
+      {inBowl.weighedG === null ? null : (
+        <Body tone="soot">
+          {say('to {mass}: the batch follows the over-pour', {
+            mass: format.mass(inBowl.targetG, line.stepG),
+          })}
+        </Body>
+      )}
       {line.late ? (
         <Body tone={tone}>Keep it beside the bowl: it goes in when the dough is kneaded again.</Body>
       ) : null}

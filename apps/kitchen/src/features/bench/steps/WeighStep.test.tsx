@@ -89,7 +89,7 @@ describe('weighing', () => {
       'true',
     );
     press('Back');
-    expect(see('On the scale')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Key it in' })).toBeTruthy();
   });
 
   test('pedal: Page Down confirms, Backspace undoes', () => {

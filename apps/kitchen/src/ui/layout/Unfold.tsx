@@ -1,0 +1,33 @@
+import { type ReactNode, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Icon } from '../Icon';
+import { Press } from '../input/Press';
+import { useColours } from '../theme';
+import { SPACE, TOUCH } from '../tokens';
+import { Strong } from '../type';
+
+const styles = StyleSheet.create({
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    alignSelf: 'flex-start',
+    gap: SPACE.xs,
+    minHeight: TOUCH.other,
+    paddingRight: SPACE.m,
+  },
+});
+
+/** What a screen that is read in two seconds keeps for who asks. */
+export function Unfold({ children }: { children: ReactNode }) {
+  const colours = useColours();
+  const [open, setOpen] = useState(false);
+  return (
+    <View>
+      <Press role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.head}>
+        <Strong>More</Strong>
+        <Icon name={open ? 'menu-up' : 'menu-down'} size={24} colour={colours.soot} />
+      </Press>
+      {open ? children : null}
+    </View>
+  );
+}

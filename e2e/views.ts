@@ -1,0 +1,113 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { type Page, expect } from './test';
+import type { AxeResults } from 'axe-core';
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** What axe finds that is serious or worse, as "rule: element". */
+export async function seriousOn(page: Page): Promise<string[]> {
+  await page.evaluate(() => document.fonts.ready);
+  const results = await page.evaluate<AxeResults>(
+    `${axeSource}; axe.run(document, { resultTypes: ['violations'] })`,
+  );
+  return results.violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
+}
+
+/** Until colours that change have changed: halfway between two themes nothing can be read. */
+const settled = (page: Page) =>
+  page.evaluate(async () => {
+    for (let frame = 0; frame < 2; frame += 1) await new Promise(requestAnimationFrame);
+    const passing = document
+      .getAnimations()
+      .filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity);
+    await Promise.allSettled(passing.map(({ finished }) => finished));
+  });
+
+/** The same on paper and on iron, which is what the page is on a dark device. */
+export async function seriousOnBoth(page: Page): Promise<string[]> {
+  const found: string[] = [];
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    await settled(page);
+    found.push(...(await seriousOn(page)).map((one) => `${colorScheme}: ${one}`));
+  }
+  return found;
+}
+
+/** Anything that makes the page scroll sideways. */
+export const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
+
+/** The main views, in two halves: each is looked at by axe, which takes its time on a slow machine. */
+export const MAIN_VIEWS = {
+  book: [
+    '/formulas',
+    '/formulas/breakwater-thick',
+    '/formulas/breakwater-thick/edit',
+    '/formulas/breakwater-thick/swap',
+    '/formulas/breakwater-thick/versions',
+    '/formulas/breakwater-thick/card',
+    '/write',
+    '/ingredients',
+    '/ingredients/flour-strong',
+    '/shift',
+    '/service',
+    '/service/edit',
+    '/service/handover',
+  ],
+  day: [
+    '/stock',
+    '/plans',
+    '/plan/sailcloth-sheet',
+    '/bench',
+    '/griddle',
+    '/griddle/plates',
+    '/griddle/window',
+    '/log',
+    '/lessons',
+    '/charts',
+    '/settings',
+  ],
+};
+
+/** A device on which somebody has chosen a language. */
+export const speak = (page: Page, language: string): Promise<unknown> =>
+  page.addInitScript(
+    (chosen) =>
+      localStorage.setItem(
+        'kettle-scale-preferences',
+        JSON.stringify({ state: { language: chosen }, version: 0 }),
+      ),
+    language,
+  );
+
+/** A view, once it is drawn with what it shows. */
+export async function openView(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  await expect(page.getByText(/^(?:Fetching|Cargando)/)).toHaveCount(0);
+}
+
+/** Words that do not fit where they stand: cut with dots, or past the edge of the screen; what can be scrolled to is not lost. */
+export const cutOff = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const words = (element: Element) => element.textContent?.trim().slice(0, 80) ?? '';
+    const scrolls = (element: Element | null): boolean =>
+      element !== null &&
+      (['auto', 'scroll'].includes(getComputedStyle(element).overflowX) || scrolls(element.parentElement));
+    const all = [...document.querySelectorAll<HTMLElement>('body *')];
+    const dotted = all.filter(
+      (element) =>
+        element.scrollWidth > element.clientWidth + 1 &&
+        getComputedStyle(element).textOverflow === 'ellipsis',
+    );
+    const outside = all.filter((element) => {
+      const { left, right, width } = element.getBoundingClientRect();
+      const shown = width > 1 && left < window.innerWidth && right > window.innerWidth + 1;
+      return shown && element.children.length === 0 && words(element) !== '' && !scrolls(element);
+    });
+    return [...dotted, ...outside].map(words);
+  });
