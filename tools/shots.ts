@@ -144,7 +144,7 @@ async function phone(page: Page, url: string): Promise<void> {
   await press(page, 'Covered: start the rest');
   await press(page, 'End the rest early');
   await shoot(page, 'flatten-phone');
-  await press(page, 'First discs are rolled');
+  await press(page, 'First discs rolled');
   await livePlate(page, url);
   await times(page, url);
   await wrong(page, url);
