@@ -27,7 +27,7 @@ test('an empty kitchen shows no figure that nobody measured, and everything can 
   await expect(page.getByLabel('Air, assumed, °C')).toBeVisible();
   await expect(page.getByText(/sensor|simulated/i)).toHaveCount(0);
   await page.goto('/settings');
-  await expect(page.getByText(/starting figures: nobody has set them/)).toBeVisible();
+  await expect(page.getByText(/default values: nobody has set them/)).toBeVisible();
 
   const cook = bench(page);
   await cook.start(wrap.id);

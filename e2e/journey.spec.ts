@@ -184,7 +184,7 @@ test('a note is kept, a batch can be abandoned, and the log says why', async ({ 
   await cook.press('Save the note');
   await cook.press('Abandon');
   await page.getByLabel('Reason', { exact: true }).fill('No gas');
-  await cook.press('Abandon');
+  await cook.press('Abandon batch');
   await cook.step('Batch abandoned');
   await cook.press('See it in the log');
   await expect(page.getByText('Bag was damp')).toBeVisible();

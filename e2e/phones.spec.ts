@@ -118,9 +118,11 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   await own.waitForURL(/\/bench\//);
   await context.setOffline(false);
   await expect(
-    own.getByText(/^Begun twice: also at \d\d:\d\d by Late cook on Griddle phone\./),
+    own.getByText(/^Started twice: also at \d\d:\d\d by Late cook on Griddle phone\./),
   ).toBeVisible();
-  await expect(page.getByText(/^Begun twice: also at \d\d:\d\d on the kitchen’s own screen\./)).toBeVisible();
+  await expect(
+    page.getByText(/^Started twice: also at \d\d:\d\d on the kitchen’s own screen\./),
+  ).toBeVisible();
   await own.goto(`${kitchen.url}/settings`);
 
   const listed = own.getByRole('group', { name: 'Griddle phone' });

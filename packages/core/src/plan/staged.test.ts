@@ -50,7 +50,7 @@ describe('work in stages', () => {
   test('the steps are kneading, a pause, what goes in late, and kneading again, each with its own time', () => {
     const after = plan.steps.filter(({ kind }) => kind === 'knead' || kind === 'pause');
     expect(said(after.map((step) => stepTitle(plan, step)))).toEqual([
-      ...['Knead', 'Leave the dough to rest', 'Work in strong flour and butter, unsalted', 'Knead again'],
+      ...['Knead', 'Leave the dough', 'Work in strong flour and butter, unsalted', 'Knead again'],
     ]);
     expect(after.map((step) => stepWindow(plan, step)?.earliestS)).toEqual([300, 600, 120, 60]);
     expect(said(kneadWords(staged, (id) => id)[1])).toMatch(

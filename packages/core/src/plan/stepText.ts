@@ -18,7 +18,7 @@ const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => Words> = {
       : round === 0 && lateLines(plan).length > 0
         ? message('Work in {late}', { late: inOne(lateLines(plan)) })
         : 'Knead again',
-  pause: () => 'Leave the dough to rest',
+  pause: () => 'Leave the dough',
   rest: (plan, step) =>
     message('Rest the {of}', { of: plan.formula.method.rests[step.rest ?? 0]?.of ?? 'dough' }),
   divide: () => 'Divide',

@@ -26,7 +26,7 @@ const KINDS = {
     title: 'Abandon this batch',
     words: 'The batch ends here and stays in the log. Undo takes it back.',
     label: 'Reason',
-    act: 'Abandon',
+    act: 'Abandon batch',
     schema: z.object({ text: textField('Reason', { max: LONGEST }) }),
   },
 } as const;
