@@ -39,6 +39,7 @@ const styles = StyleSheet.create({
     minHeight: TOUCH.other,
     paddingRight: SPACE.m,
   },
+  beside: { flexShrink: 1, minWidth: 0, textAlign: 'left' },
   box: {
     width: 28,
     height: 28,
@@ -99,7 +100,7 @@ export function Check({
       >
         {value ? <Icon name="check" size={20} colour={colours.ground} /> : null}
       </View>
-      <Text style={[styles.word, { color: colours.ink }]}>{label}</Text>
+      <Text style={[styles.word, styles.beside, { color: colours.ink }]}>{label}</Text>
     </Press>
   );
 }
