@@ -4,7 +4,7 @@ import { printAST } from '@formatjs/icu-messageformat-parser/printer.js';
 import { languageSchema } from '@kettle-scale/core/message';
 import { type Page, expect, test } from './test';
 import { asWritten } from './bench';
-import { MAIN_VIEWS, cutOff, openView, sideways, speak } from './views';
+import { MAIN_VIEWS, cutOff, openView, prefer, sideways } from './views';
 
 // The files of the pseudo-language are handed out by the test: a service worker would fetch its own.
 test.use({ serviceWorkers: 'block' });
@@ -50,7 +50,7 @@ type Names = () => Promise<ReadonlySet<string>>;
 
 /** A page that speaks the pseudo-language. */
 async function speakPseudo(page: Page): Promise<Names> {
-  await speak(page, PSEUDO.language);
+  await prefer(page, { language: PSEUDO.language });
   await page.route('**/languages/index.json', (route) =>
     route.fulfill({ json: [{ language: PSEUDO.language, name: PSEUDO.name }] }),
   );

@@ -1,5 +1,6 @@
 import { type Page, expect, test } from './test';
 import { bench } from './bench';
+import { MAIN_VIEWS, openView, prefer } from './views';
 
 /** A figure in a metric unit; millilitres define a cup, and stay. */
 const METRIC = /[\d.,]+\s(?:°C|mm|g|kg)(?![\w/])|g\/ml|[^\n]*, (?:mm|g|kg|°C)$/gm;
@@ -17,30 +18,14 @@ const saidOn = (page: Page) =>
   );
 
 test('in ounces, inches and Fahrenheit nothing metric is left on the main views', async ({ page }) => {
-  await page.addInitScript(() => {
-    localStorage.setItem('kettle-scale-preferences', JSON.stringify({ state: { units: 'us' }, version: 0 }));
-  });
+  await prefer(page, { units: 'us' });
   const nothingMetric = async (where: string) => {
     await expect(page.getByText(/^Fetching/)).toHaveCount(0);
     expect((await saidOn(page)).match(METRIC), where).toBeNull();
   };
-  for (const path of [
-    '/shift',
-    '/formulas/breakwater-thick',
-    '/formulas/breakwater-thick/edit',
-    '/plan/breakwater-thick?by=pieces&pieces=60',
-    '/ingredients',
-    '/ingredients/flour-strong',
-    '/stock',
-    '/griddle',
-    '/griddle/plates',
-    '/griddle/window',
-    '/log',
-    '/lessons',
-    '/charts',
-  ]) {
-    await page.goto(path);
-    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  const views = [...MAIN_VIEWS.book, ...MAIN_VIEWS.day].filter((path) => path !== '/settings');
+  for (const path of [...views, '/plan/breakwater-thick?by=pieces&pieces=60']) {
+    await openView(page, path);
     await nothingMetric(path);
   }
   await page.goto('/settings');

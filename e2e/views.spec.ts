@@ -1,6 +1,6 @@
 import { expect, test } from './test';
 import { bench } from './bench';
-import { MAIN_VIEWS, cutOff, openView, seriousOn, seriousOnBoth, sideways, speak } from './views';
+import { MAIN_VIEWS, cutOff, openView, prefer, seriousOn, seriousOnBoth, sideways } from './views';
 
 const PHONE = { width: 390, height: 844 };
 const NARROW = { width: 320, height: 700 };
@@ -40,7 +40,7 @@ for (const [name, viewport] of [
 
 for (const [half, paths] of Object.entries(MAIN_VIEWS)) {
   test(`main views, ${half}, in Spanish: nothing serious for axe, nothing cut off`, async ({ page }) => {
-    await speak(page, 'es');
+    await prefer(page, { language: 'es' });
     for (const path of paths) {
       for (const [viewport, colorScheme] of [
         [PHONE, 'dark'],

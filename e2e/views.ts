@@ -73,15 +73,11 @@ export const MAIN_VIEWS = {
   ],
 };
 
-/** A device on which somebody has chosen a language. */
-export const speak = (page: Page, language: string): Promise<unknown> =>
+/** A device on which somebody has chosen a language, or measures. */
+export const prefer = (page: Page, chosen: { language?: string; units?: string }): Promise<unknown> =>
   page.addInitScript(
-    (chosen) =>
-      localStorage.setItem(
-        'kettle-scale-preferences',
-        JSON.stringify({ state: { language: chosen }, version: 0 }),
-      ),
-    language,
+    (state) => localStorage.setItem('kettle-scale-preferences', JSON.stringify({ state, version: 0 })),
+    chosen,
   );
 
 /** A view, once it is drawn with what it shows. */

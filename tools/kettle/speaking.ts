@@ -1,5 +1,6 @@
 import { ENGLISH, type Language, type Reader, type Words } from '@kettle-scale/core/message';
 import { type Command, Option } from 'commander';
+import { readerIn } from '../../apps/server/src/http/languages';
 
 /** The options that say who reads what a command tells. */
 export interface Asked {
@@ -19,13 +20,10 @@ export const unitsOption = (): Option =>
 export const languageOf = ({ language }: Asked, languages: readonly Language[]): Language | undefined =>
   languages.find((one) => one.language === language);
 
-export function readerOf(asked: Asked, languages: readonly Language[]): Reader {
-  const language = languageOf(asked, languages);
-  return {
-    ...{ ...ENGLISH, units: asked.units },
-    ...(language ? { locale: language.language, texts: language.texts } : {}),
-  };
-}
+export const readerOf = ({ language, units }: Asked, languages: readonly Language[]): Reader => ({
+  ...readerIn(language, languages),
+  units,
+});
 
 /** What stands above the parts of an explanation. */
 const TITLES: readonly Words[] = ['Usage:', 'Arguments:', 'Options:', 'Commands:'];

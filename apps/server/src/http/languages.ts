@@ -15,9 +15,14 @@ export const readLanguages = (folder: string): Language[] =>
         .map((file) => parseInput(languageSchema, JSON.parse(readFileSync(join(folder, file), 'utf8')), file))
     : [];
 
+/** Who reads in a language; English where there is no file of it. */
+export function readerIn(language: string, languages: readonly Language[]): Reader {
+  const found = languages.find((one) => one.language === language);
+  return found ? { ...ENGLISH, locale: found.language, texts: found.texts } : ENGLISH;
+}
+
 /** Who reads the answer to a request, by its Accept-Language. */
 export function readerOf(request: Request, languages: readonly Language[]): Reader {
   const wanted = request.acceptsLanguages([ENGLISH.locale, ...languages.map(({ language }) => language)]);
-  const found = languages.find(({ language }) => language === wanted);
-  return found ? { ...ENGLISH, locale: found.language, texts: found.texts } : ENGLISH;
+  return readerIn(wanted || ENGLISH.locale, languages);
 }
