@@ -37,6 +37,7 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     gap: SPACE.s,
     minHeight: TOUCH.other,
+    maxWidth: '100%',
     paddingRight: SPACE.m,
   },
   beside: { flexShrink: 1, minWidth: 0, textAlign: 'left' },
