@@ -35,22 +35,25 @@ test('a day’s dough by feel: start low, add, correct, judge; the lot learns it
   await cook.press('Done, next');
   await cook.press('Done, next');
   await cook.press('Done, next');
-  await expect(page.getByText(/of the hold-back left$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^All .* at once$/ })).toBeVisible();
   await page
     .getByRole('button', { name: /^\+\d+\sg water/ })
     .first()
     .click();
-  await cook.press('Enough: it feels right');
+  await cook.press('It feels right');
   await cook.press('Mixed');
   await cook.press('Start kneading');
+  await cook.press('Too dry');
   await page.getByRole('radio', { name: 'a bit dry' }).click();
   await page.getByRole('button', { name: /^Add \d+\sg water$/ }).click();
+  await cook.more();
   await cook.press(/^\+5\sg bench flour/);
-  await cook.press('It is right already');
+  await cook.press('It is right');
   await cook.step('Rest the dough');
   await cook.press('Covered: start the rest');
+  await cook.more();
   await page.getByRole('radio', { name: 'dent stays' }).click();
-  await expect(page.getByText(/^Relaxed: a disc rolled now/)).toBeVisible();
+  await expect(page.getByText(/^Relaxed: springs back/)).toBeVisible();
   await cook.expectSaved();
   const { events } = await batchOf(page, request);
   expect(events.filter(({ type }) => type === 'added')).toHaveLength(2);
@@ -83,11 +86,11 @@ test('boiling water: scald cautions, the wait by the law of cooling, then by han
   await expect(page.getByText('Let it cool for the hand')).toBeVisible();
   await page.clock.fastForward('02:00:00');
   await expect(page.getByText('now', { exact: true })).toBeVisible();
-  for (const name of ['Cool enough', 'Done, next', 'Enough: it feels right', 'Mixed', 'Start kneading']) {
+  for (const name of ['Cool enough', 'Done, next', 'It feels right', 'Mixed', 'Start kneading']) {
     await cook.press(name);
   }
   await page.clock.fastForward('05:00');
-  await cook.press('Test the dough. Quiet');
+  await cook.press('Test now. Quiet');
   await cook.press('It is right');
   await cook.press('Covered: start the rest');
   await page.clock.fastForward('03:00:00');
@@ -109,9 +112,9 @@ test('milk dough with the network cut in the middle, another phone on another ba
   await cook.mix();
   await cook.press('Start kneading');
   await expect(page.getByText('offline, kept here')).toBeVisible();
-  await cook.press('It is right already');
+  await cook.press('It is right');
   await cook.press('Covered: start the rest');
-  await expect(page.getByText(/^Out of the cold/)).toBeVisible();
+  await expect(page.getByText(/^Unchilled/)).toBeVisible();
   await second.press(/ is in$/);
   await page.context().setOffline(false);
   await cook.expectSaved();
@@ -220,7 +223,7 @@ test('the shift board: what is due first, and an alarm that names batch and act 
   await expect(page.getByRole('link', { name: /Pilot press.*Knead/ }).first()).toContainText('late by');
   await cook.press(/^Pilot press: stop kneading and test/);
   await page.waitForURL(kneading);
-  await expect(page.getByRole('timer')).toContainText('over the guard rail');
+  await expect(page.getByRole('timer')).toContainText('too long');
 });
 
 test('a lot is received and counted; bad figures are said at their field', async ({ page }) => {

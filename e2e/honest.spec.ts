@@ -31,6 +31,7 @@ test('an empty kitchen shows no figure that nobody measured, and everything can 
 
   const cook = bench(page);
   await cook.start(wrap.id);
+  await cook.more();
   await page.getByRole('checkbox', { name: 'Live scale' }).click();
   // There is no scale, so nothing is shown of one and the weight is confirmed or keyed in.
   await expect(page.getByRole('button', { name: / is in$/ })).toBeVisible();

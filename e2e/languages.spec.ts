@@ -154,10 +154,10 @@ test('a batch in a language from a file alone: no step keeps English', async ({ 
     await expect(title).not.toHaveText(before);
   }
   await press('Start mixing');
-  await press('All in and mixed');
+  await press('All mixed');
   await press('Start kneading');
 
-  await press('It is right already');
+  await press('It is right');
   await press('Covered: start the rest');
   await page.clock.fastForward('15:00');
   await press('Rested: go on');

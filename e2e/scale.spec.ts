@@ -13,6 +13,7 @@ test('the live scale: weight against target, auto-advance, over-pour and scoop',
   await cook.start('lantern-round', '?by=pieces&pieces=20&ball=58 g');
   const { plan } = await batchOf(page, request);
   const [flour, water] = plan.sheet;
+  await cook.more();
   await page.getByRole('checkbox', { name: 'Live scale' }).click();
   await cook.press('Tare');
   await page
@@ -58,7 +59,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.weighAll();
   await cook.mix();
   await cook.press('Start kneading');
-  await cook.press('It is right already');
+  await cook.press('It is right');
   await cook.press('Covered: start the rest');
   await cook.press('End the rest early');
 
@@ -70,6 +71,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await act(request, 'scale', { act: 'place', massG: 1262 });
   await cook.press(/^Use 1,26\d\sg on the scale$/);
   await expect(page.getByText(/stayed in the bowl and on hands/)).toBeVisible();
+  await cook.more();
   await page.getByRole('radio', { name: /^Keep 105/ }).click();
   await page.getByRole('radio', { name: 'Fridge dough' }).click();
   await cook.press('Guide to 11 parts');
@@ -78,6 +80,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await act(request, 'scale', { act: 'clear' });
   await cook.press(/^Cut 11 × 105/);
 
+  await cook.more();
   await cook.press('Check the balls: weigh 5');
   await cook.step('Check the balls');
   for (let ball = 1; ball <= 5; ball += 1) {
@@ -91,6 +94,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
 
   await cook.press('Covered: start the rest');
   await cook.press('End the rest early');
+  await cook.more();
   await cook.press('True size, and measure a disc');
   await page.getByLabel('Rolled to, mm').fill('300');
   await page.getByLabel('Now, across, mm').fill('262');
@@ -109,9 +113,10 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.step('Finish');
   await page.getByLabel('Pieces made', { exact: true }).fill('11');
   await page.getByLabel('Good pieces', { exact: true }).fill('11');
+  await cook.more();
   await cook.press('One more torn, 0 so far');
   await expect(page.getByLabel('Good pieces', { exact: true })).toHaveValue('10');
-  await cook.press('Judge one piece');
+  await cook.press('Judge a piece');
   await page
     .getByRole('radiogroup', { name: 'First side' })
     .getByRole('radio', { name: 'freckles', exact: true })

@@ -173,6 +173,7 @@ test('what waits in the fridge begins a plan, whole, and is out of it once it is
   await expect(page.getByText('Take 24 Lantern round out of the fridge')).toBeVisible();
   await cook.press('Open the batch of 24 Lantern round in the fridge');
   await page.waitForURL(/\/bench\//);
+  await cook.more();
   await cook.press('Take balls out');
   await cook.press('Remove them');
   await cook.press('Ready by');

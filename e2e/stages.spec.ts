@@ -42,12 +42,11 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await cook.press(/ is in$/);
     await cook.press(/ is in$/);
     await cook.step('Weigh butter, unsalted');
-    await expect(page.getByText(/^Keep it beside the bowl/)).toBeVisible();
+    await expect(page.getByText(/^Keep it aside/)).toBeVisible();
     await cook.weighAll();
     await cook.mix();
     await cook.press('Start kneading');
-    await page.getByRole('radio', { name: 'stiff: right' }).click();
-    await cook.press('It is right already');
+    await cook.press('It is right');
     await cook.step('Leave the dough');
     await cook.press('Covered: start the pause');
     await page.clock.fastForward('10:01');
@@ -55,7 +54,7 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     await cook.press('Keep kneading');
     await cook.step('Work in butter, unsalted');
     await cook.press('It goes in now');
-    await cook.press('It is right already');
+    await cook.press('It is right');
   });
 
   await test.step('two pieces now, the rest cold: the batch waits on the board', async () => {
@@ -75,6 +74,7 @@ test('staged work and several draws: butter goes in late, part of the balls wait
     }
     await cook.press('Wipe it with oil');
     await expect(page.getByRole('button', { name: 'Wipe it with oil' })).toBeHidden();
+    await cook.more();
     await cook.press('Keep balls for later, cold');
     await page.getByLabel('Balls', { exact: true }).fill('9');
     await expect(page.getByText('Balls must be a whole number from 1 to 6.')).toBeVisible();
@@ -96,7 +96,9 @@ test('staged work and several draws: butter goes in late, part of the balls wait
 
   await test.step('put into a closed bag: the log says how it comes back, and what may have been wrong', async () => {
     await cook.press('No more pieces');
+    await cook.more();
     await page.getByRole('radio', { name: 'closed bag' }).click();
+    await cook.press('Before it is closed.');
     await expect(page.getByText(/a warm bag sweats and moulds/)).toBeVisible();
     await cook.press('Finish batch');
     await cook.press('See it in the log');

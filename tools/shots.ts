@@ -80,6 +80,7 @@ const BALLS_G = [105.4, 104.2, 106.3, 104.8, 105.1] as const;
 /** Five balls weighed by hand. */
 async function balls(page: Page, url: string): Promise<void> {
   await scale(url, { act: 'clear' });
+  await press(page, 'More');
   await press(page, 'Check the balls: weigh 5');
   for (const [index, massG] of BALLS_G.entries()) {
     await press(page, 'Key it in');
@@ -116,20 +117,24 @@ async function phone(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/plan/deckhand-wrap?by=pieces&pieces=64&ball=105 g`);
   await shoot(page, 'plan-phone');
   await start(page, url, 'deckhand-wrap?by=pieces&pieces=64&ball=105 g');
+  await press(page, 'More');
   await page.getByRole('checkbox', { name: 'Live scale' }).click();
+  await press(page, 'More');
   await press(page, 'Tare');
   await scale(url, { act: 'pour', massG: POURED_G, seconds: 1 });
   await page.getByText(/^\d{3}\sg to go, steady/).waitFor();
   await shoot(page, 'weigh-phone');
+  await press(page, 'More');
   await page.getByRole('checkbox', { name: 'Live scale' }).click();
   await weigh(page, 2);
   await weigh(page, 3);
   await press(page, 'Start mixing');
   for (let part = 0; part < 3; part += 1) await press(page, 'Done, next');
   await press(page, /^\+\d+\s(g) water/);
-  await press(page, 'Enough: it feels right');
+  await press(page, 'It feels right');
   await press(page, 'Mixed');
   await press(page, 'Start kneading');
+  await press(page, 'Too dry');
   await page.getByRole('radio', { name: 'a bit dry' }).click();
   await shoot(page, 'knead-phone');
   await press(page, 'It is right');

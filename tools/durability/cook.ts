@@ -86,7 +86,7 @@ export async function openCook(url: string) {
     finish: async (): Promise<Told> => {
       const last = await context.newPage();
       await last.goto(url);
-      await last.getByText('saved', { exact: true }).waitFor({ timeout: SAVED_MS });
+      await last.getByRole('img', { name: 'saved', exact: true }).waitFor({ timeout: SAVED_MS });
       await browser.close();
       return told;
     },

@@ -41,8 +41,14 @@ function CountSheet({ ask, onClose }: { ask: Ask; onClose: () => void }) {
   );
 }
 
+interface ColdBallsProps {
+  live: LiveBatch;
+  /** Only where something is past its time, or only where nothing is; always when not given. */
+  over?: boolean;
+}
+
 /** Part now, part later: balls and dough of the batch that wait in the fridge, taken out as they are needed. */
-export function ColdBalls({ live }: { live: LiveBatch }) {
+export function ColdBalls({ live, over }: ColdBallsProps) {
   const { batch, state, act } = live;
   const { plan } = batch;
   const format = useFormat();
@@ -50,11 +56,13 @@ export function ColdBalls({ live }: { live: LiveBatch }) {
   const days = useDays();
   const [ask, setAsk] = useState<Ask | null>(null);
   const { balls, dough } = useColdWords(live, nowMs);
+  const isOver = Boolean(balls?.over) || Boolean(dough?.over);
   const atHand = ballsAtHand(plan, state);
   const ballG = state.divided?.ballG ?? plan.ballG;
   const fromDough = dough ? Math.floor(dough.massG / ballG) : 0;
   const when = (ms: number) => days.when(ms, nowMs);
   const workableMs = workableAtMs(plan, state);
+  if (over !== undefined && over !== isOver) return null;
   return (
     <>
       {balls || dough ? (

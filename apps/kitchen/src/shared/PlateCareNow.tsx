@@ -15,7 +15,6 @@ export function PlateCareNow({ live }: { live: LiveBatch }) {
   if (due.length === 0) return null;
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Label>Before the next piece; tap what is done.</Label>
       {due.map(({ what }) => (
         <Action
           key={what}
@@ -23,7 +22,7 @@ export function PlateCareNow({ live }: { live: LiveBatch }) {
           onPress={() => act({ type: 'cared', what })}
         />
       ))}
-      {due.some(({ what }) => WET.has(what)) ? <Label>It spits: from the side, face away.</Label> : null}
+      {due.some(({ what }) => WET.has(what)) ? <Label>It spits: face away.</Label> : null}
     </View>
   );
 }

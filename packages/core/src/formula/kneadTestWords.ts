@@ -3,11 +3,11 @@ import type { Method } from './methodSchema';
 const KNEAD_TEST_WORDS: Record<Method['knead']['test'], string> = {
   'dent-stays': 'a finger dent stays',
   'springs-back': 'a finger dent springs back',
-  'clean-bowl': 'the dough leaves the bowl clean',
+  'clean-bowl': 'the bowl comes clean',
   'hands-clean': 'hands come away clean',
-  'smooth-tacky': 'it is smooth and just tacky',
-  'no-cracks': 'its skin is without cracks',
-  stretch: 'it stretches thin without tearing',
+  'smooth-tacky': 'it is smooth, just tacky',
+  'no-cracks': 'it shows no cracks',
+  stretch: 'it stretches without tearing',
 };
 
 /**

@@ -89,11 +89,11 @@ test('steps say their danger: raw flour, mixer, hot fat, water on a hot pan, fla
   );
   const leads = (kind: Parameters<typeof stepCautions>[1]) =>
     stepCautions(plan, kind).map(({ lead }) => lead);
-  expect(leads('mix')).toEqual(['Mixer: guard down, hands out.']);
-  expect(leads('knead')).toEqual(['Raw dough: no tasting.']);
-  expect(leads('divide')).toEqual(['Raw dough: no tasting.']);
+  expect(leads('mix')).toEqual(['Guard down, hands out.']);
+  expect(leads('knead')).toEqual(['Raw: no tasting.']);
+  expect(leads('divide')).toEqual(['Raw: no tasting.']);
   expect(leads('griddle')).toEqual([
-    ...['Open flame: long tongs, hood on.', 'Hot fat: brush thinly, never pour.'],
+    ...['Open flame: tongs, hood on.', 'Hot fat: brush thinly, never pour.'],
     ...['Water spits: keep your face away.', 'Smoke: run the hood.'],
   ]);
   expect(said(leads('finish'))).toEqual(['Contains gluten, wheat.']);

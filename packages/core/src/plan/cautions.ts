@@ -4,6 +4,9 @@ import type { Plan, StepKind } from './planSchema';
 
 /** A danger where it is met: what it is and what to do about it at once, in a few words; then the rest. */
 export interface StepCaution {
+  /** Its name alone, for a screen with several. */
+  danger: Words;
+  /** What to do about it at once, in a few words. */
   lead: Words;
   text: string;
 }
@@ -17,13 +20,20 @@ const onPlate = ({ onBread = [] }: Plan) =>
   onBread.filter(({ when }) => when !== 'on the bench' && when !== 'at the end');
 
 const RAW: StepCaution = {
-  lead: 'Raw dough: no tasting.',
+  danger: 'raw dough',
+  lead: 'Raw: no tasting.',
   text: 'Raw flour is not ready to eat: wash hands and tools before they touch baked bread.',
 };
 
 const mixer = (by: 'hand' | 'machine'): StepCaution[] =>
   by === 'machine'
-    ? [{ lead: 'Mixer: guard down, hands out.', text: 'No sleeves, nothing loose near it while it turns.' }]
+    ? [
+        {
+          danger: 'mixer',
+          lead: 'Guard down, hands out.',
+          text: 'No sleeves, nothing loose near it while it turns.',
+        },
+      ]
     : [];
 
 /** The dangers of each step that come from the plan itself; what is measured on the way brings its own. */
@@ -41,21 +51,35 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
     return [
       finish
         ? {
-            lead: 'Open flame: long tongs, hood on.',
-            text: 'Sleeves back, nothing loose near it. Follow the maker and your local code.',
+            danger: 'open flame',
+            lead: 'Open flame: tongs, hood on.',
+            text: 'Long tongs, sleeves back, nothing loose near it. Follow the maker and your local code.',
           }
         : {
+            danger: 'steam',
             lead: 'Steam: lift it away from you.',
             text: 'A puffed bread lets out jets of steam, and the plate is hot.',
           },
       ...(on.some(({ kind }) => kind === 'fat')
-        ? [{ lead: 'Hot fat: brush thinly, never pour.', text: 'It spits and can catch fire over a flame.' }]
+        ? [
+            {
+              danger: 'hot fat',
+              lead: 'Hot fat: brush thinly, never pour.',
+              text: 'It spits and can catch fire over a flame.',
+            },
+          ]
         : []),
       ...(on.some(({ kind }) => isWet(kind))
-        ? [{ lead: 'Water spits: keep your face away.', text: 'Sprinkle a hot pan from the side.' }]
+        ? [
+            {
+              danger: 'spitting water',
+              lead: 'Water spits: keep your face away.',
+              text: 'Sprinkle a hot pan from the side.',
+            },
+          ]
         : []),
       ...(plateC >= SMOKES_FROM_C
-        ? [{ lead: 'Smoke: run the hood.', text: 'Brush off loose flour before it burns.' }]
+        ? [{ danger: 'smoke', lead: 'Smoke: run the hood.', text: 'Brush off loose flour before it burns.' }]
         : []),
     ];
   },
@@ -63,6 +87,7 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
     const allergens = allergensOf(plan.ingredients.map((food) => ({ food })));
     return [
       {
+        danger: 'allergens',
         lead:
           allergens.length > 0
             ? message('Contains {allergens}.', { allergens: { list: allergens } })

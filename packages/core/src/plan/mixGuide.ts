@@ -23,11 +23,22 @@ const saltWords = ({ formula: { method } }: Plan): string =>
  * @param tempC liquid, °C
  */
 export function heatCaution(tempC: number): MixPart['caution'] | null {
-  const lead = message('{temp}.', { temp: { tempC } });
-  if (tempC >= SCALD_C) return { lead, text: 'It scalds: pour away from you, stir with the spoon.' };
+  const temp = { tempC };
+  if (tempC >= SCALD_C)
+    return {
+      lead: message('{temp}: pour away from you.', { temp }),
+      text: 'It scalds: stir with the spoon.',
+    };
   if (tempC >= HOT_C)
-    return { lead, text: 'Hot tap water: stir with the spoon, hands go in when it has cooled.' };
-  if (tempC >= WARM_C) return { lead, text: 'Warm to the hand: test it on the wrist before hands go in.' };
+    return {
+      lead: message('{temp}: spoon, not hands.', { temp }),
+      text: 'Hot tap water: hands go in when it has cooled.',
+    };
+  if (tempC >= WARM_C)
+    return {
+      lead: message('{temp}: test it on the wrist.', { temp }),
+      text: 'Warm to the hand: test it before hands go in.',
+    };
   return null;
 }
 
@@ -118,7 +129,10 @@ const cooling: Parts = (plan) => {
             safe,
             spread,
           }),
-      caution: { lead: 'Scald.', text: 'Spoon only until it has cooled. Check the middle, not the skin.' },
+      caution: {
+        lead: 'Scald: spoon only.',
+        text: 'Until it has cooled: check the middle, not the skin.',
+      },
       ...(wait?.waitS ? { waitS: wait.waitS } : {}),
     },
   ];
@@ -135,8 +149,8 @@ const scald: Parts = (plan) => [
       { liquidName: liquidName(plan), liquid: { tempC: liquidC(plan) } },
     ),
     caution: {
-      lead: 'Scald.',
-      text: 'Boiling water and steam: long spoon, pour away from you, no hands.',
+      lead: 'Scald: long spoon, no hands.',
+      text: 'Boiling water and steam: pour away from you.',
     },
   },
 ];

@@ -64,14 +64,14 @@ function ExtraForm({ kind, live, onDone }: { kind: Kind; live: LiveBatch; onDone
   );
 }
 
-/** What may be done at any step: a note, or giving up. Out of the way, at the end of the screen. */
+/** What may be done at any step: a note, or giving up. Out of the way, at the end of what is unfolded. */
 export function BatchExtras({ live }: { live: LiveBatch }) {
   const [kind, setKind] = useState<Kind | null>(null);
   const [timed, setTimed] = useState(false);
   const close = useCallback(() => setKind(null), []);
   const batches = useMemo(() => [live.batch], [live.batch]);
   return (
-    <View style={{ marginTop: SPACE.xl, gap: SPACE.m }}>
+    <View style={{ gap: SPACE.m }}>
       {timed ? <ReadyFromTicket batches={batches} /> : null}
       <ActionRow
         actions={[

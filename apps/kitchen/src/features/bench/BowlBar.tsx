@@ -34,7 +34,7 @@ export function BowlBar({ plan, bowl, nowId }: BowlBarProps) {
   return (
     <View role="img" aria-label={say('{now} of {all} are in the bowl', { now, all })} style={styles.stack}>
       <View style={styles.words}>
-        <Strong>{say('{now} in the bowl', { now })}</Strong>
+        <Strong>{now}</Strong>
         <Label>{say('of {all}', { all })}</Label>
       </View>
       <View style={[styles.bar, { borderColor: colours.ink }]}>

@@ -31,7 +31,7 @@ export function ColdChainLine({ live: { batch, state }, nowMs }: { live: LiveBat
   return (
     <Caution
       folded
-      lead={say('Out of the cold {out} of {limit}.', { out: { s: outS }, limit: { s: limitS } })}
+      lead={say('Unchilled {out} / {limit}.', { out: { s: outS }, limit: { s: limitS } })}
       text={say('There is milk or egg in it. {code}', { code })}
     />
   );

@@ -1,37 +1,44 @@
 import { say } from '../../reader/say';
-import { HOLDINGS, type Holding } from '@kettle-scale/core/kitchen';
+import { COLDNESS, HOLDINGS, type Holding } from '@kettle-scale/core/kitchen';
 import { holdLimitH, keepingCaution } from '@kettle-scale/core/log';
-import { View } from 'react-native';
 import { useKitchen } from '../../api/queries';
 import { Choices } from '../../ui/input/Choices';
 import { Caution } from '../../ui/layout/Caution';
-import { SPACE } from '../../ui/tokens';
-import { Body } from '../../ui/type';
 
 const S_PER_H = 3600;
 
+const isWarm = (how: Holding): boolean => COLDNESS[how] === 'warm' && how !== 'served at once';
+
+/** Kept warm for this service; the others keep it for later, or not at all. */
+export const WARM_HOLDINGS = HOLDINGS.filter(isWarm);
+export const OTHER_HOLDINGS = HOLDINGS.filter((how) => !isWarm(how));
+
+interface HoldChoiceProps {
+  of: readonly Holding[];
+  label: string;
+  value: Holding | null;
+  onChange: (how: Holding) => void;
+}
+
 /** What the good bread is put into; its clock starts with the batch's end. */
-export function HoldChoice({ value, onChange }: { value: Holding | null; onChange: (how: Holding) => void }) {
+export const HoldChoice = ({ of, ...choice }: HoldChoiceProps) => (
+  <Choices {...choice} options={of.map((how) => [how, how])} />
+);
+
+/** For how long it may be held so, and what to heed before it is closed. */
+export function HoldCaution({ how }: { how: Holding }) {
   const kitchen = useKitchen();
+  const keeping = keepingCaution(how);
   return (
-    <View style={{ gap: SPACE.xs }}>
-      <Choices
-        label="Held in"
-        value={value}
-        options={HOLDINGS.map((how) => [how, how])}
-        onChange={onChange}
+    <>
+      <Caution
+        folded
+        lead={say('Use within {holdLimitH}.', {
+          holdLimitH: { s: holdLimitH(kitchen.data ?? {}, how) * S_PER_H },
+        })}
+        text="Stack hot and wrap at once. Follow your local food code; the person in charge decides."
       />
-      {value ? (
-        <Body tone="soot">
-          {say(
-            'Stack hot and wrap at once. Use within {holdLimitH}: follow your local food code; the person in charge decides.',
-            { holdLimitH: { s: holdLimitH(kitchen.data ?? {}, value) * S_PER_H } },
-          )}
-        </Body>
-      ) : null}
-      {value && keepingCaution(value) ? (
-        <Caution lead="Before it is closed." text={keepingCaution(value) ?? ''} />
-      ) : null}
-    </View>
+      {keeping ? <Caution folded lead="Before it is closed." text={keeping} /> : null}
+    </>
   );
 }

@@ -117,6 +117,7 @@ test('a scale that goes away leaves the step by hand', () => {
 test('salt goes on the fine scale, by hand', () => {
   const { live } = liveBatch();
   draw(<WeighStep live={live} step={stepOf('weigh-1-salt')} />);
+  press('More');
   expect(screen.queryByRole('checkbox', { name: 'Live scale' })).toBeNull();
   expect(see(/On the fine scale/)).toBeTruthy();
 });
@@ -124,6 +125,7 @@ test('salt goes on the fine scale, by hand', () => {
 test('the simulated scale says so, pours what is missing, scoops and clears', () => {
   weighing();
   shows(100);
+  press('More');
   expect(screen.queryByRole('button', { name: 'Simulated scale: pour, scoop' })).toBeNull();
   shows(100, {}, { source: 'simulated' });
   expect(see(/^On the scale, simulated: /)).toBeTruthy();
@@ -145,6 +147,7 @@ describe('an honest reading', () => {
   test('one of years ago is shown as old, and nothing is weighed by it', () => {
     const acts = weighing();
     shows(targetG, {}, old);
+    press('More');
     expect(see(/^Bench scale: .* old, not used$/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
     press(/ is in$/);
@@ -164,6 +167,7 @@ describe('an honest reading', () => {
   test('a stand-in of a real kitchen is shown as simulated, and is not recorded', () => {
     weighing();
     shows(targetG, {}, { source: 'simulated', usable: false });
+    press('More');
     expect(see('Bench scale: simulated, not recorded here')).toBeTruthy();
     expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
   });

@@ -3,16 +3,32 @@ import type { OnBreadWhen } from '@kettle-scale/core/formula';
 import type { Plan } from '@kettle-scale/core/plan';
 import { View } from 'react-native';
 import { Leader } from '../../ui/layout/Ticket';
-import { Label } from '../../ui/type';
+import { Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 
 const FINEST_G = 0.1;
 
+interface OnBreadProps {
+  plan: Plan;
+  at: readonly OnBreadWhen[];
+  /** What and how much, in a line each; the rest is behind *More*. */
+  short?: boolean;
+}
+
 /** What goes on the bread at this point of the work: grams a piece, and how much must be at hand. */
-export function OnBreadNow({ plan, at }: { plan: Plan; at: readonly OnBreadWhen[] }) {
+export function OnBreadNow({ plan, at, short = false }: OnBreadProps) {
   const format = useFormat();
   const lines = (plan.onBread ?? []).filter(({ when }) => at.includes(when));
   if (lines.length === 0) return null;
+  if (short)
+    return lines.map(({ lineId, name, gPerPiece }) => (
+      <Strong key={lineId}>
+        {say('{mass} {name} on each', {
+          mass: format.mass(gPerPiece, FINEST_G),
+          name: { lower: name },
+        })}
+      </Strong>
+    ));
   return (
     <View>
       <Label>On the bread</Label>

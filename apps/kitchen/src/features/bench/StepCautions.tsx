@@ -1,14 +1,21 @@
 import { type Plan, type StepKind, stepCautions } from '@kettle-scale/core/plan';
 import { Caution } from '../../ui/layout/Caution';
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 
-/** What can hurt someone at this step, in place: the danger and the act in a few words, more at a tap. At the end there is time to read. */
+/** What can hurt someone at this step, in place: one danger with the act, several by their names, and all of it at a tap. */
 export function StepCautions({ plan, kind }: { plan: Plan; kind: StepKind }) {
+  const cautions = stepCautions(plan, kind);
+  const [first] = cautions;
+  if (!first) return null;
+  if (cautions.length === 1) return <Caution folded {...first} />;
   return (
-    <>
-      {stepCautions(plan, kind).map((caution) => (
-        <Caution key={say(caution.lead)} folded={kind !== 'finish'} {...caution} />
-      ))}
-    </>
+    <Caution
+      folded
+      lead={say('Beware: {dangers}.', { dangers: { list: cautions.map(({ danger }) => danger), as: 'and' } })}
+      text={sayAll(
+        cautions.flatMap(({ lead, text }) => [lead, text]),
+        ' ',
+      )}
+    />
   );
 }

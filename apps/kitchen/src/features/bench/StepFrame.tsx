@@ -1,15 +1,18 @@
 import { say } from '../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
-import { type Step, stepTitle } from '@kettle-scale/core/plan';
+import { type Plan, type Step, stepTitle } from '@kettle-scale/core/plan';
 import { type ReactNode, useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
 import { ActionRow, PrimaryAction } from '../../ui/input/actions';
 import { Screen } from '../../ui/layout/Screen';
 import { Thread } from '../../ui/layout/Thread';
+import { Unfold } from '../../ui/layout/Unfold';
 import { SPACE } from '../../ui/tokens';
 import { CookMark } from '../../shared/CookChoice';
 import { UndoneBar } from '../../shared/UndoneBar';
+import { Icon } from '../../ui/Icon';
+import { useColours } from '../../ui/theme';
 import { Label, Strong } from '../../ui/type';
 import { useVoice } from '../../ui/voice';
 import { useKeys } from '../../ui/input/useKeys';
@@ -47,31 +50,74 @@ interface StepFrameProps {
   /** Answers "why this number" for the figure of this step. */
   why?: () => Explanation;
   alarm?: { ringing: boolean; quiet: () => void; words: string };
+  /** What the step comes to in two seconds: one figure, one instruction, one cue. */
   children: ReactNode;
+  /** What it holds for who asks. */
+  more?: ReactNode;
 }
 
-const SAVED_WORDS = { saved: 'saved', sending: 'saving …', offline: 'offline, kept here' } as const;
+const UNSAVED_WORDS = { sending: 'saving …', offline: 'offline, kept here' } as const;
 
 const styles = StyleSheet.create({
   over: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
   body: { flexGrow: 1, gap: SPACE.m },
 });
 
+/** Whether the server has every act: a tick, or what is in the way. */
+function SavedMark({ status }: Pick<LiveBatch['queue'], 'status'>) {
+  const colours = useColours();
+  if (status !== 'saved')
+    return <Label tone={status === 'offline' ? 'plum' : 'soot'}>{UNSAVED_WORDS[status]}</Label>;
+  return (
+    <View role="img" aria-label={say('saved')}>
+      <Icon name="check" size={18} colour={colours.soot} />
+    </View>
+  );
+}
+
+/** Which batch, which of its bowls, and whether all of it is saved. */
+function Over({ plan, step, status }: { plan: Plan; step: Step } & Pick<LiveBatch['queue'], 'status'>) {
+  const bowl =
+    step.bowl && plan.bowls > 1
+      ? say(' · bowl {bowl, number} of {bowls, number}', { bowl: step.bowl, bowls: plan.bowls })
+      : '';
+  return (
+    <View style={styles.over}>
+      <Label>{`${plan.formula.name}${bowl}`}</Label>
+      <View role="status">
+        <SavedMark status={status} />
+      </View>
+    </View>
+  );
+}
+
+const stepAfter = ({ batch, state }: LiveBatch, index: number): Step | undefined =>
+  batch.plan.steps
+    .slice(index + 1)
+    .find(({ id }) => state.steps.some((s) => s.step.id === id && s.status !== 'done'));
+
+const nextWords = (plan: Plan, next: Step | undefined): string =>
+  next ? say('Next: {step}', { step: { lower: stepTitle(plan, next) } }) : say('Last step');
+
 /** Frame of every step: where we are, the step itself, undo, and the one action in thumb reach. */
-export function StepFrame({ live, step, title, primary, others = [], why, alarm, children }: StepFrameProps) {
+export function StepFrame({
+  live,
+  step,
+  title,
+  primary,
+  others = [],
+  why,
+  alarm,
+  children,
+  more,
+}: StepFrameProps) {
   const { batch, state, queue } = live;
   const [asked, setAsked] = useState(false);
   const closeWhy = useCallback(() => setAsked(false), []);
   const { plan } = batch;
   const width = useStepWidth();
   const index = plan.steps.findIndex(({ id }) => id === step.id);
-  const next = plan.steps
-    .slice(index + 1)
-    .find(({ id }) => state.steps.some((s) => s.step.id === id && s.status !== 'done'));
-  const bowl =
-    step.bowl && plan.bowls > 1
-      ? say(' · bowl {bowl, number} of {bowls, number}', { bowl: step.bowl, bowls: plan.bowls })
-      : '';
+  const next = stepAfter(live, index);
   const act = () => {
     alarm?.quiet();
     primary.onPress();
@@ -86,17 +132,13 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
   useKeys({ primary: done, undo });
   const ear = useSpokenActs({ plan, now: state.now, next, done, undo });
 
+  // Who weighs fetches what is next; elsewhere it can wait.
+  const follows = <Label>{nextWords(plan, next)}</Label>;
+
   return (
     <Screen
       fill
-      eyebrow={
-        <View style={styles.over}>
-          <Label>{`${plan.formula.name}${bowl}`}</Label>
-          <View role="status">
-            <Label tone={queue.status === 'offline' ? 'plum' : 'soot'}>{SAVED_WORDS[queue.status]}</Label>
-          </View>
-        </View>
-      }
+      eyebrow={<Over {...{ plan, step }} status={queue.status} />}
       title={say(heading)}
       aside={<CookMark />}
       foot={
@@ -116,23 +158,27 @@ export function StepFrame({ live, step, title, primary, others = [], why, alarm,
           />
           <PrimaryAction {...button} onPress={act} />
           <View role="status">{keyed.words ? <Strong tone="plum">{keyed.words}</Strong> : null}</View>
-          <Label>
-            {next ? say('Next: {step}', { step: { lower: stepTitle(plan, next) } }) : 'Last step'}
-          </Label>
+          {step.kind === 'weigh' ? follows : null}
         </>
       }
     >
       <Thread
+        {...{ width }}
         count={plan.steps.length}
         now={index}
-        width={width}
         label={say('Step {index, number} of {length, number}', {
           index: index + 1,
           length: plan.steps.length,
         })}
       />
-      <View style={styles.body}>{children}</View>
-      <BatchExtras live={live} />
+      <View style={styles.body}>
+        {children}
+        <Unfold>
+          {step.kind === 'weigh' ? null : follows}
+          {more}
+          <BatchExtras live={live} />
+        </Unfold>
+      </View>
       <WhySheet why={asked ? (why?.() ?? null) : null} onClose={closeWhy} />
     </Screen>
   );

@@ -14,6 +14,7 @@ interface TimerRingProps {
   running: TimeWindow | null;
   earliestS: number;
   words: Record<TimeWindow['phase'], string>;
+  /** What it is to take, until it runs. */
   label: string;
 }
 
@@ -38,7 +39,7 @@ export function TimerRing({ size, running, earliestS, words, label }: TimerRingP
           size={size * FIGURE_SHARE}
           tone={phase === 'late' ? 'plum' : 'ink'}
         />
-        <Body tone={phase === 'late' ? 'plum' : 'soot'}>{phase ? words[phase] : 'not started'}</Body>
+        <Body tone={phase === 'late' ? 'plum' : 'soot'}>{phase ? words[phase] : label}</Body>
       </View>
     </Ring>
   );

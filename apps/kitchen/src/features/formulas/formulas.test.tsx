@@ -56,7 +56,7 @@ test('the method is told in the order of work, with its windows', () => {
     ...['Mix', 'Knead', 'Rest the dough', 'Divide', 'Flatten', 'Good bread', 'Hold'],
   ]);
   expect(steps[0]?.text).toMatch(/Liquid at 55\s°C, salt in the flour.*in the mixer/);
-  expect(steps[1]?.text).toMatch(/by hand, until it stretches thin without tearing/);
+  expect(steps[1]?.text).toMatch(/by hand, until it stretches without tearing/);
   expect(steps[2]?.text).toMatch(/^10\smin to 20\smin, at room temperature, cloth/);
 });
 

@@ -138,8 +138,8 @@ function Page({ live }: { live: LiveBatch }) {
   const lot = lots.data?.find((candidate) => candidate.id === batch.flourLotId)?.name;
   const when = days.write(batch.startedAt, 'full');
   const nameOf = cookNames(useKitchen().data?.cooks);
-  const begun =
-    batch.cook || batch.phone ? say('begun by {whoWords}', { whoWords: whoWords(batch, nameOf) }) : null;
+  const who = whoWords(batch, nameOf);
+  const begun = who && say(batch.cook ? 'begun by {who}' : 'begun {who}', { who });
   const close = () => setSheet(null);
   return (
     <Screen

@@ -15,6 +15,7 @@ const styles = StyleSheet.create({
     minHeight: TOUCH.other,
     paddingRight: SPACE.m,
   },
+  open: { gap: SPACE.m },
 });
 
 /** What a screen that is read in two seconds keeps for who asks. */
@@ -27,7 +28,7 @@ export function Unfold({ children }: { children: ReactNode }) {
         <Strong>More</Strong>
         <Icon name={open ? 'menu-up' : 'menu-down'} size={24} colour={colours.soot} />
       </Press>
-      {open ? children : null}
+      {open ? <View style={styles.open}>{children}</View> : null}
     </View>
   );
 }

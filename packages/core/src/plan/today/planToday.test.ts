@@ -141,7 +141,10 @@ describe('the day’s temperatures', () => {
     expect(cooling?.spreadS).toBeLessThan(cooling?.waitS ?? 0);
     const plan = planOn({}, { ...boiling, need: { by: 'flour', flourG: 5000, ballG: 92 } });
     const wait = mixGuide(plan).find(({ kind }) => kind === 'wait');
-    expect(wait).toMatchObject({ waitS: plan.today?.cooling?.waitS, caution: { lead: 'Scald.' } });
+    expect(wait).toMatchObject({
+      waitS: plan.today?.cooling?.waitS,
+      caution: { lead: 'Scald: spoon only.' },
+    });
   });
 });
 

@@ -35,7 +35,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   const [keying, setKeying] = useState(false);
   const [leftover, setLeftover] = useState<Leftover>('waste');
   const division = useDivision(live);
-  const { pieces, ballG, doughG, leftoverG, isOver, weighed, setWeighed } = division;
+  const { pieces, ballG, doughG, leftoverG, isOver, keep, weighed, setWeighed } = division;
   if (keying) {
     const onWeighed = (massG: number) => setWeighed({ massG, source: 'typed' });
     return <KeyDough {...{ live, step, onWeighed }} onBack={() => setKeying(false)} />;
@@ -60,9 +60,17 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
       }}
       why={() => explainDivision(plan, doughG, Math.max(1, pieces))}
       others={[{ key: 'key', label: 'Key it in', onPress: () => setKeying(true) }]}
+      more={
+        <>
+          <KeepChoice {...{ live, division }} />
+          {pieces > 1 && pieces <= MOST_GUIDED ? <Guide {...{ pieces, ballG }} /> : null}
+          <SimulatedScale wantG={division.expectedG} />
+          <Body>Round them tight, seam under, and cover them: a round ball gives a round disc.</Body>
+        </>
+      }
     >
       <DoughFigures {...{ live, division }} />
-      <KeepChoice {...{ live, division }} />
+      {keep === 'count' ? <Cuts {...{ live, division }} /> : null}
       {pieces < 1 ? (
         <Strong tone="plum">This dough is less than one ball; key in its weight again.</Strong>
       ) : null}
@@ -74,10 +82,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
           onChange={setLeftover}
         />
       ) : null}
-      {pieces > 1 && pieces <= MOST_GUIDED ? <Guide {...{ pieces, ballG }} /> : null}
-      <SimulatedScale wantG={division.expectedG} />
       <StepCautions plan={plan} kind="divide" />
-      <Body>Round them tight, seam under, and cover them: a round ball gives a round disc.</Body>
     </StepFrame>
   );
 }
@@ -103,12 +108,12 @@ function DoughFigures({ live, division }: PartProps) {
   return (
     <>
       <View>
-        <Label>Each ball</Label>
+        <Label>Ball</Label>
         <BigFigure value={ball.value} unit={ball.unit} width={width} />
       </View>
       <View style={styles.pair}>
         <View>
-          <Label>{weighed ? 'Dough, on the scale' : 'Dough, as expected'}</Label>
+          <Label>{weighed ? 'Dough, weighed' : 'Dough, expected'}</Label>
           <Figure value={figure.value} unit={figure.unit} size={36} />
         </View>
         <View>
@@ -119,7 +124,7 @@ function DoughFigures({ live, division }: PartProps) {
       {weighed ? (
         <Strong tone={loss.unusual ? 'plum' : 'soot'}>{loss.words}</Strong>
       ) : (
-        <Body tone="soot">Weigh the whole dough first.</Body>
+        <Body tone="soot">Weigh the dough first.</Body>
       )}
       {heard && onScaleG !== null && onScaleG !== weighed?.massG ? (
         <>
@@ -134,21 +139,25 @@ function DoughFigures({ live, division }: PartProps) {
   );
 }
 
+/** Whether the ball is in tolerance, and the count that would bring it there. */
+function Cuts({ division: { standard, asks, ask, readyG } }: PartProps) {
+  return (
+    <CutChoice
+      now={cutInto(readyG, Math.max(1, asks.count), standard)}
+      cuts={waysToCut(readyG, standard)}
+      standard={standard}
+      onChoose={(count) => ask('count', () => count)}
+    />
+  );
+}
+
 /** What is kept while the rest follows, and what each way comes to. */
 function KeepChoice({ live, division }: PartProps) {
   const { kitchen } = live.batch.plan;
   const format = useFormat();
-  const { standard, keep, setKeep, asks, ask, ways, cost, readyG } = division;
+  const { keep, setKeep, asks, ask, ways, cost } = division;
   return (
     <>
-      {keep === 'count' ? (
-        <CutChoice
-          now={cutInto(readyG, Math.max(1, asks.count), standard)}
-          cuts={waysToCut(readyG, standard)}
-          standard={standard}
-          onChoose={(count) => ask('count', () => count)}
-        />
-      ) : null}
       <Segments
         label="What to keep"
         value={keep}

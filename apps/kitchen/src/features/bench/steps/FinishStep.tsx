@@ -14,7 +14,7 @@ import { StepperField } from '../../../ui/input/StepperField';
 import { WordField } from '../../../ui/input/WordField';
 import { SPACE } from '../../../ui/tokens';
 import { Body } from '../../../ui/type';
-import { HoldChoice } from '../HoldChoice';
+import { HoldCaution, HoldChoice, OTHER_HOLDINGS, WARM_HOLDINGS } from '../HoldChoice';
 import { InspectSheet } from '../InspectSheet';
 import { RejectCounts, rejectedPieces } from '../RejectCounts';
 import { StepCautions } from '../StepCautions';
@@ -112,37 +112,43 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
         onPress: () => void finish(),
         disabled: Object.keys(errors).length > 0,
       }}
+      more={
+        <>
+          <RejectCounts state={state} onReject={reject} />
+          <HoldChoice of={OTHER_HOLDINGS} label="Or in" value={how} onChange={setHow} />
+          <Controller
+            control={form.control}
+            name="note"
+            render={({ field }) => (
+              <WordField
+                name="note"
+                label="Note for the log"
+                value={field.value}
+                onText={field.onChange}
+                rows={3}
+                error={errors.note?.message}
+              />
+            )}
+          />
+          <Body tone="soot">Good: folds without a crack, right size, freckles, no black.</Body>
+        </>
+      }
     >
       <View style={styles.row}>
         <CountField form={form} name="pieces" label="Pieces made" />
         <CountField form={form} name="good" label="Good pieces" />
       </View>
-      <RejectCounts state={state} onReject={reject} />
       <Action
         label={
           state.inspected.length > 0
             ? say('Judge another piece ({length, number})', { length: state.inspected.length })
-            : 'Judge one piece'
+            : 'Judge a piece'
         }
         onPress={() => setLooking(true)}
       />
-      <HoldChoice value={how} onChange={setHow} />
-      <Controller
-        control={form.control}
-        name="note"
-        render={({ field }) => (
-          <WordField
-            name="note"
-            label="Note for the log"
-            value={field.value}
-            onText={field.onChange}
-            rows={3}
-            error={errors.note?.message}
-          />
-        )}
-      />
+      <HoldChoice of={WARM_HOLDINGS} label="Held in" value={how} onChange={setHow} />
+      {how ? <HoldCaution how={how} /> : null}
       <StepCautions plan={live.batch.plan} kind="finish" />
-      <Body tone="soot">Good: folds without a crack, right size, freckles, no black.</Body>
       <InspectSheet live={live} open={looking} onClose={() => setLooking(false)} />
     </StepFrame>
   );

@@ -15,14 +15,14 @@ import { Action } from '../../../ui/input/actions';
 import { Disc } from '../../../ui/chart/Disc';
 import { useColours } from '../../../ui/theme';
 import { CORNER, SPACE, TOUCH } from '../../../ui/tokens';
-import { Body, Figure, Label, Strong } from '../../../ui/type';
+import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { CheckBalls } from '../CheckBalls';
 import { EdgeSection } from '../EdgeSection';
 import { OnBreadNow } from '../OnBreadNow';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
-import { ShapingWords } from './ShapingWords';
+import { HotPressCaution, ShapingWords } from './ShapingWords';
 
 const STEP = { diameterMm: 2, thicknessMm: 0.1 } as const;
 const PICTURE_SHARE = { ofWidth: 0.44, ofHeight: 0.17 } as const;
@@ -107,11 +107,43 @@ function DiscPicture({ disc, planned, springBack, measured }: DiscPictureProps) 
   );
 }
 
+interface FlattenMoreProps {
+  live: LiveBatch;
+  step: Step;
+  diameterMm: number;
+  /** Why no more are rolled ahead. */
+  limit: string | null;
+}
+
+/** How far it springs back, how it is worked, and the ways to check balls and discs. */
+function FlattenMore({ live, step, diameterMm, limit }: FlattenMoreProps) {
+  const router = useRouter();
+  const format = useFormat();
+  const { id, plan } = live.batch;
+  const { springBack } = plan.formula.product;
+  return (
+    <>
+      <Body tone="soot">
+        {say('It springs back {springBack}, to {length}. {note}', {
+          springBack: { share: springBack },
+          length: format.length(diameterMm * (1 - springBack)),
+          note: plan.formula.method.shaping.note,
+        })}
+      </Body>
+      {limit ? <Body tone="soot">{say('Limit: {why}.', { why: limit })}</Body> : null}
+      <OnBreadNow plan={plan} at={['on the bench']} />
+      <CheckBalls live={live} />
+      <Action label="True size, and measure a disc" onPress={() => router.push(`/bench/${id}/disc`)} />
+      <ColdBalls live={live} over={false} />
+      <ShapingWords live={live} step={step} />
+    </>
+  );
+}
+
 /** Roll to a diameter and a thickness; measured ones are kept. */
 export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { batch, state, act } = live;
   const { plan } = batch;
-  const router = useRouter();
   const format = useFormat();
   const ballG = state.divided?.ballG ?? plan.ballG;
   const planned = {
@@ -146,6 +178,13 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         label: 'First discs rolled',
         onPress: () => act({ type: 'flattened', ...disc }),
       }}
+      more={
+        <FlattenMore
+          {...{ live, step }}
+          diameterMm={disc.diameterMm}
+          limit={shaping.how === 'hot-press' ? null : AHEAD_WHY[ahead.limit]}
+        />
+      }
     >
       <DiscPicture {...{ disc, planned, springBack }} measured={state.discs.at(-1) ?? null} />
       <View style={styles.pair}>
@@ -157,31 +196,18 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         />
         <Measure label="Thick" value={thickness.value} unit={thickness.unit} onStep={change('thicknessMm')} />
       </View>
-      <Body tone="soot">
-        {say('It springs back {springBack}, to {length}. {note}', {
-          springBack: { share: springBack },
-          length: format.length(disc.diameterMm * (1 - springBack)),
-          note: shaping.note,
-        })}
-      </Body>
-      <CheckBalls live={live} />
-      <Action label="True size, and measure a disc" onPress={() => router.push(`/bench/${batch.id}/disc`)} />
-      <Strong>
+      <Heading>
         {shaping.how === 'hot-press'
           ? 'Press one as a place comes free.'
-          : say(
-              '{aheadVerb} {before, number} before the first goes on, then stay {ahead, number} ahead: {aheadWhy}.',
-              {
-                aheadVerb: AHEAD_VERB[shaping.how],
-                before: ahead.before,
-                ahead: ahead.ahead,
-                aheadWhy: AHEAD_WHY[ahead.limit],
-              },
-            )}
-      </Strong>
-      <OnBreadNow plan={plan} at={['on the bench']} />
-      <ColdBalls live={live} />
-      <ShapingWords live={live} step={step} />
+          : say('{aheadVerb} {before, number} first, then stay {ahead, number} ahead.', {
+              aheadVerb: AHEAD_VERB[shaping.how],
+              before: ahead.before,
+              ahead: ahead.ahead,
+            })}
+      </Heading>
+      <OnBreadNow short plan={plan} at={['on the bench']} />
+      {shaping.how === 'hot-press' ? <HotPressCaution /> : null}
+      <ColdBalls live={live} over />
     </StepFrame>
   );
 }

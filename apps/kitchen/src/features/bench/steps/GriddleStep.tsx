@@ -1,5 +1,5 @@
 import { say } from '../../../reader/say';
-import { ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
+import { ballsAtHand, ballsMade, careDue, coldStore } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Plan, Step } from '@kettle-scale/core/plan';
@@ -28,29 +28,28 @@ const styles = StyleSheet.create({
 });
 
 /** The plate's heat and each side's seconds, with their ranges where this kitchen's are known. */
-function HeatAndSeconds({ plan }: { plan: Plan }) {
+function HeatAndSeconds({ plan, ranges }: { plan: Plan; ranges: readonly string[] }) {
   const format = useFormat();
   const phases = bakePhases(plan.formula.bake);
-  const own = useOwnSeconds(plan.formula, plan.ingredients as readonly Ingredient[]);
   return (
-    <>
-      <View style={styles.facts}>
-        <View>
-          <Label>Plate</Label>
-          <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
-        </View>
-        {phases.map(({ name, seconds }, index) => (
-          <View key={say(name)}>
-            <Label>{name}</Label>
-            <Figure value={String(seconds)} unit="s" size={36} />
-            {own?.ranges[index] ? <Label>{`${own.ranges[index]} s`}</Label> : null}
-          </View>
-        ))}
+    <View style={styles.facts}>
+      <View>
+        <Label>Plate</Label>
+        <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
       </View>
-      {own && own.ranges.length === 0 ? <Label>{own.words}</Label> : null}
-    </>
+      {phases.map(({ name, seconds }, index) => (
+        <View key={say(name)}>
+          <Label>{name}</Label>
+          <Figure value={String(seconds)} unit="s" size={36} />
+          {ranges[index] ? <Label>{`${ranges[index]} s`}</Label> : null}
+        </View>
+      ))}
+    </View>
   );
 }
+
+/** When each goes on the bread. */
+const ON_BREAD = ['on the face', 'on the pan', 'after the turn', 'at the end'] as const;
 
 interface NextAct {
   live: LiveBatch;
@@ -129,6 +128,11 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       : say('Piece {piece, number} of {pieces, number}', { piece, pieces });
   const done = () => act({ type: 'done', stepId: step.id });
 
+  const idle = griddle === null;
+  // The plate is seen to while nothing lies on it; what it does then comes before what comes later.
+  const careNow = idle && careDue(plan.formula.bake.care, state).length > 0;
+  const several = <Action label="Several at once" onPress={() => router.push(`/griddle/live/${batch.id}`)} />;
+  const own = useOwnSeconds(plan.formula, plan.ingredients as readonly Ingredient[]);
   const primary = nextAct({ live, done, cue, piece, following: following !== undefined });
 
   return (
@@ -139,27 +143,33 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       primary={primary}
       others={(allOff && !cold) || griddle ? [] : [{ key: 'end', label: 'No more pieces', onPress: done }]}
       {...(due ? { alarm: { ...alarm, words: say('{cue} now', { cue }) } } : {})}
+      more={
+        <>
+          <Body tone="soot">{plan.formula.product.look}</Body>
+          {own && own.ranges.length === 0 ? <Label>{own.words}</Label> : null}
+          {idle && !careNow ? null : several}
+          {careNow ? <StepCautions plan={plan} kind="griddle" /> : null}
+          <OnBreadNow plan={plan} at={ON_BREAD} />
+          <TakeTemp
+            kind="thermometer"
+            label="Plate"
+            onTake={(taken) => act(measuredBody(step.id, 'plate', taken))}
+          />
+          <ColdBalls live={live} over={false} />
+          {startedMs ? <OnGriddleFor startedMs={startedMs} /> : null}
+        </>
+      }
     >
-      <HeatAndSeconds plan={plan} />
+      <HeatAndSeconds plan={plan} ranges={own?.ranges ?? []} />
       <View style={styles.middle}>
         <GriddleTimer {...{ size, side, cue, piecesOff }} />
         {phase?.act ? <Heading>{phase.act}</Heading> : null}
       </View>
-      <PlateCareNow live={live} />
-      <Body tone="soot">{plan.formula.product.look}</Body>
-      <OnBreadNow plan={plan} at={['on the face', 'on the pan', 'after the turn', 'at the end']} />
-      <TakeTemp
-        kind="thermometer"
-        label="Plate"
-        onTake={(taken) => act(measuredBody(step.id, 'plate', taken))}
-      />
-      <Action
-        label="Several at once: the live griddle"
-        onPress={() => router.push(`/griddle/live/${batch.id}`)}
-      />
-      <ColdBalls live={live} />
-      <StepCautions plan={plan} kind="griddle" />
-      {startedMs ? <OnGriddleFor startedMs={startedMs} /> : null}
+      {careNow ? <PlateCareNow live={live} /> : null}
+      <OnBreadNow short plan={plan} at={ON_BREAD} />
+      <ColdBalls live={live} over />
+      {idle && !careNow ? several : null}
+      {careNow ? null : <StepCautions plan={plan} kind="griddle" />}
     </StepFrame>
   );
 }

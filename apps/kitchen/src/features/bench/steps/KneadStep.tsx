@@ -1,17 +1,17 @@
 import { say } from '../../../reader/say';
-import { FEELS, type Feel, feelWord } from '@kettle-scale/core/dough';
 import { type RunningDough, type StepState, runningDough } from '@kettle-scale/core/batch';
 import { kneadTestWords } from '@kettle-scale/core/formula';
-import { type Plan, lateLines } from '@kettle-scale/core/plan';
+import { type Plan, type SheetLine, lateLines } from '@kettle-scale/core/plan';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action, ActionRow } from '../../../ui/input/actions';
-import { Choices } from '../../../ui/input/Choices';
 import { SPACE } from '../../../ui/tokens';
-import { Body, Label, Strong } from '../../../ui/type';
+import { Body, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { ColdChainLine } from '../ColdChainLine';
 import { DoughTicket } from '../DoughTicket';
+import { FeelChoice, type FeelSide } from '../FeelChoice';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { StepCautions } from '../StepCautions';
 import { StepFrame } from '../StepFrame';
@@ -20,8 +20,9 @@ import { useStepClock } from '../useStepClock';
 import { useRingSize } from '../useStepWidth';
 import { type Fix, useFix } from './useFix';
 
-const PHASE = { early: 'to the first test', open: 'test it now', late: 'over the guard rail' } as const;
-const ALARM = { open: 'Test the dough', late: 'Stop and test' } as const;
+const PHASE = { early: 'to go', open: 'test now', late: 'too long' } as const;
+/** Said at both marks: what is due is the same. */
+const ALARM = 'Test now';
 /** Handfuls that bench flour is counted in, grams. */
 const DUSTINGS_G = [5, 10, 20] as const;
 const RING_SHARE = 0.8;
@@ -31,13 +32,11 @@ const styles = StyleSheet.create({
   stack: { gap: SPACE.s },
 });
 
-/** The fix in words; its button is the step's own, unless waiting comes first. */
+/** The fix in full, with the ones that are not the step's own button: at once where waiting comes first, and flour alone. */
 function FixWords({ fix }: { fix: Fix }) {
   return (
-    <View style={styles.stack}>
-      {fix.waitFirst ? (
-        <Strong tone="sage">Wait first: the flour still absorbs water. Knead on, then feel again.</Strong>
-      ) : null}
+    <>
+      {fix.waitFirst ? <Body>The flour still absorbs water.</Body> : null}
       <Body>{fix.words}</Body>
       {fix.waitFirst ? <Action label={fix.label} onPress={fix.add} /> : null}
       {fix.alone ? (
@@ -46,20 +45,19 @@ function FixWords({ fix }: { fix: Fix }) {
           <Label>{fix.alone.drift}</Label>
         </>
       ) : null}
-    </View>
+    </>
   );
 }
 
 interface KneadingProps {
   live: LiveBatch;
   now: StepState;
-  feel: Feel | null;
   fix: Fix | null;
   dough: RunningDough | null;
 }
 
-/** While it is kneaded: the feel and its fix, the test, bench flour, the dough's temperature. */
-function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
+/** What may be noted while it is kneaded: how the fix is reckoned, the test, bench flour, the dough's temperature. */
+function Kneading({ live, now, fix, dough }: KneadingProps) {
   const { batch, state, act } = live;
   const { plan } = batch;
   const format = useFormat();
@@ -68,13 +66,6 @@ function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
   return (
     <View style={styles.stack}>
       {fix ? <FixWords fix={fix} /> : null}
-      <Choices
-        label="How does it feel?"
-        quiet
-        value={feel}
-        onChange={(felt) => act({ type: 'felt', stepId, feel: felt })}
-        options={FEELS.map((name) => [name, feelWord(name, plan.formula.method.knead.aim)] as const)}
-      />
       <Label>{say('Its test: {kneadTestWords}.', { kneadTestWords: kneadTestWords(plan) })}</Label>
       <ActionRow
         actions={[
@@ -86,6 +77,7 @@ function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
           { key: 'not', label: 'Not yet', onPress: () => act({ type: 'tested', stepId, passed: false }) },
         ]}
       />
+      <Action label="Stop as it is" onPress={() => act({ type: 'done', stepId })} />
       <Label>{say('Bench flour, counted: {mass}', { mass: format.mass(state.dustedG) })}</Label>
       <ActionRow
         actions={DUSTINGS_G.map((massG) => ({
@@ -110,19 +102,38 @@ function Kneading({ live, now, feel, fix, dough }: KneadingProps) {
   );
 }
 
-const untilWords = (plan: Plan): string =>
-  say(
-    plan.formula.method.shaping.benchFlour === false
-      ? 'Until {test}. No bench flour for this dough.'
-      : 'Until {test}.',
-    { test: kneadTestWords(plan) },
-  );
+interface CueProps {
+  plan: Plan;
+  late: readonly SheetLine[];
+  fix: Fix | null;
+  /** The test is due. */
+  due: boolean;
+}
+
+/** The one thing to heed: what goes in now, to wait, or what the dough is kneaded to. */
+function Cue({ plan, late, fix, due }: CueProps) {
+  const format = useFormat();
+  const test = kneadTestWords(plan);
+  if (fix) return fix.waitFirst ? <Heading tone="sage">Knead on first, then feel again.</Heading> : null;
+  if (late.length === 0)
+    return (
+      <Heading>{due ? say('{test}?', { test: { capital: test } }) : say('Until {test}.', { test })}</Heading>
+    );
+  return late.map(({ lineId, name, massG, stepG }) => (
+    <Heading key={lineId}>
+      {say('{mass} {name}, a third at a time', {
+        mass: format.mass(massG, stepG),
+        name: { lower: name },
+      })}
+    </Heading>
+  ));
+}
 
 /** Kneading to a feel and a test; the clock is a guard rail. */
 export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { batch, state, act } = live;
   const { plan } = batch;
-  const format = useFormat();
+  const [asked, onAsk] = useState<FeelSide | null>(null);
   const ring = useRingSize() * RING_SHARE;
   const { nowMs, window, running, alarm } = useStepClock(live, now);
   const late = now.step.round === 0 ? lateLines(plan) : [];
@@ -143,7 +154,7 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
       stepId,
     });
   const isRight = {
-    label: phase === 'early' ? 'It is right already' : 'It is right',
+    label: 'It is right',
     quiet: phase === 'early',
     onPress: right,
   };
@@ -161,31 +172,31 @@ export function KneadStep({ live, now }: { live: LiveBatch; now: StepState }) {
             ? { label: fix.label, onPress: fix.add }
             : isRight
       }
-      {...(phase
-        ? {
-            others: [
-              ...(fix && !fix.waitFirst ? [{ key: 'right', label: 'It is right', onPress: right }] : []),
-              { key: 'stop', label: 'Stop', onPress: () => act({ type: 'done', stepId }) },
-            ],
-          }
-        : {})}
-      {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}
+      others={fix && !fix.waitFirst ? [{ key: 'right', label: 'It is right', onPress: right }] : []}
+      {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM } } : {})}
+      more={
+        <>
+          {plan.formula.method.shaping.benchFlour === false ? (
+            <Body>No bench flour for this dough.</Body>
+          ) : null}
+          {phase ? <Kneading {...{ live, now, fix, dough }} /> : null}
+        </>
+      }
     >
       <View style={styles.middle}>
         <TimerRing size={ring} running={running} earliestS={window.earliestS} words={PHASE} label={span} />
-        <Label>{span}</Label>
       </View>
-      {late.map(({ lineId, name, massG, stepG }) => (
-        <Strong key={lineId}>
-          {say('{mass} {name}, a third at a time', {
-            mass: format.mass(massG, stepG),
-            name: { lower: name },
-          })}
-        </Strong>
-      ))}
-      {phase ? <Kneading {...{ live, now, feel, fix, dough }} /> : <Body>{untilWords(plan)}</Body>}
+      {asked ? null : <Cue {...{ plan, late, fix }} due={phase !== undefined && phase !== 'early'} />}
+      {phase ? (
+        <FeelChoice
+          aim={plan.formula.method.knead.aim}
+          value={feel}
+          {...{ asked, onAsk }}
+          onFeel={(felt) => act({ type: 'felt', stepId, feel: felt })}
+        />
+      ) : null}
       <ColdChainLine live={live} nowMs={nowMs} />
-      <StepCautions plan={live.batch.plan} kind="knead" />
+      <StepCautions plan={plan} kind="knead" />
     </StepFrame>
   );
 }

@@ -10,13 +10,13 @@ import {
   skippedWords,
   wantedHydration,
 } from '@kettle-scale/core/batch';
+import type { Words } from '@kettle-scale/core/message';
 import { formatClock } from '@kettle-scale/core/quantity';
 import { type MixPart, type Plan, mixGuide } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action, ActionRow } from '../../../ui/input/actions';
 import { Caution } from '../../../ui/layout/Caution';
-import { Unfold } from '../../../ui/layout/Unfold';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
@@ -72,7 +72,7 @@ function ByFeel({ live, now, part }: PartProps) {
       <View style={styles.clock}>
         <Figure value={formatPercent(dough.totals.hydration, 1)} size={64} tone="water" />
         <Label>
-          {say('hydration now, {wantedHydration} is usual today', {
+          {say('hydration, usually {wantedHydration}', {
             wantedHydration: { share: wantedHydration(plan), decimals: 1 },
           })}
         </Label>
@@ -90,7 +90,9 @@ function ByFeel({ live, now, part }: PartProps) {
           label={say('All {mass} at once', { mass: format.mass(dough.heldLeftG, line.stepG) })}
           onPress={() => add(dough.heldLeftG)}
         />
-      ) : null}
+      ) : (
+        <Strong>{say('{mass} held back', { mass: format.mass(dough.heldLeftG, line.stepG) })}</Strong>
+      )}
       {!flourBack && liquid ? (
         <WaterGauge
           label={say('{mass} are in; usual for this lot from {mass2} to {mass3}', {
@@ -109,9 +111,6 @@ function ByFeel({ live, now, part }: PartProps) {
           }}
         />
       ) : null}
-      <Strong>
-        {say('{mass} of the hold-back left', { mass: format.mass(dough.heldLeftG, line.stepG) })}
-      </Strong>
     </>
   );
 }
@@ -123,20 +122,28 @@ function heldBackIn(plan: Plan, dough: RunningDough | null, stepId: string): Eve
   return [{ type: 'added', stepId, lineId: line.lineId, massG: dough.heldLeftG, why: 'hold-back' }];
 }
 
+/** How warm it is, while it waits or where the part begins with it. */
+function PartTemp({ live, now, part }: PartProps) {
+  const probe = part.probe ?? 'dough';
+  return (
+    <TakeTemp
+      kind="probe"
+      label={say('Temperature of the {probe}', { probe })}
+      onTake={(taken) => live.act(measuredBody(now.step.id, probe, taken))}
+    />
+  );
+}
+
 interface PartWordsProps extends PartProps {
   /** Which part of how many. */
   place: string;
   /** Seconds that scalded dough still waits; null where nothing is waited for. */
   waitS: number | null;
   running: boolean;
-  dough: RunningDough | null;
 }
 
 /** One part: what to do, what to beware of, and what is added by feel. */
-function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsProps) {
-  const { batch, act } = live;
-  const { plan } = batch;
-  const stepId = now.step.id;
+function PartWords({ live, now, part, place, waitS, running }: PartWordsProps) {
   return (
     <View style={styles.stack}>
       <Label>{place}</Label>
@@ -148,25 +155,51 @@ function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsP
           tone={waitS > 0 ? 'ember' : 'sage'}
         />
       ) : null}
-      {part.caution ? <Caution {...part.caution} /> : null}
+      {part.caution ? <Caution folded {...part.caution} /> : null}
       {running && part.kind === 'add' ? <ByFeel live={live} now={now} part={part} /> : null}
-      {running && dough && plan.formula.method.school === 'flour-back' ? (
+      {running && part.kind === 'wait' ? <PartTemp {...{ live, now, part }} /> : null}
+    </View>
+  );
+}
+
+interface MoreProps extends Omit<PartProps, 'part'> {
+  part: MixPart | undefined;
+  running: boolean;
+  dough: RunningDough | null;
+  /** What the dough comes to without what was held back. */
+  skipped: Words | null;
+}
+
+/** The part in full, the dough as it is in the bowl, and what was measured. */
+function MixMore({ live, now, part, running, dough, skipped }: MoreProps) {
+  const { batch, act } = live;
+  const stepId = now.step.id;
+  const flourBack = batch.plan.formula.method.school === 'flour-back';
+  const temps = now.seen.flatMap((event) => (event.type === 'measured' ? [event] : []));
+  return (
+    <>
+      {part ? <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body> : null}
+      {running && part?.probe && part.kind !== 'wait' ? <PartTemp {...{ live, now, part }} /> : null}
+      {!part && skipped ? <Strong tone="water">{skipped}</Strong> : null}
+      {dough && (!part || (running && flourBack)) ? (
         <DoughTicket
           dough={dough}
-          onTopUp={(lineId, massG) => act({ type: 'added', stepId, lineId, massG, why: 'top-up' })}
+          {...(part
+            ? {
+                onTopUp: (lineId: string, massG: number) =>
+                  act({ type: 'added', stepId, lineId, massG, why: 'top-up' }),
+              }
+            : {})}
         />
       ) : null}
-      {running && (part.probe || part.kind === 'wait') ? (
-        <TakeTemp
-          kind="probe"
-          label={say('Temperature of the {probe}', { probe: part.probe ?? 'dough' })}
-          onTake={(taken) => act(measuredBody(stepId, part.probe ?? 'dough', taken))}
-        />
+      {temps.length > 0 ? (
+        <Label>
+          {say('Measured: {map}', {
+            map: { list: temps.map(({ what, tempC }) => sayAll([what, { tempC }], ' ')) },
+          })}
+        </Label>
       ) : null}
-      <Unfold key={part.id}>
-        <Body style={{ fontSize: 20, lineHeight: 27 }}>{part.text}</Body>
-      </Unfold>
-    </View>
+    </>
   );
 }
 
@@ -174,6 +207,7 @@ function PartWords({ live, now, part, place, waitS, running, dough }: PartWordsP
 export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { batch, state, act } = live;
   const { plan } = batch;
+  const format = useFormat();
   const { nowMs, window, running, alarm } = useStepClock(live, now);
   const guide = mixGuide(plan);
   const done = new Set(now.parts.map(({ part }) => part));
@@ -183,20 +217,14 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const fromMs = now.parts.at(-1)?.atMs ?? now.startedMs ?? nowMs;
   const waitS = part?.kind === 'wait' && part.waitS ? part.waitS - (nowMs - fromMs) / 1000 : null;
   const cooled = useAlarm(waitS !== null && waitS <= 0 ? `${batch.id}/${stepId}/${fromMs}/cool` : null);
-  const temps = now.seen.flatMap((event) => (event.type === 'measured' ? [event] : []));
   const dough = runningDough(plan, state, now.step.bowl ?? 1);
-  const skipped = dough && skippedWords(plan, dough);
+  const skipped = dough ? skippedWords(plan, dough) : null;
 
   const primary = !running
     ? { label: 'Start mixing', onPress: () => act({ type: 'started', stepId }) }
     : part
       ? {
-          label:
-            part.kind === 'add'
-              ? 'Enough: it feels right'
-              : part.kind === 'wait'
-                ? 'Cool enough'
-                : 'Done, next',
+          label: part.kind === 'add' ? 'It feels right' : part.kind === 'wait' ? 'Cool enough' : 'Done, next',
           quiet: waitS !== null && waitS > 0,
           onPress: () => act({ type: 'part-done', stepId, part: part.id }),
         }
@@ -210,7 +238,12 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       live={live}
       step={now.step}
       primary={primary}
-      others={running && part && atOnce ? [{ key: 'all', label: 'All in and mixed', onPress: allMixed }] : []}
+      others={
+        running && part && part.kind !== 'add' && atOnce
+          ? [{ key: 'all', label: 'All mixed', onPress: allMixed }]
+          : []
+      }
+      more={<MixMore {...{ live, now, part, dough, skipped }} running={running !== null} />}
       {...(cooled.ringing
         ? { alarm: { ...cooled, words: 'Cool enough for hands' } }
         : late
@@ -228,24 +261,18 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       </View>
       {part ? (
         <PartWords
-          {...{ live, now, part, waitS, dough }}
+          {...{ live, now, part, waitS }}
           running={running !== null}
-          place={say('part {index, number} of {length, number}', { index: index + 1, length: guide.length })}
+          place={say('{index, number} of {length, number}', { index: index + 1, length: guide.length })}
         />
       ) : (
         <View style={styles.stack}>
           <Heading style={styles.part}>No dry flour left?</Heading>
-          {skipped ? <Strong tone="water">{skipped}</Strong> : null}
-          {dough ? <DoughTicket dough={dough} /> : null}
+          {dough && skipped ? (
+            <Strong tone="water">{say('{mass} held back', { mass: format.mass(dough.heldLeftG) })}</Strong>
+          ) : null}
         </View>
       )}
-      {temps.length > 0 ? (
-        <Label>
-          {say('Measured: {map}', {
-            map: { list: temps.map(({ what, tempC }) => sayAll([what, { tempC }], ' ')) },
-          })}
-        </Label>
-      ) : null}
       <ColdChainLine live={live} nowMs={nowMs} />
       <StepCautions plan={plan} kind="mix" />
     </StepFrame>

@@ -8,7 +8,7 @@ import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
 import { Leader, Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
-import { BigFigure, Body, Heading, Strong } from '../../../ui/type';
+import { BigFigure, Body, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
@@ -27,29 +27,22 @@ const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
 interface LetFollowProps {
   plan: Plan;
   offer: ReturnType<typeof offerRescale>;
-  onFollow: () => void;
 }
 
 /** What the batch comes to when it follows an over-pour. */
-function LetFollow({ plan, offer, onFollow }: LetFollowProps) {
+function LetFollow({ plan, offer }: LetFollowProps) {
   const format = useFormat();
   return (
     <Ticket>
       <Heading>Rescale the batch</Heading>
       {offer.fits ? (
-        <>
-          <View>
-            <Leader name="Dough" value={format.mass(offer.doughG, plan.kitchen.benchStepG)} />
-            <Leader name="Pieces" value={`${plan.pieces} → ${offer.pieces}`} />
-            {offer.topUps.map(({ name, addG, stepG }) => (
-              <Leader key={name} name={say('{name}, add', { name })} value={`+${format.mass(addG, stepG)}`} />
-            ))}
-          </View>
-          <Action
-            label={say('Rescale the batch × {factor}', { factor: figure(offer.factor, 3) })}
-            onPress={onFollow}
-          />
-        </>
+        <View>
+          <Leader name="Dough" value={format.mass(offer.doughG, plan.kitchen.benchStepG)} />
+          <Leader name="Pieces" value={`${plan.pieces} → ${offer.pieces}`} />
+          {offer.topUps.map(({ name, addG, stepG }) => (
+            <Leader key={name} name={say('{name}, add', { name })} value={`+${format.mass(addG, stepG)}`} />
+          ))}
+        </View>
       ) : (
         <Body>
           {say('The bowl would hold {mass}, more than its {mass2}.', {
@@ -86,7 +79,7 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
     );
     onDone();
   };
-  const figure = format.massFigure(Math.abs(offG), line.stepG);
+  const shown = format.massFigure(Math.abs(offG), line.stepG);
   return (
     <StepFrame
       live={live}
@@ -100,36 +93,35 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
         label: over ? say('Take out {off}', { off }) : say('Add {off} more', { off }),
         onPress: onAgain,
       }}
+      more={
+        <>
+          <Body tone="soot">
+            {over
+              ? say('{mass} on the scale; the line comes to {mass2} in all', {
+                  mass: format.mass(massG, line.stepG),
+                  mass2: format.mass(massG - offG, line.stepG),
+                })
+              : say('{mass} on the scale, {mass2} asked for', {
+                  mass: format.mass(massG, line.stepG),
+                  mass2: format.mass(targetG, line.stepG),
+                })}
+          </Body>
+          {over ? <LetFollow {...{ plan, offer }} /> : null}
+        </>
+      }
     >
-      <View>
-        <BigFigure
-          value={`${over ? '+' : '−'}${figure.value}`}
-          unit={figure.unit}
-          tone="plum"
-          width={width}
-        />
-        <Body tone="soot">
-          {over
-            ? say('{mass} on the scale; the line comes to {mass2} in all', {
-                mass: format.mass(massG, line.stepG),
-                mass2: format.mass(massG - offG, line.stepG),
-              })
-            : say('{mass} on the scale, {mass2} asked for', {
-                mass: format.mass(massG, line.stepG),
-                mass2: format.mass(targetG, line.stepG),
-              })}
-        </Body>
-      </View>
-      {over ? <LetFollow {...{ plan, offer }} onFollow={follow} /> : null}
+      <BigFigure value={`${over ? '+' : '−'}${shown.value}`} unit={shown.unit} tone="plum" width={width} />
       <View style={styles.stack}>
-        <Strong>
-          {say('Kept as it is, {name} is {kept} of flour instead of {fraction}.', {
-            name: { lower: line.name },
-            kept,
-            fraction: { share: line.fraction, decimals: 1 },
-          })}
-        </Strong>
+        {over && offer.fits ? (
+          <Action
+            label={say('Rescale the batch × {factor}', { factor: figure(offer.factor, 3) })}
+            onPress={follow}
+          />
+        ) : null}
         <Action label={say('Keep it at {kept}', { kept })} onPress={keep} />
+        <Label>
+          {say('instead of {fraction} of flour', { fraction: { share: line.fraction, decimals: 1 } })}
+        </Label>
       </View>
     </StepFrame>
   );

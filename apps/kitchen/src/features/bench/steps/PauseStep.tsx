@@ -46,6 +46,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
           : { label: 'Covered: start the pause', onPress: () => live.act({ type: 'started', stepId }) }
       }
       {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}
+      more={<Body>{next}</Body>}
     >
       <View style={styles.middle}>
         <TimerRing
@@ -56,7 +57,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
           label={formatSpan(window.earliestS)}
         />
       </View>
-      <Body>{say('Keep it covered. {next}', { next })}</Body>
+      <Body>Keep it covered.</Body>
       <ColdChainLine live={live} nowMs={nowMs} />
     </StepFrame>
   );

@@ -1,6 +1,8 @@
 import { say, sayAll } from '../../../reader/say';
 import { POKES, type Poke } from '@kettle-scale/core/dough';
 import { type StepState, restAdvice } from '@kettle-scale/core/batch';
+import type { Rest } from '@kettle-scale/core/formula';
+import type { Value } from '@kettle-scale/core/message';
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -12,7 +14,7 @@ import { Choices } from '../../../ui/input/Choices';
 import { FigureField, numberTyped } from '../../../ui/input/FigureField';
 import { FieldError } from '../../../ui/input/Field';
 import { SPACE } from '../../../ui/tokens';
-import { Body, Heading, Label, Strong } from '../../../ui/type';
+import { Body, Heading, Label } from '../../../ui/type';
 import { CheckBalls } from '../CheckBalls';
 import { ColdChainLine } from '../ColdChainLine';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
@@ -27,7 +29,6 @@ const ALARM = { open: 'Rest is done', late: 'Rest is past its latest' } as const
 /** The cover is asked after again when it was not looked at for so long. */
 const COVER_EVERY_MS = 30 * 60_000;
 const POKE_NAMES = Object.keys(POKES) as Poke[];
-const RUNNING_RING_SHARE = 0.75;
 
 const styles = StyleSheet.create({
   middle: { alignItems: 'center', gap: SPACE.s },
@@ -72,40 +73,34 @@ function TrialDisc({ onMeasured }: { onMeasured: (rolledMm: number, relaxedMm: n
   );
 }
 
-interface RestedProps {
-  live: LiveBatch;
-  now: StepState;
-  advice: NonNullable<ReturnType<typeof restAdvice>>;
-  /** Whether to rest longer is offered, and for how long, s. */
-  longer: boolean;
-  moreS: number;
+type Advice = NonNullable<ReturnType<typeof restAdvice>>;
+
+/** How relaxed the dough is, by the model and what was seen of it. */
+function RelaxedWords({ advice: { moreS, coldS, springBackNow }, more }: { advice: Advice; more: Value }) {
+  const springBack = { share: springBackNow };
+  return (
+    <Heading tone={moreS > 0 ? 'ink' : 'sage'}>
+      {moreS <= 0
+        ? say('Relaxed: springs back {springBack}.', { springBack })
+        : coldS >= moreS
+          ? say('Still cold inside: {more} more.', { more })
+          : say('Springs back {springBack}; relaxed in {more}.', { springBack, more })}
+    </Heading>
+  );
 }
 
-/** What the dough says while it rests: how calm it is, by the model, a poke or a trial disc. */
-function Rested({ live, now, advice, longer, moreS }: RestedProps) {
+interface LooksProps {
+  live: LiveBatch;
+  now: StepState;
+}
+
+/** What the dough says while it rests: a poke, a trial disc, its temperature. */
+function Looks({ live, now }: LooksProps) {
   const { act } = live;
   const stepId = now.step.id;
   const looks = now.seen.flatMap((event) => (event.type === 'poked' ? [event.poke] : []));
   return (
     <View style={styles.stack}>
-      <Strong tone={advice.moreS > 0 ? 'ink' : 'sage'}>
-        {advice.moreS > 0
-          ? advice.coldS >= advice.moreS
-            ? say('Its centre is still cold: warm enough to roll in {more}.', { more: { s: moreS } })
-            : say('A disc rolled now springs back {springBackNow}; relaxed in {more}.', {
-                springBackNow: { share: advice.springBackNow },
-                more: { s: moreS },
-              })
-          : say('Relaxed: a disc rolled now springs back {springBackNow}.', {
-              springBackNow: { share: advice.springBackNow },
-            })}
-      </Strong>
-      {longer ? (
-        <Action
-          label={say('Rest {more} from now', { more: { s: moreS } })}
-          onPress={() => act({ type: 'extended', stepId, seconds: moreS })}
-        />
-      ) : null}
       <Choices
         label="Poke one"
         value={looks.at(-1) ?? null}
@@ -124,21 +119,51 @@ function Rested({ live, now, advice, longer, moreS }: RestedProps) {
   );
 }
 
+/** Where it rests, under what. */
+const Where = ({ rest }: { rest: Pick<Rest, 'where' | 'cover'> }) => (
+  <Body>{`${sayAll([rest.where === 'room' ? 'At room temperature' : 'In the fridge', rest.cover])}.`}</Body>
+);
+
+/** Where it rests, why its window is so, what the dough says, and its balls. */
+function RestMore({ live, now, running }: LooksProps & { running: boolean }) {
+  const { plan } = live.batch;
+  const index = now.step.rest ?? 0;
+  const rest = plan.formula.method.rests[index];
+  const today = plan.today?.rests[index];
+  return (
+    <>
+      {rest && running ? <Where rest={rest} /> : null}
+      {today ? (
+        <Label>
+          {say('Not before: {whyEarliest}. Not after: {whyLatest}.', {
+            whyEarliest: today.whyEarliest,
+            whyLatest: today.whyLatest,
+          })}
+        </Label>
+      ) : null}
+      {running ? <Looks {...{ live, now }} /> : null}
+      {rest?.of === 'balls' ? (
+        <>
+          <CheckBalls live={live} />
+          <ColdBalls live={live} over={false} />
+        </>
+      ) : null}
+    </>
+  );
+}
+
 /** A rest with its window, why it is so, and what a poke or a trial disc says of it. */
 export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const { clock } = useDays();
   const { batch, state, act } = live;
   const { plan } = batch;
-  const full = useRingSize();
+  const size = useRingSize();
   const { nowMs, window, running, alarm } = useStepClock(live, now);
   const { startedMs, step } = now;
   const stepId = step.id;
   const index = step.rest ?? 0;
   const rest = plan.formula.method.rests[index];
-  const today = plan.today?.rests[index];
   const phase = running?.phase;
-  // Once it runs, what the dough says needs the room.
-  const size = running ? full * RUNNING_RING_SHARE : full;
   const advice = running ? restAdvice(plan, state, now, nowMs) : null;
   const moreS = advice ? Math.ceil(advice.moreS / 60) * 60 : 0;
   const last = !plan.formula.method.rests.some((_other, other) => other > index);
@@ -167,14 +192,13 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
           : { label: 'Covered: start the rest', onPress: () => act({ type: 'started', stepId }) }
       }
       {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}
+      more={<RestMore {...{ live, now }} running={running !== null} />}
     >
       <View style={styles.middle}>
         <TimerRing size={size} running={running} earliestS={window.earliestS} words={PHASE} label={span} />
-        {startedMs === null ? (
-          <Heading>{span}</Heading>
-        ) : (
+        {startedMs === null ? null : (
           <Heading>
-            {say('good from {clock}, best by {clock2}', {
+            {say('good from {clock} to {clock2}', {
               clock: clock(startedMs + window.earliestS * 1000),
               clock2: clock(startedMs + window.latestS * 1000),
             })}
@@ -187,21 +211,16 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
           onPress={() => act({ type: 'covered', stepId })}
         />
       ) : null}
-      {rest?.of === 'balls' ? <CheckBalls live={live} /> : null}
-      {advice ? <Rested {...{ live, now, advice, longer, moreS }} /> : null}
-      {today ? (
-        <Label>
-          {say('Not before: {whyEarliest}. Not after: {whyLatest}.', {
-            whyEarliest: today.whyEarliest,
-            whyLatest: today.whyLatest,
-          })}
-        </Label>
+      {advice ? <RelaxedWords {...{ advice }} more={{ s: moreS }} /> : null}
+      {longer ? (
+        <Action
+          label={say('Rest {more} from now', { more: { s: moreS } })}
+          onPress={() => act({ type: 'extended', stepId, seconds: moreS })}
+        />
       ) : null}
-      {rest ? (
-        <Body>{`${sayAll([rest.where === 'room' ? 'At room temperature' : 'In the fridge', rest.cover])}.`}</Body>
-      ) : null}
+      {rest && !running ? <Where rest={rest} /> : null}
+      {rest?.of === 'balls' ? <ColdBalls live={live} over /> : null}
       <ColdChainLine live={live} nowMs={nowMs} />
-      {rest?.of === 'balls' ? <ColdBalls live={live} /> : null}
     </StepFrame>
   );
 }

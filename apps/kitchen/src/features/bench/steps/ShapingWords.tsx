@@ -48,13 +48,17 @@ function HotPress({ live, step }: { live: LiveBatch; step: Step }) {
       ) : apart ? (
         <Strong tone="plum">The faces differ: the disc will curl to the colder one.</Strong>
       ) : null}
-      <Caution
-        lead="Hot press."
-        text="Both faces burn: fingers out before it closes, handle only. Open it slowly, steam comes out; lift the disc with a spatula. The maker’s instructions come first."
-      />
     </View>
   );
 }
+
+export const HotPressCaution = () => (
+  <Caution
+    folded
+    lead="Hot press: fingers out first."
+    text="Both faces burn: fingers out before it closes, handle only. Open it slowly, steam comes out; lift the disc with a spatula. The maker’s instructions come first."
+  />
+);
 
 /** From this share of flour on fat keeps a dough off the bench by itself (assumption). */
 const FAT_DOUGH = 0.08;

@@ -51,6 +51,17 @@ export function TakeWeight(part: TakeProps) {
       {...topUpTitle(part)}
       why={() => explainTarget(plan, live.state, step)}
       others={[{ key: 'key', label: 'Key it in', onPress: onKey }]}
+      more={
+        <>
+          {heard ? (
+            <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
+          ) : null}
+          {line.scale === 'bench' ? <ScaleChoice /> : null}
+          {reading && heard?.source === 'simulated' ? (
+            <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} />
+          ) : null}
+        </>
+      }
     >
       {reading && check ? (
         <LiveScale
@@ -73,13 +84,6 @@ export function TakeWeight(part: TakeProps) {
       )}
       <LineWords {...{ plan, line, inBowl }} />
       <BowlBar plan={plan} bowl={bowl} nowId={line.lineId} />
-      {heard && !reading ? (
-        <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
-      ) : null}
-      {line.scale === 'bench' ? <ScaleChoice /> : null}
-      {reading && heard?.source === 'simulated' ? (
-        <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} />
-      ) : null}
     </StepFrame>
   );
 }
@@ -95,17 +99,15 @@ function LineWords({ plan, line, inBowl }: { plan: Plan } & Pick<WeighPart, 'lin
       {line.scale === 'fine' ? <Strong>On the fine scale</Strong> : null}
       {inBowl.weighedG === null ? null : (
         <Body tone="soot">
-          {say('to {mass}: the batch follows the over-pour', {
+          {say('to {mass}, after the over-pour', {
             mass: format.mass(inBowl.targetG, line.stepG),
           })}
         </Body>
       )}
-      {line.late ? (
-        <Body tone={tone}>Keep it beside the bowl: it goes in when the dough is kneaded again.</Body>
-      ) : null}
+      {line.late ? <Body tone={tone}>Keep it aside: kneaded in later.</Body> : null}
       {heldG > 0 ? (
         <Body tone={tone}>
-          {say('To start with. {mass} more is kept ready and goes in by feel.', {
+          {say('{mass} more by feel', {
             mass: format.mass(heldG, line.stepG),
           })}
         </Body>
@@ -121,7 +123,7 @@ function LiquidTemp({ plan, lineId }: { plan: Plan; lineId: string }) {
   const today = plan.today?.liquid?.lineId === lineId ? plan.today.liquid : null;
   const tempC = today?.tempC ?? plan.formula.method.liquidTempC;
   const caution = heatCaution(tempC);
-  if (caution) return <Caution {...caution} />;
+  if (caution) return <Caution folded {...caution} />;
   const ice = today?.ice ? say(', {mass} of it as ice', { mass: format.mass(today.ice.iceG) }) : '';
   return <Body tone="water">{say('At {temp}{ice}.', { temp: format.temp(tempC), ice })}</Body>;
 }
