@@ -38,6 +38,7 @@ test('an empty kitchen shows no figure that nobody measured, and everything can 
   await expect(page.getByText(/simulated/i)).toHaveCount(0);
   await page.goto(page.url().replace('/bench/', '/griddle/live/'));
   await expect(page.getByText('no thermometer')).toBeVisible();
+  await cook.more();
   await page.getByRole('button', { name: 'Type it: plate, °C' }).click();
   for (const digit of '231') await page.getByRole('button', { name: digit, exact: true }).click();
   await page.getByRole('button', { name: 'It is 231 °C' }).click();

@@ -91,7 +91,7 @@ async function balls(page: Page, url: string): Promise<void> {
     await page.getByText(words, { exact: true }).waitFor();
   }
   await shoot(page, 'balls-phone');
-  await press(page, 'Enough: back to the batch');
+  await press(page, 'Enough');
 }
 
 /** Of the demo's log, the batch whose plate had crept up. */

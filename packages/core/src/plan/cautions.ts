@@ -57,8 +57,8 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
           }
         : {
             danger: 'steam',
-            lead: 'Steam: lift it away from you.',
-            text: 'A puffed bread lets out jets of steam, and the plate is hot.',
+            lead: 'Steam: lift away.',
+            text: 'Away from you: a puffed bread lets out jets of steam, and the plate is hot.',
           },
       ...(on.some(({ kind }) => kind === 'fat')
         ? [

@@ -1,5 +1,5 @@
 import { asTyped } from '../../reader/figures';
-import { say } from '../../reader/say';
+import { say, sayAll } from '../../reader/say';
 import type { ReadingSource } from '@kettle-scale/core/device';
 import { roundToStep, storedText } from '@kettle-scale/core/quantity';
 import { batchRecord } from '@kettle-scale/core/batch';
@@ -17,7 +17,7 @@ import { numberTyped } from '../../ui/input/FigureField';
 import { Keypad } from '../../ui/input/Keypad';
 import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
-import { SPACE } from '../../ui/tokens';
+import { Unfold } from '../../ui/layout/Unfold';
 import { BigFigure, Body, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { useKeys } from '../../ui/input/useKeys';
@@ -83,11 +83,11 @@ function OnScale({ standard, typed, shown, phase, heard, there, reads }: OnScale
       <BigFigure value={shown || '0'} unit={format.unitOf('g')} width={width} />
       <View role="status">
         <Strong tone={there ? 'ink' : 'soot'}>
-          {typed !== null ? 'by hand' : reads ? PHASE_WORDS[phase] : NO_SCALE}
+          {sayAll([
+            typed !== null ? 'by hand' : reads ? PHASE_WORDS[phase] : NO_SCALE,
+            heard ? sourceWords(heard) : undefined,
+          ])}
         </Strong>
-        {heard ? (
-          <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
-        ) : null}
       </View>
     </View>
   );
@@ -142,7 +142,7 @@ function Balls({ live }: { live: LiveBatch }) {
             onPress: () => take(reading.massG, heard?.source ?? 'device'),
           }
         : {
-            label: enough ? 'Enough: back to the batch' : 'Back to the batch',
+            label: enough ? 'Enough' : 'Back to the batch',
             disabled: false,
             onPress: back,
           };
@@ -167,18 +167,16 @@ function Balls({ live }: { live: LiveBatch }) {
       />
       {typed === null ? null : <Keypad text={typed} onChange={setTyped} />}
       <BallStrip ballsG={ballsG} {...standard} />
-      {advice ? (
-        <Strong tone={advice.about === 'good' ? 'sage' : advice.about === 'more' ? 'soot' : 'plum'}>
-          {advice.words}
-        </Strong>
-      ) : (
+      {advice && advice.about !== 'more' ? (
+        <Strong tone={advice.about === 'good' ? 'sage' : 'plum'}>{advice.words}</Strong>
+      ) : null}
+      <Unfold>
+        {advice?.about === 'more' ? <Strong tone="soot">{advice.words}</Strong> : null}
+        {sample?.sdG ? <SampleTicket {...{ sample, plan }} toleranceG={standard.toleranceG} /> : null}
         <Body tone="soot">Place, wait for steady, lift, next: each ball is taken by itself.</Body>
-      )}
-      {sample?.sdG ? <SampleTicket {...{ sample, plan }} toleranceG={standard.toleranceG} /> : null}
-      <View style={{ gap: SPACE.s }}>
         <Check label="Take a steady ball by itself" value={auto} onChange={setAuto} />
         {heard?.source === 'simulated' ? <BallPanel targetG={standard.targetG} /> : null}
-      </View>
+      </Unfold>
     </Screen>
   );
 }

@@ -117,7 +117,7 @@ function DiscPage({ live }: { live: LiveBatch }) {
           ? say('Lay a disc on the line: within the dashes it is right (± {length}).', {
               length: format.length(toleranceMm),
             })
-          : 'Size not checked on this screen yet: hold a bank card against it once.'}
+          : 'Size not checked on this screen.'}
       </Body>
       <Calibrate calibrated={calibrated} onPress={() => setCalibrating(true)} />
       <View style={{ gap: SPACE.m }}>

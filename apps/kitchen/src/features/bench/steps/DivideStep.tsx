@@ -17,7 +17,7 @@ import { BigFigure, Body, Figure, Heading, Label, Strong } from '../../../ui/typ
 import { useFormat } from '../../../ui/useFormat';
 import { CutGuidePicture } from '../CutGuidePicture';
 import { ScalePanel } from '../LiveScale';
-import { StepCautions } from '../StepCautions';
+import { StepCautions } from '../../../shared/StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
 import { CutChoice } from './CutChoice';

@@ -17,7 +17,7 @@ import { Body } from '../../../ui/type';
 import { HoldCaution, HoldChoice, OTHER_HOLDINGS, WARM_HOLDINGS } from '../HoldChoice';
 import { InspectSheet } from '../InspectSheet';
 import { RejectCounts, rejectedPieces } from '../RejectCounts';
-import { StepCautions } from '../StepCautions';
+import { StepCautions } from '../../../shared/StepCautions';
 import { StepFrame } from '../StepFrame';
 
 const MOST_PIECES = 20_000;

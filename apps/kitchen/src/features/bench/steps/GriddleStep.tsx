@@ -16,7 +16,7 @@ import { ColdBalls } from '../../../shared/ColdBalls';
 import { PlateCareNow } from '../../../shared/PlateCareNow';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { OnBreadNow } from '../OnBreadNow';
-import { StepCautions } from '../StepCautions';
+import { StepCautions } from '../../../shared/StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
 import { useRingSize } from '../useStepWidth';

@@ -13,7 +13,7 @@ import { ColdChainLine } from '../ColdChainLine';
 import { DoughTicket } from '../DoughTicket';
 import { FeelChoice, type FeelSide } from '../FeelChoice';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
-import { StepCautions } from '../StepCautions';
+import { StepCautions } from '../../../shared/StepCautions';
 import { StepFrame } from '../StepFrame';
 import { TimerRing } from '../TimerRing';
 import { useStepClock } from '../useStepClock';

@@ -25,7 +25,7 @@ import { WaterGauge } from '../../../shared/WaterGauge';
 import { ColdChainLine } from '../ColdChainLine';
 import { DoughTicket } from '../DoughTicket';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
-import { StepCautions } from '../StepCautions';
+import { StepCautions } from '../../../shared/StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useStepClock } from '../useStepClock';
 

@@ -35,8 +35,7 @@ export function LiveFacts({ griddle, first, sides }: LiveFactsProps) {
         <Ask key={side} onPress={() => setWhy(griddle.explain(side))}>
           <Label>{side < sides ? say('Side {side, number}', { side: side + 1 }) : 'Fire'}</Label>
           <Figure value={String(Math.round(s))} unit="s" size={44} />
-          {ranges[side] ? <Label>{`${ranges[side]} s`}</Label> : null}
-          <AskWord>{say('Why {s, number}?', { s: Math.round(s) })}</AskWord>
+          <AskWord>{ranges[side] ? `${ranges[side]} s` : say('Why?')}</AskWord>
         </Ask>
       ))}
       <Body style={styles.cue}>
@@ -75,7 +74,6 @@ export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: Words
           The times could not be worked out on this device: these are the formula’s own seconds.
         </Strong>
       ) : null}
-      {griddle.differs ? <Label>{griddle.differs}</Label> : null}
       {atOnce ? <Strong tone="ember">{atOnce}</Strong> : null}
     </>
   );

@@ -7,6 +7,7 @@ import type { LiveBatch } from '../../../batch/useBatch';
 import { useReading } from '../../../live/useReading';
 import { ColdBalls } from '../../../shared/ColdBalls';
 import { PlateCareNow } from '../../../shared/PlateCareNow';
+import { StepCautions } from '../../../shared/StepCautions';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { AlarmBar } from '../../../ui/alarm/AlarmBar';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
@@ -14,6 +15,7 @@ import { ActionRow, PrimaryAction } from '../../../ui/input/actions';
 import { useKeys } from '../../../ui/input/useKeys';
 import { Caution } from '../../../ui/layout/Caution';
 import { Screen } from '../../../ui/layout/Screen';
+import { Unfold } from '../../../ui/layout/Unfold';
 import { UndoneBar } from '../../../shared/UndoneBar';
 import { useWide } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
@@ -149,16 +151,20 @@ function BesidePlate({ live, griddle, first }: BesideProps) {
     <>
       <LiveFacts griddle={griddle} first={first} sides={batch.plan.formula.bake.sides.length} />
       <JudgeRow state={state} trim={griddle.trim} onJudge={(judged) => live.act(judged)} />
-      <ColdBalls live={live} />
-      {step ? (
-        <TakeTemp
-          kind="thermometer"
-          label="Plate"
-          onTake={(taken) => live.act(measuredBody(step.id, 'plate', taken))}
-        />
-      ) : null}
-      <Caution {...(first?.flame ? CAUTIONS.flame : CAUTIONS.plate)} />
-      {griddle.griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
+      <ColdBalls live={live} over />
+      <StepCautions plan={batch.plan} kind="griddle" />
+      {griddle.griddle?.nonStick ? <Caution folded {...CAUTIONS.nonStick} /> : null}
+      <Unfold>
+        {griddle.differs ? <Label>{griddle.differs}</Label> : null}
+        <ColdBalls live={live} over={false} />
+        {step ? (
+          <TakeTemp
+            kind="thermometer"
+            label="Plate"
+            onTake={(taken) => live.act(measuredBody(step.id, 'plate', taken))}
+          />
+        ) : null}
+      </Unfold>
     </>
   );
 }
@@ -191,7 +197,7 @@ interface AtWorkProps extends PageProps {
 }
 
 const offWords = (name: string, off: number, total: number): string =>
-  say('{name} · {off, number} of {total, number} off', { name, off, total });
+  say('{name} · {off, number}/{total, number}', { name, off, total });
 
 const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: AtWorkProps) {
   const { batch, state } = live;

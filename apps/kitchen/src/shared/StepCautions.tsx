@@ -1,6 +1,6 @@
 import { type Plan, type StepKind, stepCautions } from '@kettle-scale/core/plan';
-import { Caution } from '../../ui/layout/Caution';
-import { say, sayAll } from '../../reader/say';
+import { Caution } from '../ui/layout/Caution';
+import { say, sayAll } from '../reader/say';
 
 /** What can hurt someone at this step, in place: one danger with the act, several by their names, and all of it at a tap. */
 export function StepCautions({ plan, kind }: { plan: Plan; kind: StepKind }) {
