@@ -1,4 +1,6 @@
 import type { Batch } from '@kettle-scale/core/batch';
+import { QueryObserver } from '@tanstack/react-query';
+import { waitFor } from '@testing-library/react';
 import { FakeEventSource, fakeStreams, stream, tell } from '../test/eventSource';
 import { followNews } from './news';
 import { keys, queryClient } from '../api/queries';
@@ -29,10 +31,10 @@ test('an act from another phone joins the batch held here, once', () => {
   expect(asked()).toEqual(['batches', 'batches']);
 });
 
-test('an act of a batch that is not held here only renews the lists', () => {
+test('an act of a batch that is not held here renews the lists, and the batch where it is on its way', () => {
   tell('event', { batchId: 'b', event: note(2) });
   expect(held()).toBeUndefined();
-  expect(asked()).toEqual(['batches']);
+  expect(asked()).toEqual([keys.batch('b').join('/'), 'batches']);
 });
 
 test.each([
@@ -58,6 +60,23 @@ test('what happened while the stream was broken is fetched when it is back, and 
   expect(everything()).toBe(1);
   // A broken stream may mean that this phone's key was taken away.
   expect(invalidated).toHaveBeenCalledWith({ queryKey: keys.access });
+});
+
+test('a first answer that news has overtaken is asked for again when it is here, once', async () => {
+  const answers: ((plans: string[]) => void)[] = [];
+  const ask = jest.fn(() => new Promise<string[]>((resolve) => answers.push(resolve)));
+  const end = new QueryObserver(queryClient, { queryKey: keys.savedPlans, queryFn: ask }).subscribe(
+    () => undefined,
+  );
+  tell('plans', {});
+  tell('plans', {});
+  expect(ask).toHaveBeenCalledTimes(1);
+  answers[0]?.(['before']);
+  await waitFor(() => expect(ask).toHaveBeenCalledTimes(2));
+  answers[1]?.(['after']);
+  await waitFor(() => expect(queryClient.getQueryData(keys.savedPlans)).toEqual(['after']));
+  expect(ask).toHaveBeenCalledTimes(2);
+  end();
 });
 
 test('it stops listening when the page is left', () => {

@@ -2,6 +2,7 @@ import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
 import { canStream, kitchenStream } from './kitchenStream';
 import { asOf } from '../api/asOf';
 import { keys, queryClient } from '../api/queries';
+import { renew } from './renew';
 
 interface Told {
   event: { batchId: string; event: BatchEvent };
@@ -16,7 +17,7 @@ interface Told {
   kitchen: object;
 }
 
-const batchesChanged = () => queryClient.invalidateQueries({ queryKey: keys.batches() });
+const batchesChanged = () => renew(keys.batches());
 /** Acts after which charts and lessons say something else. */
 const TEACHING: ReadonlySet<BatchEvent['type']> = new Set([
   'finished',
@@ -26,16 +27,20 @@ const TEACHING: ReadonlySet<BatchEvent['type']> = new Set([
   'void',
 ]);
 const factsChanged = () => {
-  void queryClient.invalidateQueries({ queryKey: ['facts'] });
-  void queryClient.invalidateQueries({ queryKey: ['log'] });
+  renew(['facts']);
+  renew(['log']);
 };
 
-const accessChanged = () => void queryClient.invalidateQueries({ queryKey: keys.access });
+const accessChanged = () => renew(keys.access);
 
 /** Puts an act from another phone into the batch as it is held here. */
 function takeEvent({ batchId, event }: Told['event']): void {
   if (TEACHING.has(event.type)) factsChanged();
-  if (!queryClient.getQueryData(keys.batch(batchId))) return void batchesChanged();
+  if (!queryClient.getQueryData(keys.batch(batchId))) {
+    // It may be on its way as it was before this act.
+    renew(keys.batch(batchId));
+    return batchesChanged();
+  }
   // An answer that was asked for before this act was stored would make it vanish for a moment.
   void queryClient.cancelQueries({ queryKey: keys.batch(batchId) });
   queryClient.setQueryData<Batch>(keys.batch(batchId), (batch) =>
@@ -43,35 +48,35 @@ function takeEvent({ batchId, event }: Told['event']): void {
       ? { ...batch, events: [...batch.events, event] }
       : batch,
   );
-  void batchesChanged();
+  batchesChanged();
 }
 
 const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
   event: takeEvent,
   batch: () => {
-    void batchesChanged();
-    void queryClient.invalidateQueries({ queryKey: ['log'] });
+    batchesChanged();
+    renew(['log']);
   },
-  lots: () => void queryClient.invalidateQueries({ queryKey: keys.flourLots }),
+  lots: () => renew(keys.flourLots),
   plans: () => {
-    void queryClient.invalidateQueries({ queryKey: keys.savedPlans });
-    void queryClient.invalidateQueries({ queryKey: keys.carried });
+    renew(keys.savedPlans);
+    renew(keys.carried);
   },
-  service: () => void queryClient.invalidateQueries({ queryKey: keys.services }),
+  service: () => renew(keys.services),
   book: () => {
-    void queryClient.invalidateQueries({ queryKey: keys.book });
-    void queryClient.invalidateQueries({ queryKey: ['versions'] });
+    renew(keys.book);
+    renew(['versions']);
   },
-  ingredients: () => void queryClient.invalidateQueries({ queryKey: keys.ingredients }),
+  ingredients: () => renew(keys.ingredients),
   settings: () => {
-    void queryClient.invalidateQueries({ queryKey: keys.kitchen });
-    void queryClient.invalidateQueries({ queryKey: keys.lessons });
+    renew(keys.kitchen);
+    renew(keys.lessons);
   },
   phones: () => {
-    void queryClient.invalidateQueries({ queryKey: keys.phones });
+    renew(keys.phones);
     accessChanged();
   },
-  kitchen: () => void queryClient.invalidateQueries(),
+  kitchen: () => renew(),
 };
 
 /** Follows the kitchen for as long as the page is open; what happened while nobody listened is fetched again. */
@@ -79,9 +84,9 @@ export function followNews(): () => void {
   if (!canStream()) return () => undefined;
   /** Asks for everything that is shown again where news fell between what is held here and this message. */
   const catchUp = (position: string, news: boolean): void => {
-    if (asOf.missedBefore(position, news)) void queryClient.invalidateQueries();
+    if (asOf.missedBefore(position, news)) renew();
   };
-  asOf.onOvertaken(() => void queryClient.invalidateQueries());
+  asOf.onOvertaken(() => renew());
   const stops = [
     kitchenStream.onState((open) => {
       if (open) return;
