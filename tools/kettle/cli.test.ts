@@ -343,9 +343,17 @@ test.each([
   ['shift plan in.json', shiftOf({ serviceTo: 0 }), /The service ends before it begins/],
   ['shift plan --tries 1.5 in.json', shiftOf({}), /^tries: Tries must be whole/],
   ['shift simulate in.json', shiftOf({}), /^plan: The document has no plan/],
-  ['schema moon', undefined, /moon/],
-  ['dance', undefined, /dance/],
-  ['plan', undefined, /missing required argument/],
+  ['schema moon', undefined, /^moon does not go with document; it takes .*formula/],
+  ['dance', undefined, /^There is no dance\.\n$/],
+  ['plan', undefined, /^<file> is missing\.\n$/],
+  ['plan --slow in.json', undefined, /^There is no --slow\.\n$/],
+  ['plan in.json out.json', undefined, /^plan takes fewer arguments\.\n$/],
+  [
+    '--units stone plan in.json',
+    undefined,
+    /^--units <system> does not go with stone; it takes metric, us\.\n$/,
+  ],
+  ['--language es plan', undefined, /^Falta <file>\.\n$/],
   ['', undefined, /./],
 ])('%s with bad input: one line, exit code 2', async (command, document, words) => {
   const { code, out, err } = await kettle(command, document);

@@ -17,6 +17,7 @@ import { addFormulaCommands } from './formulaCommands';
 import { addGriddleCommands } from './griddleCommands';
 import { addKeepingCommands } from './keepingCommands';
 import { addLogCommands } from './logCommands';
+import { misuseWords } from './misuse';
 import { addShiftCommands } from './shiftCommands';
 import { type Asked, languageOf, languageOption, readerOf, speak, unitsOption } from './speaking';
 
@@ -106,12 +107,12 @@ export async function runKettle(
     }
     if (error instanceof CommanderError) {
       if (error.exitCode === 0) return 0;
-      const words = error.message.replace(/^error: /, '').replace(/\s+/g, ' ');
-      err(
-        words === '(outputHelp)'
-          ? `${say(message('Name a command: {commands}; --help explains them.', { commands: { name: program.commands.map((one) => one.name()).join(', ') } }))}\n`
-          : `${words}\n`,
-      );
+      const names = program.commands.map((one) => one.name()).join(', ');
+      const words =
+        error.message === '(outputHelp)'
+          ? message('Name a command: {commands}; --help explains them.', { commands: { name: names } })
+          : misuseWords(error);
+      err(`${say(words)}\n`);
       return BAD_INPUT;
     }
     throw error;
