@@ -19,7 +19,7 @@ import { DayTicket } from './DayTicket';
 import { ReadyByTicket } from './ReadyByTicket';
 import { NeedFields } from './NeedFields';
 import { PlanPicture } from './PlanPicture';
-import { PlanSide } from './PlanSide';
+import { PlanRest, PlanWork } from './PlanSide';
 import { StalePlan } from './StalePlan';
 import { type Asked, type PlannerProps, usePlanner } from './usePlanner';
 
@@ -31,14 +31,31 @@ const styles = StyleSheet.create({
   stack: { gap: SPACE.m },
 });
 
-/** Two places where there is room for two, else one after the other. */
-function TwoPanes({ children }: { children: readonly [ReactNode, ReactNode] }) {
+/** The parts of the page. */
+type Parts = Record<'need' | 'work' | 'bread' | 'rest', ReactNode>;
+
+/** What to weigh and when comes right after the need; where there is room for two panes, beside it. */
+function Layout({ need, work, bread, rest }: Parts) {
   const wide = useWide();
-  if (!wide) return <>{children}</>;
+  if (!wide)
+    return (
+      <>
+        {need}
+        {work}
+        {bread}
+        {rest}
+      </>
+    );
   return (
     <View style={styles.panes}>
-      <View style={styles.pane}>{children[0]}</View>
-      <View style={styles.pane}>{children[1]}</View>
+      <View style={styles.pane}>
+        {need}
+        {bread}
+      </View>
+      <View style={styles.pane}>
+        {work}
+        {rest}
+      </View>
     </View>
   );
 }
@@ -77,22 +94,29 @@ function Planner(props: PlannerProps) {
         </>
       }
     >
-      <TwoPanes>
-        <View style={styles.stack}>
-          <NeedFields
-            text={needs.text}
-            errors={needs.errors ?? {}}
-            onChange={needs.change}
-            formula={formula}
-            ingredients={ingredients}
-          />
-          {problem ? <FieldError id="plan-error" message={problem} /> : null}
-          {plan ? <PlanPicture plan={plan} onWhy={(figure) => setAsked({ of: 'plan', figure })} /> : null}
-          {plan ? <ReadyByTicket {...{ plan, kitchen, ingredients }} nowMs={now} /> : null}
-          <DayTicket kitchen={kitchen} lots={needs.fitting} lotId={needs.lot?.id} onLot={needs.setLotId} />
-        </View>
-        <PlanSide planner={planner} nowMs={now} onAsk={setAsked} />
-      </TwoPanes>
+      <Layout
+        need={
+          <View style={styles.stack}>
+            <NeedFields
+              text={needs.text}
+              errors={needs.errors ?? {}}
+              onChange={needs.change}
+              formula={formula}
+              ingredients={ingredients}
+            />
+            {problem ? <FieldError id="plan-error" message={problem} /> : null}
+          </View>
+        }
+        work={<PlanWork planner={planner} nowMs={now} onAsk={setAsked} />}
+        bread={
+          <View style={styles.stack}>
+            {plan ? <PlanPicture plan={plan} onWhy={(figure) => setAsked({ of: 'plan', figure })} /> : null}
+            {plan ? <ReadyByTicket {...{ plan, kitchen, ingredients }} nowMs={now} /> : null}
+            <DayTicket kitchen={kitchen} lots={needs.fitting} lotId={needs.lot?.id} onLot={needs.setLotId} />
+          </View>
+        }
+        rest={<PlanRest planner={planner} onAsk={setAsked} />}
+      />
       <WhySheet why={why} onClose={closeWhy} />
       <StalePlan stale={planner.stale} onClose={planner.closeStale} />
     </Screen>

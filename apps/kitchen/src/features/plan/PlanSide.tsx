@@ -16,23 +16,19 @@ import { WeighSheet } from './WeighSheet';
 
 const styles = StyleSheet.create({ stack: { gap: SPACE.m } });
 
-/** What the plan comes to: what stands against it, what to weigh and when, then what history and the day change in it. */
-export function PlanSide({
-  planner,
-  nowMs,
-  onAsk,
-}: {
+interface PlanPartProps {
   planner: PlannerState;
-  nowMs: number;
   onAsk: (asked: Asked) => void;
-}) {
-  const format = useFormat();
-  const { plan, planned, today, history, needs, short } = planner;
+}
+
+type AskPlan = (figure: Extract<Asked, { of: 'plan' }>['figure']) => void;
+
+/** What the plan comes to: what stands against it, what to weigh and when. */
+export function PlanWork({ planner, onAsk, nowMs }: PlanPartProps & { nowMs: number }) {
+  const { plan, planned, short } = planner;
   const { clock } = useDays();
-  const cost = useMemo(() => (plan ? planCost(plan) : null), [plan]);
   if (!plan) return null;
-  const askPlan = (figure: Extract<Asked, { of: 'plan' }>['figure']) => onAsk({ of: 'plan', figure });
-  const { currency } = plan.kitchen;
+  const askPlan: AskPlan = (figure) => onAsk({ of: 'plan', figure });
   const late = pastClosing(plan, clock(nowMs), plan.kitchen.closesAt);
   return (
     <View style={styles.stack}>
@@ -47,6 +43,19 @@ export function PlanSide({
       ))}
       <WeighSheet plan={plan} onWhy={askPlan} />
       <ClockTicket plan={plan} nowMs={nowMs} onWhy={askPlan} />
+    </View>
+  );
+}
+
+/** What history and the day change in the plan, what it costs, and keeping it. */
+export function PlanRest({ planner, onAsk }: PlanPartProps) {
+  const format = useFormat();
+  const { plan, today, history, needs } = planner;
+  const cost = useMemo(() => (plan ? planCost(plan) : null), [plan]);
+  if (!plan) return null;
+  const { currency } = plan.kitchen;
+  return (
+    <View style={styles.stack}>
       {today.conditions ? (
         <LessonsTicket
           plan={plan}
@@ -58,7 +67,7 @@ export function PlanSide({
       ) : null}
       <TodayTicket plan={plan} onWhy={(figure) => onAsk({ of: 'today', figure })} />
       {cost ? (
-        <Ask onPress={() => askPlan('cost')}>
+        <Ask onPress={() => onAsk({ of: 'plan', figure: 'cost' })}>
           <Label>
             {say('Ingredients cost {perBatch}, {perPiece} a piece.', {
               perBatch: { money: cost.perBatch, currency },
