@@ -89,7 +89,7 @@ test('steps say their danger: raw flour, mixer, hot fat, water on a hot pan, fla
   );
   const leads = (kind: Parameters<typeof stepCautions>[1]) =>
     stepCautions(plan, kind).map(({ lead }) => lead);
-  expect(leads('mix')).toEqual(['Guard down, hands out.']);
+  expect(leads('mix')).toEqual(['Mixer: hands out.']);
   expect(leads('knead')).toEqual(['Raw: no tasting.']);
   expect(leads('divide')).toEqual(['Raw: no tasting.']);
   expect(leads('griddle')).toEqual([

@@ -30,8 +30,8 @@ const mixer = (by: 'hand' | 'machine'): StepCaution[] =>
     ? [
         {
           danger: 'mixer',
-          lead: 'Guard down, hands out.',
-          text: 'No sleeves, nothing loose near it while it turns.',
+          lead: 'Mixer: hands out.',
+          text: 'Guard down. No sleeves, nothing loose near it while it turns.',
         },
       ]
     : [];

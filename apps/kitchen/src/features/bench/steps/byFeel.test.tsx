@@ -28,7 +28,7 @@ describe('mixing', () => {
 
   test('starts when the cook says so, with the mixer’s caution', () => {
     const acts = mixing();
-    expect(see('Guard down, hands out.')).toBeTruthy();
+    expect(see('Mixer: hands out.')).toBeTruthy();
     press('Start mixing');
     expect(acts).toEqual([{ type: 'started', stepId: 'mix-1' }]);
   });
