@@ -1,4 +1,4 @@
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Icon } from '../Icon';
 import { Press } from '../input/Press';
@@ -22,8 +22,13 @@ const styles = StyleSheet.create({
 export function Unfold({ children }: { children: ReactNode }) {
   const colours = useColours();
   const [open, setOpen] = useState(false);
+  const part = useRef<View>(null);
+  // Whoever asks for it sees it: on a phone it would open below what is in sight.
+  useEffect(() => {
+    if (open) (part.current as unknown as Partial<HTMLElement> | null)?.scrollIntoView?.({ block: 'start' });
+  }, [open]);
   return (
-    <View>
+    <View ref={part}>
       <Press role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.head}>
         <Strong>More</Strong>
         <Icon name={open ? 'menu-up' : 'menu-down'} size={24} colour={colours.soot} />
