@@ -147,7 +147,6 @@ describe('an honest reading', () => {
   test('one of years ago is shown as old, and nothing is weighed by it', () => {
     const acts = weighing();
     shows(targetG, {}, old);
-    press('More');
     expect(see(/^Bench scale: .* old, not used$/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
     press(/ is in$/);
@@ -167,7 +166,6 @@ describe('an honest reading', () => {
   test('a stand-in of a real kitchen is shown as simulated, and is not recorded', () => {
     weighing();
     shows(targetG, {}, { source: 'simulated', usable: false });
-    press('More');
     expect(see('Bench scale: simulated, not recorded here')).toBeTruthy();
     expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
   });

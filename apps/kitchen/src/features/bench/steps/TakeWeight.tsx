@@ -53,9 +53,6 @@ export function TakeWeight(part: TakeProps) {
       others={[{ key: 'key', label: 'Key it in', onPress: onKey }]}
       more={
         <>
-          {heard ? (
-            <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
-          ) : null}
           {line.scale === 'bench' ? <ScaleChoice /> : null}
           {reading && heard?.source === 'simulated' ? (
             <ScalePanel wantG={Math.max(0, Math.round(showG - reading.massG))} />
@@ -84,6 +81,9 @@ export function TakeWeight(part: TakeProps) {
       )}
       <LineWords {...{ plan, line, inBowl }} />
       <BowlBar plan={plan} bowl={bowl} nowId={line.lineId} />
+      {heard && !reading ? (
+        <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
+      ) : null}
     </StepFrame>
   );
 }
