@@ -89,10 +89,10 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   await cook.start('lantern-round', '?by=pieces&pieces=5&ball=58 g');
   const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
   await page.goto(`/griddle/live/${id}`);
-  await expect(page.getByRole('heading', { name: /^Wait: the plate is \d+ °C too cold/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^The plate is \d+ °C too cold/ })).toBeVisible();
   await act(request, 'thermometer', { act: 'heat', tempC: 215, atOnce: true });
   await page.clock.runFor(2000);
-  await expect(page.getByRole('heading', { name: /^Wait: the plate is/ })).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: /^The plate is/ })).toHaveCount(0);
 
   const place = (n: number) => page.getByRole('button', { name: new RegExp(`^Place ${n}, piece`) });
   await page.keyboard.press('1');
@@ -108,7 +108,7 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   // Their time comes, the one on the hottest place first: it is said, and the pedal turns it.
   await page.clock.runFor(30_000);
   const title = page.getByRole('heading', { level: 1 });
-  await expect(title).toHaveText(/^Turn place [1-4]$/);
+  await expect(title).toHaveText(/^Turn #[1-4]$/);
   const first = Number((await title.textContent())?.at(-1));
   await page.keyboard.press('PageDown');
   await expect(place(first)).toHaveAccessibleName(/side 2: off/);
@@ -120,10 +120,10 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   }
   await page.clock.runFor(25_000);
   await page.keyboard.press('1');
-  await page.getByRole('radiogroup', { name: 'Piece 1' }).getByRole('radio', { name: 'More' }).click();
+  await cook.more();
   await page.getByRole('radiogroup', { name: 'Side 1' }).getByRole('radio', { name: 'Pale' }).click();
-  await expect(page.getByText('First side pale: 8 % longer.')).toBeVisible();
-  await page.getByRole('button', { name: 'Reject a piece' }).click();
+  await expect(page.getByText('Next piece: side 1 8 % longer.')).toBeVisible();
+  await page.getByRole('button', { name: 'Reject', exact: true }).click();
   await page.getByRole('radiogroup', { name: 'Place' }).getByRole('radio', { name: '2' }).click();
   await page.getByRole('radio', { name: 'torn' }).click();
   await expect(place(2)).toHaveCount(0);

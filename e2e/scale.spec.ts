@@ -98,12 +98,13 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.more();
   await cook.press('True size, and measure a disc');
   await page.getByLabel('Rolled to, mm').fill('300');
-  await page.getByLabel('Now, across, mm').fill('262');
-  await page.getByLabel('Now, along, mm').fill('266');
+  await page.getByLabel('Across, mm').fill('262');
+  await page.getByLabel('Along, mm').fill('266');
+  await cook.more();
   await page.getByLabel('middle, mm').fill('1.6');
   await page.getByLabel('far edge, mm').fill('1.3');
   await cook.press('Save this disc');
-  await expect(page.getByText(/^It springs back too much: give the other balls \d+/)).toBeVisible();
+  await expect(page.getByText(/^Springs back: rest the others \d+/)).toBeVisible();
   await cook.press('Back to the batch');
   await cook.press('First discs rolled');
   await cook.press('Piece 1 on');

@@ -6,7 +6,7 @@ import { coldChain } from './coldChain';
 import { ORDINARY_DAY } from '../kitchen/conditionsSchema';
 import type { EventBody } from './eventSchema';
 import { foldBatch } from './foldBatch';
-import { checkWeight, fractionIfKept, offerRescale } from './overPour';
+import { checkWeight, ifKept, offerRescale } from './overPour';
 import { planBatch } from '../plan/planBatch';
 import { batchRecord } from './record';
 import { refuseEvent } from './refuseEvent';
@@ -70,7 +70,7 @@ describe('a bowl mixed by feel', () => {
     expect(checkWeight(plan, state, waterStep, startG + 40)).toMatchObject({ verdict: 'right', heldInG: 40 });
     expect(checkWeight(plan, state, waterStep, startG - 40).verdict).toBe('short');
     expect(checkWeight(plan, state, waterStep, allG + 60)).toMatchObject({ verdict: 'over', offG: 60 });
-    expect(fractionIfKept(plan, state, waterStep, allG + 60)).toBeCloseTo((allG + 60) / plan.flourG, 9);
+    expect(ifKept(plan, state, waterStep, allG + 60).fraction).toBeCloseTo((allG + 60) / plan.flourG, 9);
     expect(offerRescale(plan, state, waterStep, allG * 1.1).factor).toBeCloseTo(
       (allG * 1.1) / (line?.exactG ?? 1),
       9,

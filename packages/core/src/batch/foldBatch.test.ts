@@ -4,7 +4,7 @@ import { eventId, eventsOf, kitchen, request } from '../test/examples';
 import type { EventBody } from './eventSchema';
 import { explainDivision, explainRolling, explainTarget } from '../explain/explainBench';
 import { foldBatch } from './foldBatch';
-import { checkWeight, fractionIfKept, offerRescale } from './overPour';
+import { checkWeight, ifKept, offerRescale } from './overPour';
 import { planBatch } from '../plan/planBatch';
 import { lastPress } from './liveEvents';
 import { batchRecord, ballForCountG, countForBall } from './record';
@@ -129,10 +129,10 @@ describe('weighing', () => {
   });
 
   test('kept as poured, its percentage is stated', () => {
-    expect(fractionIfKept(plan, fold(...overWater), step('weigh-1-water'), pouredG)).toBeCloseTo(
-      2130 / 3580,
-      9,
-    );
+    const { fraction, hydration } = ifKept(plan, fold(...overWater), step('weigh-1-water'), pouredG);
+    expect(fraction).toBeCloseTo(2130 / 3580, 9);
+    // The other lines bring no water.
+    expect(hydration).toBeCloseTo(fraction, 9);
   });
 
   const rescaled: EventBody[] = [

@@ -18,7 +18,7 @@ export { type Fold, foldBatch, openFold } from './foldBatch';
 export { begunTwice } from './begunTwice';
 export { type BatchState, type BowlState, type StepState } from './batchState';
 export { lastPress, liveEvents } from './liveEvents';
-export { checkWeight, fractionIfKept, offerRescale, type WeighCheck } from './overPour';
+export { checkWeight, ifKept, type Kept, offerRescale, type WeighCheck } from './overPour';
 export { ballForCountG, batchRecord } from './record';
 export { type BatchRecord, type BatchSummary, batchSummarySchema } from './recordSchema';
 export { careDue } from './plateCare';

@@ -1,4 +1,4 @@
-import { bakersFractions } from '../formula/percentages';
+import { bakersFractions, doughTotals } from '../formula/percentages';
 import { piecesFor } from '../portion/piecesFor';
 import { ballStandard } from './skippedWater';
 import { roundToStep, sumG } from '../quantity/roundToStep';
@@ -57,15 +57,23 @@ export function checkWeight(plan: Plan, state: BatchState, step: Step, massG: nu
   return { verdict, targetG, offG, toleranceG, heldInG };
 }
 
+/** What a kept weight makes of the dough. */
+export interface Kept {
+  /** The line's share of all flour. */
+  fraction: number;
+  /** Of the whole bowl. */
+  hydration: number;
+}
+
 /**
- * Share of flour that this line will be if the weight is kept and everything else is weighed as asked.
+ * What becomes of the bowl if the weight is kept and everything else is weighed as asked.
  * @param plan the plan
  * @param state its folded state
  * @param step the step that is weighed
  * @param massG shown, g
- * @returns 0.6 for 60 %
+ * @returns fractions of all flour, 0.6 for 60 %
  */
-export function fractionIfKept(plan: Plan, state: BatchState, step: Step, massG: number): number {
+export function ifKept(plan: Plan, state: BatchState, step: Step, massG: number): Kept {
   const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
   const bowl = state.bowls[(step.bowl ?? 1) - 1];
   const parts = plan.sheet.flatMap((line, index) => {
@@ -75,7 +83,8 @@ export function fractionIfKept(plan: Plan, state: BatchState, step: Step, massG:
     const mass = line.lineId === step.lineId ? Math.max(massG, line.startG ? expectedG : 0) : expectedG;
     return food ? [{ mass, food }] : [];
   });
-  return bakersFractions(parts)[plan.sheet.findIndex(({ lineId }) => lineId === step.lineId)] ?? 0;
+  const at = plan.sheet.findIndex(({ lineId }) => lineId === step.lineId);
+  return { fraction: bakersFractions(parts)[at] ?? 0, hydration: doughTotals(parts).hydration };
 }
 
 /**

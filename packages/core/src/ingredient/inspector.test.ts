@@ -93,7 +93,7 @@ test('steps say their danger: raw flour, mixer, hot fat, water on a hot pan, fla
   expect(leads('knead')).toEqual(['Raw: no tasting.']);
   expect(leads('divide')).toEqual(['Raw: no tasting.']);
   expect(leads('griddle')).toEqual([
-    ...['Open flame: tongs, hood on.', 'Hot fat: brush thinly, never pour.'],
+    ...['Flame: tongs, hood on.', 'Hot fat: brush thinly, never pour.'],
     ...['Water spits: keep your face away.', 'Smoke: run the hood.'],
   ]);
   expect(said(leads('finish'))).toEqual(['Contains gluten, wheat.']);

@@ -51,8 +51,8 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
     return [
       finish
         ? {
-            danger: 'open flame',
-            lead: 'Open flame: tongs, hood on.',
+            danger: 'flame',
+            lead: 'Flame: tongs, hood on.',
             text: 'Long tongs, sleeves back, nothing loose near it. Follow the maker and your local code.',
           }
         : {

@@ -79,6 +79,9 @@ export function ballSample(
 /** What to do about a sample: its aim, its spread, both, or nothing. */
 export interface BallAdvice {
   about: 'more' | 'good' | 'aim' | 'spread' | 'both';
+  /** The act alone, for a screen that is read in two seconds. */
+  act: Words;
+  /** One sentence: the act and what it is for. */
   words: Words;
 }
 
@@ -86,12 +89,16 @@ export interface BallAdvice {
  * Tells aim from spread: an aim is moved by cutting lighter or heavier, a spread only by weighing each ball.
  * @param sample its figures
  * @param standard target and tolerance, g
- * @returns one sentence, with how far to move the aim
+ * @returns what to do, with how far to move the aim
  */
 export function ballAdvice(sample: BallSample, { targetG, toleranceG }: BallStandard): BallAdvice {
   const { sdG, lowG, highG, cp, outShare, giveAwayG } = sample;
   if (sdG === null || lowG === null || highG === null || cp === null || outShare === null) {
-    return { about: 'more', words: 'Weigh one more at least: one ball says nothing of the spread.' };
+    return {
+      about: 'more',
+      act: 'One more.',
+      words: 'Weigh one more at least: one ball says nothing of the spread.',
+    };
   }
   const offAim = (targetG < lowG || targetG > highG) && Math.abs(giveAwayG) > AIM_WORTH * toleranceG;
   const wide = cp < 1;
@@ -103,19 +110,26 @@ export function ballAdvice(sample: BallSample, { targetG, toleranceG }: BallStan
   if (offAim && wide) {
     return {
       about: 'both',
+      act: message('{lean}; weigh each.', { lean }),
       words: message('{lean}, and weigh each ball: aim and spread are both off.', { lean }),
     };
   }
-  if (offAim)
-    return { about: 'aim', words: message('{lean}: your aim is off, your spread is good.', { lean }) };
+  if (offAim) {
+    return {
+      about: 'aim',
+      act: message('{lean}.', { lean }),
+      words: message('{lean}: your aim is off, your spread is good.', { lean }),
+    };
+  }
   if (wide) {
     return {
       about: 'spread',
+      act: 'Weigh each ball.',
       words: message(
         'Your spread, not your aim, is the problem: about {outShare} are outside. Weigh each ball, or cut by the guide.',
         { outShare: { share: outShare } },
       ),
     };
   }
-  return { about: 'good', words: 'Aim and spread are good: go on like this.' };
+  return { about: 'good', act: 'Good: go on.', words: 'Aim and spread are good: go on like this.' };
 }

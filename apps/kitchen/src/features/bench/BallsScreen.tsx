@@ -30,7 +30,9 @@ const BALL_STEP_G = 0.1;
 /** How finely the live weight is shown: a whole ounce is most of a ball. */
 const READ_STEP_G = { metric: 1, us: BALL_STEP_G } as const;
 
-const NO_SCALE = 'no scale is heard: key it in';
+const NO_SCALE = 'no scale heard';
+
+const ADVICE_TONE = { more: 'soot', good: 'sage', aim: 'plum', spread: 'plum', both: 'plum' } as const;
 
 const G_PER_KG = 1000;
 interface KeyOrUndoProps {
@@ -167,11 +169,9 @@ function Balls({ live }: { live: LiveBatch }) {
       />
       {typed === null ? null : <Keypad text={typed} onChange={setTyped} />}
       <BallStrip ballsG={ballsG} {...standard} />
-      {advice && advice.about !== 'more' ? (
-        <Strong tone={advice.about === 'good' ? 'sage' : 'plum'}>{advice.words}</Strong>
-      ) : null}
+      {advice ? <Strong tone={ADVICE_TONE[advice.about]}>{advice.act}</Strong> : null}
       <Unfold>
-        {advice?.about === 'more' ? <Strong tone="soot">{advice.words}</Strong> : null}
+        {advice ? <Body>{advice.words}</Body> : null}
         {sample?.sdG ? <SampleTicket {...{ sample, plan }} toleranceG={standard.toleranceG} /> : null}
         <Body tone="soot">Place, wait for steady, lift, next: each ball is taken by itself.</Body>
         <Check label="Take a steady ball by itself" value={auto} onChange={setAuto} />

@@ -70,5 +70,5 @@ export function CalibrateSheet({ open, onClose }: { open: boolean; onClose: () =
 }
 
 export const Calibrate = ({ onPress, calibrated }: { onPress: () => void; calibrated: boolean }) => (
-  <Action label={calibrated ? 'Check the size again' : 'Check with a bank card'} onPress={onPress} />
+  <Action label={calibrated ? 'Check the size again' : 'Check the size'} onPress={onPress} />
 );

@@ -12,7 +12,6 @@ import { Waiting } from '../../ui/layout/Notice';
 import { usePreferences } from '../../reader/preferences';
 import { Screen } from '../../ui/layout/Screen';
 import { Leader, Ticket } from '../../ui/layout/Ticket';
-import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { useNow } from '../../ui/useNow';
@@ -25,23 +24,56 @@ const DEFAULT_TOLERANCE = 0.03;
 /** Thickness that varies by more than this is worth a word. */
 const UNEVEN = 0.08;
 const OVAL = 0.03;
+/** Less than this is not worth waiting for, s. */
+const WORTH_RESTING_S = 30;
 
-function Measured({ live }: { live: LiveBatch }) {
-  const format = useFormat();
-  const { plan } = live.batch;
-  const { state } = live;
+/** What the last disc that was measured came to; null before the first. */
+function useMeasured({ batch: { plan }, state }: LiveBatch) {
   const nowMs = useNow(60_000);
   const last = state.discs.at(-1);
   if (!last) return null;
   const disc = measuredDisc(last.diametersMm, last.thicknessesMm);
   const ballG = batchRecord(plan, state).ballG ?? plan.ballG;
-  const byWeightMm = discThicknessMm(ballG, disc.diameterMm, plan.doughDensityGMl);
   const springBack = last.rolledMm ? Math.max(0, 1 - disc.diameterMm / last.rolledMm) : null;
-  const moreS = springBack === null ? 0 : restAfterDisc(plan, state, springBack, nowMs);
+  return {
+    ...{ disc, springBack },
+    byWeightMm: discThicknessMm(ballG, disc.diameterMm, plan.doughDensityGMl),
+    moreS: springBack === null ? 0 : restAfterDisc(plan, state, springBack, nowMs),
+  };
+}
+
+type MeasuredDisc = NonNullable<ReturnType<typeof useMeasured>>;
+
+/** What to do after it. */
+function Verdict({ disc, springBack, moreS }: MeasuredDisc) {
+  return (
+    <View role="status">
+      {moreS > WORTH_RESTING_S ? (
+        <Strong tone="plum">
+          {say('Springs back: rest the others {more} more.', { more: { s: moreS } })}
+        </Strong>
+      ) : disc.outOfRound > OVAL ? (
+        <Strong tone="plum">
+          {say('Oval by {outOfRound}: turn between strokes.', {
+            outOfRound: { share: disc.outOfRound, decimals: 1 },
+          })}
+        </Strong>
+      ) : springBack === null ? null : (
+        <Strong tone="sage">Relaxed enough: roll the rest.</Strong>
+      )}
+    </View>
+  );
+}
+
+/** Its figures, those of the plan below them. */
+function Measured({ live, measured }: { live: LiveBatch; measured: MeasuredDisc }) {
+  const format = useFormat();
+  const { plan } = live.batch;
+  const { disc, springBack, byWeightMm } = measured;
   const { thickness } = disc;
   return (
     <Ticket>
-      <Heading>{say('Disc {length, number}, as it lies', { length: state.discs.length })}</Heading>
+      <Heading>{say('Disc {length, number}, as it lies', { length: live.state.discs.length })}</Heading>
       <View>
         <Leader
           name="Diameter, mean of two"
@@ -64,6 +96,7 @@ function Measured({ live }: { live: LiveBatch }) {
             <Leader name="Uneven by" value={formatPercent(thickness.unevenness, 1)} />
           </>
         ) : null}
+        <Leader name="Oval by" value={formatPercent(disc.outOfRound, 1)} />
         {springBack === null ? null : (
           <Leader
             name="Sprang back"
@@ -73,20 +106,6 @@ function Measured({ live }: { live: LiveBatch }) {
         )}
       </View>
       <Label>measured (planned below it)</Label>
-      {disc.outOfRound > OVAL ? (
-        <Strong tone="plum">
-          {say('Oval by {outOfRound}: a quarter turn after every stroke.', {
-            outOfRound: { share: disc.outOfRound, decimals: 1 },
-          })}
-        </Strong>
-      ) : null}
-      {springBack === null ? null : moreS > 30 ? (
-        <Strong tone="plum">
-          {say('It springs back too much: give the other balls {more} more.', { more: { s: moreS } })}
-        </Strong>
-      ) : (
-        <Strong tone="sage">Relaxed enough: roll the rest.</Strong>
-      )}
     </Ticket>
   );
 }
@@ -97,6 +116,8 @@ function DiscPage({ live }: { live: LiveBatch }) {
   const { height } = useWindowDimensions();
   const { pxPerMm, calibrated } = usePreferences();
   const [calibrating, setCalibrating] = useState(false);
+  const measured = useMeasured(live);
+  const calibrate = <Calibrate calibrated={calibrated} onPress={() => setCalibrating(true)} />;
   const { plan, id } = live.batch;
   const { diameterMm } = plan.relaxed;
   const toleranceMm = plan.formula.product.diameterToleranceMm ?? diameterMm * DEFAULT_TOLERANCE;
@@ -112,18 +133,23 @@ function DiscPage({ live }: { live: LiveBatch }) {
         pxPerMm={pxPerMm}
         height={Math.round(height * PICTURE_SHARE)}
       />
-      <Body tone={calibrated ? 'soot' : 'plum'}>
-        {calibrated
-          ? say('Lay a disc on the line: within the dashes it is right (± {length}).', {
-              length: format.length(toleranceMm),
-            })
-          : 'Size not checked on this screen.'}
-      </Body>
-      <Calibrate calibrated={calibrated} onPress={() => setCalibrating(true)} />
-      <View style={{ gap: SPACE.m }}>
-        <MeasureDisc live={live} />
-        <Measured live={live} />
-      </View>
+      {calibrated ? (
+        <Body tone="soot">
+          {say('Within the dashes it is right (± {length}).', { length: format.length(toleranceMm) })}
+        </Body>
+      ) : (
+        calibrate
+      )}
+      <MeasureDisc
+        live={live}
+        verdict={measured ? <Verdict {...measured} /> : null}
+        more={
+          <>
+            {measured ? <Measured {...{ live, measured }} /> : null}
+            {calibrated ? calibrate : null}
+          </>
+        }
+      />
       {calibrating ? <CalibrateSheet open onClose={() => setCalibrating(false)} /> : null}
     </Screen>
   );

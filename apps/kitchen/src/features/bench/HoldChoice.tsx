@@ -10,8 +10,12 @@ const S_PER_H = 3600;
 const isWarm = (how: Holding): boolean => COLDNESS[how] === 'warm' && how !== 'served at once';
 
 /** Kept warm for this service; the others keep it for later, or not at all. */
-export const WARM_HOLDINGS = HOLDINGS.filter(isWarm);
+const WARM_HOLDINGS = HOLDINGS.filter(isWarm);
 export const OTHER_HOLDINGS = HOLDINGS.filter((how) => !isWarm(how));
+
+/** In sight: the warm ones, and with them what was chosen among the others. */
+export const holdingsInSight = (chosen: Holding | null): Holding[] =>
+  chosen && !isWarm(chosen) ? [...WARM_HOLDINGS, chosen] : WARM_HOLDINGS;
 
 interface HoldChoiceProps {
   of: readonly Holding[];

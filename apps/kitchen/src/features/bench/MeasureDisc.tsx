@@ -1,14 +1,14 @@
 import { eventSchema } from '@kettle-scale/core/batch';
 import { DISC_PLACES } from '@kettle-scale/core/portion';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
 import { Action } from '../../ui/input/actions';
 import { FigureField, numberTyped } from '../../ui/input/FigureField';
 import { FieldError } from '../../ui/input/Field';
-import { Ticket } from '../../ui/layout/Ticket';
+import { Unfold } from '../../ui/layout/Unfold';
 import { SPACE } from '../../ui/tokens';
-import { Body, Heading } from '../../ui/type';
+import { Body } from '../../ui/type';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
@@ -22,8 +22,16 @@ const EMPTY: Text = {
   ...{ middle: '', 'far edge': '', 'right edge': '', 'near edge': '', 'left edge': '' },
 };
 
-/** Two diameters, the one it was rolled to, and a thickness or five, with ruler and calliper. */
-export function MeasureDisc({ live }: { live: LiveBatch }) {
+interface MeasureDiscProps {
+  live: LiveBatch;
+  /** What the last one came to, in sight. */
+  verdict: ReactNode;
+  /** The rest, at a tap. */
+  more: ReactNode;
+}
+
+/** Two diameters and the one it was rolled to; at a tap a thickness or five, with ruler and calliper. */
+export function MeasureDisc({ live, verdict, more }: MeasureDiscProps) {
   const [text, setText] = useState<Text>(EMPTY);
   const [problem, setProblem] = useState<string | null>(null);
   const field = (key: keyof Text, label: string) => (
@@ -57,18 +65,21 @@ export function MeasureDisc({ live }: { live: LiveBatch }) {
     setText((was) => ({ ...EMPTY, rolled: was.rolled }));
   };
   return (
-    <Ticket>
-      <Heading>Measure one</Heading>
+    <>
       <View style={styles.row}>
         {field('rolled', 'Rolled to')}
-        {field('across', 'Now, across')}
-        {field('along', 'Now, along')}
+        {field('across', 'Across')}
+        {field('along', 'Along')}
       </View>
-      <Body tone="soot">Thickness, as many as you like:</Body>
-      <View style={styles.row}>{DISC_PLACES.map((place) => field(place, place))}</View>
       {problem ? <FieldError id="disc-error" message={problem} /> : null}
       <Action label="Save this disc" onPress={keep} disabled={text.across === '' || text.along === ''} />
-    </Ticket>
+      {verdict}
+      <Unfold>
+        <Body tone="soot">Thickness, as many as you like:</Body>
+        <View style={styles.row}>{DISC_PLACES.map((place) => field(place, place))}</View>
+        {more}
+      </Unfold>
+    </>
   );
 }
 

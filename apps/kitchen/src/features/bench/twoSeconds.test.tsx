@@ -1,39 +1,19 @@
 import type { EventBody } from '@kettle-scale/core/batch';
-import { formulaSchema } from '@kettle-scale/core/formula';
-import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
-import { planBatch } from '@kettle-scale/core/plan';
-import { act, cleanup } from '@testing-library/react';
-import spanish from '../../../../../languages/es.json';
+import { useLanguage } from '../../reader/language';
 import { api } from '../../api/api';
 import { keys, queryClient } from '../../api/queries';
-import { useLanguage } from '../../reader/language';
-import { usePreferences } from '../../reader/preferences';
-import { fakeStreams } from '../../test/eventSource';
-import { START_MS, atTheBench, draw, formula, liveBatchOf, press } from '../../test/liveBatch';
+import { START_MS, atTheBench, draw, liveBatchOf, press } from '../../test/liveBatch';
+import { fullPlan as plan, inEachLanguage, tooManyWords } from '../../test/twoSeconds';
+import { act } from '@testing-library/react';
+import { BallsScreen } from './BallsScreen';
 import { BatchScreen } from './BatchScreen';
+import { DiscScreen } from './DiscScreen';
 
 jest.mock('expo-router', () => jest.requireActual('../../test/router'));
 
 atTheBench();
 
-/** What a cook can read with hands in the dough. */
-const MOST_WORDS = 25;
-const UNITS = new Set(['kg', 'mm', 'min']);
 const MINUTE_MS = 60_000;
-
-/** With all that asks for words: hot water held back, milk, a mixer, a hot press, a wiped plate, a flame. */
-const plan = planBatch({
-  formula: formulaSchema.parse({
-    ...formula,
-    formatVersion: 4,
-    name: 'Lantern round',
-    lines: [...formula.lines, { id: 'milk', ingredient: 'milk-whole', fraction: 0.05 }],
-    bake: { ...formula.bake, care: [{ what: 'wipe it with oil', every: 1 }] },
-  }),
-  need: { by: 'pieces', pieces: 10, ballG: 100 },
-  kitchen: { ...DEFAULT_KITCHEN, bowlMinimumG: 0, bowlCapacityG: 1200 },
-  conditions: ORDINARY_DAY,
-});
 
 const weighed: EventBody[] = plan.sheet.map(({ lineId, massG, startG = massG }) => ({
   ...{ type: 'weighed', stepId: `weigh-1-${lineId}`, massG: startG },
@@ -46,11 +26,19 @@ const rested = [...weighed, ...did('mix-1', 'knead-1'), begun('rest-1'), ...did(
 const divided: EventBody[] = [...rested, { type: 'divided', doughG: 1000, pieces: 10, ballG: 99.5 }];
 const flat: EventBody[] = [...divided, { type: 'flattened', diameterMm: 200, thicknessMm: 2 }];
 
+const sampled = (massG: number): EventBody => ({ type: 'ball-sampled', massG, source: 'typed' });
+
+const sprungBack: EventBody = {
+  ...{ type: 'disc-measured', rolledMm: 300, diametersMm: [240, 244], thicknessesMm: [] },
+};
+
 interface Step {
   name: string;
   acts: readonly EventBody[];
   /** Minutes after the last act. */
   laterMin?: number;
+  /** Beside the batch itself. */
+  screen?: 'balls' | 'disc' | undefined;
 }
 
 const STEPS: readonly Step[] = [
@@ -78,53 +66,33 @@ const STEPS: readonly Step[] = [
     name: 'the plate is due',
     acts: [...flat, { type: 'piece-on', piece: 1 }, { type: 'piece-off', piece: 1 }],
   },
+  { name: 'checking balls', acts: divided, screen: 'balls' },
+  { name: 'balls checked', acts: [...divided, ...[98.8, 99.9, 101].map(sampled)], screen: 'balls' },
+  { name: 'the true disc', acts: flat, screen: 'disc' },
+  { name: 'a disc that sprang back', acts: [...flat, sprungBack], screen: 'disc' },
   { name: 'the end', acts: [...flat, ...did('griddle')] },
 ];
 
-function Bench() {
-  return useLanguage() === null ? null : <BatchScreen id="b" />;
+const SCREENS = { batch: BatchScreen, balls: BallsScreen, disc: DiscScreen };
+
+function Bench({ screen }: Pick<Step, 'screen'>) {
+  const Shown = SCREENS[screen ?? 'batch'];
+  return useLanguage() === null ? null : <Shown id="b" />;
 }
 
-async function wordsOn(acts: readonly EventBody[], laterMin: number): Promise<string[]> {
+async function stand({ acts, laterMin = 0, screen }: Step): Promise<HTMLElement> {
   const { live } = liveBatchOf(plan, ...acts);
   jest.spyOn(api, 'batch').mockResolvedValue(live.batch);
   jest.spyOn(api, 'kitchen').mockResolvedValue(plan.kitchen);
   queryClient.setQueryData(keys.batch('b'), live.batch);
   jest.setSystemTime(START_MS + (acts.length + laterMin) * MINUTE_MS);
-  let container: HTMLElement | undefined;
-  await act(async () => {
-    ({ container } = draw(<Bench />));
-  });
-  const texts: string[] = [];
-  const walk = document.createTreeWalker(container ?? document.body, NodeFilter.SHOW_TEXT);
-  while (walk.nextNode()) texts.push(walk.currentNode.textContent ?? '');
-  return texts.flatMap((text) => text.match(/\p{L}{2,}/gu) ?? []).filter((word) => !UNITS.has(word));
+  return act(async () => draw(<Bench screen={screen} />).container);
 }
 
-beforeEach(() => {
-  queryClient.clear();
-  fakeStreams();
-  Object.assign(globalThis, {
-    fetch: jest.fn(async (path: string) => ({
-      ok: true,
-      json: async () =>
-        path.endsWith('index.json') ? [{ language: 'es', name: 'Español' }] : (spanish as unknown),
-    })),
-  });
-});
-
-describe.each(['en', 'es'])('a step is read in two seconds, in %s', (language) => {
-  beforeEach(() => usePreferences.setState({ language }));
-  afterEach(() => {
-    cleanup();
-    usePreferences.setState({ language: null });
-  });
-
-  test.each(STEPS)('$name', async ({ acts, laterMin = 0 }) => {
-    const words = await wordsOn(acts, laterMin);
-    expect(words.length).toBeGreaterThan(0);
-    expect(words.length > MOST_WORDS ? words : []).toEqual([]);
+inEachLanguage('a step is read in two seconds', (more) => {
+  test.each(STEPS)('$name', async (step) => {
+    expect(tooManyWords(await stand(step))).toEqual([]);
     // What is longer is a tap away.
-    press(language === 'es' ? 'Más' : 'More');
+    press(more);
   });
 });

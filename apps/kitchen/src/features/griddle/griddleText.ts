@@ -46,7 +46,8 @@ export function explainSeconds(
   const { outcome } = solved;
   const thickness = thicknessFigure(thicknessMm, reader());
   return {
-    title: side < subject.formula.bake.sides.length ? say('Side {side, number}', { side: side + 1 }) : 'Fire',
+    title:
+      side < subject.formula.bake.sides.length ? say('Side {side, number}', { side: side + 1 }) : 'Flame',
     value: `${Math.round(shown)} s`,
     equation: solved.trouble ? troubleWords(solved.trouble) : limitWords(solved),
     inputs: [

@@ -36,8 +36,10 @@ describe('trim', () => {
     const { trim, words } = trimBy(NO_TRIM, PALE);
     expect(trim.first.factor).toBeCloseTo(1.08);
     expect(trim.later.factor).toBe(1);
-    expect(said(words)).toEqual(['First side pale: 8\u00a0% longer.']);
+    expect(said(words)).toEqual(['Side 1: 8\u00a0% longer.']);
     expect(trimmedSeconds([30, 20], trim)).toEqual([expect.closeTo(32.4), 20]);
+    const both = trimBy(NO_TRIM, { firstSide: 'pale', secondSide: 'pale' });
+    expect(said(both.words)).toEqual(['Both sides: 8\u00a0% longer.']);
     const dark = trimBy(trim, { firstSide: 'dark' }).trim;
     expect(dark.first.step).toBeCloseTo(0.04);
   });
@@ -45,7 +47,7 @@ describe('trim', () => {
   test('it stays within its limits whatever is said, and then says to look elsewhere', () => {
     const long = trimOf(new Array<PieceSeen>(40).fill(PALE));
     expect(long.first.factor).toBe(1.6);
-    expect(said(trimBy(long, PALE).words)).toEqual(['The first side is at its limit: change the heat.']);
+    expect(said(trimBy(long, PALE).words)).toEqual(['Side 1 at its limit: change the heat.']);
     const cold = trimOf(new Array<PieceSeen>(40).fill({ firstSide: 'pale', bite: 'stiff' }));
     expect(cold.heatC).toBe(30);
     expect(cold.first.factor).toBe(1);

@@ -44,7 +44,7 @@ function firstOf(pieces: readonly HandPiece[], nowMs: number): HandPiece | undef
   const open = fire ? pieces.filter((one) => one === fire || one.next !== 'fire') : pieces;
   const due = open.filter(({ dueMs }) => dueMs <= nowMs);
   if (due.length > 1) {
-    const number = collision(due, nowMs)?.order[0]?.piece;
+    const number = collision(due, nowMs)?.[0].piece;
     return due.find(({ piece }) => piece === number) ?? due[0];
   }
   return due[0] ?? open[0];

@@ -44,72 +44,44 @@ export function nextOnMs(
   return nowMs;
 }
 
-export interface Collision {
-  /** In the order to take them. */
-  order: Timed[];
-  /** How long each waits beyond its time, s. */
-  waitsS: number[];
-}
-
-/** The share of its side that a piece is kept waiting. */
-const cost = (order: readonly Timed[], nowMs: number): { waitsS: number[]; cost: number } => {
+/** The shares of their sides that pieces are kept waiting when they are taken in this order, added up. */
+function waitedShares(order: readonly Timed[], nowMs: number): number {
   let freeMs = nowMs;
-  const waitsS = order.map(({ dueMs }) => {
+  return order.reduce((sum, { dueMs, sideS }) => {
     const startMs = Math.max(freeMs, dueMs);
     freeMs = startMs + HAND_S * MS_PER_S;
-    return (startMs - dueMs) / MS_PER_S;
-  });
-  return { waitsS, cost: waitsS.reduce((sum, wait, i) => sum + wait / (order[i]?.sideS ?? 1), 0) };
-};
+    return sum + (startMs - dueMs) / MS_PER_S / sideS;
+  }, 0);
+}
 
 /**
  * Acts that one pair of hands cannot do in time: the pieces due within the next few seconds of each other, in the order
  * that keeps them waiting least for their sides' lengths. Null when nothing collides.
  * @param onPlate pieces with the instant of their next act
  * @param nowMs the instant, ms
- * @returns order of hands with the wait of each, s
+ * @returns the two in the order to take them
  */
-export function collision(onPlate: readonly Timed[], nowMs: number): Collision | null {
+export function collision(onPlate: readonly Timed[], nowMs: number): [Timed, Timed] | null {
   const soon = [...onPlate].sort((a, b) => a.dueMs - b.dueMs);
   const [first, second] = soon;
   if (!first || !second) return null;
   if (second.dueMs - Math.max(first.dueMs, nowMs) >= HAND_S * MS_PER_S) return null;
   if (remainingS(first, nowMs) > 2 * HAND_S) return null;
-  const inTurn = cost([first, second], nowMs);
-  const swapped = cost([second, first], nowMs);
-  const order = swapped.cost < inTurn.cost ? [second, first] : [first, second];
-  return {
-    order,
-    waitsS:
-      Math.min(inTurn.cost, swapped.cost) === swapped.cost && swapped.cost < inTurn.cost
-        ? swapped.waitsS
-        : inTurn.waitsS,
-  };
+  const inTurn: [Timed, Timed] = [first, second];
+  const swapped: [Timed, Timed] = [second, first];
+  return waitedShares(swapped, nowMs) < waitedShares(inTurn, nowMs) ? swapped : inTurn;
 }
 
 /**
- * @param collision what `collision` found
+ * @param order what `collision` found
  * @returns one sentence
  */
-export function collisionWords({ order, waitsS }: Collision): Words {
-  const [first, second] = order;
-  const name = (one: Timed | undefined) => {
-    const where = one?.place
-      ? message('place {place, number}', { place: one.place })
-      : message('piece {piece}', { piece: one?.piece ?? '' });
-    return one?.of ? message('{where} ({of})', { where, of: { name: one.of } }) : where;
+export function collisionWords([first, second]: readonly [Timed, Timed]): Words {
+  const name = ({ place, piece, of }: Timed) => {
+    const where = place ? message('#{place, number}', { place }) : message('piece {piece}', { piece });
+    return of ? message('{where} ({of})', { where, of: { name: of } }) : where;
   };
-  const waits = Math.round(waitsS[1] ?? 0);
-  const share = Math.round((100 * (waitsS[1] ?? 0)) / (second?.sideS ?? 1));
-  const after =
-    waits <= 0
-      ? 'it need not wait'
-      : message('it waits {waits, number} s, {share, number} % of its side', { waits, share });
-  return message('Two at once: {name} first, then {name2}; {after}.', {
-    name: name(first),
-    name2: name(second),
-    after,
-  });
+  return message('{name} first, then {name2}.', { name: name(first), name2: name(second) });
 }
 
 /** A plate this far from what is wanted is not ready, °C. */
@@ -127,11 +99,8 @@ export function notReadyWords(
 ): Words | null {
   if (!reading) return null;
   const off = reading.tempC - wantedC;
-  if (off < -READY_C) return message('Wait: the plate is {off} too cold.', { off: { kelvin: off } });
-  if (off > READY_C)
-    return message('Wait: the plate is {off} too hot. Lower it, or wipe it with a damp cloth.', {
-      off: { kelvin: off },
-    });
+  if (off < -READY_C) return message('The plate is {off} too cold.', { off: { kelvin: off } });
+  if (off > READY_C) return message('{off} too hot: lower it or wipe it.', { off: { kelvin: off } });
   return reading.steady ? null : 'Nearly there: the plate still moves.';
 }
 
@@ -151,20 +120,16 @@ export interface PieceStands {
  * @returns one sentence
  */
 export function cueWords({ side, sides, share, flame, pressed, longPast }: PieceStands): string {
-  if (longPast) return 'Long past its time: look underneath, it may be burnt.';
-  if (flame) return 'Over the flame: move it, a few dark blisters are right.';
+  if (longPast) return 'Look underneath: it may be burnt.';
+  if (flame) return 'A few dark blisters.';
   if (side === 1) {
-    if (share < FIRST_THIRD) return 'The top is still wet and white.';
-    return share < 1
-      ? 'The top turns matt; small bubbles come up.'
-      : 'Bubbles all over, freckles below: turn it.';
+    if (share < FIRST_THIRD) return 'Top still wet and white.';
+    return share < 1 ? 'Top matt, small bubbles.' : 'Bubbles, freckles below.';
   }
-  if (side < sides) return 'Brown freckles below; steam lifts it in places.';
+  if (side < sides) return 'Freckles below, lifting in places.';
   if (share < FIRST_THIRD) {
-    return pressed
-      ? 'It begins to puff: press lightly, from the rim inwards.'
-      : 'It begins to puff; leave it be.';
+    return pressed ? 'Puffing: press lightly, rim inwards.' : 'Puffing: leave it be.';
   }
-  return share < 1 ? 'Steam at the edge, freckles below.' : 'Freckles on both sides: take it off.';
+  return share < 1 ? 'Steam at the edge.' : 'Freckles on both sides.';
 }
 const FIRST_THIRD = 0.35;

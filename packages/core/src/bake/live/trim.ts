@@ -23,6 +23,8 @@ const STEP = { start: 0.08, least: 0.03, most: 0.12, again: 1.3, back: 0.5, sett
 const FACTOR = { least: 0.6, most: 1.6 } as const;
 /** A stiff or a doughy piece changes both sides by so much, and the knob. */
 const BITE_STEP = 0.04;
+/** Two sides whose seconds moved by less than this apart moved alike. */
+const ALIKE = 0.005;
 const HEAT = { step: 4, puff: 2, most: 30 } as const;
 
 export const NO_TRIM: Trim = {
@@ -49,19 +51,28 @@ export interface Trimmed {
   words: Words[];
 }
 
-function sideWords(name: string, seen: Colour, before: SideTrim, after: SideTrim): Words[] {
-  if (after.factor === before.factor) {
-    return seen === 'right' ? [] : [message('The {name} is at its limit: change the heat.', { name })];
-  }
-  const ratio = after.factor / before.factor;
-  return [
-    message('{side} {seen}: {share} {change}.', {
-      side: { capital: name },
-      seen,
-      share: { share: Math.abs(ratio - 1) },
-      change: ratio > 1 ? 'longer' : 'shorter',
-    }),
-  ];
+interface MovedSide {
+  side: 1 | 2;
+  seen: Colour;
+  /** Its seconds after the word, over those before. */
+  ratio: number;
+}
+
+const by = (ratio: number) => ({
+  share: { share: Math.abs(ratio - 1) },
+  change: ratio > 1 ? 'longer' : 'shorter',
+});
+
+function sideWords({ side, seen, ratio }: MovedSide): Words[] {
+  if (ratio !== 1) return [message('Side {side, number}: {share} {change}.', { side, ...by(ratio) })];
+  return seen === 'right' ? [] : [message('Side {side, number} at its limit: change the heat.', { side })];
+}
+
+/** Each side that moved; one sentence where both moved alike. */
+function movedWords(moved: readonly MovedSide[]): Words[] {
+  const [first, second] = moved;
+  const alike = first && second && first.ratio !== 1 && Math.abs(first.ratio - second.ratio) < ALIKE;
+  return alike ? [message('Both sides: {share} {change}.', by(first.ratio))] : moved.flatMap(sideWords);
 }
 
 /**
@@ -81,16 +92,18 @@ export function trimBy(trim: Trim, seen: PieceSeen): Trimmed {
   const tooCold = seen.bite === 'stiff' && pale;
   const tooHot = seen.bite === 'soft' && dark;
   if (!tooCold && !tooHot) {
+    const moved: MovedSide[] = [];
     if (seen.firstSide) {
       const next = stepSide(first, DIRECTION[seen.firstSide]);
-      words.push(...sideWords('first side', seen.firstSide, first, next));
+      moved.push({ side: 1, seen: seen.firstSide, ratio: next.factor / first.factor });
       first = next;
     }
     if (seen.secondSide) {
       const next = stepSide(later, DIRECTION[seen.secondSide]);
-      words.push(...sideWords('second side', seen.secondSide, later, next));
+      moved.push({ side: 2, seen: seen.secondSide, ratio: next.factor / later.factor });
       later = next;
     }
+    words.push(...movedWords(moved));
     if (seen.bite === 'stiff' || seen.bite === 'soft') {
       const factor = seen.bite === 'stiff' ? 1 - BITE_STEP : 1 + BITE_STEP;
       first = { ...first, factor: bounded(first.factor * factor) };
@@ -126,7 +139,7 @@ export function trimBy(trim: Trim, seen: PieceSeen): Trimmed {
         }),
       );
     } else {
-      words.push('The heat advice is at its limit: look at the plate and the thickness.');
+      words.push('Heat advice at its limit: check the thickness.');
     }
     heatC = next;
   }

@@ -14,7 +14,7 @@ import { StepperField } from '../../../ui/input/StepperField';
 import { WordField } from '../../../ui/input/WordField';
 import { SPACE } from '../../../ui/tokens';
 import { Body } from '../../../ui/type';
-import { HoldCaution, HoldChoice, OTHER_HOLDINGS, WARM_HOLDINGS } from '../HoldChoice';
+import { HoldCaution, HoldChoice, OTHER_HOLDINGS, holdingsInSight } from '../HoldChoice';
 import { InspectSheet } from '../InspectSheet';
 import { RejectCounts, rejectedPieces } from '../RejectCounts';
 import { StepCautions } from '../../../shared/StepCautions';
@@ -146,7 +146,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
         }
         onPress={() => setLooking(true)}
       />
-      <HoldChoice of={WARM_HOLDINGS} label="Held in" value={how} onChange={setHow} />
+      <HoldChoice of={holdingsInSight(how)} label="Held in" value={how} onChange={setHow} />
       {how ? <HoldCaution how={how} /> : null}
       <StepCautions plan={live.batch.plan} kind="finish" />
       <InspectSheet live={live} open={looking} onClose={() => setLooking(false)} />

@@ -1,8 +1,7 @@
 import { figure, formatPercent } from '../../../reader/figures';
 import { say } from '../../../reader/say';
-import type { Plan, Step } from '@kettle-scale/core/plan';
-
-import { checkWeight, fractionIfKept, offerRescale } from '@kettle-scale/core/batch';
+import type { Plan, SheetLine, Step } from '@kettle-scale/core/plan';
+import { type Kept, checkWeight, ifKept, offerRescale } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
@@ -55,6 +54,20 @@ function LetFollow({ plan, offer }: LetFollowProps) {
   );
 }
 
+/** What keeping it makes of the line; of an only flour, which is always 100 %, what it makes of the dough's water. */
+function keptWords(line: SheetLine, kept: Kept, asked: Kept): { act: string; instead: string } {
+  const at = (share: number) => formatPercent(share, 1);
+  return at(kept.fraction) === at(line.fraction)
+    ? {
+        act: say('Keep it: hydration {kept}', { kept: at(kept.hydration) }),
+        instead: say('instead of {asked}', { asked: at(asked.hydration) }),
+      }
+    : {
+        act: say('Keep it at {kept}', { kept: at(kept.fraction) }),
+        instead: say('instead of {fraction} of flour', { fraction: { share: line.fraction, decimals: 1 } }),
+      };
+}
+
 /** A weight off its target: take out or add, keep it knowingly, or let the batch follow an over-pour. */
 export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps) {
   const { batch, state, act } = live;
@@ -66,7 +79,7 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
   const { verdict, offG, targetG } = checkWeight(plan, state, step, massG);
   const over = verdict === 'over';
   const offer = offerRescale(plan, state, step, massG);
-  const kept = formatPercent(fractionIfKept(plan, state, step, massG), 1);
+  const kept = keptWords(line, ifKept(plan, state, step, massG), ifKept(plan, state, step, targetG));
   const off = format.mass(Math.abs(offG), line.stepG);
   const keep = () => {
     act({ type: 'weighed', stepId: step.id, massG });
@@ -118,10 +131,8 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
             onPress={follow}
           />
         ) : null}
-        <Action label={say('Keep it at {kept}', { kept })} onPress={keep} />
-        <Label>
-          {say('instead of {fraction} of flour', { fraction: { share: line.fraction, decimals: 1 } })}
-        </Label>
+        <Action label={kept.act} onPress={keep} />
+        <Label>{kept.instead}</Label>
       </View>
     </StepFrame>
   );

@@ -63,6 +63,18 @@ describe('weighing', () => {
     expect(acts).toEqual([{ type: 'weighed', stepId: 'weigh-1-water', massG: 400 }]);
   });
 
+  test('of the only flour, which is always 100 %, what it makes of the hydration is told', () => {
+    const { live, acts } = liveBatch();
+    draw(<WeighStep live={live} step={stepOf('weigh-1-flour')} />);
+    press('Key it in');
+    const massG = Math.round((flour?.massG ?? 0) * 0.9);
+    keyIn(String(massG));
+    press(/^Use/);
+    expect(see(/^instead of 60\.0\s%$/)).toBeTruthy();
+    press(/^Keep it: hydration 66\.\d\s%$/);
+    expect(acts).toMatchObject([{ type: 'weighed', massG }]);
+  });
+
   test('an over-pour that the bowl cannot follow says so', () => {
     onWater();
     press('Key it in');

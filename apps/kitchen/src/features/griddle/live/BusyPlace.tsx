@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from '../../../ui/Text';
 import Svg, { Circle } from 'react-native-svg';
 import { Ring, RingArc } from '../../../ui/chart/Ring';
+import { Icon } from '../../../ui/Icon';
 import { Press } from '../../../ui/input/Press';
 import { FONT, PAPER } from '../../../ui/tokens';
 import { Label } from '../../../ui/type';
@@ -13,7 +14,7 @@ import { useSampled } from '../../../ui/useSampled';
 /** How often a place looks at the clock; it is drawn only when something on it has changed. */
 export const LOOK_MS = 100;
 const MS_PER_S = 1000;
-const NEXT_WORDS = { flip: 'turn', fire: 'to the fire', off: 'off' } as const;
+const NEXT_WORDS = { flip: 'turn', fire: 'flame', off: 'off' } as const;
 
 /** Bread is bread-coloured on iron and on paper; what is written on it is ink. */
 const INK = PAPER.ink;
@@ -23,6 +24,7 @@ const BREAD_SHARE = 0.8;
 /** Longer words are set smaller. */
 const SHORT_WORD = 4;
 const FIGURE_SHARE = { count: 0.36, short: 0.24, long: 0.15 } as const;
+const UNDER_PX = 17;
 const MOST_FRECKLES = 26;
 const BLISTER_COVER = 45;
 const GOLDEN = 2.399963;
@@ -31,7 +33,7 @@ const styles = StyleSheet.create({
   place: { alignItems: 'center', justifyContent: 'center' },
   bread: { alignItems: 'center', justifyContent: 'center', backgroundColor: PAPER.dough, overflow: 'hidden' },
   count: { fontFamily: FONT.figure, fontVariant: ['tabular-nums'] },
-  side: { fontFamily: FONT.strong, fontSize: 15, color: PAPER.ink },
+  side: { fontFamily: FONT.strong, fontSize: UNDER_PX, color: PAPER.ink },
   freckles: { position: 'absolute', top: 0, left: 0 },
   name: { display: 'none' },
   number: { position: 'absolute', top: 2, left: 6 },
@@ -76,21 +78,30 @@ function Arc({ piece, size }: { piece: LivePiece; size: number }) {
 }
 
 const sideWords = ({ flame, side }: LivePiece): string =>
-  flame ? 'fire' : say('side {side, number}', { side });
+  flame ? 'flame' : say('side {side, number}', { side });
+
+/** Under the count: how far past its time, else which side of how many. */
+function Under({ piece, sides, overS }: { piece: LivePiece; sides: number; overS: number }) {
+  if (overS > 0) return <Text style={styles.side}>{say('+{over, number} s', { over: overS })}</Text>;
+  if (piece.flame) return <Icon name="flame" size={UNDER_PX} colour={INK} />;
+  return <Text style={styles.side}>{`${piece.side}/${sides}`}</Text>;
+}
 
 interface CountProps {
   piece: LivePiece;
+  /** Sides of the bread, without its fire. */
+  sides: number;
   size: number;
   /** Of the words that name the whole place. */
   nameId: string;
 }
 
 /** What stands on a bread, its count or its word, and the place's name with it: all that changes from second to second. */
-function Count({ piece, size, nameId }: CountProps) {
+function Count({ piece, sides, size, nameId }: CountProps) {
   const { leftS, overS } = useSampled((nowMs) => secondsOf(piece, nowMs), LOOK_MS);
   const word = NEXT_WORDS[piece.next];
   const due = leftS === 0;
-  const share = due ? FIGURE_SHARE[word.length > SHORT_WORD ? 'long' : 'short'] : FIGURE_SHARE.count;
+  const share = due ? FIGURE_SHARE[say(word).length > SHORT_WORD ? 'long' : 'short'] : FIGURE_SHARE.count;
   const when = due ? say('{word} now', { word }) : say('{word} in {left, number} s', { word, left: leftS });
   return (
     <>
@@ -103,23 +114,23 @@ function Count({ piece, size, nameId }: CountProps) {
         })}
       </Text>
       <Text style={[styles.count, { fontSize: size * share, color: due ? EMBER : INK }]}>
-        {due ? word.toUpperCase() : String(leftS)}
+        {due ? say(word).toUpperCase() : String(leftS)}
       </Text>
-      <Text style={styles.side}>
-        {overS > 0 ? say('{over, number} s over', { over: overS }) : sideWords(piece)}
-      </Text>
+      <Under {...{ piece, sides, overS }} />
     </>
   );
 }
 
 interface BusyPlaceProps {
   piece: LivePiece;
+  /** Sides of the bread, without its fire. */
+  sides: number;
   size: number;
   onPress: () => void;
 }
 
 /** One piece: its countdown, its ring and the word for what comes. */
-export function BusyPlace({ piece, size, onPress }: BusyPlaceProps) {
+export function BusyPlace({ piece, sides, size, onPress }: BusyPlaceProps) {
   const nameId = useId();
   const breadPx = size * BREAD_SHARE;
   return (
@@ -132,7 +143,7 @@ export function BusyPlace({ piece, size, onPress }: BusyPlaceProps) {
       <Ring size={size} arc={<Arc key={piece.sinceMs} {...{ piece, size }} />}>
         <View style={[styles.bread, { width: breadPx, height: breadPx, borderRadius: breadPx / 2 }]}>
           <Freckled px={breadPx} cover={piece.side > 1 ? piece.cover : 0} />
-          <Count {...{ piece, size, nameId }} />
+          <Count {...{ piece, sides, size, nameId }} />
         </View>
       </Ring>
       <Label style={styles.number}>{String(piece.place)}</Label>

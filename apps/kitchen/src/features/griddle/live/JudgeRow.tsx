@@ -1,23 +1,52 @@
 import { say } from '../../../reader/say';
 import type { BatchState, EventBody } from '@kettle-scale/core/batch';
-import { type PieceSeen, type Trim, seenPieces, trimBy, trimOf } from '@kettle-scale/core/bake';
-import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { type PieceSeen, type Trim, seenPieces } from '@kettle-scale/core/bake';
 import { Choices } from '../../../ui/input/Choices';
-import { SPACE } from '../../../ui/tokens';
-import { Body, Label } from '../../../ui/type';
+import { Label } from '../../../ui/type';
 
 type Judged = Extract<EventBody, { type: 'judged' }>;
 
 const PERCENT = 100;
-
-const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
 
 const COLOUR_OPTIONS = [
   ['right', 'Right'],
   ['pale', 'Pale'],
   ['dark', 'Dark'],
 ] as const;
+
+interface JudgeProps {
+  state: BatchState;
+  onJudge: (judged: Judged) => void;
+}
+
+/** The last piece that came off with what was said of it, and how a word about it is recorded; null before the first. */
+function lastPiece({ state, onJudge }: JudgeProps) {
+  const last = state.baked.at(-1);
+  if (!last) return null;
+  const { piece } = last;
+  return {
+    piece,
+    twoSides: last.sidesS.length > 1,
+    seen: seenPieces(state.judged.filter((judged) => judged.piece === piece))[0] ?? {},
+    judge: (part: PieceSeen) => onJudge({ type: 'judged', piece, ...part } as Judged),
+  };
+}
+
+/** The last piece that came off, one tap for the whole of it; the next pieces' times follow. */
+export function JudgeRow(props: JudgeProps) {
+  const last = lastPiece(props);
+  if (!last) return null;
+  const { piece, twoSides, seen, judge } = last;
+  const alike = !twoSides || seen.firstSide === seen.secondSide;
+  return (
+    <Choices
+      label={say('Piece {piece, number}', { piece })}
+      value={alike ? (seen.firstSide ?? null) : null}
+      options={COLOUR_OPTIONS}
+      onChange={(colour) => judge({ firstSide: colour, ...(twoSides ? { secondSide: colour } : {}) })}
+    />
+  );
+}
 
 /** "side 1 5 % longer", or nothing where it is as before. */
 function longer(side: string, factor: number): string[] {
@@ -27,90 +56,57 @@ function longer(side: string, factor: number): string[] {
   return [say(percent > 0 ? '{side} {by, number} % longer' : '{side} {by, number} % shorter', { side, by })];
 }
 
-interface JudgeRowProps {
-  state: BatchState;
-  trim: Trim;
-  onJudge: (judged: Judged) => void;
-}
-
-/** The last piece that came off, one tap for the whole of it, or each side, bite and puff; the next piece's times follow. */
-export function JudgeRow({ state, trim, onJudge }: JudgeRowProps) {
-  const [openFor, setOpenFor] = useState<number | null>(null);
-  const last = state.baked.at(-1);
+/** Each side of the last piece, its bite and puff; and what all words so far make of the next one. */
+export function JudgeDetails({ trim, ...props }: JudgeProps & { trim: Trim }) {
+  const last = lastPiece(props);
   if (!last) return null;
-  const seen = seenPieces(state.judged.filter(({ piece }) => piece === last.piece))[0] ?? {};
-  const all = seenPieces(state.judged);
-  const lastSeen = all.at(-1);
-  const words = lastSeen ? trimBy(trimOf(all.slice(0, -1)), lastSeen).words : [];
-  const judge = (part: PieceSeen) => onJudge({ type: 'judged', piece: last.piece, ...part } as Judged);
-  const open = openFor === last.piece;
-  const alike = last.sidesS.length < 2 || seen.firstSide === seen.secondSide;
-  const whole = alike ? (seen.firstSide ?? null) : null;
+  const { twoSides, seen, judge } = last;
   const heat = Math.round(trim.heatC);
   const trimmed = [
     ...longer('side 1', trim.first.factor),
-    ...(last.sidesS.length > 1 ? longer('side 2', trim.later.factor) : []),
+    ...(twoSides ? longer('side 2', trim.later.factor) : []),
     ...(heat === 0
       ? []
       : [say('plate {heat} {heat2}', { heat: { kelvin: heat }, heat2: heat > 0 ? 'hotter' : 'cooler' })]),
   ];
   return (
-    <View style={styles.stack}>
+    <>
       <Choices
-        label={say('Piece {piece, number}', { piece: last.piece })}
-        value={open ? 'more' : whole}
-        options={[...COLOUR_OPTIONS, ['more', 'More']]}
-        onChange={(choice) => {
-          setOpenFor(choice === 'more' && !open ? last.piece : null);
-          if (choice !== 'more')
-            judge({ firstSide: choice, ...(last.sidesS.length > 1 ? { secondSide: choice } : {}) });
-        }}
+        label="Side 1"
+        value={seen.firstSide ?? null}
+        options={COLOUR_OPTIONS}
+        onChange={(firstSide) => judge({ firstSide })}
       />
-      {open ? (
-        <>
-          <Choices
-            label="Side 1"
-            value={seen.firstSide ?? null}
-            options={COLOUR_OPTIONS}
-            onChange={(firstSide) => judge({ firstSide })}
-          />
-          {last.sidesS.length > 1 ? (
-            <Choices
-              label="Side 2"
-              value={seen.secondSide ?? null}
-              options={COLOUR_OPTIONS}
-              onChange={(secondSide) => judge({ secondSide })}
-            />
-          ) : null}
-          <Choices
-            label="Bite"
-            value={seen.bite ?? null}
-            options={[
-              ['soft', 'Soft inside'],
-              ['right', 'Right'],
-              ['stiff', 'Stiff'],
-            ]}
-            onChange={(bite) => judge({ bite })}
-          />
-          <Choices
-            label="Puff"
-            value={seen.puffed === undefined ? null : seen.puffed ? 'yes' : 'no'}
-            options={[
-              ['yes', 'Puffed'],
-              ['no', 'Stayed flat'],
-            ]}
-            onChange={(puffed) => judge({ puffed: puffed === 'yes' })}
-          />
-        </>
+      {twoSides ? (
+        <Choices
+          label="Side 2"
+          value={seen.secondSide ?? null}
+          options={COLOUR_OPTIONS}
+          onChange={(secondSide) => judge({ secondSide })}
+        />
       ) : null}
-      <View role="status">
-        {words.map((line) => (
-          <Body key={say(line)}>{line}</Body>
-        ))}
-        {trimmed.length > 0 ? (
-          <Label>{say('Next piece: {trimmed}.', { trimmed: { list: trimmed } })}</Label>
-        ) : null}
-      </View>
-    </View>
+      <Choices
+        label="Bite"
+        value={seen.bite ?? null}
+        options={[
+          ['soft', 'Soft inside'],
+          ['right', 'Right'],
+          ['stiff', 'Stiff'],
+        ]}
+        onChange={(bite) => judge({ bite })}
+      />
+      <Choices
+        label="Puff"
+        value={seen.puffed === undefined ? null : seen.puffed ? 'yes' : 'no'}
+        options={[
+          ['yes', 'Puffed'],
+          ['no', 'Stayed flat'],
+        ]}
+        onChange={(puffed) => judge({ puffed: puffed === 'yes' })}
+      />
+      {trimmed.length > 0 ? (
+        <Label>{say('Next piece: {trimmed}.', { trimmed: { list: trimmed } })}</Label>
+      ) : null}
+    </>
   );
 }

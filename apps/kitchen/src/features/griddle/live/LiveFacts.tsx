@@ -1,4 +1,4 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
 import { type LivePiece, collision, collisionWords, knobAdvice, rangesOf } from '@kettle-scale/core/bake';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useState } from 'react';
@@ -6,7 +6,6 @@ import { StyleSheet, View } from 'react-native';
 import { Ask, AskWord, WhySheet } from '../../../ui/layout/Why';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
-import { useFormat } from '../../../ui/useFormat';
 import { useSampled } from '../../../ui/useSampled';
 import { LOOK_MS } from './BusyPlace';
 import { cueNow } from './handsWords';
@@ -15,7 +14,7 @@ import type { Words } from '@kettle-scale/core/message';
 
 const styles = StyleSheet.create({
   facts: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-end' },
-  cue: { flex: 1 },
+  told: { flex: 1 },
 });
 
 interface LiveFactsProps {
@@ -23,50 +22,59 @@ interface LiveFactsProps {
   /** The piece that the hands go to first. */
   first: LivePiece | undefined;
   sides: number;
+  /** What follows from the cook's word of the last piece. */
+  answer: readonly Words[];
 }
 
-/** Seconds of the next piece's sides, each with its why, and what should be seen now. */
-export function LiveFacts({ griddle, first, sides }: LiveFactsProps) {
+/** Seconds of the next piece's sides, each with its why, and what is told now. */
+export function LiveFacts({ griddle, first, sides, answer }: LiveFactsProps) {
   const [why, setWhy] = useState<Explanation | null>(null);
   const ranges = griddle.range ? rangesOf({ good: true, ...griddle.range }) : [];
   return (
     <View style={styles.facts}>
       {griddle.nextSeconds.map((s, side) => (
         <Ask key={side} onPress={() => setWhy(griddle.explain(side))}>
-          <Label>{side < sides ? say('Side {side, number}', { side: side + 1 }) : 'Fire'}</Label>
+          <Label>{side < sides ? say('Side {side, number}', { side: side + 1 }) : 'Flame'}</Label>
           <Figure value={String(Math.round(s))} unit="s" size={44} />
           <AskWord>{ranges[side] ? `${ranges[side]} s` : say('Why?')}</AskWord>
         </Ask>
       ))}
-      <Body style={styles.cue}>
-        <Cue first={first} sides={sides} />
-      </Body>
+      <Told {...{ griddle, first, sides, answer }} />
       <WhySheet why={why} onClose={() => setWhy(null)} />
     </View>
   );
 }
 
-function Cue({ first, sides }: { first: LivePiece | undefined; sides: number }) {
-  return <>{say(useSampled((nowMs) => cueNow(first, sides, nowMs), LOOK_MS))}</>;
+/** One thing at a time: two acts at once, what a piece at its time should show, the answer to a word, what is seen meanwhile. */
+function Told({ griddle, first, sides, answer }: LiveFactsProps) {
+  const { atOnce, due, cue } = useSampled((nowMs) => {
+    const two = collision([...griddle.pieces, ...griddle.others], nowMs);
+    return {
+      atOnce: two ? say(collisionWords(two)) : '',
+      due: first !== undefined && first.dueMs <= nowMs,
+      cue: cueNow(first, sides, nowMs),
+    };
+  }, LOOK_MS);
+  const answers = !atOnce && !due && answer.length > 0;
+  return (
+    <View style={styles.told}>
+      {atOnce ? <Strong tone="ember">{atOnce}</Strong> : null}
+      <View role="status">{answers ? <Body>{sayAll(answer, ' ')}</Body> : null}</View>
+      {atOnce || answers ? null : <Body>{cue}</Body>}
+    </View>
+  );
 }
 
-/** What stands against going on as planned: a plate that is not ready, two acts at once. */
+/** What stands against going on as planned: a plate that is not ready, times that could not be worked out. */
 export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: Words | null }) {
-  const format = useFormat();
   const wantedC = griddle.wantedC + griddle.trim.heatC;
   const knob = griddle.griddle ? knobAdvice(griddle.griddle.marks, wantedC) : null;
-  const atOnce = useSampled((nowMs) => {
-    const two = collision([...griddle.pieces, ...griddle.others], nowMs);
-    return two ? say(collisionWords(two)) : null;
-  }, LOOK_MS);
   return (
     <>
       {wait ? (
         <View role="alert">
           <Heading tone="plum">{wait}</Heading>
-          {knob ? (
-            <Label>{say('Knob for {temp}: {knob}.', { temp: format.temp(wantedC), knob })}</Label>
-          ) : null}
+          {knob ? <Label>{say('Knob: {knob}', { knob })}</Label> : null}
         </View>
       ) : null}
       {griddle.failed ? (
@@ -74,7 +82,6 @@ export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: Words
           The times could not be worked out on this device: these are the formula’s own seconds.
         </Strong>
       ) : null}
-      {atOnce ? <Strong tone="ember">{atOnce}</Strong> : null}
     </>
   );
 }

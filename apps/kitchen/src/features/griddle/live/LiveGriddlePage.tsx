@@ -5,34 +5,28 @@ import { type ReactNode, memo, useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { useReading } from '../../../live/useReading';
-import { ColdBalls } from '../../../shared/ColdBalls';
-import { PlateCareNow } from '../../../shared/PlateCareNow';
-import { StepCautions } from '../../../shared/StepCautions';
-import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
 import { AlarmBar } from '../../../ui/alarm/AlarmBar';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
 import { ActionRow, PrimaryAction } from '../../../ui/input/actions';
 import { useKeys } from '../../../ui/input/useKeys';
-import { Caution } from '../../../ui/layout/Caution';
 import { Screen } from '../../../ui/layout/Screen';
-import { Unfold } from '../../../ui/layout/Unfold';
 import { UndoneBar } from '../../../shared/UndoneBar';
 import { useWide } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
 import { Figure, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useSampled } from '../../../ui/useSampled';
-import { CAUTIONS } from '../griddleText';
 import type { GriddleSubject } from '../useGriddle';
 import { LOOK_MS } from './BusyPlace';
 import { type Doubt, DoubtSheet } from './DoubtSheet';
-import { JudgeRow } from './JudgeRow';
-import { LiveFacts, LiveWords } from './LiveFacts';
+import { BesidePlate } from './BesidePlate';
+import { LiveWords } from './LiveFacts';
 import { LivePlate } from './LivePlate';
 import { RejectSheet } from './RejectSheet';
-import { forwardWords, titleWords } from './handsWords';
+import { forwardWords, putWords, titleWords } from './handsWords';
 import { type PlateRead, plateNow, plateWords, typedPlateC } from './plateNow';
 import { type LiveGriddle, useLiveGriddle } from './useLiveGriddle';
+import { useLiveVoice } from './useLiveVoice';
 
 const styles = StyleSheet.create({
   panes: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
@@ -68,7 +62,7 @@ function useForward(
   if (act === 'forward' && first) return { label: forwardWords(first), onPress: () => onForward(first) };
   if (act === 'put' && griddle.nextPlace !== null) {
     const place = griddle.nextPlace;
-    return { label: say('Piece on, place {place, number}', { place }), onPress: () => griddle.act.on(place) };
+    return { label: putWords(place), onPress: () => griddle.act.on(place) };
   }
   if (act !== 'finish') return null;
   if (griddle.cold) {
@@ -93,7 +87,7 @@ function PlateHeat({ typedC }: { typedC: number | null }) {
   const plate = plateNow(heard, typedC);
   const shownC = plate?.tempC ?? heard?.reading.tempC;
   return (
-    <View>
+    <View role="group" aria-label={say('Plate')}>
       <Figure
         value={shownC === undefined ? '–' : format.temp(shownC)}
         size={36}
@@ -104,20 +98,19 @@ function PlateHeat({ typedC }: { typedC: number | null }) {
   );
 }
 
-interface TitleProps {
-  stands: PlateStands;
-  pieces: readonly LivePiece[];
+type Stands = Omit<PlateStands, 'pieces'> & { pieces: readonly LivePiece[] };
+
+/** What comes next as the plate stands at an instant. */
+function stoodWords(stands: Stands, nowMs: number): string {
+  const { pieces, nextPlace, waiting } = stands;
+  const hands = handsNow(stands, nowMs);
+  const first = pieces.find(({ piece }) => piece === hands.piece);
+  return titleWords(hands, { first, nextPlace, waiting }, nowMs);
 }
 
 /** What comes next; it alone follows the clock, second by second. */
-function LiveTitle({ stands, pieces }: TitleProps) {
-  const { nextPlace, waiting } = stands;
-  const words = useSampled((nowMs) => {
-    const hands = handsNow(stands, nowMs);
-    const first = pieces.find(({ piece }) => piece === hands.piece);
-    return titleWords(hands, { first, nextPlace, waiting }, nowMs);
-  }, LOOK_MS);
-  return <>{say(words)}</>;
+function LiveTitle({ stands }: { stands: Stands }) {
+  return <>{say(useSampled((nowMs) => stoodWords(stands, nowMs), LOOK_MS))}</>;
 }
 
 interface PageProps {
@@ -137,51 +130,22 @@ export function LiveGriddlePage({ live, subject }: PageProps) {
   return <PlateAtWork {...{ live, subject, plate, typedC }} />;
 }
 
-interface BesideProps {
-  live: LiveBatch;
-  griddle: LiveGriddle;
-  first: LivePiece | undefined;
-}
-
-/** What stands beside the plate: the seconds, how the pieces were, balls in the fridge, a reading, what to beware of. */
-function BesidePlate({ live, griddle, first }: BesideProps) {
-  const { batch, state } = live;
-  const step = state.steps.find(({ step: one }) => one.kind === 'griddle')?.step;
-  return (
-    <>
-      <LiveFacts griddle={griddle} first={first} sides={batch.plan.formula.bake.sides.length} />
-      <JudgeRow state={state} trim={griddle.trim} onJudge={(judged) => live.act(judged)} />
-      <ColdBalls live={live} over />
-      <StepCautions plan={batch.plan} kind="griddle" />
-      {griddle.griddle?.nonStick ? <Caution folded {...CAUTIONS.nonStick} /> : null}
-      <Unfold>
-        {griddle.differs ? <Label>{griddle.differs}</Label> : null}
-        <ColdBalls live={live} over={false} />
-        {step ? (
-          <TakeTemp
-            kind="thermometer"
-            label="Plate"
-            onTake={(taken) => live.act(measuredBody(step.id, 'plate', taken))}
-          />
-        ) : null}
-      </Unfold>
-    </>
-  );
-}
-
 interface RejectOrUndoProps {
   live: LiveBatch;
   pieces: readonly LivePiece[];
+  ear: ReturnType<typeof useLiveVoice>;
   onReject: () => void;
 }
 
-function RejectOrUndo({ live, pieces, onReject }: RejectOrUndoProps) {
+function RejectOrUndo({ live, pieces, ear, onReject }: RejectOrUndoProps) {
   return (
     <ActionRow
       actions={[
+        ...(ear.voice.on ? [{ key: 'quiet', label: 'Quiet', onPress: ear.voice.quiet }] : []),
+        ...(ear.listens ? [{ key: 'deaf', label: 'Stop listening', onPress: ear.stop }] : []),
         {
           key: 'reject',
-          label: 'Reject a piece',
+          label: 'Reject',
           onPress: onReject,
           disabled: pieces.length === 0,
         },
@@ -229,33 +193,33 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
       act.on(place);
   };
   useKeys({ primary: primary?.onPress, undo: live.undo, place: onPlace });
+  const wordsAt = (nowMs: number) => say(stoodWords(stands, nowMs));
+  const ear = useLiveVoice({ hands, wordsAt, done: primary?.onPress, undo: live.undo });
   return (
     <Screen
       fill
       eyebrow={offWords(batch.plan.formula.name, state.piecesOff, total)}
-      title={<LiveTitle stands={stands} pieces={pieces} />}
+      title={<LiveTitle stands={stands} />}
       aside={<PlateHeat typedC={typedC} />}
       foot={
         <>
           <UndoneBar />
-          <RejectOrUndo {...{ live, pieces }} onReject={() => setRejecting(first ?? pieces[0] ?? null)} />
+          {hands.due && alarm.ringing ? <AlarmBar words="Now" onAct={alarm.quiet} /> : null}
+          <RejectOrUndo
+            {...{ live, pieces, ear }}
+            onReject={() => setRejecting(first ?? pieces[0] ?? null)}
+          />
           {primary ? <PrimaryAction {...primary} quiet={early} /> : null}
         </>
       }
     >
-      {first && hands.due && alarm.ringing ? (
-        <AlarmBar
-          words={say('{forwardWords} now', { forwardWords: forwardWords(first) })}
-          onAct={alarm.quiet}
-        />
-      ) : null}
       <Panes
         plate={
           <>
             <LiveWords griddle={griddle} wait={wait} />
-            {left > 0 ? <PlateCareNow live={live} /> : null}
             <LivePlate
               {...{ pieces, onPlace }}
+              sides={batch.plan.formula.bake.sides.length}
               nextPlace={
                 left > 0 && wait === null && (hands.putNow || hands.nextOnMs !== 0) ? nextPlace : null
               }
@@ -267,7 +231,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
             />
           </>
         }
-        side={<BesidePlate {...{ live, griddle, first }} />}
+        side={<BesidePlate {...{ live, griddle, first }} care={left > 0 && !hands.due} />}
       />
       <DoubtSheet
         doubt={doubt}

@@ -1,11 +1,12 @@
 import { say } from '../../../reader/say';
 import type { LivePiece, OtherPiece, Place } from '@kettle-scale/core/bake';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
+import { Icon } from '../../../ui/Icon';
 import { Press } from '../../../ui/input/Press';
 import { useStripWidth } from '../../../ui/layout/useStripWidth';
 import { useColours } from '../../../ui/theme';
 import { CORNER, SPACE } from '../../../ui/tokens';
-import { Figure, Label, Strong } from '../../../ui/type';
+import { Figure, Label } from '../../../ui/type';
 import { useSampled } from '../../../ui/useSampled';
 import { BusyPlace, LOOK_MS } from './BusyPlace';
 
@@ -17,6 +18,8 @@ const AROUND_PX = 275;
 const SMALLEST_PX = 104;
 /** Places no farther apart than this from back to front lie in one row. */
 const ROW_MM = 40;
+const FREE_PX = 22;
+const NEXT_PX = 30;
 
 const styles = StyleSheet.create({
   plate: {
@@ -41,6 +44,8 @@ const styles = StyleSheet.create({
 
 interface LivePlateProps {
   pieces: readonly LivePiece[];
+  /** Sides of the bread, without its fire. */
+  sides: number;
   placeCount: number;
   /** Where places lie, for their order in rows as on the plate. */
   spots: readonly Place[];
@@ -73,7 +78,7 @@ function placePx(width: number, windowHeight: number, spots: readonly Place[], p
 
 /** The plate with its places: what each piece waits for, how long, and where the next one goes. */
 export function LivePlate(props: LivePlateProps) {
-  const { pieces, placeCount, spots, nextPlace, nextOnMs, others, onForward, onPlace } = props;
+  const { pieces, sides, placeCount, spots, nextPlace, nextOnMs, others, onForward, onPlace } = props;
   const colours = useColours();
   const laid = useStripWidth();
   const { width: windowPx, height: windowHeight } = useWindowDimensions();
@@ -87,7 +92,8 @@ export function LivePlate(props: LivePlateProps) {
     >
       {Array.from({ length: placeCount }, (_, i) => i + 1).map((place) => {
         const piece = pieces.find((one) => one.place === place);
-        if (piece) return <BusyPlace key={place} {...{ piece, size }} onPress={() => onForward(piece)} />;
+        if (piece)
+          return <BusyPlace key={place} {...{ piece, sides, size }} onPress={() => onForward(piece)} />;
         const other = others.find((one) => one.place === place);
         if (other) return <OthersPlace key={place} {...{ size, other }} />;
         return (
@@ -99,7 +105,11 @@ export function LivePlate(props: LivePlateProps) {
             style={[styles.empty, { width: size, height: size, borderColor: colours.rule }]}
           >
             <Label style={styles.number}>{String(place)}</Label>
-            {place === nextPlace && nextOnMs !== null ? <NextPiece onMs={nextOnMs} /> : <Label>free</Label>}
+            {place === nextPlace && nextOnMs !== null ? (
+              <NextPiece onMs={nextOnMs} />
+            ) : (
+              <Icon name="plus" size={FREE_PX} colour={colours.soot} />
+            )}
           </Press>
         );
       })}
@@ -116,17 +126,18 @@ function OthersPlace({ size, other }: { size: number; other: OtherPiece }) {
     <View style={[styles.empty, styles.others, { width: size, height: size, borderColor: colours.rule }]}>
       <Label style={styles.number}>{String(place)}</Label>
       <Label style={styles.name}>{of}</Label>
-      <Label>{leftS > 0 ? say('about {left, number} s', { left: leftS }) : 'due'}</Label>
+      <Label>{leftS > 0 ? say('≈ {left, number} s', { left: leftS }) : 'due'}</Label>
     </View>
   );
 }
 
 /** When the next piece goes here. */
 function NextPiece({ onMs }: { onMs: number }) {
+  const colours = useColours();
   const inS = useSampled((nowMs) => Math.max(0, Math.ceil((onMs - nowMs) / MS_PER_S)), LOOK_MS);
   return (
     <>
-      <Strong>next piece</Strong>
+      <Icon name="plus" size={NEXT_PX} colour={inS === 0 ? colours.ember : colours.ink} />
       <Figure
         value={inS === 0 ? 'now' : say('in {in, number}', { in: inS })}
         {...(inS === 0 ? {} : { unit: 's' })}

@@ -9,6 +9,7 @@ import { kitchenQueue } from '../../../batch/kitchenQueue';
 import { draw, entry, liveBatch, plan, press } from '../../../test/liveBatch';
 import { workInPage } from '../../../test/workers';
 import { askWorker } from '../../../workers/background';
+import { usePreferences } from '../../../reader/preferences';
 import { LiveScreen } from './LiveScreen';
 import {
   MODEL_CONSTANTS,
@@ -144,9 +145,38 @@ test('while the plate is too hot nothing says that a piece goes on now', async (
   await pass(300);
   expect(await screen.findByRole('heading', { level: 1 })).toBeTruthy();
   act(() => void tellReading({ kind: 'thermometer', tempC: 290, steady: true } as never));
-  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait for the plate');
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait');
   expect(screen.getByText(/too hot/)).toBeTruthy();
   expect(screen.queryByText('now')).toBeNull();
+});
+
+test('the plate is read aloud when the next act changes, not as its seconds go', async () => {
+  fakeStreams();
+  const said: string[] = [];
+  Object.assign(window, {
+    speechSynthesis: { cancel: jest.fn(), speak: ({ text }: { text: string }) => said.push(text) },
+    SpeechSynthesisUtterance: class {
+      constructor(readonly text: string) {}
+    },
+  });
+  usePreferences.setState({ voice: true });
+  const { live } = liveBatch();
+  const at = (s: number) => new Date(NOW + s * 1000).toISOString();
+  const on = [1, 2, 3, 4].map((place) => ({
+    ...{ type: 'piece-on', piece: place, place, at: at(-1 - place * 2) },
+    id: `00000000-0000-7000-8000-00000000000${place}`,
+  }));
+  const batch = { ...live.batch, id: 'aloud', events: [...live.batch.events, ...on] as BatchEvent[] };
+  queryClient.setQueryData(keys.batch('aloud'), batch);
+  jest.spyOn(api, 'batch').mockResolvedValue(batch);
+  draw(<LiveScreen id="aloud" />);
+  await pass(3000);
+  expect(said.filter((words) => words !== '')).toEqual([expect.stringMatching(/^Turn #4 in \d+\ss$/)]);
+  await pass(60_000);
+  expect(said.at(-1)).toBe('Turn #4');
+  press('Quiet');
+  expect(usePreferences.getState().voice).toBe(false);
+  Reflect.deleteProperty(window, 'speechSynthesis');
 });
 
 describe('an act that needs a word first', () => {

@@ -1,4 +1,3 @@
-import { say } from '../../../reader/say';
 import type { BatchState } from '@kettle-scale/core/batch';
 import type { Heard } from '../../../live/useReading';
 import { sourceWords } from '../../../shared/readingWords';
@@ -30,11 +29,8 @@ export function plateNow(heard: Heard<'thermometer'> | null, typedC: number | nu
   return typedC === null ? null : { tempC: typedC, steady: true, source: 'typed' };
 }
 
+/** Where the plate’s heat comes from. */
 export function plateWords(heard: Heard<'thermometer'> | null, plate: PlateRead | null): string {
-  if (plate?.source === 'typed') return 'plate, typed';
-  if (!heard) return 'no thermometer';
-  return say('plate, {steady}, {sourceWords}', {
-    steady: heard.reading.steady ? 'steady' : 'moving',
-    sourceWords: sourceWords(heard),
-  });
+  if (plate?.source === 'typed') return 'typed';
+  return heard ? sourceWords(heard) : 'no thermometer';
 }

@@ -70,7 +70,7 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
                 <Label>
                   {side < subject.formula.bake.sides.length
                     ? say('Side {side, number}', { side: side + 1 })
-                    : 'Fire'}
+                    : 'Flame'}
                 </Label>
                 <Figure
                   value={String(Math.round(s))}
