@@ -19,7 +19,7 @@ import { Calibrate, CalibrateSheet } from './CalibrateSheet';
 import { MeasureDisc } from './MeasureDisc';
 import { TrueDisc } from './TrueDisc';
 
-const PICTURE_SHARE = 0.4;
+const PICTURE_SHARE = 0.36;
 const DEFAULT_TOLERANCE = 0.03;
 /** Thickness that varies by more than this is worth a word. */
 const UNEVEN = 0.08;

@@ -14,7 +14,7 @@ import { useSampled } from '../../../ui/useSampled';
 /** How often a place looks at the clock; it is drawn only when something on it has changed. */
 export const LOOK_MS = 100;
 const MS_PER_S = 1000;
-const NEXT_WORDS = { flip: 'turn', fire: 'flame', off: 'off' } as const;
+const NEXT_WORDS = { flip: 'Turn', fire: 'Flame', off: 'Off' } as const;
 
 /** Bread is bread-coloured on iron and on paper; what is written on it is ink. */
 const INK = PAPER.ink;
@@ -102,7 +102,9 @@ function Count({ piece, sides, size, nameId }: CountProps) {
   const word = NEXT_WORDS[piece.next];
   const due = leftS === 0;
   const share = due ? FIGURE_SHARE[say(word).length > SHORT_WORD ? 'long' : 'short'] : FIGURE_SHARE.count;
-  const when = due ? say('{word} now', { word }) : say('{word} in {left, number} s', { word, left: leftS });
+  const when = due
+    ? say('{word} now', { word: { lower: word } })
+    : say('{word} in {left, number} s', { word: { lower: word }, left: leftS });
   return (
     <>
       <Text id={nameId} style={styles.name}>
