@@ -7,6 +7,7 @@ import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { SavedPlan } from '@kettle-scale/core/plan';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import { QueryClient, useMutation, useQueries, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { type FindWords, NoKey, Refused, Unreachable, api } from './api';
 import { unpacked } from './backupFile';
 import { BATCH, batchOrKept, keepBatchesOf } from './keptBatches';
@@ -70,10 +71,14 @@ export const useFormulas = () => useQuery({ queryKey: keys.book, queryFn: api.bo
 /** What most pages of formulas need, all of it or nothing yet. */
 export function useBookAndKitchen() {
   const [book, foods, kitchen] = [useBook(), useIngredients(), useKitchen()];
-  const ready =
-    book.data && foods.data && kitchen.data
-      ? { entries: book.data, foods: foods.data, kitchen: kitchen.data }
-      : null;
+  // One object for as long as nothing in it changes: much is worked out from it and kept by it.
+  const ready = useMemo(
+    () =>
+      book.data && foods.data && kitchen.data
+        ? { entries: book.data, foods: foods.data, kitchen: kitchen.data }
+        : null,
+    [book.data, foods.data, kitchen.data],
+  );
   return {
     ready,
     error: book.error ?? foods.error ?? kitchen.error,

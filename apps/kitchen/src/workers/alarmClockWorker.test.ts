@@ -1,3 +1,5 @@
+export {};
+
 const posted: string[] = [];
 
 beforeEach(() => {

@@ -3,6 +3,8 @@ import type { FromWorker, ToWorker } from './background';
 
 /** Computes in slices this long, so that a cancel or a more urgent question gets through between them. */
 const SLICE_MS = 8;
+/** The share done is told no more often than this: whoever shows it is drawn each time. */
+const PROGRESS_MS = 100;
 
 const scope = self as unknown as {
   onmessage: ((message: MessageEvent<ToWorker>) => void) | null;
@@ -11,21 +13,26 @@ const scope = self as unknown as {
 
 const cancelled = new Set<number>();
 
-/** What goes on after messages that came meanwhile. A message to oneself is not held back the way a timer is. */
+/**
+ * What goes on after messages that came meanwhile, the newest question first: it is what the cook looks at. A message to
+ * oneself is not held back the way a timer is.
+ */
 const goOn: (() => void)[] = [];
 const { port1, port2 } = new MessageChannel();
-port1.onmessage = () => goOn.shift()?.();
+port1.onmessage = () => goOn.pop()?.();
 
-function run(id: number, steps: Generator<number, unknown, void>): void {
-  const until = performance.now() + SLICE_MS;
+function run(id: number, steps: Generator<number, unknown, void>, toldMs = -PROGRESS_MS): void {
+  const startMs = performance.now();
+  const until = startMs + SLICE_MS;
   try {
     for (;;) {
       if (cancelled.delete(id)) return;
       const { done, value } = steps.next();
       if (done) return scope.postMessage({ id, result: value });
       if (performance.now() < until) continue;
-      scope.postMessage({ id, progress: value });
-      goOn.push(() => run(id, steps));
+      const tells = startMs - toldMs >= PROGRESS_MS;
+      if (tells) scope.postMessage({ id, progress: value });
+      goOn.push(() => run(id, steps, tells ? startMs : toldMs));
       port2.postMessage(null);
       return;
     }

@@ -30,9 +30,12 @@ export function useGriddleSubject(): {
 } {
   const { ready, error, retry } = useBookAndKitchen();
   const choice = useGriddleChoice();
+  const formulas = useMemo(
+    () => (ready?.entries ?? []).filter(({ archived }) => !archived).map(({ formula }) => formula),
+    [ready],
+  );
   const subject = useMemo(() => {
     if (!ready) return null;
-    const formulas = ready.entries.filter(({ archived }) => !archived).map(({ formula }) => formula);
     const formula = formulas.find(({ id }) => id === choice.formulaId) ?? formulas[0];
     if (!formula) return null;
     const griddles = ready.kitchen.griddles ?? [];
@@ -49,6 +52,6 @@ export function useGriddleSubject(): {
       request: requestOf({ formula, foods, griddle, ...settings }),
       spreads: spreadsOf(formula, griddle ? (hotSpots(griddle)?.sdC ?? null) : null),
     };
-  }, [ready, choice]);
+  }, [ready, formulas, choice]);
   return { subject, empty: ready !== null && subject === null, error, retry };
 }

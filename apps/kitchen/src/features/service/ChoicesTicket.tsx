@@ -11,10 +11,10 @@ import { useState } from 'react';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FieldError } from '../../ui/input/Field';
-import { Progress } from '../../ui/layout/Progress';
 import { Table } from '../../ui/layout/Table';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Body, Heading, Label } from '../../ui/type';
+import { WorkProgress } from '../../shared/WorkProgress';
 import { useWork } from '../../workers/useWork';
 import type { ServiceNow } from './useServiceDay';
 import { type PlanActs, plannedFrom } from './usePlanActs';
@@ -57,7 +57,7 @@ export function ChoicesTicket({ now, acts }: { now: ServiceNow; acts: PlanActs }
       ) : null}
       {asked && !choices && !work.error ? (
         <>
-          <Progress label="Planning" share={work.progress} />
+          <WorkProgress of="choices" label="Planning" />
           <Action label="Stop" hint="Stop planning" onPress={() => setAsked(false)} />
         </>
       ) : null}
@@ -134,7 +134,7 @@ export function BindsTicket({ now, binds }: BindsProps) {
         <Body key={words}>{words}</Body>
       ))}
       {!asked ? <Action label="What would help" onPress={() => setAsked(true)} /> : null}
-      {asked && !work.data && !work.error ? <Progress label="Trying" share={work.progress} /> : null}
+      {asked && !work.data && !work.error ? <WorkProgress of="extras" label="Trying" /> : null}
       {work.error && asked ? <FieldError id="extras-error" message={work.error.message} /> : null}
       {asked && work.data ? (
         <>

@@ -1,9 +1,12 @@
 import { say } from '../../../reader/say';
+import type { BakeSeries } from '@kettle-scale/core/bake';
 import type { BatchSummary } from '@kettle-scale/core/batch';
 import { SMOKES_FROM_C } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
+import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWork } from '../../../workers/useWork';
+import type { Work } from '../../../workers/work';
 import { useRunning } from '../../../api/queries';
 import { Caution } from '../../../ui/layout/Caution';
 import { CrossSection } from '../../../shared/chart';
@@ -75,29 +78,38 @@ function NoSubject({
 }
 
 /** Which bread, and on which plate. */
-function Choose({ subject: { formula, formulas, griddle, griddles } }: { subject: GriddleSubject }) {
+const Choose = memo(function Choose({
+  formulaId,
+  formulas,
+  griddleId,
+  griddles,
+}: Pick<GriddleSubject, 'formulas' | 'griddles'> & { formulaId: string; griddleId: string | null }) {
   const set = useGriddleChoice((state) => state.set);
   return (
     <View style={styles.stack}>
       <Choices
         label="Bread"
-        value={formula.id}
+        value={formulaId}
         options={formulas.map(({ id, name }) => [id, name] as const)}
-        onChange={(formulaId) => set({ formulaId, plateC: null, thicknessMm: null, griddleId: null })}
+        onChange={(chosen) => set({ formulaId: chosen, plateC: null, thicknessMm: null, griddleId: null })}
       />
       {griddles.length > 1 ? (
         <Choices
           label="Plate"
-          value={griddle?.id ?? null}
+          value={griddleId}
           options={griddles.map(({ id, name }) => [id, name] as const)}
-          onChange={(griddleId) => set({ griddleId })}
+          onChange={(chosen) => set({ griddleId: chosen })}
         />
       ) : null}
     </View>
   );
-}
+});
 
-function Cautions({ subject: { formula, griddle, plateC } }: { subject: GriddleSubject }) {
+const Cautions = memo(function Cautions({
+  subject: { formula, griddle, plateC },
+}: {
+  subject: GriddleSubject;
+}) {
   return (
     <>
       <Caution {...CAUTIONS.plate} />
@@ -106,9 +118,9 @@ function Cautions({ subject: { formula, griddle, plateC } }: { subject: GriddleS
       {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
   );
-}
+});
 
-function Links() {
+const Links = memo(function Links() {
   return (
     <View style={styles.links}>
       <Link href="/griddle/window" style={styles.link}>
@@ -119,6 +131,32 @@ function Links() {
       </Link>
     </View>
   );
+});
+
+const Section = memo(function Section({ series }: { series: BakeSeries }) {
+  return (
+    <Ticket>
+      <Heading>Inside the bread</Heading>
+      <CrossSection series={series} />
+    </Ticket>
+  );
+});
+
+interface Answered {
+  subject: GriddleSubject;
+  work: Work['solve']['gives'];
+}
+
+/**
+ * The last question that was answered, with its answer: what stands on the page belongs together, and while a slider moves
+ * only the slider is drawn.
+ */
+function useAnswered(subject: GriddleSubject | null) {
+  const work = useWork('solve', subject ? { request: subject.request } : null);
+  const [answered, setAnswered] = useState<Answered | null>(null);
+  const isNew = answered?.subject !== subject || answered?.work !== work.data;
+  if (subject && work.data && !work.isPlaceholderData && isNew) setAnswered({ subject, work: work.data });
+  return { answered, unsolved: work.error, solveAgain: () => void work.refetch() };
 }
 
 /** How long on each side, how sure that is, and what would change it; with the way to plates, window and live plate. */
@@ -127,36 +165,32 @@ export function GriddleScreen() {
   const format = useFormat();
   const { baking, others } = useLiveLinks();
   const wide = useWide();
-  const work = useWork('solve', subject ? { request: subject.request } : null);
-  const solved = work.data?.solved;
-  const robust = useWork(
-    'robust',
-    subject && solved?.good && !work.isPlaceholderData
-      ? { request: subject.request, spreads: subject.spreads, seconds: solved.seconds }
-      : null,
-  );
+  const { answered, unsolved, solveAgain } = useAnswered(subject);
   if (!subject) {
     return <NoSubject {...{ empty, error, retry }} />;
   }
   const { formula, griddle } = subject;
-  const choose = <Choose subject={subject} />;
-  const times = solved ? (
-    <TimesTicket robustError={robust.error} subject={subject} solved={solved} robust={robust.data} />
-  ) : (
-    <Waiting what="the times" error={work.error} onRetry={() => void work.refetch()} />
+  const solved = answered?.work.solved;
+  const choose = (
+    <Choose
+      {...{ formulaId: formula.id, formulas: subject.formulas }}
+      {...{ griddleId: griddle?.id ?? null, griddles: subject.griddles }}
+    />
   );
+  const times =
+    answered && !unsolved ? (
+      <TimesTicket subject={answered.subject} solved={answered.work.solved} />
+    ) : (
+      <Waiting what="the times" error={unsolved} onRetry={solveAgain} />
+    );
+  const plate = answered?.subject.griddle;
   const pan =
-    griddle?.heat === 'burner' && griddle.flame ? (
-      <PanTicket subject={subject} flame={griddle.flame} />
+    answered && plate?.heat === 'burner' && plate.flame ? (
+      <PanTicket subject={answered.subject} flame={plate.flame} />
     ) : null;
-  const ways = solved?.good ? <WaysTicket subject={subject} /> : null;
-  const section = work.data ? (
-    <Ticket>
-      <Heading>Inside the bread</Heading>
-      <CrossSection series={work.data.series} />
-    </Ticket>
-  ) : null;
-  const more = <Cautions subject={subject} />;
+  const ways = answered && solved?.good ? <WaysTicket subject={answered.subject} /> : null;
+  const section = answered ? <Section series={answered.work.series} /> : null;
+  const more = <Cautions subject={answered?.subject ?? subject} />;
   // Above what grows when an answer comes, so that it does not move under a finger.
   const links = <Links />;
   return (

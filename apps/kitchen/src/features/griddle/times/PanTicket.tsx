@@ -1,6 +1,6 @@
 import { say } from '../../../reader/say';
 import type { FlameSetting } from '@kettle-scale/core/kitchen';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../../ui/input/actions';
 import { RangeField } from '../../../ui/input/RangeField';
@@ -18,7 +18,13 @@ const GAP = { min: 0, max: 120, step: 5 } as const;
 const styles = StyleSheet.create({ figures: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l } });
 
 /** A pan on a burner: what it has as each piece lands and on the mean under the bread, for the gap between pieces. */
-export function PanTicket({ subject, flame }: { subject: GriddleSubject; flame: FlameSetting }) {
+export const PanTicket = memo(function PanTicket({
+  subject,
+  flame,
+}: {
+  subject: GriddleSubject;
+  flame: FlameSetting;
+}) {
   const set = useGriddleChoice((state) => state.set);
   const format = useFormat();
   const [gapS, setGapS] = useState(USUAL_GAP_S);
@@ -71,4 +77,4 @@ export function PanTicket({ subject, flame }: { subject: GriddleSubject; flame: 
       )}
     </Ticket>
   );
-}
+});

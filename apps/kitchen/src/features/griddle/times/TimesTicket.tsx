@@ -10,7 +10,7 @@ import {
   wayOutWords,
   whyNotWritten,
 } from '@kettle-scale/core/bake';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWork } from '../../../workers/useWork';
 import { Ticket } from '../../../ui/layout/Ticket';
@@ -42,13 +42,26 @@ const better = ({ share, givenShare, seconds }: RobustTimes): string =>
 interface TimesTicketProps {
   subject: GriddleSubject;
   solved: SolvedBake;
-  robust: RobustTimes | undefined;
-  /** Why it cannot be said how many pieces come out in standard. */
-  robustError: Error | null;
+}
+
+/** How many pieces come out in standard with these seconds. */
+function Keeps({ subject: { request, spreads }, solved: { seconds } }: TimesTicketProps) {
+  const { data, isPlaceholderData, error } = useWork('robust', { request, spreads, seconds });
+  const percent = (share: number) => say('{share, number} of 100', { share: Math.round(100 * share) });
+  return (
+    <Body>
+      {data && !isPlaceholderData
+        ? say(
+            '{percent} pieces come out in standard with these, as balls, discs and plate spread here.{better}',
+            { percent: percent(data.givenShare), better: better(data) },
+          )
+        : (error?.message ?? 'Working out how many pieces these keep …')}
+    </Body>
+  );
 }
 
 /** The seconds of each side, large, with their range; why they are not the formula's; what binds and what moves them. */
-export function TimesTicket({ subject, solved, robust, robustError }: TimesTicketProps) {
+export const TimesTicket = memo(function TimesTicket({ subject, solved }: TimesTicketProps) {
   const format = useFormat();
   const [why, setWhy] = useState<Explanation | null>(null);
   const details = useWork('details', { request: subject.request, solution: solved });
@@ -59,7 +72,6 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
     shown: seconds,
     keepsSplit: solved.keepsSplit ?? true,
   });
-  const percent = (share: number) => say('{share, number} of 100', { share: Math.round(100 * share) });
   return (
     <Ticket>
       {solved.good ? (
@@ -95,14 +107,7 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
             ) : null}
           </View>
           {differs ? <Body>{differs}</Body> : null}
-          <Body>
-            {robust
-              ? say(
-                  '{percent} pieces come out in standard with these, as balls, discs and plate spread here.{better}',
-                  { percent: percent(robust.givenShare), better: better(robust) },
-                )
-              : (robustError?.message ?? 'Working out how many pieces these keep …')}
-          </Body>
+          <Keeps {...{ subject, solved }} />
           <Body tone="soot">{limitWords(solved)}</Body>
           <View style={styles.lines}>
             {(details.data?.sensitivities ?? []).map((one) => (
@@ -127,4 +132,4 @@ export function TimesTicket({ subject, solved, robust, robustError }: TimesTicke
       <WhySheet why={why} onClose={() => setWhy(null)} />
     </Ticket>
   );
-}
+});

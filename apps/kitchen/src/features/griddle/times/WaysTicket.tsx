@@ -1,6 +1,7 @@
 import { figure } from '../../../reader/figures';
 import { say, sayAll } from '../../../reader/say';
 import { type Way, paceFactsOf, rangesOf } from '@kettle-scale/core/bake';
+import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../../ui/input/actions';
 import { Ticket } from '../../../ui/layout/Ticket';
@@ -57,7 +58,7 @@ function OneWay({ name, way, none }: { name: string; way: Way | null; none: stri
 }
 
 /** Hotter and shorter beside cooler and longer, with what each does to the bread and the pace: the kitchen picks. */
-export function WaysTicket({ subject }: { subject: GriddleSubject }) {
+export const WaysTicket = memo(function WaysTicket({ subject }: { subject: GriddleSubject }) {
   const { request, griddle, formula, foods, thicknessMm } = subject;
   const facts = paceFactsOf(formula, foods, griddle, thicknessMm);
   const { data, isPlaceholderData } = useWork('ways', { request, facts });
@@ -71,4 +72,4 @@ export function WaysTicket({ subject }: { subject: GriddleSubject }) {
       </View>
     </Ticket>
   );
-}
+});

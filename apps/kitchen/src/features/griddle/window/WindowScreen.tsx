@@ -2,12 +2,12 @@ import { say } from '../../../reader/say';
 import { type BakeWindow, CODES, EDGE_WORDS, reachWords, thicknessSdMm } from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { WorkProgress } from '../../../shared/WorkProgress';
 import { useWork } from '../../../workers/useWork';
 import { Action } from '../../../ui/input/actions';
 import { WindowPicture } from '../../../shared/chart';
 import { Choices } from '../../../ui/input/Choices';
 import { Waiting } from '../../../ui/layout/Notice';
-import { Progress } from '../../../ui/layout/Progress';
 import { Screen } from '../../../ui/layout/Screen';
 import { Table } from '../../../ui/layout/Table';
 import { Ticket } from '../../../ui/layout/Ticket';
@@ -89,7 +89,7 @@ export function WindowScreen() {
         ) : (
           <View role="status" style={styles.stack}>
             <Heading>{busy ? 'Baking some 450 breads to find the edges …' : 'Stopped'}</Heading>
-            <Progress label="Breads baked for the picture" share={work.progress} size={64} />
+            <WorkProgress of="window" label="Breads baked for the picture" size={64} />
             <Action label={busy ? 'Stop' : 'Go on'} onPress={() => setWanted((was) => !was)} />
           </View>
         )}
