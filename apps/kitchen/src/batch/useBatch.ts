@@ -74,8 +74,13 @@ export function useBatch(id: string): {
     tellUndone({ acts: [...last].reverse(), plan, atMs: Date.now() });
   }, [act, events, plan]);
 
+  // The same object until something in it changes: parts that are given it need not be drawn again.
+  const live = useMemo(
+    () => (batch && state ? { batch, state, act, actAt, undo, queue } : null),
+    [batch, state, act, actAt, undo, queue],
+  );
   return {
-    live: batch && state ? { batch, state, act, actAt, undo, queue } : null,
+    live,
     error: query.error,
     retry: () => void query.refetch(),
   };
