@@ -177,13 +177,17 @@ test('a backup made while two cooks work is one moment, and restores', async () 
       if (n % 3 === cook) await busy.api.post('/api/v1/batches').send(batchStart());
     }
   });
-  for (let turn = 0; turn < 4; turn += 1) {
-    const text = await backupOf(busy);
-    const empty = await fresh();
-    await restoreInto(empty, text).expect(201);
-    expectSame(await backupOf(empty), text);
+  try {
+    for (let turn = 0; turn < 4; turn += 1) {
+      const text = await backupOf(busy);
+      const empty = await fresh();
+      await restoreInto(empty, text).expect(201);
+      expectSame(await backupOf(empty), text);
+    }
+  } finally {
+    // Also where it failed: cooks that went on would keep the run from ending.
+    working = false;
   }
-  working = false;
   await Promise.all(cooks);
 });
 
