@@ -124,7 +124,9 @@ function DiscPage({ live }: { live: LiveBatch }) {
   return (
     <Screen
       eyebrow={plan.formula.name}
-      title={say('{length}, true size', { length: format.length(diameterMm) })}
+      title={say(calibrated ? '{length}, true size' : '{length}, size unchecked', {
+        length: format.length(diameterMm),
+      })}
       foot={<PrimaryAction label="Back to the batch" quiet onPress={() => router.replace(`/bench/${id}`)} />}
     >
       <TrueDisc

@@ -128,11 +128,14 @@ describe('the disc', () => {
   test('the screen is made true by a bank card', async () => {
     open();
     await opened(<DiscScreen id="b" />);
+    const title = () => screen.getByRole('heading', { level: 1 }).textContent;
+    expect(title()).toMatch(/, size unchecked$/);
     const before = usePreferences.getState().pxPerMm;
     press('Check the size');
     press('Larger');
     press('They match');
     expect(usePreferences.getState().pxPerMm).toBeCloseTo(before * 1.005, 9);
     expect(see(/^Within the dashes it is right/)).toBeTruthy();
+    expect(title()).toMatch(/, true size$/);
   });
 });

@@ -1,5 +1,6 @@
 import { say } from '../../reader/say';
 import { StyleSheet, View } from 'react-native';
+import { Heard } from '../Heard';
 import { Press } from '../input/Press';
 import { Icon } from '../Icon';
 import { stillness } from '../stillness';
@@ -37,6 +38,8 @@ const styles = StyleSheet.create({
 
 interface AlarmBarProps {
   words: string;
+  /** What it is for, where the screen shows that above: only heard. */
+  about?: string;
   /** What a tap does. */
   act?: 'Quiet' | 'Open';
   onAct: () => void;
@@ -45,7 +48,7 @@ interface AlarmBarProps {
 }
 
 /** The alarm to the eye: a bar with the word, and a frame that flashes, until acknowledged. */
-export function AlarmBar({ words, act = 'Quiet', onAct, onQuiet }: AlarmBarProps) {
+export function AlarmBar({ words, about, act = 'Quiet', onAct, onQuiet }: AlarmBarProps) {
   const colours = useColours();
   const beat = Math.floor(useNow(BLINK_MS) / BLINK_MS);
   const lit = stillness() || beat % 2 === 0;
@@ -53,6 +56,7 @@ export function AlarmBar({ words, act = 'Quiet', onAct, onQuiet }: AlarmBarProps
     <>
       <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />
       <View role="alert" style={[styles.bar, { backgroundColor: colours.maize, borderColor: colours.ink }]}>
+        {about ? <Heard>{about}</Heard> : null}
         <View style={styles.words}>
           <Press role="button" aria-label={say('{words}. {act}', { words, act })} onPress={onAct}>
             <View style={styles.act}>

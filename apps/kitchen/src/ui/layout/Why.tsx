@@ -2,7 +2,7 @@ import { say } from '../../reader/say';
 import type { Explanation } from '@kettle-scale/core/message';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text } from '../Text';
+import { Heard } from '../Heard';
 import { Press } from '../input/Press';
 import { Sheet } from './Sheet';
 import { Leader } from './Ticket';
@@ -11,7 +11,6 @@ import { Body, Figure, Heading, Label, Strong } from '../type';
 
 const styles = StyleSheet.create({
   ask: { minHeight: TOUCH.other, justifyContent: 'center' },
-  heard: { position: 'absolute', width: 1, height: 1, overflow: 'hidden', opacity: 0 },
   link: { textDecorationLine: 'underline', fontFamily: FONT.strong },
 });
 
@@ -20,7 +19,7 @@ export function Ask({ onPress, children }: { onPress: () => void; children: Reac
   return (
     <Press role="button" onPress={onPress} style={styles.ask}>
       {children}
-      <Text style={styles.heard}>why?</Text>
+      <Heard>why?</Heard>
     </Press>
   );
 }

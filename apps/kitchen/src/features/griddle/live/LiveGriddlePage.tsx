@@ -155,6 +155,15 @@ function RejectOrUndo({ live, pieces, ear, onReject }: RejectOrUndoProps) {
   );
 }
 
+interface DueBarProps {
+  /** The piece that is at its time. */
+  piece: LivePiece | undefined;
+  alarm: ReturnType<typeof useAlarm>;
+}
+
+const DueBar = ({ piece, alarm }: DueBarProps) =>
+  piece && alarm.ringing ? <AlarmBar words="Now" about={forwardWords(piece)} onAct={alarm.quiet} /> : null;
+
 interface AtWorkProps extends PageProps {
   plate: PlateRead | null;
   typedC: number | null;
@@ -204,7 +213,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
       foot={
         <>
           <UndoneBar />
-          {hands.due && alarm.ringing ? <AlarmBar words="Now" onAct={alarm.quiet} /> : null}
+          <DueBar piece={hands.due ? first : undefined} alarm={alarm} />
           <RejectOrUndo
             {...{ live, pieces, ear }}
             onReject={() => setRejecting(first ?? pieces[0] ?? null)}

@@ -23,7 +23,7 @@ export function useLiveVoice({ hands, wordsAt, done, undo }: LiveVoice) {
   const { act, piece, due, putNow } = hands;
   // A change of these is a new act; the seconds alone are not.
   const key = `${act}/${piece}/${due}/${putNow}`;
-  const [words, setWords] = useState('');
+  const [words, setWords] = useState(() => wordsAt(Date.now()));
   const now = useRef(wordsAt);
   useEffect(() => {
     now.current = wordsAt;

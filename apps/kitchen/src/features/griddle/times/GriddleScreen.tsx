@@ -156,7 +156,12 @@ function useAnswered(subject: GriddleSubject | null) {
   const [answered, setAnswered] = useState<Answered | null>(null);
   const isNew = answered?.subject !== subject || answered?.work !== work.data;
   if (subject && work.data && !work.isPlaceholderData && isNew) setAnswered({ subject, work: work.data });
-  return { answered, unsolved: work.error, solveAgain: () => void work.refetch() };
+  // An answer to an earlier question is none to one that has none.
+  return {
+    answered: work.error ? null : answered,
+    unsolved: work.error,
+    solveAgain: () => void work.refetch(),
+  };
 }
 
 /** How long on each side, how sure that is, and what would change it; with the way to plates, window and live plate. */
@@ -177,12 +182,11 @@ export function GriddleScreen() {
       {...{ griddleId: griddle?.id ?? null, griddles: subject.griddles }}
     />
   );
-  const times =
-    answered && !unsolved ? (
-      <TimesTicket subject={answered.subject} solved={answered.work.solved} />
-    ) : (
-      <Waiting what="the times" error={unsolved} onRetry={solveAgain} />
-    );
+  const times = answered ? (
+    <TimesTicket subject={answered.subject} solved={answered.work.solved} />
+  ) : (
+    <Waiting what="the times" error={unsolved} onRetry={solveAgain} />
+  );
   const plate = answered?.subject.griddle;
   const pan =
     answered && plate?.heat === 'burner' && plate.flame ? (
