@@ -12,6 +12,8 @@ const ITERATIONS = 8;
 const SMALLEST_SHARE = 1 / 8;
 /** A step of every parameter that is smaller than this share of its sd changes nothing that can be known. */
 const CONVERGED_SD = 0.25;
+/** Slopes taken within so many sd of where the fit stands still serve: each costs a run over all pieces. */
+const SAME_SLOPES_SD = 1;
 /** Huber: further off than this many sd a piece counts less. */
 const HUBER = 1.5;
 
@@ -61,6 +63,18 @@ function normalEquations(
   return { normal, right };
 }
 
+type Run = (logs: readonly number[]) => Generator<number, FitPoint, void>;
+
+/** What each thing seen is computed to change by with the logarithm of each parameter, in units of its noise. */
+function* slopesAt(logs: readonly number[], at: FitPoint, run: Run): Generator<number, number[][], void> {
+  const slopes: number[][] = [];
+  for (const [i] of logs.entries()) {
+    const less = yield* run(logs.map((ln, j) => (i === j ? ln + STEP : ln)));
+    slopes.push(less.residuals.map((value, k) => (at.residuals[k]! - value) / STEP));
+  }
+  return slopes;
+}
+
 /**
  * Maximum a posteriori of ln p by Gauss-Newton with Huber weights and finite differences.
  * @param run bakes every piece with given logarithms
@@ -68,16 +82,15 @@ function normalEquations(
 export function* fitLogs(
   names: readonly FittedName[],
   start: FitPoint,
-  run: (logs: readonly number[]) => Generator<number, FitPoint, void>,
+  run: Run,
 ): Generator<number, FitResult, void> {
   let logs = names.map(() => 0);
   let at = start;
+  let slopes: number[][] = [];
+  let movedSd = Infinity;
   for (let iteration = 1; ; iteration += 1) {
-    const slopes: number[][] = [];
-    for (const [i] of names.entries()) {
-      const less = yield* run(logs.map((ln, j) => (i === j ? ln + STEP : ln)));
-      slopes.push(less.residuals.map((value, k) => (at.residuals[k]! - value) / STEP));
-    }
+    const fresh = movedSd > SAME_SLOPES_SD;
+    if (fresh) [slopes, movedSd] = [yield* slopesAt(logs, at, run), 0];
     const { normal, right } = normalEquations(at.residuals, slopes, logs, names);
     const step = solveLinear(normal, right);
     const covariance = inverse(normal);
@@ -95,6 +108,8 @@ export function* fitLogs(
       largestSd = Math.max(...tried.map((ln, i) => Math.abs(ln - logs[i]!) / sds[i]!));
       [logs, at] = [tried, then];
     }
-    if (largestSd < CONVERGED_SD || iteration === ITERATIONS) return { logs, at, sds };
+    const stuck = largestSd === 0 && !fresh;
+    if ((largestSd < CONVERGED_SD && !stuck) || iteration === ITERATIONS) return { logs, at, sds };
+    movedSd = stuck ? Infinity : movedSd + largestSd;
   }
 }
