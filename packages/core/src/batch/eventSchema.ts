@@ -3,8 +3,8 @@ import { z } from 'zod';
 import { sourceField } from '../device/deviceSchema';
 import { FEELS } from '../dough/feel';
 import { POKES, type Poke } from '../dough/springBack';
-import { BITES, COLOURS, SIDE_COLOURS } from '../bake/live/judging';
-import { FOLDS, PLATE_CARES, PUFFS } from '../formula/methodSchema';
+import { BITES, COLOURS } from '../bake/live/judging';
+import { PLATE_CARES } from '../formula/methodSchema';
 import { BREAD_TO, HOLDINGS, WASTE_REASONS } from '../kitchen/holdings';
 import { DISC_PLACES } from '../portion/measuredDisc';
 import {
@@ -16,6 +16,16 @@ import {
   textField,
   uuidField,
 } from '../message/fields';
+import {
+  abandonedSchema,
+  CORRECTABLE,
+  diameterField,
+  inspectedSchema,
+  noteSchema,
+  rightedSchema,
+  thicknessField,
+  weightField,
+} from './actFields';
 import { whoFields } from './whoSchema';
 
 const POKE_NAMES = Object.keys(POKES) as [Poke, ...Poke[]];
@@ -43,23 +53,6 @@ export const REJECTS = [
   'other',
 ] as const;
 export type Reject = (typeof REJECTS)[number];
-export const TEARS = ['tears short', 'stretches, then tears', 'pulls into layers'] as const;
-/** How a piece folds, from worst to the standards a formula may ask for. */
-export const FOLDED = ['breaks', 'cracks at the fold', ...FOLDS] as const;
-/** Figures of past acts that may be put right. */
-export const CORRECTABLE = [
-  'massG',
-  'doughG',
-  'ballG',
-  'pieces',
-  'good',
-  'tempC',
-  'diameterMm',
-  'thicknessMm',
-  'rolledMm',
-  'relaxedMm',
-  'bakedG',
-] as const;
 
 const base = { id: uuidField('Event id'), at: instantField('Time of the event'), ...whoFields };
 const stepId = z
@@ -68,7 +61,6 @@ const stepId = z
   })
   .min(1, 'Step is missing.')
   .max(120, 'Step is longer than 120 characters.');
-const weight = (label: string) => numberField(label, { min: 0.01, max: 1_000_000, unit: 'g' });
 const pieces = (label: string, min: number) => countField(label, { min, max: 20_000 });
 
 /** What happened to a batch, one act each. The list is append-only; undo appends a void. */
@@ -80,7 +72,7 @@ export const eventSchema = z.discriminatedUnion(
       ...base,
       type: z.literal('weighed'),
       stepId,
-      massG: weight('Weight'),
+      massG: weightField('Weight'),
       /** Read from the scale, or said by the cook. */
       by: choiceField('Weighed by', ['scale', 'hand']).optional(),
       source: sourceField,
@@ -91,11 +83,11 @@ export const eventSchema = z.discriminatedUnion(
       type: z.literal('added'),
       stepId,
       lineId: slugField('Line'),
-      massG: weight('Addition'),
+      massG: weightField('Addition'),
       why: choiceField('Why it was added', ADDED_WHY),
     }),
     /** Flour from the bench that went into the dough. */
-    z.strictObject({ ...base, type: z.literal('dusted'), stepId, massG: weight('Bench flour') }),
+    z.strictObject({ ...base, type: z.literal('dusted'), stepId, massG: weightField('Bench flour') }),
     z.strictObject({ ...base, type: z.literal('felt'), stepId, feel: choiceField('Feel', FEELS) }),
     /** The formula's own end test. */
     z.strictObject({
@@ -134,8 +126,8 @@ export const eventSchema = z.discriminatedUnion(
         ...base,
         type: z.literal('sprang-back'),
         stepId,
-        rolledMm: numberField('Rolled diameter', { min: 30, max: 900, unit: 'mm' }),
-        relaxedMm: numberField('Relaxed diameter', { min: 30, max: 900, unit: 'mm' }),
+        rolledMm: diameterField('Rolled diameter'),
+        relaxedMm: diameterField('Relaxed diameter'),
       })
       .refine((e) => e.relaxedMm <= e.rolledMm, {
         message: 'A disc does not grow when it relaxes: check the two diameters.',
@@ -162,14 +154,19 @@ export const eventSchema = z.discriminatedUnion(
     z.strictObject({
       ...base,
       type: z.literal('divided'),
-      doughG: weight('Dough weight'),
+      doughG: weightField('Dough weight'),
       pieces: pieces('Pieces', 1),
-      ballG: weight('Ball weight'),
+      ballG: weightField('Ball weight'),
       /** Of the dough weight. */
       source: sourceField,
     }),
     /** One ball of a sample, on the scale. */
-    z.strictObject({ ...base, type: z.literal('ball-sampled'), massG: weight('Ball'), source: sourceField }),
+    z.strictObject({
+      ...base,
+      type: z.literal('ball-sampled'),
+      massG: weightField('Ball'),
+      source: sourceField,
+    }),
     /** Balls that wait in the fridge for a later draw, and balls that come out again. */
     z.strictObject({ ...base, type: z.literal('chilled'), pieces: pieces('Balls into the fridge', 1) }),
     z.strictObject({ ...base, type: z.literal('taken-out'), pieces: pieces('Balls out of the fridge', 1) }),
@@ -178,7 +175,7 @@ export const eventSchema = z.discriminatedUnion(
       ...base,
       type: z.literal('drawn'),
       pieces: pieces('Pieces', 1),
-      massG: weight('Dough drawn'),
+      massG: weightField('Dough drawn'),
     }),
     /** The plate was seen to. */
     z.strictObject({
@@ -190,7 +187,7 @@ export const eventSchema = z.discriminatedUnion(
     z.strictObject({
       ...base,
       type: z.literal('leftover'),
-      massG: weight('Dough left over'),
+      massG: weightField('Dough left over'),
       as: choiceField('What happens to it', LEFTOVERS),
       /** Of a short batch. */
       pieces: pieces('Pieces', 1).optional(),
@@ -199,19 +196,16 @@ export const eventSchema = z.discriminatedUnion(
     z.strictObject({
       ...base,
       type: z.literal('disc-measured'),
-      diametersMm: z.tuple([
-        numberField('Diameter', { min: 30, max: 900, unit: 'mm' }),
-        numberField('Diameter across', { min: 30, max: 900, unit: 'mm' }),
-      ]),
+      diametersMm: z.tuple([diameterField('Diameter'), diameterField('Diameter across')]),
       thicknessesMm: z
         .array(
           z.strictObject({
             place: choiceField('Place', DISC_PLACES),
-            mm: numberField('Thickness', { min: 0.2, max: 30, unit: 'mm' }),
+            mm: thicknessField('Thickness'),
           }),
         )
         .max(DISC_PLACES.length, 'A disc is measured in five places at most.'),
-      rolledMm: numberField('Rolled diameter', { min: 30, max: 900, unit: 'mm' }).optional(),
+      rolledMm: diameterField('Rolled diameter').optional(),
     }),
     /** Pieces that are not sold, and why. */
     z.strictObject({
@@ -224,13 +218,7 @@ export const eventSchema = z.discriminatedUnion(
     z.strictObject({
       ...base,
       type: z.literal('inspected'),
-      fold: choiceField('Fold test', FOLDED).optional(),
-      tear: choiceField('Tear test', TEARS).optional(),
-      firstSide: choiceField('First side', SIDE_COLOURS).optional(),
-      secondSide: choiceField('Second side', SIDE_COLOURS).optional(),
-      puff: choiceField('Puff', PUFFS).optional(),
-      diameterMm: numberField('Diameter', { min: 30, max: 900, unit: 'mm' }).optional(),
-      bakedG: weight('Baked weight').optional(),
+      ...inspectedSchema.shape,
     }),
     /** Bread went into its holding place. */
     z.strictObject({
@@ -260,14 +248,13 @@ export const eventSchema = z.discriminatedUnion(
       type: z.literal('corrected'),
       eventId: uuidField('Act to correct'),
       field: choiceField('Figure to correct', CORRECTABLE),
-      value: numberField('Right value', { min: 0, max: 1_000_000 }),
-      reason: textField('Reason', { min: 1, max: 200 }),
+      ...rightedSchema.shape,
     }),
     z.strictObject({
       ...base,
       type: z.literal('flattened'),
-      diameterMm: numberField('Diameter', { min: 30, max: 900, unit: 'mm' }),
-      thicknessMm: numberField('Thickness', { min: 0.2, max: 30, unit: 'mm' }),
+      diameterMm: diameterField('Diameter'),
+      thicknessMm: thicknessField('Thickness'),
     }),
     z.strictObject({
       ...base,
@@ -307,8 +294,8 @@ export const eventSchema = z.discriminatedUnion(
         message: 'There are more good pieces than pieces made.',
         path: ['good'],
       }),
-    z.strictObject({ ...base, type: z.literal('abandoned'), reason: textField('Reason', { max: 500 }) }),
-    z.strictObject({ ...base, type: z.literal('note'), text: textField('Note', { min: 1, max: 500 }) }),
+    z.strictObject({ ...base, type: z.literal('abandoned'), ...abandonedSchema.shape }),
+    z.strictObject({ ...base, type: z.literal('note'), ...noteSchema.shape }),
     z.strictObject({ ...base, type: z.literal('void'), eventId: uuidField('Event to undo') }),
   ],
   { error: 'This kind of event is not known.' },

@@ -3,16 +3,24 @@ export { type Batch, batchSchema, type BatchStart, batchStartSchema } from './ba
 export { coldChain } from './coldChain';
 export { ballsAtHand, ballsMade, coldStore, workableAtMs } from './coldStore';
 export {
-  type BatchEvent,
+  abandonedSchema,
   CORRECTABLE,
+  diameterField,
+  FOLDED,
+  inspectedSchema,
+  noteSchema,
+  rightedSchema,
+  TEARS,
+  thicknessField,
+} from './actFields';
+export {
+  type BatchEvent,
   type EventBody,
   type EventOf,
   eventSchema,
-  FOLDED,
   isSimulated,
   type Reject,
   REJECTS,
-  TEARS,
 } from './eventSchema';
 export { type Fold, foldBatch, openFold } from './foldBatch';
 export { begunTwice } from './begunTwice';

@@ -1,27 +1,39 @@
 import { say } from '../../reader/say';
-import { type EventBody, FOLDED, TEARS } from '@kettle-scale/core/batch';
+import { FOLDED, TEARS, inspectedSchema } from '@kettle-scale/core/batch';
 import { colourAsked } from '@kettle-scale/core/bake';
 import { PUFFS, type ProductStandard } from '@kettle-scale/core/formula';
-import { useState } from 'react';
-import { View } from 'react-native';
+import { numberField } from '@kettle-scale/core/message';
+import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
-import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { typedOrNone } from '../../ui/input/FigureField';
+import { useTextForm } from '../../ui/input/useTextForm';
 import { Sheet } from '../../ui/layout/Sheet';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 import { SwatchChoice } from './SwatchChoice';
-
-type Inspected = Omit<Extract<EventBody, { type: 'inspected' }>, 'type'>;
+import type { z } from 'zod';
 
 const same = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
-/** Baked pieces this long or heavy are a slip of the finger; the server has the last word. */
-const inside = (value: number, low: number, high: number) => value >= low && value <= high;
+
+/** A baked piece out of this is a slip of the finger. */
+const pieceSchema = inspectedSchema.extend({
+  bakedG: numberField('Baked weight', { min: 1, max: 5000, unit: 'g' }).optional(),
+});
+type Inspected = z.infer<typeof pieceSchema>;
+type Seen = Omit<Inspected, 'diameterMm' | 'bakedG'>;
+type Text = Seen & { diameterMm: string; bakedG: string };
+const NOTHING: Text = { diameterMm: '', bakedG: '' };
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: SPACE.s },
+  field: { flex: 1 },
+});
 
 interface SeenChoicesProps {
-  seen: Inspected;
-  put: (changes: Inspected) => void;
+  seen: Seen;
+  put: (changes: Seen) => void;
   product: ProductStandard;
 }
 
@@ -65,64 +77,43 @@ function SeenChoices({ seen, put, product }: SeenChoicesProps) {
   );
 }
 
-/** One piece looked at: both sides, fold, tear, puff, size and weight; what is not looked at is left open. */
-export function InspectSheet({
-  live,
-  open,
-  onClose,
-}: {
+interface InspectSheetProps {
   live: LiveBatch;
   open: boolean;
   onClose: () => void;
-}) {
+}
+
+/** One piece looked at: both sides, fold, tear, puff, size and weight; what is not looked at is left open. */
+export function InspectSheet({ live, open, onClose }: InspectSheetProps) {
   const { product } = live.batch.plan.formula;
-  const [seen, setSeen] = useState<Inspected>({});
-  const [text, setText] = useState({ size: '', weight: '' });
-  const put = (changes: Inspected) => setSeen((was) => ({ ...was, ...changes }));
-  const sizeMm = numberTyped(text.size);
-  const weightG = numberTyped(text.weight);
-  const sizeBad = text.size !== '' && !inside(sizeMm, 30, 900);
-  const weightBad = text.weight !== '' && !inside(weightG, 1, 5000);
-  const keep = () => {
-    live.act({
-      type: 'inspected',
+  const { text, set, figure, submit, reset } = useTextForm<Text, Inspected>({
+    first: NOTHING,
+    schema: pieceSchema,
+    read: ({ diameterMm, bakedG, ...seen }) => ({
       ...seen,
-      ...(text.size === '' ? {} : { diameterMm: sizeMm }),
-      ...(text.weight === '' ? {} : { bakedG: weightG }),
-    });
-    setSeen({});
-    setText({ size: '', weight: '' });
+      diameterMm: typedOrNone(diameterMm),
+      bakedG: typedOrNone(bakedG),
+    }),
+  });
+  const keep = submit((piece) => {
+    live.act({ type: 'inspected', ...piece });
+    reset(NOTHING);
     onClose();
-  };
-  const nothing = Object.keys(seen).length === 0 && text.size === '' && text.weight === '';
+  });
   return (
     <Sheet open={open} onClose={onClose} label="Judge one piece">
       <Heading>Judge one piece</Heading>
-      <SeenChoices {...{ seen, put }} product={product} />
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-        <FigureField
-          name="baked-size"
-          label="Diameter"
-          labelled
-          unit="mm"
-          value={text.size}
-          onText={(size) => setText((was) => ({ ...was, size }))}
-          error={sizeBad ? 'Diameter must be between 30 and 900 mm.' : undefined}
-          style={{ flex: 1 }}
-        />
-        <FigureField
-          name="baked-weight"
-          label="Weight, baked"
-          labelled
-          unit="g"
-          value={text.weight}
-          onText={(weight) => setText((was) => ({ ...was, weight }))}
-          error={weightBad ? 'Weight must be between 1 and 5,000 g.' : undefined}
-          style={{ flex: 1 }}
-        />
+      <SeenChoices seen={text} put={set} product={product} />
+      <View style={styles.row}>
+        {figure('diameterMm', 'Diameter', 'mm', styles.field)}
+        {figure('bakedG', 'Weight, baked', 'g', styles.field)}
       </View>
       <Body tone="soot">{product.look}</Body>
-      <PrimaryAction label="Save" onPress={keep} disabled={nothing || sizeBad || weightBad} />
+      <PrimaryAction
+        label="Save"
+        onPress={keep}
+        disabled={Object.values(text).every((value) => value === undefined || value === '')}
+      />
     </Sheet>
   );
 }

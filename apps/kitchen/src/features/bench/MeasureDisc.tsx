@@ -1,26 +1,30 @@
-import { eventSchema } from '@kettle-scale/core/batch';
+import { diameterField, thicknessField } from '@kettle-scale/core/batch';
 import { DISC_PLACES } from '@kettle-scale/core/portion';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
 import { Action } from '../../ui/input/actions';
-import { FigureField, numberTyped } from '../../ui/input/FigureField';
-import { FieldError } from '../../ui/input/Field';
+import { numberTyped, typedOrNone } from '../../ui/input/FigureField';
+import { useTextForm } from '../../ui/input/useTextForm';
 import { Unfold } from '../../ui/layout/Unfold';
 import { SPACE } from '../../ui/tokens';
 import { Body } from '../../ui/type';
+import { z } from 'zod';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
   field: { flexGrow: 1, flexBasis: 104 },
 });
 
-type Text = Record<'rolled' | 'across' | 'along' | (typeof DISC_PLACES)[number], string>;
+const EMPTY = { rolled: '', across: '', along: '', at: DISC_PLACES.map(() => '') };
 
-const EMPTY: Text = {
-  ...{ rolled: '', across: '', along: '' },
-  ...{ middle: '', 'far edge': '', 'right edge': '', 'near edge': '', 'left edge': '' },
-};
+const discSchema = z.object({
+  rolled: diameterField('Rolled diameter').optional(),
+  across: diameterField('Diameter'),
+  along: diameterField('Diameter across'),
+  /** One for each place, where it was taken. */
+  at: z.array(thicknessField('Thickness').optional()),
+});
 
 interface MeasureDiscProps {
   live: LiveBatch;
@@ -32,56 +36,44 @@ interface MeasureDiscProps {
 
 /** Two diameters and the one it was rolled to; at a tap a thickness or five, with ruler and calliper. */
 export function MeasureDisc({ live, verdict, more }: MeasureDiscProps) {
-  const [text, setText] = useState<Text>(EMPTY);
-  const [problem, setProblem] = useState<string | null>(null);
-  const field = (key: keyof Text, label: string) => (
-    <FigureField
-      key={key}
-      name={`disc-${key.replace(' ', '-')}`}
-      label={label}
-      labelled
-      unit="mm"
-      value={text[key]}
-      onText={(typed) => setText((was) => ({ ...was, [key]: typed }))}
-      style={styles.field}
-    />
-  );
-  const keep = () => {
-    const body = {
-      type: 'disc-measured' as const,
-      diametersMm: [numberTyped(text.across), numberTyped(text.along)] as [number, number],
-      thicknessesMm: DISC_PLACES.flatMap((place) =>
-        text[place].trim() === '' ? [] : [{ place, mm: numberTyped(text[place]) }],
-      ),
-      ...(text.rolled.trim() === '' ? {} : { rolledMm: numberTyped(text.rolled) }),
-    };
-    const read = eventSchema.safeParse({ ...body, id: PROBE_ID, at: new Date().toISOString() });
-    if (!read.success) {
-      setProblem(read.error.issues[0]?.message ?? 'This cannot be read.');
-      return;
-    }
-    setProblem(null);
-    live.act(body);
-    setText((was) => ({ ...EMPTY, rolled: was.rolled }));
-  };
+  const { text, figure, submit, reset } = useTextForm({
+    first: EMPTY,
+    schema: discSchema,
+    read: (typed) => ({
+      rolled: typedOrNone(typed.rolled),
+      across: numberTyped(typed.across),
+      along: numberTyped(typed.along),
+      at: typed.at.map(typedOrNone),
+    }),
+  });
+  const keep = submit(({ rolled, across, along, at }) => {
+    live.act({
+      type: 'disc-measured',
+      diametersMm: [across, along],
+      thicknessesMm: DISC_PLACES.flatMap((place, i) => {
+        const mm = at[i];
+        return mm === undefined ? [] : [{ place, mm }];
+      }),
+      ...(rolled === undefined ? {} : { rolledMm: rolled }),
+    });
+    reset({ ...EMPTY, rolled: text.rolled });
+  });
   return (
     <>
       <View style={styles.row}>
-        {field('rolled', 'Rolled to')}
-        {field('across', 'Across')}
-        {field('along', 'Along')}
+        {figure('rolled', 'Rolled to', 'mm', styles.field)}
+        {figure('across', 'Across', 'mm', styles.field)}
+        {figure('along', 'Along', 'mm', styles.field)}
       </View>
-      {problem ? <FieldError id="disc-error" message={problem} /> : null}
       <Action label="Save this disc" onPress={keep} disabled={text.across === '' || text.along === ''} />
       {verdict}
       <Unfold>
         <Body tone="soot">Thickness, as many as you like:</Body>
-        <View style={styles.row}>{DISC_PLACES.map((place) => field(place, place))}</View>
+        <View style={styles.row}>
+          {DISC_PLACES.map((place, i) => figure(`at.${i}`, place, 'mm', styles.field))}
+        </View>
         {more}
       </Unfold>
     </>
   );
 }
-
-/** Any id of the right form: only the figures are being tried. */
-const PROBE_ID = '019a0000-0000-7000-8000-000000000000';

@@ -120,7 +120,7 @@ describe('the disc', () => {
     fill('Across, mm', '5');
     fill('Along, mm', '200');
     press('Save this disc');
-    expect(screen.getByRole('alert').textContent).toBe('Diameter must be between 30 and 900 mm.');
+    expect((await screen.findByRole('alert')).textContent).toBe('Diameter must be between 30 and 900 mm.');
     expect(screen.getByLabelText('Along, mm')).toHaveProperty('value', '200');
     expect(sent).toEqual([]);
   });

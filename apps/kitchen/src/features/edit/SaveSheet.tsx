@@ -2,6 +2,7 @@ import { say } from '../../reader/say';
 import type { FormulaVersion } from '@kettle-scale/core/document';
 import { type Formula, compareFormulas, freeId } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { textField } from '@kettle-scale/core/message';
 import { useState } from 'react';
 import { Refused } from '../../api/api';
 import { useSaveFormula } from '../../api/queries';
@@ -10,7 +11,9 @@ import { DifferenceTable } from '../../shared/DifferenceTable';
 import { Sheet } from '../../ui/layout/Sheet';
 import { FieldError } from '../../ui/input/Field';
 import { Body, Heading, Label } from '../../ui/type';
+import { useTextForm } from '../../ui/input/useTextForm';
 import { WordField } from '../../ui/input/WordField';
+import { z } from 'zod';
 
 interface SaveSheetProps {
   open: boolean;
@@ -28,6 +31,7 @@ interface SaveSheetProps {
 }
 
 const CHANGED_MEANWHILE = 412;
+const reasonSchema = z.object({ reason: textField('Reason', { max: 200 }) });
 
 interface TheirsProps extends Pick<
   SaveSheetProps,
@@ -74,6 +78,31 @@ function Theirs({
   );
 }
 
+/** Sends a version with the reason that stands in its field; what somebody saved in between is kept to be shown. */
+function useSaving(proposed: string, onSaved: (id: string) => void) {
+  const form = useTextForm({
+    first: { reason: proposed },
+    read: (typed) => typed,
+    schema: reasonSchema,
+  });
+  const [theirs, setTheirs] = useState<FormulaVersion | null>(null);
+  const save = useSaveFormula();
+  const send = (formula: Formula, after: number) =>
+    form.submit(({ reason }) =>
+      save.mutate(
+        { formula, reason: reason || 'No reason given', after },
+        {
+          onSuccess: () => onSaved(formula.id),
+          onError: (error) => {
+            if (error instanceof Refused && error.status === CHANGED_MEANWHILE && error.current)
+              setTheirs(error.current as FormulaVersion);
+          },
+        },
+      ),
+    )();
+  return { form, theirs, save, send };
+}
+
 /** Saves the next version with its reason. When somebody saved in between, both are shown to choose from. */
 export function SaveSheet({
   open,
@@ -86,20 +115,7 @@ export function SaveSheet({
   onTakeTheirs,
   onClose,
 }: SaveSheetProps) {
-  const [reason, setReason] = useState(proposed);
-  const [theirs, setTheirs] = useState<FormulaVersion | null>(null);
-  const save = useSaveFormula();
-  const send = (document: Formula, after: number) =>
-    save.mutate(
-      { formula: document, reason: reason.trim() || 'No reason given', after },
-      {
-        onSuccess: () => onSaved(document.id),
-        onError: (error) => {
-          if (error instanceof Refused && error.status === CHANGED_MEANWHILE && error.current)
-            setTheirs(error.current as FormulaVersion);
-        },
-      },
-    );
+  const { form, theirs, save, send } = useSaving(proposed, onSaved);
   const asCopy = () =>
     send(
       {
@@ -129,9 +145,10 @@ export function SaveSheet({
       <WordField
         name="reason"
         label="Reason, for later readers"
-        value={reason}
-        onText={setReason}
+        value={form.text.reason}
+        onText={(reason) => form.set({ reason })}
         placeholder={say('a drier flour lot')}
+        error={form.problem('reason')}
       />
       {base ? (
         <DifferenceTable

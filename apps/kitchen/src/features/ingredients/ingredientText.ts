@@ -8,7 +8,7 @@ import {
   ingredientSchema,
 } from '@kettle-scale/core/ingredient';
 import { type Problem, problemsOf } from '@kettle-scale/core/message';
-import { numberTyped } from '../../ui/input/FigureField';
+import { typedOrNone } from '../../ui/input/FigureField';
 import { say } from '../../reader/say';
 
 const PERCENT = 100;
@@ -83,9 +83,8 @@ export function textOf(food: Ingredient | null): IngredientText {
 /** What the fields come to: an ingredient, or one sentence for each field that is wrong. */
 export type IngredientRead = { ok: true; food: Ingredient } | { ok: false; problems: Map<string, string> };
 
-const filled = (text: string): number | undefined => (text.trim() === '' ? undefined : numberTyped(text));
 const shared = (text: string): number | undefined => {
-  const value = filled(text);
+  const value = typedOrNone(text);
   return value === undefined ? undefined : Number((value / PERCENT).toFixed(9));
 };
 
@@ -100,7 +99,7 @@ export function readText(id: string, text: IngredientText, before: Ingredient | 
   );
   const weighedOn = (fill: FillMethod) => {
     const known = before?.densities?.find((density) => density.fill === fill);
-    const same = known && ENDS.every((end) => known[end] === filled(text.fills[fill][end]));
+    const same = known && ENDS.every((end) => known[end] === typedOrNone(text.fills[fill][end]));
     return same && known.weighedOn ? { weighedOn: known.weighedOn } : {};
   };
   const mayContain = ALLERGENS.filter(
@@ -118,17 +117,17 @@ export function readText(id: string, text: IngredientText, before: Ingredient | 
     aliases: text.aliases.split(',').flatMap((alias) => alias.trim().toLowerCase() || []),
     densities: fills.map((fill) => ({
       fill,
-      ...Object.fromEntries(ENDS.map((end) => [end, filled(text.fills[fill][end])])),
+      ...Object.fromEntries(ENDS.map((end) => [end, typedOrNone(text.fills[fill][end])])),
       ...weighedOn(fill),
     })),
     pieces: pieces.map(({ piece }) => ({
       name: piece.name,
-      lowG: filled(piece.low),
-      typicalG: filled(piece.typical),
-      highG: filled(piece.high),
+      lowG: typedOrNone(piece.low),
+      typicalG: typedOrNone(piece.typical),
+      highG: typedOrNone(piece.high),
     })),
-    ...(text.heat.trim() ? { heatKJKgK: filled(text.heat) } : {}),
-    ...(hasPack ? { pack: { massG: filled(text.packG), price: filled(text.price) } } : {}),
+    ...(text.heat.trim() ? { heatKJKgK: typedOrNone(text.heat) } : {}),
+    ...(hasPack ? { pack: { massG: typedOrNone(text.packG), price: typedOrNone(text.price) } } : {}),
     ...(text.kind === 'flour' && text.absorption.trim() ? { absorption: shared(text.absorption) } : {}),
     ...(text.kind === 'flour' && text.rolls ? { rolls: text.rolls } : {}),
     ...(text.kind === 'fat' && text.at20 ? { at20: text.at20 } : {}),

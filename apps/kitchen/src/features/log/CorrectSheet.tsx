@@ -1,11 +1,12 @@
 import {
   type BatchEvent,
-  type EventBody,
   CORRECTABLE,
   isSimulated,
   liveEvents,
   refuseEvent,
+  rightedSchema,
 } from '@kettle-scale/core/batch';
+import { asText } from '@kettle-scale/core/message';
 import { type Plan, stepTitle } from '@kettle-scale/core/plan';
 import { readText } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
@@ -14,7 +15,8 @@ import type { LiveBatch } from '../../batch/useBatch';
 import { useDays } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
-import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { typedOrNone } from '../../ui/input/FigureField';
+import { useTextForm } from '../../ui/input/useTextForm';
 import { Sheet } from '../../ui/layout/Sheet';
 import { FieldError } from '../../ui/input/Field';
 import { SPACE } from '../../ui/tokens';
@@ -98,6 +100,45 @@ function correctables(
     );
 }
 
+interface RightValueProps {
+  live: LiveBatch;
+  chosen: Correctable;
+  onDone: () => void;
+}
+
+/** The right figure of one act, and why. */
+function RightValue({ live, chosen, onDone }: RightValueProps) {
+  const { plan, events } = live.batch;
+  const { event, field } = chosen;
+  const { text, set, problem, figure, submit } = useTextForm({
+    first: { value: String(chosen.value), reason: '' },
+    read: ({ value, reason }) => ({ value: typedOrNone(value), reason }),
+    schema: rightedSchema.superRefine((righted, ctx) => {
+      const body = { type: 'corrected' as const, eventId: event.id, field, ...righted };
+      const refusal = refuseEvent(plan, events, { ...body, id: event.id, at: event.at });
+      if (refusal) ctx.addIssue({ code: 'custom', path: ['value'], message: asText(refusal.message) });
+    }),
+  });
+  const keep = submit((righted) => {
+    live.act({ type: 'corrected', eventId: event.id, field, ...righted });
+    onDone();
+  });
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <Body>{chosen.words}</Body>
+      {figure('value', 'Right value', UNITS[field])}
+      <WordField
+        name="reason"
+        label="Reason"
+        value={text.reason}
+        onText={(reason) => set({ reason })}
+        error={problem('reason')}
+      />
+      <PrimaryAction label="Save" onPress={keep} />
+    </View>
+  );
+}
+
 interface CorrectSheetProps {
   live: LiveBatch;
   open: boolean;
@@ -108,35 +149,13 @@ interface CorrectSheetProps {
 export function CorrectSheet({ live, open, onClose }: CorrectSheetProps) {
   const { plan, events } = live.batch;
   const [key, setKey] = useState<string | null>(null);
-  const [typed, setTyped] = useState('');
-  const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
   const { clock } = useDays();
   const { units, unitOf } = useFormat();
   const figure = (value: number, unit: string) => `${readText(String(value), unit, units)} ${unitOf(unit)}`;
   const all = open ? correctables(plan, events, clock, figure) : [];
   const chosen = all.find((one) => one.key === key);
-  const keep = () => {
-    if (!chosen) return;
-    const value = numberTyped(typed);
-    const body: EventBody = {
-      type: 'corrected',
-      eventId: chosen.event.id,
-      field: chosen.field,
-      value,
-      reason: reason.trim(),
-    };
-    const refusal = Number.isFinite(value)
-      ? refuseEvent(plan, events, { ...body, id: chosen.event.id, at: chosen.event.at } as BatchEvent)
-      : { message: 'The right value must be a number.' };
-    if (refusal) {
-      setProblem(say(refusal.message));
-      return;
-    }
-    live.act(body);
-    setProblem(null);
+  const done = () => {
     setKey(null);
-    setReason('');
     onClose();
   };
   return (
@@ -144,30 +163,13 @@ export function CorrectSheet({ live, open, onClose }: CorrectSheetProps) {
       <Heading>Correct a value</Heading>
       <Body tone="soot">The first figure stays in the record; the new one counts from now on.</Body>
       {chosen ? (
-        <View style={{ gap: SPACE.m }}>
-          <Body>{chosen.words}</Body>
-          <FigureField
-            name="right-value"
-            label="Right value"
-            labelled
-            unit={UNITS[chosen.field]}
-            value={typed}
-            onText={setTyped}
-            error={problem ?? undefined}
-          />
-          <WordField name="right-reason" label="Reason" value={reason} onText={setReason} />
-          {problem ? null : reason.trim() === '' ? <Body tone="soot">Give a short reason.</Body> : null}
-          <PrimaryAction label="Save" onPress={keep} disabled={reason.trim() === '' || typed === ''} />
-        </View>
+        <RightValue {...{ live, chosen }} onDone={done} />
       ) : all.length > 0 ? (
         <Choices
           label="Which figure"
           value={null}
           options={all.map((one) => [one.key, one.words] as const)}
-          onChange={(next) => {
-            setKey(next);
-            setTyped(String(all.find((one) => one.key === next)?.value ?? ''));
-          }}
+          onChange={setKey}
         />
       ) : (
         <FieldError id="nothing" message="Nothing in this batch has a figure yet." />

@@ -1,38 +1,26 @@
-import { say } from '../../reader/say';
-import { useState } from 'react';
+import { noteSchema } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../../batch/useBatch';
-import { PrimaryAction } from '../../ui/input/actions';
-import { Sheet } from '../../ui/layout/Sheet';
-import { Heading } from '../../ui/type';
-import { WordField } from '../../ui/input/WordField';
+import { OneTextSheet } from '../../shared/OneTextSheet';
 
-const LONGEST = 500;
+interface NoteSheetProps {
+  live: LiveBatch;
+  open: boolean;
+  onClose: () => void;
+}
 
 /** A note on a batch, whenever it comes to mind. */
-export function NoteSheet({ live, open, onClose }: { live: LiveBatch; open: boolean; onClose: () => void }) {
-  const [text, setText] = useState('');
-  const words = text.trim();
-  const keep = () => {
-    live.act({ type: 'note', text: words });
-    setText('');
-    onClose();
-  };
-  return (
-    <Sheet open={open} onClose={onClose} label="Write a note">
-      <Heading>Write a note</Heading>
-      <WordField
-        name="log-note"
-        label="Note"
-        rows={4}
-        value={text}
-        onText={setText}
-        error={
-          words.length > LONGEST
-            ? say('Note is longer than {longest, number} characters.', { longest: LONGEST })
-            : undefined
-        }
-      />
-      <PrimaryAction label="Save the note" onPress={keep} disabled={words === '' || words.length > LONGEST} />
-    </Sheet>
-  );
-}
+export const NoteSheet = ({ live, open, onClose }: NoteSheetProps) => (
+  <OneTextSheet
+    {...{ open, onClose }}
+    title="Write a note"
+    name="log-note"
+    label="Note"
+    field={noteSchema.shape.text}
+    rows={4}
+    act="Save the note"
+    onText={(text, done) => {
+      live.act({ type: 'note', text });
+      done();
+    }}
+  />
+);

@@ -88,7 +88,7 @@ test('a past figure is put right with a reason, and what cannot be is told', asy
   fireEvent.change(screen.getByLabelText('Right value, g'), { target: { value: '0' } });
   fireEvent.change(screen.getByLabelText('Reason'), { target: { value: 'bowl on the scale' } });
   press('Save');
-  expect(screen.getByRole('alert').textContent).toMatch(/must be between 0\.01 and/);
+  expect((await screen.findByRole('alert')).textContent).toMatch(/must be between 0\.01 and/);
   fireEvent.change(screen.getByLabelText('Right value, g'), { target: { value: '940' } });
   press('Save');
   await waitFor(() => expect(sent).toHaveBeenCalledTimes(1));

@@ -1,29 +1,26 @@
+import { textField } from '@kettle-scale/core/message';
 import { say } from '../../reader/say';
 import type { Plan } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { useSavePlan } from '../../api/queries';
-import { Action, ActionRow } from '../../ui/input/actions';
-import { Sheet } from '../../ui/layout/Sheet';
-import { FieldError } from '../../ui/input/Field';
-import { Heading } from '../../ui/type';
-import { WordField } from '../../ui/input/WordField';
+import { OneTextSheet } from '../../shared/OneTextSheet';
+import { ActionRow } from '../../ui/input/actions';
 
-const LONGEST_NAME = 60;
+const nameField = textField('Name', { min: 1, max: 60 });
 
 /** Keeps what was asked, to plan it again another day or to hold it against another plan. */
 export function KeepPlan({ plan, mixer }: { plan: Plan; mixer: string | undefined }) {
   const router = useRouter();
   const save = useSavePlan();
-  const [name, setName] = useState<string | null>(null);
-  const close = () => setName(null);
-  const keep = () => {
+  const [open, setOpen] = useState(false);
+  const keep = (name: string, done: () => void) => {
     const { formula, need, today } = plan;
     save.mutate(
       {
         id: uuidv7(),
-        name: (name ?? '').trim(),
+        name,
         savedAt: new Date().toISOString(),
         formulaId: formula.id,
         formulaVersion: formula.version,
@@ -31,41 +28,32 @@ export function KeepPlan({ plan, mixer }: { plan: Plan; mixer: string | undefine
         ...(today ? { conditions: today.conditions } : {}),
         ...(mixer ? { mixer } : {}),
       },
-      { onSuccess: close },
+      { onSuccess: done },
     );
   };
-  const bad = name !== null && (name.trim() === '' || name.length > LONGEST_NAME);
   return (
     <>
       <ActionRow
         actions={[
-          {
-            key: 'keep',
-            label: 'Keep for later',
-            onPress: () =>
-              setName(
-                say('{name}, {pieces, number} pieces', { name: plan.formula.name, pieces: plan.pieces }),
-              ),
-          },
+          { key: 'keep', label: 'Keep for later', onPress: () => setOpen(true) },
           { key: 'kept', label: 'Saved plans', onPress: () => router.push('/plans') },
         ]}
       />
-      <Sheet open={name !== null} onClose={close} label="Save this plan">
-        <Heading>Save this plan</Heading>
-        <WordField
+      {open ? (
+        <OneTextSheet
+          open
+          onClose={() => setOpen(false)}
+          title="Save this plan"
           name="plan-name"
           label="Name"
-          value={name ?? ''}
-          onText={setName}
-          error={
-            bad
-              ? say('A name of 1 to {longestName, number} letters.', { longestName: LONGEST_NAME })
-              : undefined
-          }
+          field={nameField}
+          first={say('{name}, {pieces, number} pieces', { name: plan.formula.name, pieces: plan.pieces })}
+          act="Save"
+          onText={keep}
+          refused={save.error?.message}
+          disabled={save.isPending}
         />
-        {save.error ? <FieldError id="keep-error" message={save.error.message} /> : null}
-        <Action label="Save" onPress={keep} disabled={bad || save.isPending} />
-      </Sheet>
+      ) : null}
     </>
   );
 }

@@ -1,56 +1,55 @@
-import type { Kitchen } from '@kettle-scale/core/kitchen';
-import { isZone } from '@kettle-scale/core/quantity';
-import { useState } from 'react';
+import { type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
 import { useSaveKitchen } from '../../api/queries';
 import { Segments } from '../../ui/input/Segments';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Heading } from '../../ui/type';
+import { useTextForm } from '../../ui/input/useTextForm';
 import { WordField } from '../../ui/input/WordField';
+import { z } from 'zod';
 
-const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/;
-const CURRENCY = /^[A-Z]{3}$/;
+/** What is written in one field and says how this kitchen goes. */
+type Way = 'currency' | 'timeZone' | 'closesAt';
+const FIELDS: Record<Way, z.ZodType<string | undefined>> = kitchenSchema.shape;
 
-/** Where the kitchen's clock hangs; days, use-by times and the log's filters follow it. */
-function ZoneField({ kitchen }: { kitchen: Kitchen }) {
-  const save = useSaveKitchen();
-  const [zone, setZone] = useState(kitchen.timeZone ?? '');
-  const typed = (text: string) => {
-    setZone(text);
-    const name = text.trim();
-    if (isZone(name) && name !== kitchen.timeZone) save.mutate({ ...kitchen, timeZone: name });
-  };
-  return (
-    <WordField
-      name="timeZone"
-      label="Time zone of the kitchen"
-      value={zone}
-      onText={typed}
-      placeholder="Europe/Lisbon"
-      error={isZone(zone.trim()) ? save.error?.message : 'A time zone is named like Europe/Lisbon.'}
-    />
-  );
+const trimmed = (typed: string): string => typed.trim();
+
+interface WayFieldProps {
+  kitchen: Kitchen;
+  way: Way;
+  label: string;
+  placeholder: string;
+  /** What stands there while the kitchen has said nothing. */
+  first?: string;
+  /** It may be left empty. */
+  optional?: boolean;
+  /** How what is typed is written. */
+  tidy?: (typed: string) => string;
 }
 
-/** When work ends; a plan says so when it would run past it. */
-function ClosingField({ kitchen }: { kitchen: Kitchen }) {
+/** One of the kitchen's ways, stored as soon as what is typed can be one. */
+function WayField(props: WayFieldProps) {
+  const { kitchen, way, label, placeholder, first = '', optional = false, tidy = trimmed } = props;
   const save = useSaveKitchen();
-  const [text, setText] = useState(kitchen.closesAt ?? '');
-  const isRight = text.trim() === '' || CLOCK.test(text.trim());
-  const typed = (changed: string) => {
-    setText(changed);
-    const time = changed.trim();
-    const { closesAt, ...rest } = kitchen;
-    if (time === '' && closesAt !== undefined) save.mutate(rest);
-    if (CLOCK.test(time) && time !== closesAt) save.mutate({ ...rest, closesAt: time });
-  };
+  const { text, set, problem, submit } = useTextForm({
+    first: { typed: kitchen[way] ?? first },
+    mode: 'onChange',
+    read: ({ typed }) => ({ typed: optional && typed === '' ? undefined : typed }),
+    schema: z.object({ typed: FIELDS[way] }),
+  });
+  const keep = submit(({ typed }) => {
+    const { [way]: before, ...rest } = kitchen;
+    if (typed !== before) save.mutate(typed === undefined ? rest : { ...rest, [way]: typed });
+  });
   return (
     <WordField
-      name="closesAt"
-      label="Kitchen closes at"
-      value={text}
-      onText={typed}
-      placeholder="22:30"
-      error={isRight ? save.error?.message : 'A time is written like 22:30.'}
+      name={way}
+      {...{ label, placeholder }}
+      value={text.typed}
+      onText={(typed) => {
+        set({ typed: tidy(typed) });
+        keep();
+      }}
+      error={problem('typed') ?? save.error?.message}
     />
   );
 }
@@ -58,12 +57,6 @@ function ClosingField({ kitchen }: { kitchen: Kitchen }) {
 /** Which cups hang on the wall, which money packs are paid in, and where the clock hangs. */
 export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
   const save = useSaveKitchen();
-  const [currency, setCurrency] = useState(kitchen.currency ?? 'EUR');
-  const typed = (text: string) => {
-    const code = text.trim().toUpperCase().slice(0, 3);
-    setCurrency(code);
-    if (CURRENCY.test(code)) save.mutate({ ...kitchen, currency: code });
-  };
   return (
     <Ticket>
       <Heading>Cups, money and clock</Heading>
@@ -77,15 +70,21 @@ export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
         ]}
         onChange={(measures) => save.mutate({ ...kitchen, measures })}
       />
-      <WordField
-        name="currency"
+      <WayField
+        kitchen={kitchen}
+        way="currency"
         label="Money, three letters"
-        value={currency}
-        onText={typed}
-        error={CURRENCY.test(currency) ? save.error?.message : 'Three letters, like EUR or USD.'}
+        placeholder="EUR"
+        first="EUR"
+        tidy={(typed) => trimmed(typed).toUpperCase()}
       />
-      <ZoneField kitchen={kitchen} />
-      <ClosingField kitchen={kitchen} />
+      <WayField
+        kitchen={kitchen}
+        way="timeZone"
+        label="Time zone of the kitchen"
+        placeholder="Europe/Lisbon"
+      />
+      <WayField kitchen={kitchen} way="closesAt" label="Kitchen closes at" placeholder="22:30" optional />
     </Ticket>
   );
 }

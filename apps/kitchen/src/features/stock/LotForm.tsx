@@ -3,20 +3,21 @@ import type { Day } from '@kettle-scale/core/quantity';
 import { type FlourLot, type LotState, countedKgField, flourLotSchema } from '@kettle-scale/core/flourLot';
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveFlourLot } from '../../api/queries';
 import { useToday } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
-import { FigureField, numberTyped } from '../../ui/input/FigureField';
+import { numberTyped } from '../../ui/input/FigureField';
 import { FieldError } from '../../ui/input/Field';
 import { SPACE } from '../../ui/tokens';
 import { Body, Heading } from '../../ui/type';
 import { useTextForm } from '../../ui/input/useTextForm';
 import { DayField } from '../../ui/input/DayField';
 import { WordField } from '../../ui/input/WordField';
+import { z } from 'zod';
 
+const countSchema = z.object({ left: countedKgField });
 const PERCENT = 100;
 const G_PER_KG = 1000;
 
@@ -132,27 +133,20 @@ interface CountFormProps {
 /** What the bin really holds: the count outweighs the sums. */
 export function CountForm({ lot, onSave, onDone }: CountFormProps) {
   const save = useSaveFlourLot();
-  const [text, setText] = useState((lot.leftG / G_PER_KG).toFixed(1));
-  const checked = countedKgField.safeParse(numberTyped(text));
+  const { figure, isRight, submit } = useTextForm({
+    first: { left: (lot.leftG / G_PER_KG).toFixed(1) },
+    mode: 'onChange',
+    read: ({ left }) => ({ left: numberTyped(left) }),
+    schema: countSchema,
+  });
+  const keep = submit(({ left }) => save.mutate(onSave(left * G_PER_KG), { onSuccess: onDone }));
   return (
     <>
       <Heading>{say('Count {name}', { name: lot.name })}</Heading>
       <Body tone="soot">Weigh or count what is there now. From here on batches are taken off this.</Body>
-      <FigureField
-        labelled
-        name="lot-left"
-        label="Left now"
-        unit="kg"
-        value={text}
-        onText={setText}
-        error={checked.success ? undefined : checked.error.issues[0]?.message}
-      />
+      {figure('left', 'Left now', 'kg')}
       {save.error ? <FieldError id="count-error" message={save.error.message} /> : null}
-      <PrimaryAction
-        label="Save the count"
-        disabled={!checked.success || save.isPending}
-        onPress={() => checked.success && save.mutate(onSave(checked.data * G_PER_KG), { onSuccess: onDone })}
-      />
+      <PrimaryAction label="Save the count" disabled={!isRight || save.isPending} onPress={keep} />
     </>
   );
 }

@@ -79,7 +79,7 @@ test('one weighing of the own cup goes to the kitchen', async () => {
   press('Weigh Strong flour once');
   fireEvent.change(screen.getByLabelText('It weighs, g'), { target: { value: '700' } });
   press('This is our cup');
-  expect(screen.getByRole('alert').textContent).toMatch(/far from the usual/);
+  expect((await screen.findByRole('alert')).textContent).toMatch(/far from the usual/);
   fireEvent.change(screen.getByLabelText('It weighs, g'), { target: { value: '150' } });
   press('This is our cup');
   await waitFor(() => expect(reading()).toMatch(/Strong flour300\sg294\sg to 306\sg/));

@@ -85,3 +85,7 @@ export function FigureField({
 
 /** What a person typed as a number; NaN when it is none, or can be two: the field asks which. */
 export const numberTyped = (text: string): number => numberOrNaN(text);
+
+/** A figure that may be left out. */
+export const typedOrNone = (text: string): number | undefined =>
+  text.trim() === '' ? undefined : numberTyped(text);
