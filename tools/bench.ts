@@ -25,21 +25,25 @@ mkdirSync(join(ROOT, '.cache'), { recursive: true });
 process.stdout.write(
   `${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}\n`,
 );
-const rows: Measured[] = [
-  ...benchCore(),
-  ...benchShift(),
-  ...(await benchGriddle()),
-  ...(await benchGriddlePage()),
-  ...(await benchShiftPage()),
-  ...(await benchFirstLoad()),
-  ...(await benchBook()),
-  ...(await benchBench()),
-  ...(await benchApi(quick)),
+/** What is measured, part by part. */
+const PARTS: readonly (() => Measured[] | Promise<Measured[]>)[] = [
+  benchCore,
+  benchShift,
+  benchGriddle,
+  benchGriddlePage,
+  benchShiftPage,
+  benchFirstLoad,
+  benchBook,
+  benchBench,
+  () => benchApi(quick),
 ];
-const width = Math.max(...rows.map(({ what }) => what.length));
-for (const { what, value, bar, holds } of rows) {
-  process.stdout.write(
-    `${what.padEnd(width)}  ${value.padStart(12)}  bar ${bar.padEnd(10)} ${holds ? 'holds' : 'MISSED'}\n`,
-  );
-}
-process.exitCode = rows.every(({ holds }) => holds) ? 0 : 1;
+const WIDTH = 100;
+let missed = 0;
+for (const part of PARTS)
+  for (const { what, value, bar, holds } of await part()) {
+    missed += holds ? 0 : 1;
+    process.stdout.write(
+      `${what.padEnd(WIDTH)}  ${value.padStart(12)}  bar ${bar.padEnd(10)} ${holds ? 'holds' : 'MISSED'}\n`,
+    );
+  }
+process.exitCode = missed === 0 ? 0 : 1;

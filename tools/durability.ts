@@ -45,6 +45,9 @@ const FEWEST_ACTS = { kill: 10, tab: 2, cut: 1 / HEARD_EVERY_CUTS } as const;
 /** A tab is waited for no longer than this. */
 const LONGEST_OPENING_MS = 30_000;
 
+/** A long run says on its way how it stands. */
+const TOLD_EVERY_KILLS = 100;
+
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 const data = mkdtempSync(join(tmpdir(), 'kettle-kill-'));
@@ -126,6 +129,16 @@ async function firstActs(): Promise<void> {
   while (cook.kept() < enough && Date.now() < until) await pause(random.int(20, 60));
 }
 
+const eventsOf = async (id: string): Promise<string[]> => {
+  const batch = (await (await fetch(`${server.url}/api/v1/batches/${id}`)).json()) as Batch;
+  return batch.events.map((event) => event.id);
+};
+/** What was acknowledged and is not there. */
+const lostOf = (stored: readonly string[]): number => {
+  const there = new Set(stored);
+  return [...acknowledged].filter((id) => !there.has(id)).length;
+};
+
 for (let kill = 0; kill < kills; kill += 1) {
   const withTab = kill % everyKills === 0;
   const acting = withTab ? cook.work(random.int(8, 20)) : Promise.resolve();
@@ -136,6 +149,10 @@ for (let kill = 0; kill < kills; kill += 1) {
   }
   await acting;
   server = await start();
+  if ((kill + 1) % TOLD_EVERY_KILLS === 0)
+    process.stdout.write(
+      `after ${kill + 1} kills: ${acknowledged.size} events acknowledged, ${lostOf(await eventsOf(batchId))} lost\n`,
+    );
 }
 const told = await cook.finish();
 
@@ -158,15 +175,11 @@ async function cutTheNetwork(): Promise<void> {
 const beforeCuts = acknowledged.size;
 await cutTheNetwork();
 const throughCuts = acknowledged.size - beforeCuts;
-const eventsOf = async (id: string): Promise<string[]> => {
-  const batch = (await (await fetch(`${server.url}/api/v1/batches/${id}`)).json()) as Batch;
-  return batch.events.map((event) => event.id);
-};
 const stored = await eventsOf(batchId);
 const byTab = await eventsOf(tabBatchId);
 await server.stop();
 
-const lost = [...acknowledged].filter((id) => !stored.includes(id)).length;
+const lost = lostOf(stored);
 const doubled = stored.length - new Set(stored).size + byTab.length - new Set(byTab).size;
 // Whatever the browser had written down must have arrived, act by act.
 const lostByTab = [...told.ids].filter((id) => !byTab.includes(id)).length;

@@ -2,7 +2,7 @@
 // the spreadsheet are asked for; counts what is lost, doubled or out of order, and measures how long an act takes and what
 // memory does:
 //   npm run soak [-- --minutes 60 --phones 20 --acts 100 --batches 3650]
-import { existsSync, mkdtempSync, readFileSync, readdirSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -35,6 +35,8 @@ const READS = [
   { path: '/log.csv', everyS: 60 },
 ] as const;
 const LOOK_EVERY_MS = 500;
+/** How long 99 in 100 acts take at the most while the machine is ours, ms. */
+const SLOWEST_P99_MS = 25;
 /** The column of /proc/stat with the time that was taken away. */
 const STEAL = 7;
 /** From this share of the processor taken away, a minute says more of the machine than of the server. */
@@ -144,6 +146,7 @@ for (const { id, acts } of all.flatMap(({ batches }) => batches)) {
 const deaf = all.filter((phone) => phone.heard() === 0).length;
 [...all, reader].forEach((phone) => phone.close());
 await server.stop();
+rmSync(data, { recursive: true });
 
 const settled = memory.slice(SETTLES.minutes);
 /** Single readings jump with every collection of garbage: some minutes at the beginning are held against as many at the end. */
@@ -165,4 +168,5 @@ const expected = minutes * 60 * Number(values.acts) * 0.9;
 if (times.length < expected)
   process.stdout.write(`Fewer than ${expected.toFixed(0)} acts: the server did not keep up.\n`);
 const sound = lost + doubled + disordered + deaf === 0 && times.length >= expected;
-process.exitCode = sound && (growth === null || growth <= SETTLES.share) ? 0 : 1;
+const quick = undisturbed.length === 0 || at(0.99, undisturbed) <= SLOWEST_P99_MS;
+process.exitCode = sound && quick && (growth === null || growth <= SETTLES.share) ? 0 : 1;

@@ -38,6 +38,7 @@ async function startBatch({ url }: RunningServer): Promise<string> {
 async function weightFrames(browser: Browser, server: RunningServer): Promise<Measured> {
   const page = await browser.newPage({ viewport: PHONE });
   await page.goto(`${server.url}/bench/${await startBatch(server)}`);
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('checkbox', { name: 'Live scale' }).click();
   await page.getByRole('button', { name: 'Tare' }).waitFor();
   await quiet(page);
