@@ -1,8 +1,9 @@
-import { abandonedSchema, noteSchema } from '@kettle-scale/core/batch';
+import { abandonedSchema } from '@kettle-scale/core/batch';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
 import { ActionRow } from '../../ui/input/actions';
+import { NoteSheet } from '../../shared/NoteSheet';
 import { OneTextSheet } from '../../shared/OneTextSheet';
 import { ReadyFromTicket } from '../../shared/ReadyFromTicket';
 import { SPACE } from '../../ui/tokens';
@@ -30,27 +31,13 @@ export function BatchExtras({ live }: { live: LiveBatch }) {
           { key: 'give-up', label: 'Abandon', onPress: () => setKind('abandoned') },
         ]}
       />
-      <OneTextSheet
-        open={kind === 'note'}
-        onClose={close}
-        title="Write a note"
-        words="It is saved with the batch and this time."
-        name="extra-note"
-        label="Note"
-        field={noteSchema.shape.text}
-        rows={3}
-        act="Save the note"
-        onText={(text, done) => {
-          live.act({ type: 'note', text });
-          done();
-        }}
-      />
+      <NoteSheet live={live} open={kind === 'note'} onClose={close} />
       <OneTextSheet
         open={kind === 'abandoned'}
         onClose={close}
         title="Abandon this batch"
         words="The batch ends here and stays in the log. Undo takes it back."
-        name="extra-reason"
+        name="abandon-reason"
         label="Reason"
         field={abandonedSchema.shape.reason}
         rows={3}

@@ -22,7 +22,7 @@ import { BatchBalls } from './BatchBalls';
 import { CorrectSheet } from './CorrectSheet';
 import { HeldTicket } from './HeldTicket';
 import { InspectedTicket } from './InspectedTicket';
-import { NoteSheet } from './NoteSheet';
+import { NoteSheet } from '../../shared/NoteSheet';
 import { StepThread } from './StepThread';
 
 const styles = StyleSheet.create({

@@ -1,6 +1,6 @@
 import { noteSchema } from '@kettle-scale/core/batch';
-import type { LiveBatch } from '../../batch/useBatch';
-import { OneTextSheet } from '../../shared/OneTextSheet';
+import type { LiveBatch } from '../batch/useBatch';
+import { OneTextSheet } from './OneTextSheet';
 
 interface NoteSheetProps {
   live: LiveBatch;
@@ -13,7 +13,8 @@ export const NoteSheet = ({ live, open, onClose }: NoteSheetProps) => (
   <OneTextSheet
     {...{ open, onClose }}
     title="Write a note"
-    name="log-note"
+    words="It is saved with the batch and this time."
+    name="note"
     label="Note"
     field={noteSchema.shape.text}
     rows={4}
