@@ -2,6 +2,7 @@ import { type ChildProcess, fork } from 'node:child_process';
 import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
 import { type Remote, wrap } from 'comlink';
+import { openEnd } from '../untilEnd';
 import { pipeEndpoint } from './endpoint';
 import type { AsideWork } from './work';
 
@@ -12,8 +13,8 @@ const BOOT = fileURLToPath(new URL('./boot.mjs', import.meta.url));
 interface Helper {
   child: ChildProcess;
   work: Remote<AsideWork>;
-  /** Fails when the helper is gone: it could not answer then. */
-  gone: Promise<never>;
+  /** An answer, unless the helper is gone: it cannot come then. */
+  whileHere: <T>(answer: Promise<T>) => Promise<T>;
 }
 
 export interface AsideHelper extends AsideWork {
@@ -40,22 +41,20 @@ export function openAsideHelper(file: string): AsideHelper {
     // A server that stops does not wait for it.
     child.unref();
     child.channel?.unref();
-    const gone = new Promise<never>((_resolve, reject) => {
-      child.on('error', reject);
-      child.once('exit', () => {
-        if (helper?.child === child) helper = null;
-        reject(new Error('the helper of the long work ended'));
-      });
-    });
-    // Nobody may be waiting for it.
-    gone.catch(() => undefined);
-    return { child, gone, work: wrap<AsideWork>(pipeEndpoint(child)) };
+    const { before, end } = openEnd();
+    const lost = (why: Error): void => {
+      if (helper?.child === child) helper = null;
+      end(why);
+    };
+    child.once('error', lost);
+    child.once('exit', () => lost(new Error('the helper of the long work ended')));
+    return { child, whileHere: before, work: wrap<AsideWork>(pipeEndpoint(child)) };
   }
 
-  const ask = <T>(question: (work: Remote<AsideWork>) => Promise<T>): Promise<T> => {
-    helper ??= start();
-    return Promise.race([question(helper.work), helper.gone]);
-  };
+  function ask<T>(question: (work: Remote<AsideWork>) => Promise<T>): Promise<T> {
+    const { work, whileHere } = (helper ??= start());
+    return whileHere(question(work));
+  }
 
   return {
     lessons: (asked) => ask((work) => work.lessons(asked)),

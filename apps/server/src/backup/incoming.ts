@@ -2,6 +2,7 @@ import { message, type Words } from '@kettle-scale/core/message';
 import { createInterface } from 'node:readline';
 import { Transform, type Readable } from 'node:stream';
 import { HttpProblem } from '../http/problem';
+import { openEnd } from '../untilEnd';
 
 /** How much a backup may bring, and how long it may take. */
 export interface Limits {
@@ -88,12 +89,13 @@ export async function* incomingLines(
   });
   source.pipe(passing);
   try {
-    const failed = new Promise<never>((_resolve, reject) => passing.once('error', reject));
+    const { before, end } = openEnd();
+    passing.once('error', end);
     const lines = createInterface({ input: passing, crlfDelay: Infinity })[Symbol.asyncIterator]();
     for (let at = 1; ; at += 1) {
       // Only the wait for the sender counts: while a line is worked on, nothing is asked of him.
       stalled = setTimeout(stall, limits.stallMs);
-      const next = await Promise.race([lines.next(), failed]);
+      const next = await before(lines.next());
       clearTimeout(stalled);
       if (next.done) return;
       yield { text: next.value, at };

@@ -25,13 +25,17 @@ export function keepLessons(
   { batches, flourLots, kitchen, aside }: LessonSources,
   { hub, now, demo }: Around,
 ) {
-  let kept: (LessonsText & { mark: string }) | null = null;
+  let kept: (LessonsText & { mark: string; zone: string }) | null = null;
   let changes = 0;
   hub.subscribe(({ type }) => {
     if (CHANGING.has(type)) changes += 1;
   });
 
+  const markIn = (zone: string) => `${dayOf(now().getTime(), zone)} ${changes} ${batches.turns()}`;
+
   async function workOut(): Promise<LessonsText> {
+    // A kitchen that moves to another zone is news, so its own zone need not be asked for.
+    if (kept && kept.mark === markIn(kept.zone)) return kept;
     const {
       currency,
       lessonsOff = [],
@@ -39,17 +43,14 @@ export function keepLessons(
       cooks = [],
       learnPerCook = true,
     } = await kitchen.get();
-    const day = dayOf(now().getTime(), zone);
-    const markNow = () => `${day} ${changes} ${batches.turns()}`;
-    if (kept?.mark === markNow()) return kept;
     await batches.fillFacts();
-    const mark = markNow();
+    const mark = markIn(zone);
     const context = {
       ...{ lots: await flourLots.list(), currency, off: lessonsOff, zone },
       cooks: learnPerCook ? cooks.filter(({ gone }) => !gone) : [],
     };
-    const find = findBetween({ from: addDays(day, -LOOK_BACK_DAYS) }, zone);
-    kept = { mark, ...(await aside.lessons({ find, demo, context })) };
+    const from = addDays(dayOf(now().getTime(), zone), -LOOK_BACK_DAYS);
+    kept = { mark, zone, ...(await aside.lessons({ find: findBetween({ from }, zone), demo, context })) };
     return kept;
   }
 
