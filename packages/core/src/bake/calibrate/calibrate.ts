@@ -1,10 +1,12 @@
-import { bake } from '../model/bake';
+import type { Baking } from '../model/baking';
+import { browned } from '../model/browning';
 import { type BakeRequest, firstStages, stagesWith } from '../solve/bakeRequest';
-import { type FittedName, fitLogs, mostRuns } from './fitLogs';
+import { type FittedName, type OneChange, fitLogs, mostRuns } from './fitLogs';
 import { type FittedParameter, fitPuff, intervalOf } from './fitPuff';
 import { DEFAULT_MODEL, type ModelConstants } from '../model/model';
 import { withFactors } from '../model/withFactors';
 import type { BakeOutcome } from '../model/outcome';
+import { followFirst } from '../model/track';
 import type { LoggedPiece } from './loggedPieceSchema';
 import type { SideColour } from '../live/judging';
 
@@ -45,8 +47,11 @@ interface Seen {
   piece: number;
   value: number;
   noise: number;
-  of: (outcome: BakeOutcome) => number | null;
+  of: (outcome: Computed) => number | null;
 }
+
+/** What can be seen of a piece, as a bake computes it. */
+type Computed = Pick<BakeOutcome, 'bubblesS' | 'weightLoss' | 'spotLightness'>;
 
 function seenOf(pieces: readonly LoggedPiece[]): Seen[] {
   return pieces.flatMap((piece, index) => {
@@ -89,39 +94,46 @@ function seenOf(pieces: readonly LoggedPiece[]): Seen[] {
 /** A first side is followed so long for its bubbles. */
 const LONGEST_FIRST_S = 150;
 
-/** One piece with a model. Bubbles are those of the open face: a side that was flipped before is followed further. */
-function bakeLogged(request: BakeRequest, piece: LoggedPiece, model: ModelConstants): BakeOutcome {
-  const { thicknessMm, doughC, plateC, seconds, bubblesS } = piece;
-  const setup = {
-    ...request.setup,
-    ...{ thicknessMm, doughC, plateC, model, startC: { under: plateC, rest: plateC } },
-  };
-  const outcome = bake({ ...setup, stages: stagesWith(request.program, seconds) });
-  const seenInTime = outcome.bubblesS !== null && outcome.bubblesS <= (seconds[0] ?? 0);
-  if (bubblesS === undefined || seenInTime) return outcome;
-  const first = bake(
-    { ...setup, stages: firstStages(request.program, LONGEST_FIRST_S) },
-    { watch: (baking) => (baking.bubblesS === null ? 'on' : 'end') },
-  );
-  return { ...outcome, bubblesS: first.bubblesS };
+/**
+ * One piece with a model. Bubbles are those of the open face: a side that was flipped before they came is followed further
+ * from there, unless nobody asks for them.
+ */
+function bakeLogged(
+  request: BakeRequest,
+  { thicknessMm, doughC, plateC, seconds, bubblesS }: LoggedPiece,
+  model: ModelConstants,
+  asks: boolean,
+): BakeOutcome {
+  const disc = { thicknessMm, doughC, plateC, model, startC: { under: plateC, rest: plateC } };
+  const stages = firstStages(request.program, LONGEST_FIRST_S);
+  const first = followFirst({ ...request.setup, ...disc, stages }, seeBubbles);
+  const firstS = seconds[0]!;
+  const outcome = first.turn(firstS, { stages: stagesWith(request.program, seconds) });
+  if (!asks || bubblesS === undefined) return outcome;
+  for (const seen of first.steps(Math.max(firstS, LONGEST_FIRST_S)))
+    if (seen.bubblesS !== null) return { ...outcome, bubblesS: seen.bubblesS };
+  return { ...outcome, bubblesS: null };
 }
+
+const seeBubbles = ({ timeS, bubblesS }: Baking) => ({ timeS, bubblesS });
 
 /** Bakes every piece with a model; yields after each. */
 function* bakeAll(
   request: BakeRequest,
   pieces: readonly LoggedPiece[],
   model: ModelConstants,
+  asks: boolean,
 ): Generator<void, BakeOutcome[], void> {
   const outcomes: BakeOutcome[] = [];
   for (const piece of pieces) {
-    outcomes.push(bakeLogged(request, piece, model));
+    outcomes.push(bakeLogged(request, piece, model, asks));
     yield;
   }
   return outcomes;
 }
 
 /** What a disc that is thicker than it was taken for does to a row counts as noise of that row. */
-function withThickness(row: Seen, nominal: BakeOutcome, thicker: BakeOutcome): Seen {
+function withThickness(row: Seen, nominal: Computed, thicker: Computed): Seen {
   const [here, there] = [row.of(nominal), row.of(thicker)];
   return here === null || there === null ? row : { ...row, noise: Math.hypot(row.noise, there - here) };
 }
@@ -129,7 +141,7 @@ function withThickness(row: Seen, nominal: BakeOutcome, thicker: BakeOutcome): S
 /** Nothing counts as further off than this many sd. */
 const FURTHEST = 5;
 
-const residuals = (seen: readonly Seen[], outcomes: readonly BakeOutcome[]): number[] =>
+const residuals = (seen: readonly Seen[], outcomes: readonly Computed[]): number[] =>
   seen.map(({ piece, value, noise, of }) => {
     const computed = of(outcomes[piece]!);
     if (computed === null) return 0;
@@ -157,9 +169,12 @@ export function* calibrate(
   if (count('weight loss') >= DRAUGHT_NEEDS && count('bubbles') >= DRAUGHT_NEEDS) names.push('convection');
   const total = pieces.length * mostRuns(names.length);
   let baked = 0;
-  function* run(ln: readonly number[], of = pieces): Generator<number, BakeOutcome[], void> {
+  function* run(
+    ln: readonly number[],
+    { of = pieces, asks = true } = {},
+  ): Generator<number, BakeOutcome[], void> {
     const factors = Object.fromEntries(names.map((name, i) => [name, Math.exp(ln[i]!)]));
-    const steps = bakeAll(request, of, withFactors(base, factors));
+    const steps = bakeAll(request, of, withFactors(base, factors), asks);
     for (;;) {
       const { done, value } = steps.next();
       if (done) return value;
@@ -167,16 +182,34 @@ export function* calibrate(
       yield Math.min(1, baked / total);
     }
   }
+  /** Every piece with one logarithm other than it was: what that parameter cannot change is not baked again. */
+  function* changed(
+    ln: readonly number[],
+    { name, by, from }: OneChange,
+  ): Generator<number, readonly Computed[], void> {
+    if (name === 'browning') {
+      return from.map((o) => ({ ...o, spotLightness: browned(o.spotLightness, Math.exp(by)) }));
+    }
+    if (name !== 'films') return yield* run(ln);
+    const blistered = yield* run(ln, { asks: false });
+    // Blisters take nothing from the column behind them: bubbles and weight stay.
+    return from.map((o, piece) => ({ ...o, spotLightness: blistered[piece]!.spotLightness }));
+  }
   const unmoved = names.map(() => 0);
   const before = yield* run(unmoved);
-  const thicker = yield* run(
-    unmoved,
-    pieces.map((piece) => ({ ...piece, thicknessMm: piece.thicknessMm * (1 + THICKNESS_SD) })),
-  );
+  const thicker = yield* run(unmoved, {
+    of: pieces.map((piece) => ({ ...piece, thicknessMm: piece.thicknessMm * (1 + THICKNESS_SD) })),
+  });
   const seen = told.map((row) => withThickness(row, before[row.piece]!, thicker[row.piece]!));
-  const fit = yield* fitLogs(names, { outcomes: before, residuals: residuals(seen, before) }, function* (ln) {
-    const outcomes = yield* run(ln);
-    return { outcomes, residuals: residuals(seen, outcomes) };
+  const start = { outcomes: before, residuals: residuals(seen, before) };
+  const fit = yield* fitLogs(names, start, {
+    *all(ln) {
+      const outcomes = yield* run(ln);
+      return { outcomes, residuals: residuals(seen, outcomes) };
+    },
+    *one(ln, change) {
+      return residuals(seen, yield* changed(ln, change));
+    },
   });
   const { outcomes } = fit.at;
   const misfitAfter = rootMeanSquare(fit.at.residuals);

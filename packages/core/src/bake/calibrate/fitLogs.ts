@@ -17,8 +17,11 @@ const SAME_SLOPES_SD = 1;
 /** Huber: further off than this many sd a piece counts less. */
 const HUBER = 1.5;
 
-/** Runs over all pieces that a fit of so many parameters takes at most, but for steps that are halved. */
-export const mostRuns = (parameters: number): number => (parameters + 1) * ITERATIONS + 2;
+/**
+ * Runs over all pieces that a fit of so many parameters takes at most, but for steps that are halved; slopes by browning
+ * take none.
+ */
+export const mostRuns = (parameters: number): number => parameters * ITERATIONS + 2;
 
 /** Where the fit stands: what every piece came to, and what was seen less that, in units of its noise. */
 export interface FitPoint {
@@ -63,21 +66,38 @@ function normalEquations(
   return { normal, right };
 }
 
-type Run = (logs: readonly number[]) => Generator<number, FitPoint, void>;
+/** One logarithm that is by so much another than where every piece came to `from`. */
+export interface OneChange {
+  name: FittedName;
+  by: number;
+  from: readonly BakeOutcome[];
+}
+
+/** Works every piece out with given logarithms; `one` where a single one has changed, for what is seen less that. */
+interface Run {
+  all: (logs: readonly number[]) => Generator<number, FitPoint, void>;
+  one: (logs: readonly number[], change: OneChange) => Generator<number, number[], void>;
+}
 
 /** What each thing seen is computed to change by with the logarithm of each parameter, in units of its noise. */
-function* slopesAt(logs: readonly number[], at: FitPoint, run: Run): Generator<number, number[][], void> {
+function* slopesAt(
+  names: readonly FittedName[],
+  logs: readonly number[],
+  at: FitPoint,
+  run: Run,
+): Generator<number, number[][], void> {
   const slopes: number[][] = [];
-  for (const [i] of logs.entries()) {
-    const less = yield* run(logs.map((ln, j) => (i === j ? ln + STEP : ln)));
-    slopes.push(less.residuals.map((value, k) => (at.residuals[k]! - value) / STEP));
+  for (const [i, name] of names.entries()) {
+    const less = logs.map((ln, j) => (i === j ? ln + STEP : ln));
+    const residuals = yield* run.one(less, { name, by: STEP, from: at.outcomes });
+    slopes.push(residuals.map((value, k) => (at.residuals[k]! - value) / STEP));
   }
   return slopes;
 }
 
 /**
  * Maximum a posteriori of ln p by Gauss-Newton with Huber weights and finite differences.
- * @param run bakes every piece with given logarithms
+ * @param run works every piece out with given logarithms
  */
 export function* fitLogs(
   names: readonly FittedName[],
@@ -90,7 +110,7 @@ export function* fitLogs(
   let movedSd = Infinity;
   for (let iteration = 1; ; iteration += 1) {
     const fresh = movedSd > SAME_SLOPES_SD;
-    if (fresh) [slopes, movedSd] = [yield* slopesAt(logs, at, run), 0];
+    if (fresh) [slopes, movedSd] = [yield* slopesAt(names, logs, at, run), 0];
     const { normal, right } = normalEquations(at.residuals, slopes, logs, names);
     const step = solveLinear(normal, right);
     const covariance = inverse(normal);
@@ -103,7 +123,7 @@ export function* fitLogs(
         const most = MOST_SD * FITTED[name].priorSd;
         return Math.max(-most, Math.min(most, logs[i]! + share * step.get(i, 0)));
       });
-      const then = yield* run(tried);
+      const then = yield* run.all(tried);
       if (cost(then.residuals, tried, names) > here) continue;
       largestSd = Math.max(...tried.map((ln, i) => Math.abs(ln - logs[i]!) / sds[i]!));
       [logs, at] = [tried, then];

@@ -1,5 +1,6 @@
 import { said } from '../../test/said';
 import { bake } from '../model/bake';
+import { browned } from '../model/browning';
 import type { BakeRequest } from '../solve/bakeRequest';
 import { withFactors } from '../model/withFactors';
 import { calibrate } from './calibrate';
@@ -133,6 +134,19 @@ describe('calibration', () => {
       });
     });
   }
+
+  test('browning only multiplies what the spots have taken, blisters take nothing from the column: no bake for the one, half of one for the other', () => {
+    const by = (factors: Parameters<typeof withFactors>[1]) =>
+      bake({ ...BASE_CASE, model: withFactors(DEFAULT_MODEL, factors) });
+    const plain = by({});
+    for (const [side, lightness] of browned(plain.spotLightness, 1.4).entries()) {
+      expect(lightness).toBeLessThan(plain.spotLightness[side]! - 1);
+      expect(lightness).toBeCloseTo(by({ browning: 1.4 }).spotLightness[side]!, 9);
+    }
+    const { weightLoss, bubblesS, spotLightness } = by({ films: 1.15 });
+    expect({ weightLoss, bubblesS }).toEqual({ weightLoss: plain.weightLoss, bubblesS: plain.bubblesS });
+    expect(spotLightness[0]).toBeLessThan(plain.spotLightness[0] - 1);
+  });
 
   test('finds the truth inside its intervals from two dozen pieces, and fits better than before', () => {
     const fit = finish(calibrate(request, pieces(24)));

@@ -26,3 +26,14 @@ export function browningRate(
 
 export const lightnessOf = (browning: number): number => RAW_LIGHTNESS * Math.exp(-browning);
 export const browningOf = (lightness: number): number => Math.log(RAW_LIGHTNESS / lightness);
+
+/**
+ * The lightness of spots had browning gone so many times as fast: it only multiplies what they have taken, for nothing that
+ * bakes feels their colour.
+ * @param lightness L* of both faces
+ * @param factor times the browning they had
+ */
+export const browned = ([first, second]: readonly [number, number], factor: number): [number, number] => [
+  lightnessOf(factor * browningOf(first)),
+  lightnessOf(factor * browningOf(second)),
+];

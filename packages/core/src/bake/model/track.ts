@@ -12,6 +12,7 @@ import {
   stepStage,
 } from './bake';
 import { type BakeSetup, type Baking, copyBaking, startBaking } from './baking';
+import { type BakeOutcome, outcomeOf } from './outcome';
 
 /** One first side, followed once; any number of bakes go on from any moment of it. */
 export interface Track<Seen> {
@@ -24,8 +25,8 @@ export interface Track<Seen> {
   turn: (
     firstS: number,
     after: Pick<BakeSetup, 'stages'>,
-    eye: { replay: (seen: Seen) => void; watch: NonNullable<BakeOptions['watch']> },
-  ) => void;
+    eye?: { replay: (seen: Seen) => void; watch: NonNullable<BakeOptions['watch']> },
+  ) => BakeOutcome;
 }
 
 /** A state is kept after so many steps: a copy takes as long as half a step. */
@@ -106,19 +107,19 @@ export function followFirst<Seen extends { timeS: number }>(
 
   return {
     steps,
-    turn: (firstS, after, { replay, watch }) => {
+    turn: (firstS, after, eye) => {
       while (goOn(firstS));
       const from = kept.findLast((one) => one.baking.timeS <= firstS - one.stage.wantedS) ?? kept[0]!;
-      for (let at = 0; at < from.steps; at += 1) replay(seen[at]!);
+      if (eye) for (let at = 0; at < from.steps; at += 1) eye.replay(seen[at]!);
       const own = copyBaking(from.baking);
       const running = { ...from.stage };
       while (!own.lost && !isOver(own, firstS)) {
         stepStage(own, running, firstS, longestS);
-        if (!own.lost && watch(own) === 'end') return;
+        if (!own.lost && eye?.watch(own) === 'end') return outcomeOf(own, reruns);
       }
-      if (!own.lost) runStages(own, { ...setup, ...after }, first + 1, longestS, watch);
+      if (!own.lost) runStages(own, { ...setup, ...after }, first + 1, longestS, eye?.watch);
       // The whole bake runs again, with shorter steps.
-      if (own.lost) bake({ ...setup, ...after }, { ...grid, watch });
+      return own.lost ? bake({ ...setup, ...after }, { ...grid, watch: eye?.watch }) : outcomeOf(own, reruns);
     },
   };
 }
