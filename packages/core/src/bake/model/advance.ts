@@ -92,8 +92,9 @@ function keepLedger(
 
 /** Takes the new temperatures over; starch gelatinises at the mean of old and new. */
 function cookCells(baking: Baking, stepS: number): void {
-  const { cells, nextC, tempC, water, raw, dough, model } = baking.column;
+  const { cells, nextC, tempC, warmingCS, water, raw, dough, model } = baking.column;
   const wettest = WETTEST * dough.waterPerDry;
+  const perStep = 1 / stepS;
   let bounded = true;
   let rawest = 0;
   for (let i = 0; i < cells; i += 1) {
@@ -105,17 +106,18 @@ function cookCells(baking: Baking, stepS: number): void {
       raw[i] = raw[i]! * Math.exp(-stepS * model.gelatinisation * tabled(placeOf(meanC), ROW.gelatinisation));
     }
     tempC[i] = nextC[i]!;
+    warmingCS[i] = change * perStep;
     if (raw[i]! > rawest) rawest = raw[i]!;
   }
   baking.gelatinised = 1 - rawest;
   if (!bounded) baking.lost = true;
 }
 
-function faceBrowning({ faceC, water, cells, sorption25, model }: Column, face: 0 | 1): number {
+function faceBrowning({ faceC, water, cells, perSorption, model }: Column, face: 0 | 1): number {
   const tempC = faceC[face];
   if (!(tempC > BROWNING_FROM_C)) return 0;
   const warmth = tabled(placeOf(tempC), ROW.warmth);
-  return browningRate(model, tempC, waterActivity(water[face === 0 ? 0 : cells - 1]!, sorption25, warmth));
+  return browningRate(model, tempC, waterActivity(water[face === 0 ? 0 : cells - 1]!, perSorption, warmth));
 }
 
 /** Cooked, bubbles, puff, dip. */

@@ -22,7 +22,7 @@ export const gridFor = (thicknessMm: number): Required<Pick<BakeOptions, 'cells'
 const FIRST_STEP = 0.1;
 const STEP_GROWTH = 1.25;
 /** Later in a stage less happens: steps grow with the time since it began, up to twice the longest of its start. */
-const STEP_SHARE = 0.03;
+const STEP_SHARE = 0.04;
 const LATE_STEP = 2;
 const END_SLACK_S = 1e-9;
 const NEARLY = 1.0001;

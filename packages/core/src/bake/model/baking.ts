@@ -1,4 +1,4 @@
-import { type Column, enthalpyJM2, openColumn } from './column';
+import { type Column, copyColumn, enthalpyJM2, openColumn } from './column';
 import type { DoughProperties } from './composition';
 import { MM_PER_M } from './constants';
 import { type FaceTerms, openFaceTerms } from './faces';
@@ -83,13 +83,25 @@ export function startBaking(setup: BakeSetup, cells: number): Baking {
     filmsB: openFilms(column),
     termsA: openFaceTerms(),
     termsB: openFaceTerms(),
-    ledger: {
-      startJ: enthalpyJM2(column),
-      ...{ inJ: 0, topJ: 0, steamJ: 0, steamKg: 0, driedKg: 0, steps: 0 },
-    },
-    ...{ browningA: 0, browningB: 0, rateA: 0, rateB: 0, timeS: -platenS(setup.stages), stage: 0, down: 0 },
-    ...{ plateFlux: 0, middleC: doughC, gelatinised: 0, cookedS: null, bubblesS: null },
-    ...{ puffIndex: 0, puffIndexNow: 0, puffDoseS: 0, puffS: null, plateDipC: 0, lost: false },
+    ledger: { startJ: enthalpyJM2(column), inJ: 0, topJ: 0, steamJ: 0, steamKg: 0, driedKg: 0, steps: 0 },
+    browningA: 0,
+    browningB: 0,
+    rateA: 0,
+    rateB: 0,
+    timeS: -platenS(setup.stages),
+    stage: 0,
+    down: 0,
+    plateFlux: 0,
+    middleC: doughC,
+    gelatinised: 0,
+    cookedS: null,
+    bubblesS: null,
+    puffIndex: 0,
+    puffIndexNow: 0,
+    puffDoseS: 0,
+    puffS: null,
+    plateDipC: 0,
+    lost: false,
   };
 }
 
@@ -98,16 +110,7 @@ export function copyBaking(baking: Baking): Baking {
   const { column, plate, filmsA, filmsB, ledger } = baking;
   return {
     ...baking,
-    column: {
-      ...column,
-      tempC: column.tempC.slice(),
-      water: column.water.slice(),
-      raw: column.raw.slice(),
-      boiling: column.boiling.slice(),
-      waterFlux: column.waterFlux.slice(),
-      carriedJ: column.carriedJ.slice(),
-      faceC: [...column.faceC],
-    },
+    column: copyColumn(column),
     plate: { ...plate, underC: plate.underC.slice() },
     filmsA: copyFilms(filmsA),
     filmsB: copyFilms(filmsB),

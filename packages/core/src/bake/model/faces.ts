@@ -6,7 +6,6 @@ import {
   WATER_HEAT_J_KGK,
   steamEnthalpyJKg,
 } from './constants';
-import { saturationPa } from './saturation';
 import { SORPTION_POWER, SORPTION_SLOPE_1_K, waterActivity } from './sorption';
 import { ROW, placeOf, tabled } from './tables';
 
@@ -77,7 +76,8 @@ export function plateFace(
 }
 
 const NEWTON_STEPS = 6;
-const NEWTON_C = 1e-4;
+/** It converges quadratically: what is left is far smaller. */
+const NEWTON_C = 0.01;
 /** Lewis: mass transfer from heat transfer, air of 1.0 kg/m³ and 1007 J/kgK, Le^(2/3) of 0.90. */
 const LEWIS_J_M3K = 1007 * 0.9;
 
@@ -88,7 +88,7 @@ export function gasFace(
   meets: Extract<FaceMeets, { kind: 'gas' }>,
   terms: FaceTerms,
 ): void {
-  const { air, sorption25, tempC, water, model } = column;
+  const { air, ambientPa, perSorption, tempC, water, model } = column;
   const cell = face === 0 ? 0 : column.cells - 1;
   const cellC = tempC[cell]!;
   const inside = (2 * column.conductivity[cell]!) / column.widthM[cell]!;
@@ -96,7 +96,6 @@ export function gasFace(
   const airK = air.tempC + KELVIN;
   const radiant = radiantC + KELVIN;
   const radiant4 = radiant * radiant * radiant * radiant;
-  const ambientPa = air.humidity * saturationPa(air.tempC);
   const transfer = convection / LEWIS_J_M3K;
   const grey = model.emissivity * STEFAN_BOLTZMANN_W_M2K4;
   let surfaceC = column.faceC[face];
@@ -106,7 +105,7 @@ export function gasFace(
   for (let step = 0; step < NEWTON_STEPS; step += 1) {
     const surfaceK = surfaceC + KELVIN;
     const place = placeOf(surfaceC);
-    const activity = waterActivity(water[cell]!, sorption25, tabled(place, ROW.warmth));
+    const activity = waterActivity(water[cell]!, perSorption, tabled(place, ROW.warmth));
     const vapour = activity * tabled(place, ROW.saturation);
     const mass = transfer / ((VAPOUR_GAS_J_KGK * (surfaceK + airK)) / 2);
     const latent = steamEnthalpyJKg(surfaceC) - WATER_HEAT_J_KGK * surfaceC;

@@ -25,7 +25,8 @@ const LEAST_START = 0.15;
 const FILM_CONDUCTIVITY = 0.6;
 const LONGEST_SUBSTEP_S = 0.2501;
 const PASSES = 4;
-const CONVERGED_C = 0.02;
+/** Newton converges quadratically: the next pass would change a hundredth of it. */
+const CONVERGED_C = 0.1;
 const MOST_BOILED = 0.6;
 const DRIEST = 1e-3;
 
@@ -113,7 +114,7 @@ function dryFilm(
   contact: number,
   sourceC: number,
 ): void {
-  const { dough, model, boilingC, pressurePa, sorption25, steamJKg } = column;
+  const { dough, model, boilingC, pressurePa, perSorption, steamJKg } = column;
   const thickness = films.thicknessM[film]!;
   const through = 1 / (1 / contact + thickness / FILM_CONDUCTIVITY);
   const back = model.filmBack;
@@ -133,7 +134,7 @@ function dryFilm(
       const left = water - (s * boils) / mass;
       const x = left < DRIEST ? DRIEST : left;
       const place = placeOf(now);
-      const activity = waterActivity(x, sorption25, tabled(place, ROW.warmth));
+      const activity = waterActivity(x, perSorption, tabled(place, ROW.warmth));
       const excess = (activity * tabled(place, ROW.saturation)) / pressurePa;
       const latent = steamJKg - WATER_HEAT_J_KGK * now;
       let base = 0;
@@ -203,7 +204,7 @@ export function advanceFilms(
     dryFilm(column, films, film, driesS, contact, sourceC);
     const activity = waterActivity(
       films.water[film]!,
-      column.sorption25,
+      column.perSorption,
       tabled(placeOf(films.tempC[film]!), ROW.warmth),
     );
     const rate = browningRate(column.model, films.surfaceC[film]!, activity);

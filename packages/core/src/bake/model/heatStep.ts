@@ -63,7 +63,7 @@ function assemble(column: Column, stepS: number, faceA: FaceTerms, faceB: FaceTe
  * implicit step. Returns whether any cell boils or is near it.
  */
 function assembleBoiling(column: Column, stepS: number): boolean {
-  const { cells, water, boiling, condensing, nextC, pressurePa, sorption25, steamJKg } = column;
+  const { cells, water, boiling, condensing, nextC, pressurePa, perSorption, steamJKg } = column;
   const { boilingBase, boilingPerC, drained, known } = column;
   const { diagonal, right } = column.system;
   const dry = column.dough.dryKgM3;
@@ -82,7 +82,7 @@ function assembleBoiling(column: Column, stepS: number): boolean {
       const left = water[i]! - perDry * (boils - condensing[i]!);
       const x = left < DRIEST ? DRIEST : left;
       const place = placeOf(t);
-      const activity = waterActivity(x, sorption25, tabled(place, ROW.warmth));
+      const activity = waterActivity(x, perSorption, tabled(place, ROW.warmth));
       const excess = activity * tabled(place, ROW.saturation) * perPressure;
       if (excess > 1 || boils > 0) {
         const rate = BOILING_RATE_1_S * dry * excess;
@@ -127,11 +127,12 @@ function isNearBoiling({ cells, nextC, boilingC }: Column): boolean {
 
 /**
  * One linearly implicit Euler step of the heat equation into `nextC`, with boiling solved along by Newton passes.
- * The faces enter as lines in the temperature of their cells.
+ * The faces enter as lines in the temperature of their cells. Steam condenses where the last pass had it condense: counted
+ * anew after it, heat would be lost that no cell has taken.
  */
 export function heatStep(column: Column, stepS: number, faceA: FaceTerms, faceB: FaceTerms): void {
-  const { cells, tempC, nextC, system, solved } = column;
-  for (let i = 0; i < cells; i += 1) nextC[i] = tempC[i]!;
+  const { cells, tempC, warmingCS, nextC, system, solved } = column;
+  for (let i = 0; i < cells; i += 1) nextC[i] = tempC[i]! + warmingCS[i]! * stepS;
   assemble(column, stepS, faceA, faceB);
   for (let pass = 0; pass < PASSES; pass += 1) {
     condense(column);
@@ -140,5 +141,4 @@ export function heatStep(column: Column, stepS: number, faceA: FaceTerms, faceB:
     // Without boiling the system is linear and the first solution stands.
     if (settle(column, stepS) < CONVERGED_C || (!lively && !isNearBoiling(column))) break;
   }
-  condense(column);
 }

@@ -19,7 +19,7 @@ const [KW0, KW1, KW2] = WATER_CONDUCTIVITY;
 
 /** Brings conductivity, heat capacity, vapour pressure and permeance of every cell and link up to its state. */
 export function updateProperties(column: Column): void {
-  const { cells, tempC, water, dough, pressurePa, sorption25, widthM, passing, passingCold } = column;
+  const { cells, tempC, water, dough, pressurePa, perSorption, widthM, passing, passingCold } = column;
   const { conductivity, permeance, heatCapacity, vapourPa, vapourPerC, vapourPerWater } = column;
   const { dryKgM3, solidVolume, dryHeatJKgK } = dough;
   const k0 = dough.solidConductivity[0];
@@ -50,7 +50,7 @@ export function updateProperties(column: Column): void {
     const place = placeOf(t);
     const saturation = tabled(place, ROW.saturation);
     const slope = tabled(place, ROW.slope);
-    const activity = waterActivity(x, sorption25, tabled(place, ROW.warmth));
+    const activity = waterActivity(x, perSorption, tabled(place, ROW.warmth));
     const vapour = activity * saturation;
     const drying = SORPTION_POWER * (1 - activity);
     vapourPa[i] = vapour;

@@ -186,7 +186,7 @@ describe.each(Object.keys(RUNS) as Run[])('reference cases, %s grid', (run) => {
   test.each(cases)('$name', ({ id, setup }) => {
     const outcome = bake(setup, RUNS[run]);
     expect(deviations(outcome, id, REFERENCE[id] ?? [], run)).toEqual([]);
-    expect(Math.abs(outcome.energyError)).toBeLessThan(0.1);
+    expect(Math.abs(outcome.energyError)).toBeLessThan(0.03);
     expect(Math.abs(outcome.waterError)).toBeLessThan(1e-9);
     expect(outcome.reruns).toBe(0);
   });

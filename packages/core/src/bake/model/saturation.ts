@@ -15,12 +15,15 @@ export const pressurePa = (altitudeM: number): number =>
   STANDARD_PRESSURE_PA * Math.pow(1 - 2.25577e-5 * altitudeM, 5.25588);
 
 const NEWTON_STEPS = 30;
+const CONVERGED_C = 1e-10;
 
 /** Where water boils at a pressure, °C. */
 export function boilingC(pressure: number): number {
   let tempC = 100;
   for (let step = 0; step < NEWTON_STEPS; step += 1) {
-    tempC -= Math.log(saturationPa(tempC) / pressure) / saturationSlope(tempC);
+    const change = Math.log(saturationPa(tempC) / pressure) / saturationSlope(tempC);
+    tempC -= change;
+    if (Math.abs(change) < CONVERGED_C) break;
   }
   return tempC;
 }

@@ -7,11 +7,11 @@ const DRIEST = 1e-6;
 
 /**
  * Water activity of dough, 0 to 1, in the form of Oswin: y = X / A, a_w = y^2.5 / (1 + y^2.5).
- * `sorption25` is A at 25 °C times the non-fat share of the dry matter; `warmth` is exp(2.5 × 0.0056 (T − 25)).
+ * `perSorption` is A^−2.5, with A at 25 °C times the non-fat share of the dry matter; `warmth` is exp(2.5 × 0.0056 (T − 25)).
  */
-export function waterActivity(waterPerDry: number, sorption25: number, warmth: number): number {
-  const y = (waterPerDry > DRIEST ? waterPerDry : DRIEST) / sorption25;
-  const z = y * y * Math.sqrt(y) * warmth;
+export function waterActivity(waterPerDry: number, perSorption: number, warmth: number): number {
+  const x = waterPerDry > DRIEST ? waterPerDry : DRIEST;
+  const z = x * x * Math.sqrt(x) * perSorption * warmth;
   return z / (1 + z);
 }
 

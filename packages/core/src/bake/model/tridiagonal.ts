@@ -7,8 +7,8 @@ export interface Tridiagonal {
   readonly inverse: Float64Array;
 }
 
-export function openTridiagonal(rows: number): Tridiagonal {
-  const empty = () => new Float64Array(rows);
+/** @param empty gives an array of a value a row */
+export function openTridiagonal(empty: () => Float64Array): Tridiagonal {
   return { lower: empty(), diagonal: empty(), upper: empty(), right: empty(), inverse: empty() };
 }
 
