@@ -4,7 +4,7 @@ import { printAST } from '@formatjs/icu-messageformat-parser/printer.js';
 import { languageSchema } from '@kettle-scale/core/message';
 import { type Page, expect, test } from './test';
 import { asWritten } from './bench';
-import { MAIN_VIEWS, cutOff, openView, prefer, sideways } from './views';
+import { ALL_VIEWS, cutOff, openView, prefer, sideways } from './views';
 
 // The files of the pseudo-language are handed out by the test: a service worker would fetch its own.
 test.use({ serviceWorkers: 'block' });
@@ -121,7 +121,7 @@ test('a language from a file alone: no view keeps English, and longer words are 
   page,
 }) => {
   const names = await speakPseudo(page);
-  for (const path of [...MAIN_VIEWS.book, ...MAIN_VIEWS.day]) {
+  for (const path of ALL_VIEWS) {
     await openView(page, path);
     await expect(page.getByRole('main')).toContainText(/[àèìòù]/);
     await expect(page.getByText(FETCHING)).toHaveCount(0);

@@ -1,6 +1,6 @@
 import { type Page, expect, test } from './test';
 import { bench } from './bench';
-import { MAIN_VIEWS, openView, prefer } from './views';
+import { ALL_VIEWS, openView, prefer } from './views';
 
 /** A figure in a metric unit; millilitres define a cup, and stay. */
 const METRIC = /[\d.,]+\s(?:°C|mm|g|kg)(?![\w/])|g\/ml|[^\n]*, (?:mm|g|kg|°C)$/gm;
@@ -23,7 +23,7 @@ test('in ounces, inches and Fahrenheit nothing metric is left on the main views'
     await expect(page.getByText(/^Fetching/)).toHaveCount(0);
     expect((await saidOn(page)).match(METRIC), where).toBeNull();
   };
-  const views = [...MAIN_VIEWS.book, ...MAIN_VIEWS.day].filter((path) => path !== '/settings');
+  const views = ALL_VIEWS.filter((path) => path !== '/settings');
   for (const path of [...views, '/plan/breakwater-thick?by=pieces&pieces=60']) {
     await openView(page, path);
     await nothingMetric(path);

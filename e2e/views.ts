@@ -41,9 +41,9 @@ export async function seriousOnBoth(page: Page): Promise<string[]> {
 export const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
 
-/** The main views, in two halves: each is looked at by axe, which takes its time on a slow machine. */
+/** The main views by what they are for: each is looked at by axe, which takes its time on a slow machine. */
 export const MAIN_VIEWS = {
-  book: [
+  formulas: [
     '/formulas',
     '/formulas/breakwater-thick',
     '/formulas/breakwater-thick/edit',
@@ -51,27 +51,21 @@ export const MAIN_VIEWS = {
     '/formulas/breakwater-thick/versions',
     '/formulas/breakwater-thick/card',
     '/write',
+  ],
+  planning: [
     '/ingredients',
     '/ingredients/flour-strong',
+    '/stock',
     '/shift',
     '/service',
     '/service/edit',
     '/service/handover',
-  ],
-  day: [
-    '/stock',
     '/plans',
-    '/plan/sailcloth-sheet',
-    '/bench',
-    '/griddle',
-    '/griddle/plates',
-    '/griddle/window',
-    '/log',
-    '/lessons',
-    '/charts',
-    '/settings',
   ],
+  work: ['/plan/sailcloth-sheet', '/bench', '/griddle', '/griddle/plates', '/griddle/window'],
+  record: ['/log', '/lessons', '/charts', '/settings'],
 };
+export const ALL_VIEWS = Object.values(MAIN_VIEWS).flat();
 
 /** A device on which somebody has chosen a language, or measures. */
 export const prefer = (page: Page, chosen: { language?: string; units?: string }): Promise<unknown> =>
@@ -80,11 +74,22 @@ export const prefer = (page: Page, chosen: { language?: string; units?: string }
     chosen,
   );
 
-/** A view, once it is drawn with what it shows. */
-export async function openView(page: Page, path: string): Promise<void> {
-  await page.goto(path);
+/** Until a view is drawn with what it shows. */
+async function drawn(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
   await expect(page.getByText(/^(?:Fetching|Cargando)/)).toHaveCount(0);
+}
+
+export async function openView(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await drawn(page);
+}
+
+/** The view that is open, on a screen of another size: a page follows its window without being loaded again. */
+export async function resize(page: Page, viewport: { width: number; height: number }): Promise<void> {
+  await page.setViewportSize(viewport);
+  await settled(page);
+  await drawn(page);
 }
 
 /** Words that do not fit where they stand: cut with dots, or past the edge of the screen; what can be scrolled to is not lost. */

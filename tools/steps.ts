@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './install.mjs';
 
@@ -9,13 +10,18 @@ export interface Count {
 }
 
 /** One part of the tests: what it came to and how long it took. */
-interface Part extends Count {
+export interface Part extends Count {
   name: string;
   seconds: number;
 }
 
 const CACHE = join(ROOT, '.cache');
 const MS_PER_S = 1000;
+
+/** Kitchens made for tests lie here, and go with it at the end. */
+const SCRATCH = mkdtempSync(join(tmpdir(), 'kettle-test-'));
+process.once('exit', () => rmSync(SCRATCH, { recursive: true, force: true }));
+process.once('SIGINT', () => process.exit(1));
 
 interface Ran {
   ok: boolean;
@@ -28,7 +34,7 @@ const run = (command: string, args: readonly string[], env: Record<string, strin
     const child = spawn(command, args, {
       cwd: ROOT,
       stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, npm_config_loglevel: 'error', FORCE_COLOR: '0', ...env },
+      env: { ...process.env, npm_config_loglevel: 'error', FORCE_COLOR: '0', TMPDIR: SCRATCH, ...env },
     });
     let output = '';
     const keep = (chunk: Buffer) => void (output += chunk.toString());
@@ -101,8 +107,15 @@ export const unit = (args: readonly string[] = []): Promise<Part> =>
   part('unit', async () => {
     const report = join(CACHE, 'jest.json');
     rmSync(report, { force: true });
-    const jest = ['node_modules/jest/bin/jest.js', '--passWithNoTests', '--json', '--outputFile', report];
-    const { ok, output } = await node(...jest, ...args);
+    const jest = ['node_modules/jest/bin/jest.js', '--cacheDirectory', join(CACHE, 'jest')];
+    const { ok, output } = await node(
+      ...jest,
+      '--passWithNoTests',
+      '--json',
+      '--outputFile',
+      report,
+      ...args,
+    );
     const result = reportAt(report) as {
       numPassedTests: number;
       numFailedTests: number;
@@ -117,7 +130,8 @@ export const unit = (args: readonly string[] = []): Promise<Part> =>
 
 /** The web app, built when its sources have changed. */
 export const web = (): Promise<Part> =>
-  part('web build', async () => one(await node('tools/run.mjs', 'web')));
+  // What the builder has read before is kept where it keeps it by itself.
+  part('web build', async () => one(await run('node', ['tools/run.mjs', 'web'], { TMPDIR: tmpdir() })));
 
 /** Playwright journeys through the real app and the real server. */
 export const journeys = (chromium: string): Promise<Part> =>
