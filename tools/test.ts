@@ -10,7 +10,7 @@ const chromium = ensureChromium();
 ensureCertutil();
 ensureStrace();
 const turns = new Semaphore(AT_ONCE);
-const inTurn = (run: () => Promise<Part>): Promise<Part> => turns.runExclusive(run);
+const inTurn = (run: () => Promise<Part>): Promise<Part> => turns.runExclusive(() => run());
 // The longest first; what starts the product waits until it is built, so that it is built once.
 const units = inTurn(unit);
 const app = inTurn(web);
