@@ -62,6 +62,12 @@ test('two at once: the one that minds waiting more goes first', () => {
   expect(remainingS(due(-3, 1), NOW)).toBe(-3);
 });
 
+test('two sides of one length keep their turn for as long as both wait', () => {
+  const waiting = [due(-3.3, 1, 27.1), due(-1.1, 2, 27.1)];
+  const firsts = Array.from({ length: 600 }, (_, look) => collision(waiting, NOW + 100 * look)?.[0].piece);
+  expect(new Set(firsts)).toEqual(new Set([1]));
+});
+
 test('a plate that is not ready is said so before the first piece', () => {
   expect(notReadyWords(null, 230)).toBeNull();
   expect(said(notReadyWords({ tempC: 205, steady: false }, 230))).toBe('The plate is 25\u00a0°C too cold.');

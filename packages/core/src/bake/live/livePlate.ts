@@ -54,6 +54,9 @@ function waitedShares(order: readonly Timed[], nowMs: number): number {
   }, 0);
 }
 
+/** Shares no farther apart are the same: sides of one length would change places with every rounding. */
+const SAME_SHARE = 1e-6;
+
 /**
  * Acts that one pair of hands cannot do in time: the pieces due within the next few seconds of each other, in the order
  * that keeps them waiting least for their sides' lengths. Null when nothing collides.
@@ -69,7 +72,7 @@ export function collision(onPlate: readonly Timed[], nowMs: number): [Timed, Tim
   if (remainingS(first, nowMs) > 2 * HAND_S) return null;
   const inTurn: [Timed, Timed] = [first, second];
   const swapped: [Timed, Timed] = [second, first];
-  return waitedShares(swapped, nowMs) < waitedShares(inTurn, nowMs) ? swapped : inTurn;
+  return waitedShares(swapped, nowMs) < waitedShares(inTurn, nowMs) - SAME_SHARE ? swapped : inTurn;
 }
 
 /**
