@@ -175,9 +175,11 @@ function addSolve(program: Command, io: Io): void {
         ...solution,
         words: solution.trouble ? troubleWords(solution.trouble) : limitWords(solution),
         sensitivities: solution.good
-          ? sensitivities(request, solution).map((one) => ({ ...one, words: sensitivityWords(one) }))
+          ? finish(sensitivities(request, solution)).map((one) => ({ ...one, words: sensitivityWords(one) }))
           : [],
-        waysOut: solution.good ? [] : waysOut(request).map((way) => ({ ...way, words: wayOutWords(way) })),
+        waysOut: solution.good
+          ? []
+          : finish(waysOut(request)).map((way) => ({ ...way, words: wayOutWords(way) })),
         robust: robust && { ...robust, spreads: USUAL_SPREADS },
         outcome,
       });

@@ -15,11 +15,22 @@ const cancelled = new Set<number>();
 
 /**
  * What goes on after messages that came meanwhile, the newest question first: it is what the cook looks at. A message to
- * oneself is not held back the way a timer is.
+ * oneself is not held back the way a timer is. One at a time is under way, so that a question waits for one slice, not for
+ * one of each that is worked on.
  */
 const goOn: (() => void)[] = [];
 const { port1, port2 } = new MessageChannel();
-port1.onmessage = () => goOn.pop()?.();
+let underWay = false;
+function goOnSoon(): void {
+  if (underWay || goOn.length === 0) return;
+  underWay = true;
+  port2.postMessage(null);
+}
+port1.onmessage = () => {
+  underWay = false;
+  goOn.pop()?.();
+  goOnSoon();
+};
 
 function run(id: number, steps: Generator<number, unknown, void>, toldMs = -PROGRESS_MS): void {
   const startMs = performance.now();
@@ -33,7 +44,7 @@ function run(id: number, steps: Generator<number, unknown, void>, toldMs = -PROG
       const tells = startMs - toldMs >= PROGRESS_MS;
       if (tells) scope.postMessage({ id, progress: value });
       goOn.push(() => run(id, steps, tells ? startMs : toldMs));
-      port2.postMessage(null);
+      goOnSoon();
       return;
     }
   } catch (error) {

@@ -103,9 +103,9 @@ export const GRIDDLE_WORK: {
     return { solved: { ...solution, outcome }, series };
   },
   *details({ request, solution }) {
-    const moved = solution.good ? sensitivities(request, solution) : [];
-    yield 0.5;
-    return { sensitivities: moved, waysOut: solution.good ? [] : waysOut(request) };
+    return solution.good
+      ? { sensitivities: yield* sensitivities(request, solution), waysOut: [] }
+      : { sensitivities: [], waysOut: yield* waysOut(request) };
   },
   *reach({ request, seconds }) {
     const heat = heatFor(request, seconds);

@@ -41,6 +41,7 @@ export function* twoWays(request: BakeRequest, facts: PaceFacts): Generator<numb
   const ways: TwoWays = { hotter: null, cooler: null };
   for (const [index, by] of TURNS_C.entries()) {
     ways.hotter ??= wayAt(request, request.setup.plateC + by, facts);
+    yield (index + 0.5) / TURNS_C.length;
     ways.cooler ??= wayAt(request, request.setup.plateC - by, facts);
     yield (index + 1) / TURNS_C.length;
     if (ways.hotter && ways.cooler) break;

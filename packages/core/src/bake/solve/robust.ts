@@ -109,8 +109,10 @@ function* momentsOf(
       const piece = withPiece(request, mm, plateC);
       const track = followPiece(piece);
       firstOf.set(`${mm}/${plateC}`, firstMoments(track));
-      for (const firstS of firsts) lastOf.set(`${mm}/${plateC}/${firstS}`, lastSide(piece, track, firstS));
-      yield (at * plates.length + along + 1) / total;
+      for (const [turned, firstS] of firsts.entries()) {
+        lastOf.set(`${mm}/${plateC}/${firstS}`, lastSide(piece, track, firstS));
+        yield (at * plates.length + along + (turned + 1) / firsts.length) / total;
+      }
     }
   }
   const first = (pick: (m: ReturnType<typeof firstMoments>) => number) =>

@@ -9,6 +9,7 @@ import { solveOneFlip } from './solveOneFlip';
 import { limitWords, sensitivityWords, troubleWords } from './solveText';
 import { COMMON_STANDARD, isGood, judge, pliableFrom, standardOf } from './standard';
 import { sensitivities } from './waysRound';
+import { finish } from './window';
 
 const ONE_FLIP: BakeProgram = { surface: 'flat', plateC: 230, sides: [{ seconds: 25 }, { seconds: 25 }] };
 const { stages: _stages, ...setup } = BASE_CASE;
@@ -239,7 +240,7 @@ describe('seconds per side', () => {
     const [first, second] = solve(pressed).least;
     expect(Math.abs(first! - 20)).toBeLessThanOrEqual(1.5);
     expect(Math.abs(second! - 15)).toBeLessThanOrEqual(1.5);
-    const words = sensitivities(base, solution).map((one) => sensitivityWords(one));
+    const words = finish(sensitivities(base, solution)).map((one) => sensitivityWords(one));
     expect(said(words[0])).toMatch(/^10\s°C hotter: \d s less on side 1, \d s less on side 2\.$/);
     expect(said(limitWords(solution))).toContain('browning comes last, and any longer and it chars.');
   });

@@ -38,7 +38,7 @@ describe('the other ways round', () => {
   });
 
   test('where there is no good bread it says what to change', () => {
-    const ways = waysOut(request(230, 1));
+    const ways = finish(waysOut(request(230, 1)));
     expect(ways.map(({ what }) => what)).toEqual(expect.arrayContaining(['thickness', 'crisper']));
     for (const way of ways) expect(said(wayOutWords(way))).toMatch(/it works: \d+ s \+ \d+ s\.$/);
     const thicker = ways.find(({ what }) => what === 'thickness')!;

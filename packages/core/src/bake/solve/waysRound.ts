@@ -127,18 +127,23 @@ const CHANGES: (Pick<Sensitivity, 'what' | 'by'> & { to: (request: BakeRequest) 
 ];
 
 /**
- * What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution.
+ * What a hotter plate, a thicker disc and a colder dough do to the seconds of a solution. Yields the share of them that is
+ * known: each takes as long as the solution did.
  * @param request the bread on its plate
  * @param solution its seconds
  */
-export function sensitivities(request: BakeRequest, { seconds }: Pick<Solution, 'seconds'>): Sensitivity[] {
-  return CHANGES.map(({ what, by, to }) => {
+export function* sensitivities(
+  request: BakeRequest,
+  { seconds }: Pick<Solution, 'seconds'>,
+): Generator<number, Sensitivity[], void> {
+  const found: Sensitivity[] = [];
+  for (const { what, by, to } of CHANGES) {
     const changed = solveTimes(to(request));
-    return {
-      ...{ what, by },
-      changeS: changed.good ? changed.seconds.map((s, side) => s - (seconds[side] ?? s)) : null,
-    };
-  });
+    const changeS = changed.good ? changed.seconds.map((s, side) => s - (seconds[side] ?? s)) : null;
+    found.push({ what, by, changeS });
+    yield found.length / CHANGES.length;
+  }
+  return found;
 }
 
 /** A way to good bread from where there is none. */
@@ -156,48 +161,56 @@ const PALEST = 3;
 const PALER = [0.5, 0.25];
 const CRISPER_POINTS = [3, 6, 10, 15];
 
-/**
- * The nearest changes that give good bread: of the heat, of the thickness, of what is asked for.
- * @param request the bread on its plate
- * @returns the nearest first; empty where nothing helps
- */
-export function waysOut(request: BakeRequest): WayOut[] {
+/** One setting that may be turned: where to, the nearest first, and what is offered there. */
+type Turn = { changed: BakeRequest; way: Omit<WayOut, 'seconds'> };
+
+function turnsOf(request: BakeRequest): Turn[][] {
   const { setup, standard } = request;
-  const first = <T>(
-    steps: readonly T[],
-    to: (step: T) => [BakeRequest, Omit<WayOut, 'seconds'>],
-  ): WayOut[] => {
-    for (const step of steps) {
-      const [changed, way] = to(step);
-      // The earliest says whether; what is offered is what every other screen would say there.
-      if (solveTimes(changed, true).good) return [{ ...way, seconds: solveTimes(changed).seconds }];
-    }
-    return [];
-  };
   return [
-    ...first(HEAT_STEPS_C, (by) => {
+    HEAT_STEPS_C.map((by) => {
       const value = setup.plateC + by;
-      return [atHeat(request, value), { what: 'heat', value }];
+      return { changed: atHeat(request, value), way: { what: 'heat', value } };
     }),
-    ...first(THICKNESS_STEPS, (times) => {
+    THICKNESS_STEPS.map((times) => {
       const value = Math.round(setup.thicknessMm * times * 20) / 20;
-      return [atThickness(request, value), { what: 'thickness', value }];
+      return { changed: atThickness(request, value), way: { what: 'thickness', value } };
     }),
-    ...first(PALER, (times) => {
+    PALER.map((times) => {
       const paler = (aim: number) => Math.min(aim, Math.max(PALEST, aim * times));
       const coverAim: BySide = [paler(standard.coverAim[0]), paler(standard.coverAim[1])];
       const coverLeast: BySide = [coverAim[0] * LEAST_OF_AIM, coverAim[1] * LEAST_OF_AIM];
-      return [
-        { ...request, standard: { ...standard, coverAim, coverLeast } },
-        { what: 'paler', value: Math.max(...coverAim) },
-      ];
+      return {
+        changed: { ...request, standard: { ...standard, coverAim, coverLeast } },
+        way: { what: 'paler', value: Math.max(...coverAim) },
+      };
     }),
-    ...first(CRISPER_POINTS, (points) => {
+    CRISPER_POINTS.map((points) => {
       const value = standard.moistureLeast - points;
-      return [
-        { ...request, standard: { ...standard, moistureLeast: value } },
-        { what: 'crisper', value },
-      ];
+      return {
+        changed: { ...request, standard: { ...standard, moistureLeast: value } },
+        way: { what: 'crisper', value },
+      };
     }),
   ];
+}
+
+/**
+ * The nearest changes that give good bread: of the heat, of the thickness, of what is asked for. Yields the share of them
+ * that was tried, after each.
+ * @param request the bread on its plate
+ * @returns the nearest first; empty where nothing helps
+ */
+export function* waysOut(request: BakeRequest): Generator<number, WayOut[], void> {
+  const all = turnsOf(request);
+  const ways: WayOut[] = [];
+  for (const [at, turns] of all.entries()) {
+    for (const [along, { changed, way }] of turns.entries()) {
+      // The earliest says whether; what is offered is what every other screen would say there.
+      const helps = solveTimes(changed, true).good;
+      if (helps) ways.push({ ...way, seconds: solveTimes(changed).seconds });
+      yield (at + (along + 1) / turns.length) / all.length;
+      if (helps) break;
+    }
+  }
+  return ways;
 }
