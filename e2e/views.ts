@@ -5,12 +5,15 @@ import type { AxeResults } from 'axe-core';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** What axe finds that is serious or worse, as "rule: element". */
-export async function seriousOn(page: Page): Promise<string[]> {
+/** What only the colours of a page decide. */
+const OF_COLOURS = ['color-contrast', 'link-in-text-block'];
+
+/** What axe finds that is serious or worse, as "rule: element"; by all its rules, unless some are named. */
+export async function seriousOn(page: Page, rules?: readonly string[]): Promise<string[]> {
   await page.evaluate(() => document.fonts.ready);
-  const results = await page.evaluate<AxeResults>(
-    `${axeSource}; axe.run(document, { resultTypes: ['violations'] })`,
-  );
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axeSource);
+  const options = { resultTypes: ['violations'], ...(rules ? { runOnly: rules } : {}) };
+  const results = await page.evaluate<AxeResults>(`axe.run(document, ${JSON.stringify(options)})`);
   return results.violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
@@ -26,13 +29,16 @@ const settled = (page: Page) =>
     await Promise.allSettled(passing.map(({ finished }) => finished));
   });
 
-/** The same on paper and on iron, which is what the page is on a dark device. */
+/** The same on paper and on iron, which is what the page is on a dark device: there it differs in its colours alone. */
 export async function seriousOnBoth(page: Page): Promise<string[]> {
   const found: string[] = [];
-  for (const colorScheme of ['light', 'dark'] as const) {
+  for (const [colorScheme, rules] of [
+    ['light', undefined],
+    ['dark', OF_COLOURS],
+  ] as const) {
     await page.emulateMedia({ colorScheme });
     await settled(page);
-    found.push(...(await seriousOn(page)).map((one) => `${colorScheme}: ${one}`));
+    found.push(...(await seriousOn(page, rules)).map((one) => `${colorScheme}: ${one}`));
   }
   return found;
 }

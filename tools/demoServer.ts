@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -69,7 +69,12 @@ export async function startServer(
   args: readonly string[] = [],
   program: keyof typeof PROGRAMS = 'product',
 ): Promise<RunningServer> {
-  const data = args.includes('--data') ? [] : ['--data', mkdtempSync(join(tmpdir(), 'kettle-'))];
-  const server = spawnServer([...data, ...args], program);
-  return { url: await server.ready, process: server.process, stop: server.stop };
+  // A kitchen that nobody named a folder for goes when its server stops.
+  const own = args.includes('--data') ? null : mkdtempSync(join(tmpdir(), 'kettle-'));
+  const server = spawnServer([...(own ? ['--data', own] : []), ...args], program);
+  const stop = async () => {
+    await server.stop();
+    if (own) rmSync(own, { recursive: true, force: true });
+  };
+  return { url: await server.ready, process: server.process, stop };
 }

@@ -2,7 +2,7 @@
 // warning; counts what is lost or doubled:
 // Then cuts the phones' network at random moments while the server stays up.
 //   npm run durability [-- --kills 200 --tabs 20 --cuts 200]
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -178,6 +178,7 @@ const throughCuts = acknowledged.size - beforeCuts;
 const stored = await eventsOf(batchId);
 const byTab = await eventsOf(tabBatchId);
 await server.stop();
+rmSync(data, { recursive: true });
 
 const lost = lostOf(stored);
 const doubled = stored.length - new Set(stored).size + byTab.length - new Set(byTab).size;
