@@ -36,6 +36,8 @@ export function keepLessons(
   async function workOut(): Promise<LessonsText> {
     // A kitchen that moves to another zone is news, so its own zone need not be asked for.
     if (kept && kept.mark === markIn(kept.zone)) return kept;
+    // First, since it may take long: settings that change meanwhile are read.
+    await batches.fillFacts();
     const {
       currency,
       lessonsOff = [],
@@ -43,7 +45,6 @@ export function keepLessons(
       cooks = [],
       learnPerCook = true,
     } = await kitchen.get();
-    await batches.fillFacts();
     const mark = markIn(zone);
     const context = {
       ...{ lots: await flourLots.list(), currency, off: lessonsOff, zone },
