@@ -1,6 +1,6 @@
 /** Messages are formatted by packages that ship modules alone, which Jest does not read as they are. */
 const MODULES = '/node_modules/(?!(intl-messageformat|@formatjs)/)';
-const SOURCES = '(\\.ts|/(intl-messageformat|@formatjs)/.+\\.js)$';
+const SOURCES = '(\\.(ts|mjs)|/(intl-messageformat|@formatjs)/.+\\.js)$';
 
 /** Core, server and tools run plain; the app runs under jest-expo for the web. */
 const plain = {

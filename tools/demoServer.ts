@@ -3,7 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { SERVER } from './built.mjs';
 import { ROOT } from './install.mjs';
+import { ensureServerBuild } from './serverBuild';
 
 export interface RunningServer {
   url: string;
@@ -18,8 +20,8 @@ export interface RunningServer {
 const ENGINE = ['--max-old-space-size=512', '--v8-pool-size=1'] as const;
 /** The whole product, or the server alone, which needs no web build. */
 const PROGRAMS = {
-  product: [...ENGINE, 'tools/run.mjs', 'serve'],
-  server: [...ENGINE, '--import', 'tsx', 'apps/server/src/main.ts'],
+  product: [...ENGINE, 'tools/serve.mjs'],
+  server: [...ENGINE, SERVER],
 } as const;
 
 /** A port that nobody listens on now. */
@@ -40,6 +42,7 @@ export function spawnServer(
   /** A program, with its options, that runs it and watches. */
   under: readonly string[] = [],
 ) {
+  if (program === 'server') ensureServerBuild();
   const [command = 'node', ...words] = [...under, 'node', ...PROGRAMS[program], '--port', '0', ...args];
   const child = spawn(command, words, {
     cwd: ROOT,

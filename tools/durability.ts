@@ -10,10 +10,11 @@ import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
 import type { Formula } from '@kettle-scale/core/formula';
 import { v7 as uuidv7 } from 'uuid';
 import { openRandom } from '@kettle-scale/simulation';
+import { WEB_DIR } from './built.mjs';
 import { type RunningServer, freePort, startServer } from './demoServer';
 import { openCook } from './durability/cook';
 import { openCutNetwork } from './durability/cutNetwork';
-import { WEB_DIR, ensureWebBuild } from './webBuild';
+import { ensureWebBuild } from './webBuild';
 
 const { values } = parseArgs({
   options: {

@@ -1,7 +1,7 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
-import { filesBelow, hashOf } from './files';
+import { filesBelow, hashOf } from './files.mjs';
 
 function tree(): string {
   const folder = mkdtempSync(join(tmpdir(), 'kettle-files-'));

@@ -131,7 +131,7 @@ export const unit = (args: readonly string[] = []): Promise<Part> =>
 /** The web app, built when its sources have changed. */
 export const web = (): Promise<Part> =>
   // What the builder has read before is kept where it keeps it by itself.
-  part('web build', async () => one(await run('node', ['tools/run.mjs', 'web'], { TMPDIR: tmpdir() })));
+  part('web build', async () => one(await run('node', ['tools/run.mjs', 'build'], { TMPDIR: tmpdir() })));
 
 /** Playwright journeys through the real app and the real server. */
 export const journeys = (chromium: string): Promise<Part> =>

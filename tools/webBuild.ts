@@ -1,25 +1,17 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { generateSW } from 'workbox-build';
-import { filesBelow, hashOf } from './files';
+import { WEB_DIR, builtOf } from './built.mjs';
+import { filesBelow } from './files.mjs';
 import { ROOT } from './install.mjs';
 import { languages } from './words/languages';
 
-export const WEB_DIR = join(ROOT, 'apps/kitchen/dist');
-const STAMP = join(WEB_DIR, '.stamp');
 const LANGUAGES = join(WEB_DIR, 'languages');
 const WORKER = join(WEB_DIR, 'sw.js');
 const COMPRESSED = /\.(js|css|html|json|svg|ttf|ico)$/;
 const LEAST_BYTES = 1024;
-
-/** Everything the exported app is made from. */
-function sourceHash(): string {
-  const sources = [...filesBelow(join(ROOT, 'apps/kitchen')), ...filesBelow(join(ROOT, 'packages/core/src'))];
-  const shipped = sources.filter((file) => !/\.test\.tsx?$|\/test\//.test(file));
-  return hashOf([...shipped, join(ROOT, 'package-lock.json'), join(ROOT, 'tools/webBuild.ts')]);
-}
 
 /** Puts the languages where the app fetches them, with a list of what there is. */
 function writeLanguages(): void {
@@ -110,12 +102,12 @@ function exportApp(): void {
 
 /** Exports the web app when its sources have changed since the last time; words alone are put beside it anew. */
 export async function ensureWebBuild(): Promise<void> {
-  const [app, words] = [sourceHash(), hashOf(filesBelow(join(ROOT, 'languages')))];
-  const [builtApp, builtWords] = existsSync(STAMP) ? readFileSync(STAMP, 'utf8').split('\n') : [];
-  if (app === builtApp && words === builtWords) return;
-  if (app !== builtApp) exportApp();
+  const [app, words] = [builtOf('app'), builtOf('words')];
+  if (app.holds && words.holds) return;
+  if (!app.holds) exportApp();
   writeLanguages();
   await writeServiceWorker();
-  compress(app === builtApp ? [...filesBelow(LANGUAGES), WORKER] : filesBelow(WEB_DIR));
-  writeFileSync(STAMP, `${app}\n${words}`);
+  compress(app.holds ? [...filesBelow(LANGUAGES), WORKER] : filesBelow(WEB_DIR));
+  app.stamp();
+  words.stamp();
 }

@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import ts from 'typescript';
-import { filesBelow, hashOf } from '../files';
+import { filesBelow, hashOf } from '../files.mjs';
 import { ROOT } from '../install.mjs';
 
 /** The workspaces whose sentences a reader meets. */

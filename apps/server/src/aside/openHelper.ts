@@ -8,7 +8,7 @@ import type { AsideWork } from './work';
 
 /** Room for five years of batches; who may take gigabytes collects its garbage late. */
 const MOST_MB = 768;
-const BOOT = fileURLToPath(new URL('./boot.mjs', import.meta.url));
+const PROGRAM = fileURLToPath(new URL('./helper.mjs', import.meta.url));
 
 interface Helper {
   child: ChildProcess;
@@ -33,7 +33,7 @@ export function openAsideHelper(file: string): AsideHelper {
   let helper: Helper | null = null;
 
   function start(): Helper {
-    const child = fork(BOOT, [file], {
+    const child = fork(PROGRAM, [file], {
       execArgv: [`--max-old-space-size=${MOST_MB}`],
       serialization: 'advanced',
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],

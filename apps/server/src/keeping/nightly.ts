@@ -21,10 +21,8 @@ export interface NightlyState {
 /** Runs a backup in its own process; resolves with what it said when it failed. */
 const runBackup = (data: string, day: string): Promise<string | null> =>
   new Promise((resolve) => {
-    const program = fileURLToPath(new URL('./backupProcess.ts', import.meta.url));
-    const child = spawn(process.execPath, ['--import', import.meta.resolve('tsx'), program, data, day], {
-      stdio: ['ignore', 'ignore', 'pipe'],
-    });
+    const program = fileURLToPath(new URL('./backupProcess.mjs', import.meta.url));
+    const child = spawn(process.execPath, [program, data, day], { stdio: ['ignore', 'ignore', 'pipe'] });
     let said = '';
     child.stderr.on('data', (part: Buffer) => (said += part.toString()));
     child.on('error', (error) => resolve(error.message));

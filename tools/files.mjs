@@ -1,11 +1,17 @@
+// Plain JavaScript, because a start asks for it before any TypeScript is read.
+// @ts-check
 import { createHash } from 'node:crypto';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 
 const SKIPPED = new Set(['node_modules', 'dist', '.expo']);
 
-/** All files below a folder, in a stable order, without what is built or installed. */
-export function filesBelow(folder: string): string[] {
+/**
+ * All files below a folder, in a stable order, without what is built or installed.
+ * @param {string} folder
+ * @returns {string[]}
+ */
+export function filesBelow(folder) {
   return readdirSync(folder, { withFileTypes: true })
     .sort((a, b) => a.name.localeCompare(b.name))
     .flatMap((entry) => {
@@ -15,8 +21,11 @@ export function filesBelow(folder: string): string[] {
     });
 }
 
-/** One hash over the contents and names of files. */
-export function hashOf(files: readonly string[]): string {
+/**
+ * One hash over the contents and names of files.
+ * @param {readonly string[]} files
+ */
+export function hashOf(files) {
   const hash = createHash('sha256');
   for (const file of files) hash.update(file).update(readFileSync(file));
   return hash.digest('hex');

@@ -1,6 +1,0 @@
-// @ts-check
-// A process takes over none of the hooks that read TypeScript in the program that starts it.
-import { register } from 'tsx/esm/api';
-
-register();
-await import('./helper.ts');

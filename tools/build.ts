@@ -1,0 +1,5 @@
+import { ensureServerBuild } from './serverBuild';
+import { ensureWebBuild } from './webBuild';
+
+ensureServerBuild();
+await ensureWebBuild();

@@ -1,3 +1,0 @@
-import { ensureWebBuild } from './webBuild';
-
-await ensureWebBuild();
