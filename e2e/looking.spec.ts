@@ -59,7 +59,7 @@ test('lessons stand with their evidence, enter the plan, and stay out when switc
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('status').filter({ hasText: 'points' })).toBeVisible();
   const saved = page.waitForResponse(
-    (answer) => answer.url().endsWith('/kitchen') && answer.request().method() === 'PUT',
+    (answer) => answer.url().endsWith('/kitchen') && answer.request().method() === 'PATCH',
   );
   await uses.nth(0).click();
   await saved;

@@ -7,7 +7,7 @@ import type { Book, BookEntry, FormulaVersion, ImportReport, OnTaken } from '@ke
 import type { FlourLot, LotState } from '@kettle-scale/core/flourLot';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import type { Kitchen } from '@kettle-scale/core/kitchen';
+import type { Kitchen, KitchenChange } from '@kettle-scale/core/kitchen';
 import type { BatchFacts, Lesson } from '@kettle-scale/core/log';
 import type { Problem, Words } from '@kettle-scale/core/message';
 import type { KitchenAccess, PairingCode, Phone, Role } from '@kettle-scale/core/phone';
@@ -115,7 +115,7 @@ async function jsonOf(response: Response): Promise<unknown> {
 const slug = encodeURIComponent;
 
 const call = <T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
   headers: Record<string, string> = {},
@@ -150,7 +150,7 @@ const BACKUP_TYPE = 'application/x-ndjson';
 export const api = {
   ingredients: () => call<Ingredient[]>('GET', '/ingredients'),
   kitchen: () => call<Kitchen>('GET', '/kitchen'),
-  saveKitchen: (kitchen: Kitchen) => call<Kitchen>('PUT', '/kitchen', kitchen),
+  changeKitchen: (change: KitchenChange) => call<Kitchen>('PATCH', '/kitchen', change),
   flourLots: () => call<LotState[]>('GET', '/flour-lots'),
   saveFlourLot: (lot: FlourLot) => call<LotState>('PUT', `/flour-lots/${slug(lot.id)}`, lot),
   services: () => call<ServiceRecord[]>('GET', '/services'),

@@ -6,7 +6,7 @@ import { HttpProblem } from './problem';
 
 /** One address of the API: what comes in, what goes out, and the act. The OpenAPI document is made from these. */
 export interface Route {
-  method: 'get' | 'post' | 'put' | 'delete';
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   /** In Express's form, below /api/v1: `/batches/:id`. */
   path: string;
   summary: string;

@@ -1,6 +1,6 @@
 import { sourceUsable } from '@kettle-scale/core/device';
-import { type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
-import { InputError } from '@kettle-scale/core/message';
+import { type Kitchen, kitchenChangeSchema, kitchenSchema, withChange } from '@kettle-scale/core/kitchen';
+import { InputError, parseInput } from '@kettle-scale/core/message';
 import { route, type Route } from '../http/route';
 import type { Around } from '../live/hub';
 import type { KitchenStore } from './store';
@@ -37,6 +37,24 @@ export const kitchenRoutes = (store: KitchenStore, { hub, demo }: Around): Route
     run: async ({ body }) => {
       checkGriddles(body, demo);
       const kept = await store.put(body);
+      hub.publish({ type: 'settings' });
+      return kept;
+    },
+  }),
+  route({
+    method: 'patch',
+    path: '/kitchen',
+    summary: 'Change some of them, the others stay; null takes one away',
+    for: 'lead',
+    body: kitchenChangeSchema,
+    response: kitchenSchema,
+    run: async ({ body }) => {
+      const kept = await store.change((now) => {
+        // Each setting was looked at; now whether they fit each other.
+        const changed = parseInput(kitchenSchema, withChange(now, body));
+        if (body.griddles) checkGriddles(changed, demo);
+        return changed;
+      });
       hub.publish({ type: 'settings' });
       return kept;
     },

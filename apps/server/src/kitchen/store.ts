@@ -10,6 +10,11 @@ const SERVER_ZONE = new Intl.DateTimeFormat().resolvedOptions().timeZone;
 /** The kitchen with its time zone, as it says or as the server guesses. */
 export type KitchenInPlace = Kitchen & { timeZone: string };
 
+const inPlace = (kitchen: Kitchen): KitchenInPlace => ({
+  ...kitchen,
+  timeZone: kitchen.timeZone ?? SERVER_ZONE,
+});
+
 /** The kitchen's own settings: scales, bowl, losses. There is one. */
 export async function openKitchenStore({ sequelize, write }: Database) {
   const rows = documentModel<Kitchen>(sequelize, 'kitchen', {
@@ -22,11 +27,19 @@ export async function openKitchenStore({ sequelize, write }: Database) {
   return {
     get: async (): Promise<KitchenInPlace> => {
       const { document } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true });
-      return { ...document, timeZone: document.timeZone ?? SERVER_ZONE };
+      return inPlace(document);
     },
-    put: async (document: Kitchen): Promise<Kitchen> => {
+    /** Puts what a change makes of the kitchen as it stands then: no other change comes between. */
+    change: (changed: (now: Kitchen) => Kitchen): Promise<KitchenInPlace> =>
+      write(async (transaction) => {
+        const { document: now } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true, transaction });
+        const document = changed(now);
+        await rows.update({ document }, { where: { id: ONLY_ROW }, transaction });
+        return inPlace(document);
+      }),
+    put: async (document: Kitchen): Promise<KitchenInPlace> => {
       await write((transaction) => rows.update({ document }, { where: { id: ONLY_ROW }, transaction }));
-      return document;
+      return inPlace(document);
     },
   };
 }

@@ -47,9 +47,12 @@ async function copyOf(seeded: boolean): Promise<string> {
 
 /** Asks as the app does. */
 function asApp(app: Express) {
-  const method = (name: 'get' | 'post' | 'put' | 'delete') => (path: string) =>
+  const method = (name: 'get' | 'post' | 'put' | 'patch' | 'delete') => (path: string) =>
     request(app)[name](path).set(APP_HEADER, 'test');
-  return { get: method('get'), post: method('post'), put: method('put'), delete: method('delete') };
+  return {
+    ...{ get: method('get'), post: method('post'), put: method('put') },
+    ...{ patch: method('patch'), delete: method('delete') },
+  };
 }
 
 interface TestKitchen {

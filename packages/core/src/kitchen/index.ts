@@ -7,8 +7,11 @@ export {
   cookNames,
   cookSchema,
   type Kitchen,
+  type KitchenChange,
+  kitchenChangeSchema,
   type KitchenCook,
   kitchenSchema,
   type Mixer,
   mixerSchema,
 } from './kitchenSchema';
+export { withChange } from './withChange';

@@ -5,7 +5,7 @@ import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { textField } from '@kettle-scale/core/message';
 import { useState } from 'react';
 import { Refused } from '../../api/api';
-import { useSaveFormula } from '../../api/queries';
+import { useSaveFormula } from '../../api/changes';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { DifferenceTable } from '../../shared/DifferenceTable';
 import { Sheet } from '../../ui/layout/Sheet';

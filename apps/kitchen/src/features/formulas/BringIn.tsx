@@ -14,7 +14,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Refused } from '../../api/api';
 import { readFile } from '../../workers/readFile';
-import { useImportBook } from '../../api/queries';
+import { useImportBook } from '../../api/changes';
 import { useWriting } from '../../drafts/writing';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';

@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { api } from '../../api/api';
 import type { BookEntry } from '@kettle-scale/core/document';
-import { useArchive, useSaveFormula } from '../../api/queries';
+import { useArchive, useSaveFormula } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
 import { Sheet } from '../../ui/layout/Sheet';
 import { FieldError } from '../../ui/input/Field';

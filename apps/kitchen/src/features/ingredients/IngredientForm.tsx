@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { get, useForm, useWatch } from 'react-hook-form';
-import { useResetIngredient, useSaveIngredient } from '../../api/queries';
+import { useResetIngredient, useSaveIngredient } from '../../api/changes';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
 import { Screen } from '../../ui/layout/Screen';

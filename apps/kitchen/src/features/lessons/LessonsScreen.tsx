@@ -2,7 +2,8 @@ import type { Kitchen } from '@kettle-scale/core/kitchen';
 import type { Lesson } from '@kettle-scale/core/log';
 import { StyleSheet, View } from 'react-native';
 import { useLessons } from '../../api/logQueries';
-import { useKitchen, useSaveKitchen } from '../../api/queries';
+import { useChangeKitchen } from '../../api/changes';
+import { useKitchen } from '../../api/queries';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { FieldError } from '../../ui/input/Field';
@@ -28,10 +29,10 @@ const styles = StyleSheet.create({
 export function LessonsScreen() {
   const lessons = useLessons();
   const kitchen = useKitchen();
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const switchTo = (settings: Kitchen, id: string, on: boolean) => {
     const off = (settings.lessonsOff ?? []).filter((other) => other !== id);
-    save.mutate({ ...settings, lessonsOff: on ? off : [...off, id] });
+    save.mutate({ lessonsOff: on ? off : [...off, id] });
   };
   if (!lessons.data || !kitchen.data) {
     return (

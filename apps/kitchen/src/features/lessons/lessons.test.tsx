@@ -1,7 +1,7 @@
-import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
+import { DEFAULT_KITCHEN, type Kitchen, withChange } from '@kettle-scale/core/kitchen';
 import type { Lesson } from '@kettle-scale/core/log';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { api } from '../../api/api';
+import { Refused, api } from '../../api/api';
 import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
 import { LessonsScreen } from './LessonsScreen';
@@ -31,7 +31,9 @@ beforeEach(() => {
   queryClient.clear();
   kitchen = { ...DEFAULT_KITCHEN, lessonsOff: ['water/gone'] };
   jest.spyOn(api, 'kitchen').mockImplementation(() => Promise.resolve(kitchen));
-  jest.spyOn(api, 'saveKitchen').mockImplementation((next) => Promise.resolve((kitchen = next)));
+  jest
+    .spyOn(api, 'changeKitchen')
+    .mockImplementation(async (change) => (kitchen = withChange(kitchen, change)));
 });
 
 test('a lesson shows figure, interval and evidence, and is kept out of plans by its switch', async () => {
@@ -61,6 +63,30 @@ test('a lesson shows figure, interval and evidence, and is kept out of plans by 
     '1 Round1 Mar1.5',
     '2 Round2 Mar1.7',
   ]);
+});
+
+test('two lessons switched off one after the other both stay off; where the second is refused, the first alone', async () => {
+  const off = () =>
+    screen.getAllByRole('checkbox').map((one) => one.getAttribute('aria-checked') === 'false');
+  jest.spyOn(api, 'lessons').mockResolvedValue([lesson(), lesson({ id: 'bench-loss', title: 'Bench' })]);
+  let back: () => void = () => undefined;
+  const away = new Promise<void>((resolve) => (back = resolve));
+  jest
+    .spyOn(api, 'changeKitchen')
+    .mockImplementationOnce(async (change) => away.then(() => (kitchen = withChange(kitchen, change))));
+  draw(<LessonsScreen />);
+  const [first, second] = await screen.findAllByRole('checkbox', { name: 'Use in plans' });
+  fireEvent.click(first as Element);
+  await waitFor(() => expect(off()).toEqual([true, false]));
+  fireEvent.click(second as Element);
+  await waitFor(() => expect(off()).toEqual([true, true]));
+  await act(async () => back());
+  await waitFor(() => expect(kitchen.lessonsOff).toEqual(['water/gone', 'bowl-loss', 'bench-loss']));
+  expect(off()).toEqual([true, true]);
+  jest.spyOn(api, 'changeKitchen').mockRejectedValueOnce(new Refused(400, 'Not this one.', []));
+  await act(async () => fireEvent.click(second as Element));
+  expect((await screen.findByRole('alert')).textContent).toBe('Not this one.');
+  expect(off()).toEqual([true, true]);
 });
 
 test('before anything was finished it says how the first lesson comes', async () => {

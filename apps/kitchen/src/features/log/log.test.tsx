@@ -1,6 +1,6 @@
 import { type Batch, type BatchSummary, type EventBody, batchRecord } from '@kettle-scale/core/batch';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { api } from '../../api/api';
+import { Unreachable, api } from '../../api/api';
 import { kitchenQueue } from '../../batch/kitchenQueue';
 import { keys, queryClient } from '../../api/queries';
 import { draw, liveBatch, plan, press } from '../../test/liveBatch';
@@ -126,7 +126,6 @@ test('a batch that could not be fetched is asked for again', async () => {
   const batch = past(...acts);
   queryClient.clear();
   queryClient.setDefaultOptions({ queries: { retry: false } });
-  const { Unreachable } = jest.requireActual<typeof import('../../api/api')>('../../api/api');
   const ask = jest.spyOn(api, 'batch').mockRejectedValue(new Unreachable());
   draw(<BatchPage id="b" />);
   const again = await screen.findByRole('button', { name: 'Try again' });
@@ -191,8 +190,7 @@ describe('the list', () => {
   });
 
   test('a server that does not answer can be asked again', async () => {
-    const { Unreachable } = jest.requireActual<typeof import('../../api/api')>('../../api/api');
-    queryClient.setDefaultOptions({ queries: { retry: false } });
+      queryClient.setDefaultOptions({ queries: { retry: false } });
     const ask = jest.spyOn(api, 'findBatches').mockRejectedValue(new Unreachable());
     draw(<LogScreen />);
     const again = await screen.findByRole('button', { name: 'Try again' });

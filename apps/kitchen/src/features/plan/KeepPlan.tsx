@@ -4,7 +4,7 @@ import type { Plan } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { useSavePlan } from '../../api/queries';
+import { useSavePlan } from '../../api/changes';
 import { OneTextSheet } from '../../shared/OneTextSheet';
 import { ActionRow } from '../../ui/input/actions';
 

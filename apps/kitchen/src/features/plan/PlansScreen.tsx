@@ -7,7 +7,8 @@ import { type Plan, type SavedPlan, comparePlans, planBatch } from '@kettle-scal
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useBookAndKitchen, useForgetPlan, useSavedPlans } from '../../api/queries';
+import { useForgetPlan } from '../../api/changes';
+import { useBookAndKitchen, useSavedPlans } from '../../api/queries';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
 import { Notice, Waiting } from '../../ui/layout/Notice';

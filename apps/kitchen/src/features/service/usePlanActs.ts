@@ -8,7 +8,7 @@ import {
   lineBatches,
 } from '@kettle-scale/core/shift';
 import { v7 as uuidv7 } from 'uuid';
-import { useSaveService, useServiceAct } from '../../api/queries';
+import { useSaveService, useServiceAct } from '../../api/changes';
 import type { ServiceNow } from './useServiceDay';
 
 const MIN_S = 60;

@@ -2,7 +2,7 @@ import { say } from '../../reader/say';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { ROOT } from '../../api/api';
-import { useRestore } from '../../api/queries';
+import { useRestore } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
 import { FieldError } from '../../ui/input/Field';

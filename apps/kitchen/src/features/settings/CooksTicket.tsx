@@ -1,7 +1,7 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import { type Kitchen, type KitchenCook, cookSchema } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
-import { useSaveKitchen } from '../../api/queries';
+import { useChangeKitchen } from '../../api/changes';
 import { DeleteAction } from '../../ui/input/DeleteAction';
 import { FieldError } from '../../ui/input/Field';
 import { Segments } from '../../ui/input/Segments';
@@ -59,12 +59,12 @@ function CookForm({ text: first, taken, problem, onSave, onLeave }: CookFormProp
 
 /** Who works here, each to be chosen on a phone with one tap; and whether the kitchen learns from each of them. */
 export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const [open, setOpen] = useState<Text | null>(null);
   const close = useCallback(() => setOpen(null), []);
   const all = kitchen.cooks ?? [];
   const here = all.filter(({ gone }) => !gone);
-  const store = (cooks: KitchenCook[]) => save.mutate({ ...kitchen, cooks }, { onSuccess: close });
+  const store = (cooks: KitchenCook[]) => save.mutate({ cooks }, { onSuccess: close });
   const put = (cook: KitchenCook) =>
     store(
       all.some(({ id }) => id === cook.id)
@@ -90,7 +90,7 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
             ['on', 'Where cooks differ'],
             ['off', 'Switched off'],
           ]}
-          onChange={(value) => save.mutate({ ...kitchen, learnPerCook: value === 'on' })}
+          onChange={(value) => save.mutate({ learnPerCook: value === 'on' })}
         />
       ) : null}
       <Caution

@@ -7,7 +7,7 @@ import {
   kitchenSchema,
 } from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
-import { useSaveKitchen } from '../../api/queries';
+import { useChangeKitchen } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
 import { numberTyped } from '../../ui/input/FigureField';
 import { FieldError } from '../../ui/input/Field';
@@ -38,7 +38,7 @@ const asText = ({ holdH, fridgeDoughH }: Kitchen): Text => ({
 
 /** How long bread and leftover dough may be held: the kitchen's own figures, below what its local code allows. */
 export function HoldLimits({ kitchen }: { kitchen: Kitchen }) {
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const { figure, isDirty, isRight, submit, reset } = useTextForm({
     first: asText(kitchen),
     schema: kitchenSchema,
@@ -49,7 +49,9 @@ export function HoldLimits({ kitchen }: { kitchen: Kitchen }) {
       fridgeDoughH: numberTyped(typed.fridgeDoughH),
     }),
   });
-  const keep = submit((changed) => save.mutate(changed, { onSuccess: (saved) => reset(asText(saved)) }));
+  const keep = submit(({ holdH, fridgeDoughH }) =>
+    save.mutate({ holdH, fridgeDoughH }, { onSuccess: (saved) => reset(asText(saved)) }),
+  );
   return (
     <Ticket>
       <Heading>How long bread is held</Heading>

@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
+import { DEFAULT_KITCHEN, type Kitchen, type KitchenChange, withChange } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
 import { draw, typed } from '../../test/liveBatch';
@@ -6,14 +6,16 @@ import { KitchenForm } from './KitchenForm';
 
 const save = () => screen.getByRole('button', { name: 'Save the kitchen' });
 
-let saved: jest.SpyInstance<Promise<Kitchen>, [Kitchen]>;
+let saved: jest.SpyInstance<Promise<Kitchen>, [KitchenChange]>;
 beforeEach(() => {
-  saved = jest.spyOn(api, 'saveKitchen').mockImplementation(async (kitchen) => kitchen);
+  saved = jest
+    .spyOn(api, 'changeKitchen')
+    .mockImplementation(async (change) => withChange(DEFAULT_KITCHEN, change));
   saved.mockClear();
   draw(<KitchenForm kitchen={DEFAULT_KITCHEN} />);
 });
 
-test('shows losses in percent and saves them as fractions', async () => {
+test('shows losses in percent and saves them as fractions, its own figures alone', async () => {
   expect(screen.getByLabelText<HTMLInputElement>('Stays in bowl and on hands, %').value).toBe('1');
   await typed('Stays in bowl and on hands, %', '1,5');
   await typed('Most dough a bowl takes, g', '8000');
@@ -21,8 +23,9 @@ test('shows losses in percent and saves them as fractions', async () => {
   fireEvent.click(save());
   await screen.findByText('Saved.');
   expect(saved.mock.calls[0]?.[0]).toEqual({
-    ...{ ...DEFAULT_KITCHEN, bowlLoss: 0.015, bowlCapacityG: 8000 },
-    altitudeM: 0,
+    ...{ benchStepG: 1, fineStepG: 0.1, fineMaxG: 500, benchLoss: 0.005, bowlLoss: 0.015 },
+    ...{ bowlCapacityG: 8000, bowlMinimumG: 1500 },
+    ...{ altitudeM: 0, benchMm: null, benchBalls: null },
   });
 });
 

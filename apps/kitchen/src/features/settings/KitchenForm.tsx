@@ -2,7 +2,7 @@ import { say } from '../../reader/say';
 import { DEFAULT_KITCHEN, type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
 import { SCALE_STEPS_G } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { useSaveKitchen } from '../../api/queries';
+import { useChangeKitchen } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
 import { FieldError } from '../../ui/input/Field';
 import { numberTyped } from '../../ui/input/FigureField';
@@ -77,13 +77,16 @@ const read = (text: Text): unknown =>
 
 /** Scales, bowl and losses: what every plan starts from. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const { figure, isDirty, isRight, submit, reset } = useTextForm({
     ...{ first: asText(kitchen), read, schema: kitchenSchema, mode: 'onChange' },
   });
   const measured = FIELDS.some(({ name }) => (kitchen[name] ?? 0) !== (DEFAULT_KITCHEN[name] ?? 0));
-  const keep = submit((changed) =>
-    save.mutate({ ...kitchen, ...changed }, { onSuccess: (saved) => reset(asText(saved)) }),
+  const keep = submit(({ benchMm = null, benchBalls = null, altitudeM = null, ...others }) =>
+    save.mutate(
+      { ...others, benchMm, benchBalls, altitudeM },
+      { onSuccess: (saved) => reset(asText(saved)) },
+    ),
   );
   return (
     <Ticket>

@@ -1,5 +1,5 @@
 import { type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
-import { useSaveKitchen } from '../../api/queries';
+import { useChangeKitchen } from '../../api/changes';
 import { Segments } from '../../ui/input/Segments';
 import { Ticket } from '../../ui/layout/Ticket';
 import { Heading } from '../../ui/type';
@@ -29,7 +29,7 @@ interface WayFieldProps {
 /** One of the kitchen's ways, stored as soon as what is typed can be one. */
 function WayField(props: WayFieldProps) {
   const { kitchen, way, label, placeholder, first = '', optional = false, tidy = trimmed } = props;
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const { text, set, problem, submit } = useTextForm({
     first: { typed: kitchen[way] ?? first },
     mode: 'onChange',
@@ -37,8 +37,7 @@ function WayField(props: WayFieldProps) {
     schema: z.object({ typed: FIELDS[way] }),
   });
   const keep = submit(({ typed }) => {
-    const { [way]: before, ...rest } = kitchen;
-    if (typed !== before) save.mutate(typed === undefined ? rest : { ...rest, [way]: typed });
+    if (typed !== kitchen[way]) save.mutate({ [way]: typed ?? null });
   });
   return (
     <WordField
@@ -56,7 +55,7 @@ function WayField(props: WayFieldProps) {
 
 /** Which cups hang on the wall, which money packs are paid in, and where the clock hangs. */
 export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   return (
     <Ticket>
       <Heading>Cups, money and clock</Heading>
@@ -68,7 +67,7 @@ export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
           ['us', 'US: cup 236.6 ml'],
           ['metric', 'Metric: cup 250 ml'],
         ]}
-        onChange={(measures) => save.mutate({ ...kitchen, measures })}
+        onChange={(measures) => save.mutate({ measures })}
       />
       <WayField
         kitchen={kitchen}

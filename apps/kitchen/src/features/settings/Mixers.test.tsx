@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
+import { DEFAULT_KITCHEN, type Kitchen, type KitchenChange, withChange } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
 import { draw, press, pressed, typed } from '../../test/liveBatch';
@@ -10,9 +10,11 @@ const spiral = {
 };
 const kitchen: Kitchen = { ...DEFAULT_KITCHEN, mixers: [spiral] };
 
-let saved: jest.SpyInstance<Promise<Kitchen>, [Kitchen]>;
+let saved: jest.SpyInstance<Promise<Kitchen>, [KitchenChange]>;
 beforeEach(() => {
-  saved = jest.spyOn(api, 'saveKitchen').mockImplementation(async (next) => next);
+  saved = jest
+    .spyOn(api, 'changeKitchen')
+    .mockImplementation(async (change) => withChange(DEFAULT_KITCHEN, change));
   saved.mockClear();
   draw(<Mixers kitchen={kitchen} />);
 });

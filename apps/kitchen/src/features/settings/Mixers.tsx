@@ -9,7 +9,7 @@ import {
 } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useSaveKitchen } from '../../api/queries';
+import { useChangeKitchen } from '../../api/changes';
 import { DeleteAction } from '../../ui/input/DeleteAction';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
@@ -109,12 +109,12 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
 /** Bowls and machines with what they take and how they warm a dough; and the limit for perishable dough. */
 export function Mixers({ kitchen }: { kitchen: Kitchen }) {
   const format = useFormat();
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const [open, setOpen] = useState<Text | null>(null);
   const close = useCallback(() => setOpen(null), []);
   const [limit, setLimit] = useState(String(kitchen.coldLimitH ?? DEFAULT_COLD_LIMIT_H));
   const mixers = kitchen.mixers ?? [];
-  const store = (next: Mixer[]) => save.mutate({ ...kitchen, mixers: next }, { onSuccess: close });
+  const store = (next: Mixer[]) => save.mutate({ mixers: next }, { onSuccess: close });
   const checkedLimit = kitchenSchema.shape.coldLimitH.safeParse(numberTyped(limit));
   return (
     <Ticket>
@@ -144,8 +144,7 @@ export function Mixers({ kitchen }: { kitchen: Kitchen }) {
         onText={(typed) => {
           setLimit(typed);
           const checked = kitchenSchema.shape.coldLimitH.safeParse(numberTyped(typed));
-          if (checked.success && checked.data !== undefined)
-            save.mutate({ ...kitchen, coldLimitH: checked.data });
+          if (checked.success && checked.data !== undefined) save.mutate({ coldLimitH: checked.data });
         }}
         error={checkedLimit.success ? undefined : checkedLimit.error.issues[0]?.message}
       />

@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
+import { DEFAULT_KITCHEN, type Kitchen, withChange } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { Refused, api } from '../../api/api';
 import { draw, press, pressed, typed } from '../../test/liveBatch';
@@ -8,7 +8,9 @@ import { HoldLimits } from './HoldLimits';
 describe('how long bread is held', () => {
   test('the kitchen’s own hours are kept; a bad one is told at its field', async () => {
     let saved: Kitchen | null = null;
-    jest.spyOn(api, 'saveKitchen').mockImplementation((kitchen) => Promise.resolve((saved = kitchen)));
+    jest
+      .spyOn(api, 'changeKitchen')
+      .mockImplementation(async (change) => (saved = withChange(DEFAULT_KITCHEN, change)));
     draw(<HoldLimits kitchen={DEFAULT_KITCHEN} />);
     await typed('fridge, h', '0');
     expect(screen.getByRole('alert').textContent).toBe('Holding time must be between 0.1 and 8,760 h.');

@@ -1,7 +1,8 @@
 import { DEFAULT_KITCHEN, type Griddle, type Kitchen } from '@kettle-scale/core/kitchen';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { useKitchen, useSaveKitchen } from '../../api/queries';
+import { useChangeKitchen } from '../../api/changes';
+import { useKitchen } from '../../api/queries';
 import { useOpenSandbox } from '../../api/sandbox';
 import { Action } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
@@ -42,14 +43,12 @@ const PLATES: readonly (readonly [words: string, griddle: Griddle])[] = [
 
 /** Three questions that plans rest on; each is answered by a tap, and any may be skipped. */
 function KitchenQuestions({ kitchen }: { kitchen: Kitchen }) {
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const format = useFormat();
-  // The answers so far go along with each: the kitchen as stored may not have come back yet.
   const [answers, setAnswers] = useState<Partial<Kitchen>>({});
   const keep = (changes: Partial<Kitchen>) => {
-    const all = { ...answers, ...changes };
-    setAnswers(all);
-    save.mutate({ ...kitchen, ...all });
+    setAnswers({ ...answers, ...changes });
+    save.mutate(changes);
   };
   // A figure that nobody gave is not shown as chosen.
   const given = (about: 'benchStepG' | 'bowlCapacityG') =>

@@ -4,7 +4,7 @@ import { type FlourLot, type LotState, countedKgField, flourLotSchema } from '@k
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { StyleSheet, View } from 'react-native';
-import { useSaveFlourLot } from '../../api/queries';
+import { useSaveFlourLot } from '../../api/changes';
 import { useToday } from '../../shared/useDays';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';

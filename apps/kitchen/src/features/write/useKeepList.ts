@@ -5,7 +5,7 @@ import { listFormula } from '@kettle-scale/core/writing';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { replaceDraft } from '../../drafts/drafts';
-import { useSaveFormula } from '../../api/queries';
+import { useSaveFormula } from '../../api/changes';
 import { useWriting } from '../../drafts/writing';
 import { numberTyped } from '../../ui/input/FigureField';
 import { type Reading } from './useReading';

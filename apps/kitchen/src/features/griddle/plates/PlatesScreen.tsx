@@ -1,7 +1,7 @@
 import { say, sayAll } from '../../../reader/say';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
-import { useSaveKitchen } from '../../../api/queries';
+import { useChangeKitchen } from '../../../api/changes';
 import { Action } from '../../../ui/input/actions';
 import { Caution } from '../../../ui/layout/Caution';
 import { Choices } from '../../../ui/input/Choices';
@@ -18,14 +18,10 @@ import { PlateForm } from './PlateForm';
 import { KnobMarks, SpotReadings } from './PlateReadings';
 import { type GriddleSubject, useGriddleSubject } from '../useGriddle';
 
-const withGriddle = (kitchen: Kitchen, griddle: Griddle): Kitchen => {
-  const others = kitchen.griddles ?? [];
-  const known = others.some(({ id }) => id === griddle.id);
-  return {
-    ...kitchen,
-    griddles: known ? others.map((one) => (one.id === griddle.id ? griddle : one)) : [...others, griddle],
-  };
-};
+const withGriddle = ({ griddles: others = [] }: Kitchen, griddle: Griddle): Griddle[] =>
+  others.some(({ id }) => id === griddle.id)
+    ? others.map((one) => (one.id === griddle.id ? griddle : one))
+    : [...others, griddle];
 
 interface ChooseProps {
   subject: GriddleSubject;
@@ -94,7 +90,7 @@ function Readings({ griddle, subject, store }: ReadingsProps) {
 export function PlatesScreen() {
   const { subject, error, retry } = useGriddleSubject();
   const set = useGriddleChoice((state) => state.set);
-  const save = useSaveKitchen();
+  const save = useChangeKitchen();
   const wide = useWide();
   const [open, setOpen] = useState<'new' | 'edit' | null>(null);
   const close = useCallback(() => setOpen(null), []);
@@ -106,7 +102,8 @@ export function PlatesScreen() {
     );
   }
   const { griddle, griddles, kitchen } = subject;
-  const store = (next: Griddle) => save.mutate(withGriddle(kitchen, next), { onSuccess: close });
+  const store = (next: Griddle) =>
+    save.mutate({ griddles: withGriddle(kitchen, next) }, { onSuccess: close });
   const choose = <Choose {...{ subject, setOpen }} />;
   const facts = griddle ? (
     <PlateFacts griddle={griddle} subject={subject} />

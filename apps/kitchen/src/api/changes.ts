@@ -1,0 +1,144 @@
+import type { Book, BookEntry, FormulaVersion, OnTaken } from '@kettle-scale/core/document';
+import type { FlourLot } from '@kettle-scale/core/flourLot';
+import type { Formula } from '@kettle-scale/core/formula';
+import type { Ingredient } from '@kettle-scale/core/ingredient';
+import { type Kitchen, type KitchenChange, withChange } from '@kettle-scale/core/kitchen';
+import type { SavedPlan } from '@kettle-scale/core/plan';
+import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
+import { useMutation } from '@tanstack/react-query';
+import { api } from './api';
+import { unpacked } from './backupFile';
+import { keys, queryClient } from './queries';
+
+/** Everything that was known of the kitchen is asked for anew. */
+export const useRestore = () =>
+  useMutation({
+    mutationFn: async ({ backup, replace }: { backup: File; replace: boolean }) =>
+      api.restore(await unpacked(backup), replace),
+    onSuccess: () => queryClient.invalidateQueries(),
+  });
+
+export const useSaveService = () =>
+  useMutation({
+    mutationFn: (service: ServiceDay) => api.saveService(service),
+    scope: { id: 'service' },
+    onSuccess: (record) => queryClient.setQueryData(keys.service(record.service.day), record),
+  });
+
+/** Tells what happened to ready bread; shown at once, taken back when the server refuses it. */
+export const useServiceAct = (day: string) =>
+  useMutation({
+    mutationFn: (act: ServiceAct) => api.serviceAct(day, act),
+    scope: { id: 'service-act' },
+    onMutate: (act) =>
+      queryClient.setQueryData<ServiceRecord | null>(
+        keys.service(day),
+        (record) => record && { ...record, acts: [...record.acts, act] },
+      ),
+    onError: () => queryClient.invalidateQueries({ queryKey: keys.service(day) }),
+  });
+
+export const useSavePlan = () =>
+  useMutation({
+    mutationFn: (plan: SavedPlan) => api.savePlan(plan),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: keys.savedPlans }),
+  });
+
+export const useForgetPlan = () =>
+  useMutation({
+    mutationFn: (id: string) => api.forgetPlan(id),
+    onSuccess: (plans) => queryClient.setQueryData(keys.savedPlans, plans),
+  });
+
+export const useSaveFlourLot = () =>
+  useMutation({
+    mutationFn: (lot: FlourLot) => api.saveFlourLot(lot),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: keys.flourLots }),
+  });
+
+/** Changes some of the kitchen's settings; the others stay as they are, whoever changed them meanwhile. */
+export const useChangeKitchen = () =>
+  useMutation({
+    mutationKey: keys.kitchen,
+    mutationFn: (change: KitchenChange) => api.changeKitchen(change),
+    // One after the other: the last that was said is the one that stays.
+    scope: { id: 'kitchen' },
+    // It stands at once, so that the next change of the same list starts from it.
+    onMutate: async (change) => {
+      await queryClient.cancelQueries({ queryKey: keys.kitchen });
+      const before = queryClient.getQueryData<Kitchen>(keys.kitchen);
+      queryClient.setQueryData<Kitchen>(keys.kitchen, before && withChange(before, change));
+      return { before };
+    },
+    onSuccess: (kitchen) => {
+      // What the server says is older than a change that is still on its way.
+      if (queryClient.isMutating({ mutationKey: keys.kitchen }) === 1)
+        queryClient.setQueryData(keys.kitchen, kitchen);
+      void queryClient.invalidateQueries({ queryKey: keys.lessons });
+    },
+    onError: (_why, _change, context) => {
+      queryClient.setQueryData<Kitchen>(keys.kitchen, context?.before);
+      return queryClient.invalidateQueries({ queryKey: keys.kitchen });
+    },
+  });
+
+const bookChanged = () =>
+  Promise.all([
+    queryClient.invalidateQueries({ queryKey: keys.book }),
+    queryClient.invalidateQueries({ queryKey: ['versions'] }),
+  ]);
+
+/** Puts a saved version into the book at once, so that its page is there before the book is fetched again. */
+function intoBook(saved: FormulaVersion): void {
+  queryClient.setQueryData<BookEntry[]>(keys.book, (entries = []) => {
+    const here = entries.find(({ formula }) => formula.id === saved.formula.id);
+    const entry = { ...saved, archived: here?.archived ?? false };
+    return here ? entries.map((other) => (other === here ? entry : other)) : [...entries, entry];
+  });
+  void bookChanged();
+}
+
+interface Save {
+  formula: Formula;
+  reason: string;
+  /** Version that it was made from; 0 for a formula that is not in the book yet. */
+  after: number;
+}
+
+export const useSaveFormula = () =>
+  useMutation({
+    mutationFn: ({ formula, reason, after }: Save) =>
+      after === 0 ? api.addFormula(formula, reason) : api.saveVersion(formula, reason, after),
+    onSuccess: intoBook,
+  });
+
+export const useArchive = () =>
+  useMutation({
+    mutationFn: ({ id, archived }: { id: string; archived: boolean }) => api.archive(id, archived),
+    onSuccess: bookChanged,
+  });
+
+export const useImportBook = () =>
+  useMutation({
+    mutationFn: ({ book, onTaken }: { book: Book; onTaken: OnTaken }) => api.importBook(book, onTaken),
+    onSuccess: () =>
+      Promise.all([bookChanged(), queryClient.invalidateQueries({ queryKey: keys.ingredients })]),
+  });
+
+export const useSaveIngredient = () =>
+  useMutation({
+    mutationFn: (food: Ingredient) => api.saveIngredient(food),
+    onSuccess: (saved) => {
+      queryClient.setQueryData<Ingredient[]>(keys.ingredients, (foods = []) =>
+        foods.some(({ id }) => id === saved.id)
+          ? foods.map((food) => (food.id === saved.id ? saved : food))
+          : [...foods, saved],
+      );
+    },
+  });
+
+export const useResetIngredient = () =>
+  useMutation({
+    mutationFn: (id: string) => api.resetIngredient(id),
+    onSuccess: (foods) => queryClient.setQueryData(keys.ingredients, foods),
+  });
