@@ -10,6 +10,9 @@ const same = (a: Flat, b: Flat): boolean => {
   return keys.length === Object.keys(b).length && keys.every((key) => Object.is(a[key], b[key]));
 };
 
+/** How often a figure of whole seconds looks at the clock, ms; it is drawn only when it has changed. */
+export const LOOK_MS = 100;
+
 /** Who listens to a beat; those of one length share a timer, so that a page is drawn once a beat, not once a place. */
 const beats = new Map<number, { listeners: Set<() => void>; timer: ReturnType<typeof setInterval> }>();
 

@@ -2,11 +2,10 @@ import { say } from '../../../reader/say';
 import { windowAt } from '@kettle-scale/core/batch';
 import { formatClock } from '@kettle-scale/core/quantity';
 import { StyleSheet, View } from 'react-native';
-import { Ring, RingArc } from '../../../ui/chart/Ring';
+import { FillingArc, Ring, RingArc } from '../../../ui/chart/Ring';
 import { Figure, Heading, Label } from '../../../ui/type';
-import { useSampled } from '../../../ui/useSampled';
+import { LOOK_MS, useSampled } from '../../../ui/useSampled';
 
-const LOOK_MS = 100;
 const MS_PER_S = 1000;
 const FIGURE_SHARE = 0.4;
 
@@ -32,17 +31,6 @@ interface GriddleTimerProps {
   piecesOff: number;
 }
 
-/** The ring is told once a second where it will be at the end of it, and glides there. */
-function Arc({ side, size }: { side: Side | null; size: number }) {
-  const { share, due } = useSampled((nowMs) => {
-    if (!side) return { share: 0, due: false };
-    const { phase, remainingS } = at(side, nowMs);
-    const due = phase === 'late';
-    return { share: due ? 1 : Math.min(1, 1 - (Math.ceil(remainingS) - 1) / side.seconds), due };
-  }, LOOK_MS);
-  return <RingArc {...{ size, share }} glideS={due || !side ? 0 : 1} tone={due ? 'ember' : 'dough'} />;
-}
-
 /** The side that bakes, counted down in its ring; how many are off while none does. */
 export function GriddleTimer({ size, side, cue, piecesOff }: GriddleTimerProps) {
   const due = useDue(side);
@@ -52,7 +40,10 @@ export function GriddleTimer({ size, side, cue, piecesOff }: GriddleTimerProps) 
     return phase === 'late' ? `+${Math.floor(remainingS)}` : String(Math.ceil(remainingS));
   }, LOOK_MS);
   return (
-    <Ring size={size} arc={<Arc key={side?.sinceMs} {...{ side, size }} />}>
+    <Ring
+      size={size}
+      arc={side ? <FillingArc {...{ size, ...side }} /> : <RingArc size={size} share={0} tone="dough" />}
+    >
       <View style={styles.inside} role="timer">
         <Figure value={figure} size={size * FIGURE_SHARE} tone={due ? 'ember' : 'ink'} />
         <Heading tone={due ? 'ember' : 'soot'}>

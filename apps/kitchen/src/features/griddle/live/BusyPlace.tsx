@@ -1,18 +1,17 @@
 import { say } from '../../../reader/say';
 import type { LivePiece } from '@kettle-scale/core/bake';
 import { memo, useId } from 'react';
+import { shallow } from 'zustand/shallow';
 import { StyleSheet, View } from 'react-native';
 import { Text } from '../../../ui/Text';
 import Svg, { Circle } from 'react-native-svg';
-import { Ring, RingArc } from '../../../ui/chart/Ring';
+import { FillingArc, Ring } from '../../../ui/chart/Ring';
 import { Icon } from '../../../ui/Icon';
 import { Press } from '../../../ui/input/Press';
 import { FONT, PAPER } from '../../../ui/tokens';
 import { Label } from '../../../ui/type';
-import { useSampled } from '../../../ui/useSampled';
+import { LOOK_MS, useSampled } from '../../../ui/useSampled';
 
-/** How often a place looks at the clock; it is drawn only when something on it has changed. */
-export const LOOK_MS = 100;
 const MS_PER_S = 1000;
 const NEXT_WORDS = { flip: 'Turn', fire: 'Flame', off: 'Off' } as const;
 
@@ -68,24 +67,21 @@ const secondsOf = ({ dueMs }: LivePiece, nowMs: number) => {
   return leftS > 0 ? { leftS: Math.ceil(leftS), overS: 0 } : { leftS: 0, overS: Math.floor(-leftS) };
 };
 
-/** The ring is told once a second where it will be at the end of it, and glides there. */
-function Arc({ piece, size }: { piece: LivePiece; size: number }) {
-  const { share, due } = useSampled((nowMs) => {
-    const { leftS } = secondsOf(piece, nowMs);
-    return { share: Math.min(1, Math.max(0, 1 - (leftS - 1) / piece.sideS)), due: leftS === 0 };
-  }, LOOK_MS);
-  return <RingArc {...{ size, share }} glideS={due ? 0 : 1} tone={due ? 'ember' : 'dough'} />;
-}
-
 const sideWords = ({ flame, side }: LivePiece): string =>
   flame ? 'flame' : say('side {side, number}', { side });
 
-/** Under the count: how far past its time, else which side of how many. */
-function Under({ piece, sides, overS }: { piece: LivePiece; sides: number; overS: number }) {
+interface UnderProps {
+  piece: LivePiece;
+  sides: number;
+  overS: number;
+}
+
+/** Under the count: how far past its time, else which side of how many; it stands still for the whole of a side. */
+const Under = memo(function Under({ piece, sides, overS }: UnderProps) {
   if (overS > 0) return <Text style={styles.side}>{say('+{over, number} s', { over: overS })}</Text>;
   if (piece.flame) return <Icon name="flame" size={UNDER_PX} colour={INK} />;
   return <Text style={styles.side}>{`${piece.side}/${sides}`}</Text>;
-}
+});
 
 interface CountProps {
   piece: LivePiece;
@@ -128,21 +124,26 @@ interface BusyPlaceProps {
   /** Sides of the bread, without its fire. */
   sides: number;
   size: number;
-  onPress: () => void;
+  /** Always the same function. */
+  onForward: (piece: LivePiece) => void;
 }
 
-/** One piece: its countdown, its ring and the word for what comes. */
-export function BusyPlace({ piece, sides, size, onPress }: BusyPlaceProps) {
+const isSamePlace = (before: BusyPlaceProps, now: BusyPlaceProps): boolean =>
+  before.sides === now.sides && before.size === now.size && shallow(before.piece, now.piece);
+
+/** One piece: its countdown, its ring and the word for what comes. A plate that is read anew leaves it as it is. */
+export const BusyPlace = memo(function BusyPlace({ piece, sides, size, onForward }: BusyPlaceProps) {
   const nameId = useId();
   const breadPx = size * BREAD_SHARE;
+  const { sinceMs, sideS } = piece;
   return (
     <Press
       role="button"
       aria-labelledby={nameId}
-      onPress={onPress}
+      onPress={() => onForward(piece)}
       style={[styles.place, { width: size, height: size }]}
     >
-      <Ring size={size} arc={<Arc key={piece.sinceMs} {...{ piece, size }} />}>
+      <Ring size={size} arc={<FillingArc seconds={sideS} {...{ size, sinceMs }} />}>
         <View style={[styles.bread, { width: breadPx, height: breadPx, borderRadius: breadPx / 2 }]}>
           <Freckled px={breadPx} cover={piece.side > 1 ? piece.cover : 0} />
           <Count {...{ piece, sides, size, nameId }} />
@@ -151,4 +152,4 @@ export function BusyPlace({ piece, sides, size, onPress }: BusyPlaceProps) {
       <Label style={styles.number}>{String(piece.place)}</Label>
     </Press>
   );
-}
+}, isSamePlace);

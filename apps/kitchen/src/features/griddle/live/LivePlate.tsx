@@ -1,5 +1,6 @@
 import { say } from '../../../reader/say';
 import type { LivePiece, OtherPiece, Place } from '@kettle-scale/core/bake';
+import { useCallback, useEffect, useRef } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { Icon } from '../../../ui/Icon';
 import { Press } from '../../../ui/input/Press';
@@ -7,8 +8,8 @@ import { useStripWidth } from '../../../ui/layout/useStripWidth';
 import { useColours } from '../../../ui/theme';
 import { CORNER, SPACE } from '../../../ui/tokens';
 import { Figure, Label } from '../../../ui/type';
-import { useSampled } from '../../../ui/useSampled';
-import { BusyPlace, LOOK_MS } from './BusyPlace';
+import { LOOK_MS, useSampled } from '../../../ui/useSampled';
+import { BusyPlace } from './BusyPlace';
 
 const MS_PER_S = 1000;
 const MOST_PX = 760;
@@ -81,6 +82,12 @@ export function LivePlate(props: LivePlateProps) {
   const { pieces, sides, placeCount, spots, nextPlace, nextOnMs, others, onForward, onPlace } = props;
   const colours = useColours();
   const laid = useStripWidth();
+  // One function for all that is drawn: a new one would draw every piece again.
+  const latest = useRef(onForward);
+  useEffect(() => {
+    latest.current = onForward;
+  }, [onForward]);
+  const forward = useCallback((piece: LivePiece) => latest.current(piece), []);
   const { width: windowPx, height: windowHeight } = useWindowDimensions();
   // Before it is laid out: about as wide as the page.
   const width = laid.width || Math.max(320, Math.min(MOST_PX, windowPx - 2 * SPACE.m));
@@ -93,7 +100,7 @@ export function LivePlate(props: LivePlateProps) {
       {Array.from({ length: placeCount }, (_, i) => i + 1).map((place) => {
         const piece = pieces.find((one) => one.place === place);
         if (piece)
-          return <BusyPlace key={place} {...{ piece, sides, size }} onPress={() => onForward(piece)} />;
+          return <BusyPlace key={place} {...{ piece, sides, size }} onForward={forward} />;
         const other = others.find((one) => one.place === place);
         if (other) return <OthersPlace key={place} {...{ size, other }} />;
         return (
