@@ -14,9 +14,10 @@ import { type Over, type Short, type Verdict, judge } from './standard';
 
 const SCALE_MIN = 0.3;
 const SCALE_MAX = 3.3;
-const HALVINGS = { fine: 7, coarse: 4 } as const;
-/** What is short is read a little before the turning point. */
-const JUST_BEFORE = 0.97;
+/** As many steps, each by the same share, lie between the shortest stretch and the longest. */
+const STEPS = { fine: 128, coarse: 16 } as const;
+/** The first look away from the program goes over such a part of them. */
+const FIRST_LOOK = 1 / 16;
 
 /** How far the sides of a program may be stretched. */
 export interface ScaleRange {
@@ -30,17 +31,26 @@ export interface ScaleRange {
   spoils: boolean;
 }
 
-/** Smallest scale at which `holds` turns true; null when it never does. It must turn only once. */
-function turningPoint(holds: (scale: number) => boolean, halvings: number): number | null {
-  if (holds(SCALE_MIN)) return SCALE_MIN;
-  if (!holds(SCALE_MAX)) return null;
-  let [low, high] = [Math.log(SCALE_MIN), Math.log(SCALE_MAX)];
-  for (let i = 0; i < halvings; i += 1) {
-    const middle = (low + high) / 2;
-    if (holds(Math.exp(middle))) high = middle;
-    else low = middle;
+const scaleAt = (step: number, steps: number): number =>
+  SCALE_MIN * (SCALE_MAX / SCALE_MIN) ** (step / steps);
+
+/**
+ * First step at which `holds` turns true; null when it never does. It must turn only once. Looked for from the program
+ * outwards: there it mostly is, and a long stretch takes long to bake.
+ */
+function turningPoint(holds: (step: number) => boolean, steps: number): number | null {
+  // It does not hold at `low` and holds at `high`; the steps outside stand for never and for always.
+  let [low, high] = [-1, steps + 1];
+  let at = Math.round((steps * Math.log(1 / SCALE_MIN)) / Math.log(SCALE_MAX / SCALE_MIN));
+  let stride = steps * FIRST_LOOK;
+  while (high - low > 1) {
+    if (holds(at)) high = at;
+    else low = at;
+    if (low >= 0 && high <= steps) at = Math.floor((low + high) / 2);
+    else at = low < 0 ? Math.max(0, high - stride) : Math.min(steps, low + stride);
+    stride *= 2;
   }
-  return Math.exp(high);
+  return high > steps ? null : high;
 }
 
 /** Stretches the seconds, on the coarse grid, until nothing is short and before anything is over; `by` is the colour it is judged by. */
@@ -48,22 +58,24 @@ export function scaleRange(
   request: BakeRequest,
   secondsAt: (scale: number) => number[],
   by: 'coverAim' | 'coverLeast',
-  halvings: number = HALVINGS.fine,
+  steps: number = STEPS.fine,
 ): ScaleRange {
   const seen = new Map<number, Verdict>();
-  const verdictAt = (scale: number) => {
-    const known = seen.get(scale) ?? judge(bakeWith(request, secondsAt(scale), COARSE), request.standard, by);
-    seen.set(scale, known);
+  const verdictAt = (step: number) => {
+    const known =
+      seen.get(step) ??
+      judge(bakeWith(request, secondsAt(scaleAt(step, steps)), COARSE), request.standard, by);
+    seen.set(step, known);
     return known;
   };
-  const least = turningPoint((scale) => verdictAt(scale).short.length === 0, halvings);
-  const spoilt = turningPoint((scale) => verdictAt(scale).over.length > 0, halvings);
-  const most = spoilt ?? SCALE_MAX;
+  const least = turningPoint((step) => verdictAt(step).short.length === 0, steps);
+  const spoilt = turningPoint((step) => verdictAt(step).over.length > 0, steps);
   return {
-    least,
-    most,
-    leastLimit: verdictAt((least ?? SCALE_MAX) * JUST_BEFORE).short[0] ?? 'raw',
-    mostLimit: verdictAt(most).over[0] ?? 'dry',
+    least: least === null ? null : scaleAt(least, steps),
+    most: scaleAt(spoilt ?? steps, steps),
+    // What is short is read just before the turning point.
+    leastLimit: verdictAt(least === null ? steps : least - 1).short[0] ?? 'raw',
+    mostLimit: verdictAt(spoilt ?? steps).over[0] ?? 'dry',
     spoils: spoilt !== null,
   };
 }
@@ -107,7 +119,7 @@ export function solveByScale(request: BakeRequest, coarse = false): Solution {
     request,
     secondsAt,
     'coverAim',
-    coarse ? HALVINGS.coarse : HALVINGS.fine,
+    coarse ? STEPS.coarse : STEPS.fine,
   );
   const good = least !== null && least <= most;
   const scale = good ? least + (own ?? INTO_STRETCH) * (most - least) : Math.min(least ?? most, most);
