@@ -104,6 +104,7 @@ export default tseslint.config(
   },
   {
     files: ['apps/kitchen/**'],
+    ignores: ['**/*.test.*'],
     plugins: { 'react-hooks': reactHooks },
     rules: reactHooks.configs.recommended.rules,
   },

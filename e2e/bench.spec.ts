@@ -98,109 +98,113 @@ test('boiling water: scald cautions, the wait by the law of cooling, then by han
   await expect(page.getByRole('timer')).toContainText('past its best');
 });
 
-test('milk dough with the network cut in the middle, another phone on another batch', async ({
-  page,
-  browser,
-}) => {
-  const cook = bench(page);
-  await cook.start('sailcloth-sheet', '?by=pieces&pieces=12&ball=72 g');
-  await cook.weighAll();
-  const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  const other = await phone.newPage();
-  const second = bench(other);
-  await second.start('pilot-press', '?by=pieces&pieces=10&ball=36 g');
-  await page.context().setOffline(true);
-  await cook.mix();
-  await cook.press('Start kneading');
-  await expect(page.getByText('offline, kept here')).toBeVisible();
-  await cook.press('It is right');
-  await cook.press('Covered: start the rest');
-  await expect(page.getByText(/^Unchilled/)).toBeVisible();
-  await second.press(/ is in$/);
-  await page.context().setOffline(false);
-  await cook.expectSaved();
-  // The second phone looks at the first one's batch: everything arrived, once and in order.
-  await other.goto(page.url());
-  await second.step('Rest the dough');
-  await second.press('End the rest early');
-  await cook.step('Divide');
-  await phone.close();
-});
+test.describe('with the app on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
 
-test('a reload without a network comes back to the same step, and goes on from there', async ({
-  page,
-  request,
-}) => {
-  const cook = bench(page);
-  await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
-  // The app is on the device once its service worker has taken over, and what it asks for from then on.
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await page.goto('/shift');
-  await page
-    .getByRole('link', { name: /Lantern round/ })
-    .first()
-    .click();
-  await cook.press(/ is in$/);
-  await cook.step('Weigh water');
-  await cook.expectSaved();
-  await page.context().setOffline(true);
-  await page.reload();
-  await cook.step('Weigh water');
-  await cook.press(/ is in$/);
-  await cook.step('Mix');
-  await page.reload();
-  await cook.step('Mix');
-  await expect(page.getByText('offline, kept here')).toBeVisible();
-  const address = page.url();
-  // From cold: what was last known stands on every page that was seen, and says so.
-  await page.goto('/shift');
-  await expect(page.getByText(/does not answer: this is what was last known/)).toBeVisible();
-  await expect(page.getByRole('link', { name: /Lantern round/ }).first()).toBeVisible();
-  await page.goto(address);
-  await page.context().setOffline(false);
-  await cook.expectSaved();
-  const { events } = await batchOf(page, request);
-  expect(events.map(({ type }) => type)).toEqual(['weighed', 'weighed']);
-});
+  test('milk dough with the network cut in the middle, another phone on another batch', async ({
+    page,
+    browser,
+  }) => {
+    const cook = bench(page);
+    await cook.start('sailcloth-sheet', '?by=pieces&pieces=12&ball=72 g');
+    await cook.weighAll();
+    const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const other = await phone.newPage();
+    const second = bench(other);
+    await second.start('pilot-press', '?by=pieces&pieces=10&ball=36 g');
+    await page.context().setOffline(true);
+    await cook.mix();
+    await cook.press('Start kneading');
+    await expect(page.getByText('offline, kept here')).toBeVisible();
+    await cook.press('It is right');
+    await cook.press('Covered: start the rest');
+    await expect(page.getByText(/^Unchilled/)).toBeVisible();
+    await second.press(/ is in$/);
+    await page.context().setOffline(false);
+    await cook.expectSaved();
+    // The second phone looks at the first one's batch: everything arrived, once and in order.
+    await other.goto(page.url());
+    await second.step('Rest the dough');
+    await second.press('End the rest early');
+    await cook.step('Divide');
+    await phone.close();
+  });
 
-test('a batch that is begun without a network is frozen on the phone, worked, and sent later as it was', async ({
-  page,
-  request,
-}) => {
-  const cook = bench(page);
-  await page.goto('/plan/lantern-round?by=pieces&pieces=5&ball=58 g');
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await page.goto('/bench');
-  await page.goto('/plan/lantern-round?by=pieces&pieces=5&ball=58 g');
-  await expect(page.getByRole('button', { name: /^Start batch/ })).toBeEnabled();
-  await page.context().setOffline(true);
-  await page.reload();
-  await cook.press(/^Start batch/);
-  await page.waitForURL(/\/bench\//);
-  const address = page.url();
-  await cook.press(/ is in$/);
-  await cook.step('Weigh water');
-  await page.reload();
-  await cook.step('Weigh water');
-  await expect(page.getByText('offline, kept here')).toBeVisible();
-  const id = address.split('/').at(-1) ?? '';
-  await page.goto('/bench');
-  await expect(page.locator(`a[href*="${id}"]`).first()).toBeVisible();
-  // What is not sent can be seen, and saved to a file.
-  await page.goto('/settings');
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save what is not sent' }).click();
-  const unsent = JSON.parse(readFileSync(await (await saving).path(), 'utf8')) as { batchId: string }[];
-  expect(unsent.map(({ batchId }) => batchId)).toEqual([id, id]);
-  const mine = () => request.get(`/api/v1/batches/${id}`);
-  expect((await mine()).status()).toBe(404);
-  await page.goto(address);
-  await page.context().setOffline(false);
-  await cook.expectSaved();
-  const stored = (await (await mine()).json()) as { events: { type: string }[] };
-  expect(stored.events.map(({ type }) => type)).toEqual(['weighed']);
-  await page.reload();
-  await cook.step('Weigh water');
+  test('a reload without a network comes back to the same step, and goes on from there', async ({
+    page,
+    request,
+  }) => {
+    const cook = bench(page);
+    await cook.start('lantern-round', '?by=pieces&pieces=6&ball=58 g');
+    // The app is on the device once its service worker has taken over, and what it asks for from then on.
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.goto('/shift');
+    await page
+      .getByRole('link', { name: /Lantern round/ })
+      .first()
+      .click();
+    await cook.press(/ is in$/);
+    await cook.step('Weigh water');
+    await cook.expectSaved();
+    await page.context().setOffline(true);
+    await page.reload();
+    await cook.step('Weigh water');
+    await cook.press(/ is in$/);
+    await cook.step('Mix');
+    await page.reload();
+    await cook.step('Mix');
+    await expect(page.getByText('offline, kept here')).toBeVisible();
+    const address = page.url();
+    // From cold: what was last known stands on every page that was seen, and says so.
+    await page.goto('/shift');
+    await expect(page.getByText(/does not answer: this is what was last known/)).toBeVisible();
+    await expect(page.getByRole('link', { name: /Lantern round/ }).first()).toBeVisible();
+    await page.goto(address);
+    await page.context().setOffline(false);
+    await cook.expectSaved();
+    const { events } = await batchOf(page, request);
+    expect(events.map(({ type }) => type)).toEqual(['weighed', 'weighed']);
+  });
+
+  test('a batch that is begun without a network is frozen on the phone, worked, and sent later as it was', async ({
+    page,
+    request,
+  }) => {
+    const cook = bench(page);
+    await page.goto('/plan/lantern-round?by=pieces&pieces=5&ball=58 g');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.goto('/bench');
+    await page.goto('/plan/lantern-round?by=pieces&pieces=5&ball=58 g');
+    await expect(page.getByRole('button', { name: /^Start batch/ })).toBeEnabled();
+    await page.context().setOffline(true);
+    await page.reload();
+    await cook.press(/^Start batch/);
+    await page.waitForURL(/\/bench\//);
+    const address = page.url();
+    await cook.press(/ is in$/);
+    await cook.step('Weigh water');
+    await page.reload();
+    await cook.step('Weigh water');
+    await expect(page.getByText('offline, kept here')).toBeVisible();
+    const id = address.split('/').at(-1) ?? '';
+    await page.goto('/bench');
+    await expect(page.locator(`a[href*="${id}"]`).first()).toBeVisible();
+    // What is not sent can be seen, and saved to a file.
+    await page.goto('/settings');
+    const saving = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save what is not sent' }).click();
+    const unsent = JSON.parse(readFileSync(await (await saving).path(), 'utf8')) as { batchId: string }[];
+    expect(unsent.map(({ batchId }) => batchId)).toEqual([id, id]);
+    const mine = () => request.get(`/api/v1/batches/${id}`);
+    expect((await mine()).status()).toBe(404);
+    await page.goto(address);
+    await page.context().setOffline(false);
+    await cook.expectSaved();
+    const stored = (await (await mine()).json()) as { events: { type: string }[] };
+    expect(stored.events.map(({ type }) => type)).toEqual(['weighed']);
+    await page.reload();
+    await cook.step('Weigh water');
+  });
 });
 
 test('the shift board: what is due first, and an alarm that names batch and act wherever the cook is', async ({

@@ -6,9 +6,6 @@ import { type Page, expect, test } from './test';
 import { asWritten } from './bench';
 import { ALL_VIEWS, cutOff, openView, prefer, sideways } from './views';
 
-// The files of the pseudo-language are handed out by the test: a service worker would fetch its own.
-test.use({ serviceWorkers: 'block' });
-
 const spanish = languageSchema.parse(
   JSON.parse(readFileSync(new URL('../languages/es.json', import.meta.url), 'utf8')),
 );

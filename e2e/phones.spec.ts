@@ -8,6 +8,8 @@ import { type RunningServer, startServer } from '../tools/demoServer';
 import { bench } from './bench';
 import { type Page, expect, test } from './test';
 
+test.use({ serviceWorkers: 'allow' });
+
 /** A kitchen that is open to its network; addresses of 127.0.0.0/8 other than the first stand for the network. */
 let kitchen: RunningServer;
 let onNetwork: string;
