@@ -190,7 +190,7 @@ describe('the list', () => {
   });
 
   test('a server that does not answer can be asked again', async () => {
-      queryClient.setDefaultOptions({ queries: { retry: false } });
+    queryClient.setDefaultOptions({ queries: { retry: false } });
     const ask = jest.spyOn(api, 'findBatches').mockRejectedValue(new Unreachable());
     draw(<LogScreen />);
     const again = await screen.findByRole('button', { name: 'Try again' });

@@ -99,8 +99,7 @@ export function LivePlate(props: LivePlateProps) {
     >
       {Array.from({ length: placeCount }, (_, i) => i + 1).map((place) => {
         const piece = pieces.find((one) => one.place === place);
-        if (piece)
-          return <BusyPlace key={place} {...{ piece, sides, size }} onForward={forward} />;
+        if (piece) return <BusyPlace key={place} {...{ piece, sides, size }} onForward={forward} />;
         const other = others.find((one) => one.place === place);
         if (other) return <OthersPlace key={place} {...{ size, other }} />;
         return (
