@@ -2,6 +2,7 @@ import { type ChildProcess, fork } from 'node:child_process';
 import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
 import { type Remote, wrap } from 'comlink';
+import { ONE_CLEARS_UP } from '../engine';
 import { openEnd } from '../untilEnd';
 import { pipeEndpoint } from './endpoint';
 import type { AsideWork } from './work';
@@ -34,7 +35,7 @@ export function openAsideHelper(file: string): AsideHelper {
 
   function start(): Helper {
     const child = fork(PROGRAM, [file], {
-      execArgv: [`--max-old-space-size=${MOST_MB}`],
+      execArgv: [`--max-old-space-size=${MOST_MB}`, ONE_CLEARS_UP],
       serialization: 'advanced',
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     });

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { type Zone, dayOf } from '@kettle-scale/core/quantity';
 import type { Logger } from 'pino';
+import { ONE_CLEARS_UP } from '../engine';
 import { backupFolder, backupsIn } from './backups';
 
 const MINUTE_MS = 60_000;
@@ -22,7 +23,9 @@ export interface NightlyState {
 const runBackup = (data: string, day: string): Promise<string | null> =>
   new Promise((resolve) => {
     const program = fileURLToPath(new URL('./backupProcess.mjs', import.meta.url));
-    const child = spawn(process.execPath, [program, data, day], { stdio: ['ignore', 'ignore', 'pipe'] });
+    const child = spawn(process.execPath, [ONE_CLEARS_UP, program, data, day], {
+      stdio: ['ignore', 'ignore', 'pipe'],
+    });
     let said = '';
     child.stderr.on('data', (part: Buffer) => (said += part.toString()));
     child.on('error', (error) => resolve(error.message));
