@@ -1,7 +1,7 @@
 // What is built here, from what, and whether it is of the sources as they are now. Plain JavaScript, as in files.mjs.
 // @ts-check
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { filesBelow, hashOf } from './files.mjs';
 import { ROOT } from './install.mjs';
 
@@ -38,7 +38,7 @@ const TEST = /\.test\.tsx?$|\/test\//;
 function sourcesOf(made) {
   const { folders, files } = MADE[made];
   const sources = folders.flatMap((folder) => filesBelow(from(folder)));
-  return hashOf([...sources.filter((file) => !TEST.test(file)), ...files.map(from)]);
+  return hashOf([...sources.filter((file) => !TEST.test(relative(ROOT, file))), ...files.map(from)]);
 }
 
 /**

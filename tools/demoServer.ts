@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { ONE_CLEARS_UP } from '../apps/server/src/engine';
 import { SERVER } from './built.mjs';
 import { ROOT } from './install.mjs';
 import { ensureServerBuild } from './serverBuild';
@@ -17,7 +18,7 @@ export interface RunningServer {
  * As `npm start` has it: a small computer keeps room for others and memory stays flat; one thread of the engine's clears up
  * beside the work. As many as it takes by itself crowd two processors every eight seconds, and acts wait up to 0.1 s.
  */
-const ENGINE = ['--max-old-space-size=512', '--v8-pool-size=1'] as const;
+const ENGINE = ['--max-old-space-size=512', ONE_CLEARS_UP] as const;
 /** The whole product, or the server alone, which needs no web build. */
 const PROGRAMS = {
   product: [...ENGINE, 'tools/serve.mjs'],

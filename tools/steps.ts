@@ -128,7 +128,7 @@ export const unit = (args: readonly string[] = []): Promise<Part> =>
     return { passed: result.numPassedTests, failed: failed === 0 && !ok ? 1 : failed, output: said };
   });
 
-/** The web app, built when its sources have changed. */
+/** The web app and the server, each built when its sources have changed. */
 export const web = (): Promise<Part> =>
   // What the builder has read before is kept where it keeps it by itself.
   part('web build', async () => one(await run('node', ['tools/run.mjs', 'build'], { TMPDIR: tmpdir() })));

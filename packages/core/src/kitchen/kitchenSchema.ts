@@ -115,6 +115,7 @@ const settingsSchema = z.strictObject({
     .optional(),
 });
 
+/** The same, where they fit each other. */
 export const kitchenSchema = settingsSchema.refine((k) => k.bowlMinimumG <= k.bowlCapacityG, {
   message: 'The smallest load is more than the bowl holds.',
   path: ['bowlMinimumG'],

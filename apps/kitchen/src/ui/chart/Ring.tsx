@@ -56,8 +56,9 @@ interface FillingArcProps {
  * and a plate of nine then takes a third of a small processor, and of a battery, for hours.
  */
 export function FillingArc({ size, sinceMs, seconds }: FillingArcProps) {
-  const spentS = useSampled((nowMs) => Math.min(seconds, Math.floor((nowMs - sinceMs) / MS_PER_S)), LOOK_MS);
-  return <RingArc {...{ size }} share={spentS / seconds} tone={spentS >= seconds ? 'ember' : 'dough'} />;
+  const dueMs = sinceMs + seconds * MS_PER_S;
+  const leftS = useSampled((nowMs) => Math.max(0, Math.ceil((dueMs - nowMs) / MS_PER_S)), LOOK_MS);
+  return <RingArc size={size} share={1 - leftS / seconds} tone={leftS === 0 ? 'ember' : 'dough'} />;
 }
 
 interface RingProps {
