@@ -1,6 +1,6 @@
 import { type Page, expect, test } from './test';
 import { bench } from './bench';
-import { ALL_VIEWS, openView, prefer } from './views';
+import { ALL_VIEWS, prefer, walk } from './views';
 
 /** A figure in a metric unit; millilitres define a cup, and stay. */
 const METRIC = /[\d.,]+\s(?:°C|mm|g|kg)(?![\w/])|g\/ml|[^\n]*, (?:mm|g|kg|°C)$/gm;
@@ -24,10 +24,8 @@ test('in ounces, inches and Fahrenheit nothing metric is left on the main views'
     expect((await saidOn(page)).match(METRIC), where).toBeNull();
   };
   const views = ALL_VIEWS.filter((path) => path !== '/settings');
-  for (const path of [...views, '/plan/breakwater-thick?by=pieces&pieces=60']) {
-    await openView(page, path);
+  for await (const path of walk(page, [...views, '/plan/breakwater-thick?by=pieces&pieces=60']))
     await nothingMetric(path);
-  }
   await page.goto('/settings');
   await expect(page.getByLabel('Most dough a bowl takes, oz')).toBeVisible();
   await page.getByLabel('Most dough a bowl takes, oz').fill('1');

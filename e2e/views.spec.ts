@@ -1,6 +1,8 @@
 import { expect, test } from './test';
 import { bench } from './bench';
+import { FIRST_LOAD_KB, countLoaded } from '../tools/loaded';
 import {
+  ALL_BUT_COLOURS,
   ALL_VIEWS,
   MAIN_VIEWS,
   cutOff,
@@ -10,6 +12,7 @@ import {
   seriousOn,
   seriousOnBoth,
   sideways,
+  walk,
 } from './views';
 
 const PHONE = { width: 390, height: 844 };
@@ -50,22 +53,27 @@ for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
 
   test(`main views, ${kind}, in Spanish: nothing serious for axe, nothing cut off`, async ({ page }) => {
     await prefer(page, { language: 'es' });
-    for (const path of paths) {
-      await openView(page, path);
+    for await (const path of walk(page, paths)) {
       await expect(page.locator('html')).toHaveAttribute('lang', 'es');
-      for (const [viewport, colorScheme] of [
-        [PHONE, 'dark'],
-        [WIDE, 'light'],
-      ] as const) {
-        await page.emulateMedia({ colorScheme });
+      for (const viewport of [PHONE, WIDE]) {
         await resize(page, viewport);
-        expect(await seriousOn(page), path).toEqual([]);
+        expect(await seriousOn(page, ALL_BUT_COLOURS), path).toEqual([]);
         expect.soft(await cutOff(page), path).toEqual([]);
         expect(await sideways(page), path).toBe(false);
       }
     }
   });
 }
+
+test('the first page brings little with it: what it does not draw comes later', async ({ page }) => {
+  // A browser left alone gets the smaller brotli.
+  await page.setExtraHTTPHeaders({ 'accept-encoding': 'gzip' });
+  const loadedKb = await countLoaded(await page.context().newCDPSession(page));
+  await page.goto('/formulas');
+  await expect(page.getByRole('link', { name: /Deckhand wrap/ })).toBeVisible();
+  expect(loadedKb('.js'), 'script, kB').toBeLessThanOrEqual(FIRST_LOAD_KB.script);
+  expect(loadedKb(), 'all, kB').toBeLessThanOrEqual(FIRST_LOAD_KB.all);
+});
 
 test('working screens are sound too, on paper and on iron', async ({ page }) => {
   const cook = bench(page);
@@ -179,8 +187,7 @@ test('with the browser’s text twice as large, on a phone: no word is cut or lo
     args: [...(launchOptions.args ?? []), '--blink-settings=defaultFontSize=32'],
   });
   const page = await browser.newPage({ ...(baseURL ? { baseURL } : {}), viewport: PHONE, timezoneId: 'UTC' });
-  for (const path of ALL_VIEWS) {
-    await openView(page, path);
+  for await (const path of walk(page, ALL_VIEWS)) {
     expect.soft(await cutOff(page), path).toEqual([]);
     expect.soft(await sideways(page), path).toBe(false);
   }

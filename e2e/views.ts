@@ -1,18 +1,23 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { type Page, expect } from './test';
-import type { AxeResults } from 'axe-core';
+import type { AxeResults, RunOptions } from 'axe-core';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 /** What only the colours of a page decide. */
 const OF_COLOURS = ['color-contrast', 'link-in-text-block'];
+const COLOURS_ALONE: RunOptions = { runOnly: OF_COLOURS };
+/** In another language a page has the same colours. */
+export const ALL_BUT_COLOURS: RunOptions = {
+  rules: Object.fromEntries(OF_COLOURS.map((rule) => [rule, { enabled: false }])),
+};
 
-/** What axe finds that is serious or worse, as "rule: element"; by all its rules, unless some are named. */
-export async function seriousOn(page: Page, rules?: readonly string[]): Promise<string[]> {
+/** What axe finds that is serious or worse, as "rule: element"; by all its rules, unless it is told otherwise. */
+export async function seriousOn(page: Page, which: RunOptions = {}): Promise<string[]> {
   await page.evaluate(() => document.fonts.ready);
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axeSource);
-  const options = { resultTypes: ['violations'], ...(rules ? { runOnly: rules } : {}) };
+  const options: RunOptions = { resultTypes: ['violations'], ...which };
   const results = await page.evaluate<AxeResults>(`axe.run(document, ${JSON.stringify(options)})`);
   return results.violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
@@ -32,13 +37,13 @@ const settled = (page: Page) =>
 /** The same on paper and on iron, which is what the page is on a dark device: there it differs in its colours alone. */
 export async function seriousOnBoth(page: Page): Promise<string[]> {
   const found: string[] = [];
-  for (const [colorScheme, rules] of [
-    ['light', undefined],
-    ['dark', OF_COLOURS],
+  for (const [colorScheme, which] of [
+    ['light', {}],
+    ['dark', COLOURS_ALONE],
   ] as const) {
     await page.emulateMedia({ colorScheme });
     await settled(page);
-    found.push(...(await seriousOn(page, rules)).map((one) => `${colorScheme}: ${one}`));
+    found.push(...(await seriousOn(page, which)).map((one) => `${colorScheme}: ${one}`));
   }
   return found;
 }
@@ -89,6 +94,28 @@ async function drawn(page: Page): Promise<void> {
 export async function openView(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await drawn(page);
+}
+
+/**
+ * A view reached from the one that is open, as by a link: nothing is loaded again. That every view can be loaded by its
+ * address is seen once, by the sweep in English.
+ */
+async function walkTo(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    for (const title of document.querySelectorAll('h1')) title.dataset.left = 'behind';
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+  await expect(page.locator('h1[data-left]')).toHaveCount(0);
+  await drawn(page);
+}
+
+/** Every one of these views in turn: the first is loaded, the others are walked to. */
+export async function* walk(page: Page, paths: readonly string[]): AsyncGenerator<string, void, void> {
+  for (const [at, path] of paths.entries()) {
+    await (at === 0 ? openView : walkTo)(page, path);
+    yield path;
+  }
 }
 
 /** The view that is open, on a screen of another size: a page follows its window without being loaded again. */

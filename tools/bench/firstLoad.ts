@@ -1,13 +1,13 @@
 import { chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, ensureChromium } from '../chromium';
 import { startServer } from '../demoServer';
+import { FIRST_LOAD_KB, countLoaded } from '../loaded';
 import type { Measured } from '../bench';
 import { quiet } from '../quiet';
 
 const PHONE = { width: 390, height: 844 };
 const CPU_SLOW_DOWN = 4;
-const KB = 1000;
-const BARS = { scriptKb: 450, allKb: 700, interactiveS: 2.5 } as const;
+const INTERACTIVE_BAR_S = 2.5;
 
 /** First load of the formula book on a phone with a slow processor: bytes on the wire as gzip, and time to the first ticket. */
 export async function benchFirstLoad(): Promise<Measured[]> {
@@ -21,41 +21,32 @@ export async function benchFirstLoad(): Promise<Measured[]> {
     });
     const page = await context.newPage();
     const client = await context.newCDPSession(page);
-    await client.send('Network.enable');
+    const loadedKb = await countLoaded(client);
     await client.send('Emulation.setCPUThrottlingRate', { rate: CPU_SLOW_DOWN });
-    const urls = new Map<string, string>();
-    const bytes = new Map<string, number>();
-    client.on('Network.responseReceived', ({ requestId, response }) => urls.set(requestId, response.url));
-    client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) =>
-      bytes.set(requestId, encodedDataLength),
-    );
     const start = performance.now();
     await page.goto(`${server.url}/formulas`);
     await page.getByRole('link', { name: /Deckhand wrap/ }).waitFor();
     const interactiveS = (performance.now() - start) / 1000;
     await quiet(page);
-    const sum = (keep: (url: string) => boolean) =>
-      [...bytes].reduce((total, [id, size]) => total + (keep(urls.get(id) ?? '') ? size : 0), 0) / KB;
-    const scriptKb = sum((url) => url.endsWith('.js'));
-    const allKb = sum(() => true);
+    const [scriptKb, allKb] = [loadedKb('.js'), loadedKb()];
     return [
       {
         what: 'initial JavaScript, gzip',
         value: `${scriptKb.toFixed(0)} kB`,
-        bar: '450 kB',
-        holds: scriptKb <= BARS.scriptKb,
+        bar: `${FIRST_LOAD_KB.script} kB`,
+        holds: scriptKb <= FIRST_LOAD_KB.script,
       },
       {
         what: 'whole first load, gzip',
         value: `${allKb.toFixed(0)} kB`,
-        bar: '700 kB',
-        holds: allKb <= BARS.allKb,
+        bar: `${FIRST_LOAD_KB.all} kB`,
+        holds: allKb <= FIRST_LOAD_KB.all,
       },
       {
         what: `first ticket, ${CPU_SLOW_DOWN}× slower processor`,
         value: `${interactiveS.toFixed(2)} s`,
-        bar: '2.5 s',
-        holds: interactiveS <= BARS.interactiveS,
+        bar: `${INTERACTIVE_BAR_S} s`,
+        holds: interactiveS <= INTERACTIVE_BAR_S,
       },
     ];
   } finally {

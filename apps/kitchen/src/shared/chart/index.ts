@@ -1,10 +1,7 @@
-import { lazily } from '../../ui/layout/lazily';
-
-/** Charts as screens use them: each comes when it is first drawn. */
-export const BallStrip = lazily(async () => ({ default: (await import('./charts')).BallStrip }));
-export const HydrationChart = lazily(async () => ({ default: (await import('./charts')).HydrationChart }));
-export const XyChart = lazily(async () => ({ default: (await import('./charts')).XyChart }));
-export const CrossSection = lazily(async () => ({ default: (await import('./charts')).CrossSection }));
-export const PlatePicture = lazily(async () => ({ default: (await import('./charts')).PlatePicture }));
-export const WindowPicture = lazily(async () => ({ default: (await import('./charts')).WindowPicture }));
-export type { ChartPoint } from '../../ui/chart/XyChart';
+/** Everything that is drawn over measured axes. The first page draws none of it, so d3 comes with the rest of the app. */
+export { BallStrip } from './BallStrip';
+export { CrossSection } from './CrossSection';
+export { PlatePicture } from './PlatePicture';
+export { WindowPicture } from './WindowPicture';
+export { default as HydrationChart } from './HydrationChart';
+export { type ChartPoint, XyChart } from '../../ui/chart/XyChart';
