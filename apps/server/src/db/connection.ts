@@ -38,7 +38,7 @@ const PassingConnection = connectionWith(PASSING);
 const ReadingConnection = connectionWith(READING);
 
 /** Sequelize would ask for a stack trace with every query, which costs more than a short query itself. */
-const driverOf = (Database: typeof KeptConnection) => {
+const driverOf = (Database: typeof KeptConnection): object => {
   const driver = { ...sqlite3, Database, verbose: () => driver };
   return driver;
 };

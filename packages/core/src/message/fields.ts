@@ -102,7 +102,10 @@ export function slugField(label: Words): z.ZodString {
  * @param label name of the field
  * @param values what may be chosen
  */
-export function choiceField<const T extends readonly [string, ...string[]]>(label: Words, values: T) {
+export function choiceField<const T extends readonly [string, ...string[]]>(
+  label: Words,
+  values: T,
+): z.ZodEnum<z.core.util.ToEnum<T[number]>> {
   return z.enum(values, {
     error: (issue) =>
       issue.input === undefined
