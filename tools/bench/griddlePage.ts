@@ -10,7 +10,10 @@ const WINDOW_BAR_MS = 2000;
 const SLIDER_BAR_MS = 50;
 const DRAGS = 20;
 
-/** Runs in the page, as text: drags a slider a step at a time and gives how long each answer took to be shown, ms. */
+/**
+ * Runs in the page, as text: moves a slider and gives how long each answer took to be shown, ms. It jumps to and fro, never
+ * twice to the same place: after a small step the picture may say the same as before, and a place where it was is answered.
+ */
 const DRAG = `async (steps) => {
   const slider = document.querySelector('input[type=range][aria-label="Thickness as it goes on"]');
   const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
@@ -19,7 +22,7 @@ const DRAG = `async (steps) => {
   for (let i = 0; i < steps; i += 1) {
     const before = picture();
     const start = performance.now();
-    set.call(slider, String(1.5 + 0.05 * i));
+    set.call(slider, String(1.5 + 0.05 * ((7 * i) % steps)));
     slider.dispatchEvent(new Event('input', { bubbles: true }));
     await new Promise((resolve) => {
       const look = () => (picture() !== before || performance.now() - start > 2000 ? resolve() : requestAnimationFrame(look));

@@ -14,7 +14,7 @@ const scope = self as unknown as {
 const cancelled = new Set<number>();
 
 /**
- * What goes on after messages that came meanwhile, the newest question first: it is what the cook looks at. A message to
+ * What begins, or goes on, after messages that came meanwhile, the newest question first: it is what the cook looks at. A message to
  * oneself is not held back the way a timer is. One at a time is under way, so that a question waits for one slice, not for
  * one of each that is worked on.
  */
@@ -32,7 +32,7 @@ port1.onmessage = () => {
   goOnSoon();
 };
 
-function run(id: number, steps: Generator<number, unknown, void>, toldMs = -PROGRESS_MS): void {
+function run(id: number, steps: Generator<number, unknown, void>, toldMs: number): void {
   const startMs = performance.now();
   const until = startMs + SLICE_MS;
   try {
@@ -58,5 +58,7 @@ scope.onmessage = ({ data }) => {
     return;
   }
   const work = WORK[data.name] as (asks: unknown) => Generator<number, unknown, void>;
-  run(data.id, work(data.asks));
+  // Several questions are asked at once, and a newer one may follow before the first of them has had its turn.
+  goOn.push(() => run(data.id, work(data.asks), performance.now()));
+  goOnSoon();
 };

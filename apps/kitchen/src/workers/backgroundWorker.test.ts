@@ -3,15 +3,15 @@ export {};
 const STEP_MS = 5;
 
 let nowMs = 0;
-/** Work of twenty steps, each of which takes its time. */
-function* mockLong(): Generator<number, string, void> {
-  for (let step = 0; step < 20; step += 1) {
+/** Work of so many steps, each of which takes its time. */
+function* mockSteps(steps: number): Generator<number, string, void> {
+  for (let step = 0; step < steps; step += 1) {
     nowMs += STEP_MS;
-    yield step / 20;
+    yield step / steps;
   }
   return 'done';
 }
-jest.mock('./work', () => ({ WORK: { long: () => mockLong() } }));
+jest.mock('./work', () => ({ WORK: { long: () => mockSteps(20), longer: () => mockSteps(60) } }));
 
 interface Posted {
   id: number;
@@ -48,18 +48,25 @@ afterEach(() => jest.restoreAllMocks());
 
 const answered = () => posted.filter(({ result }) => result === 'done').map(({ id }) => id);
 
-test('the newest question is answered first, the older one after it', () => {
+test('the newest question is answered first; none begins before those that come with it are heard', () => {
   ask({ id: 1, name: 'long' });
   ask({ id: 2, name: 'long' });
+  expect(nowMs).toBe(0);
+  goOn(1);
+  ask({ id: 3, name: 'long' });
   goOn();
-  expect(answered()).toEqual([2, 1]);
+  expect(answered()).toEqual([3, 2, 1]);
 });
 
-test('how far it is is told at once and then ten times a second, not at every slice', () => {
+test('how far it is is told ten times a second, not at every slice, and not at all of what is done sooner', () => {
+  const told = () => posted.filter(({ progress }) => progress !== undefined).length;
   ask({ id: 1, name: 'long' });
   goOn();
   expect(nowMs).toBe(20 * STEP_MS);
-  expect(posted.filter(({ progress }) => progress !== undefined)).toHaveLength(1);
+  expect(told()).toBe(0);
+  ask({ id: 2, name: 'longer' });
+  goOn();
+  expect(told()).toBe(2);
 });
 
 test('what nobody waits for any more is not gone on with', () => {
