@@ -136,13 +136,14 @@ export const useService = (day: string) =>
 
 export const useSavedPlans = () => useQuery({ queryKey: keys.savedPlans, queryFn: api.savedPlans });
 
-/** How the server is, looked at now and then. */
+/** How the server is, looked at now and then; more often while something is wrong, so that it is told when that is over. */
 export const useHealth = () =>
   useQuery({
     queryKey: keys.health,
     queryFn: api.health,
     staleTime: 0,
-    refetchInterval: ({ state }) => (state.status === 'error' ? AWAY_POLL_MS : HEALTH_POLL_MS),
+    refetchInterval: ({ state }) =>
+      state.status === 'error' || state.data?.status === 'trouble' ? AWAY_POLL_MS : HEALTH_POLL_MS,
   });
 
 const batchQuery = (id: string) => ({

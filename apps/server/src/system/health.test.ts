@@ -1,5 +1,8 @@
-import { renameSync } from 'node:fs';
+import { type StatsFs, renameSync } from 'node:fs';
+import promises from 'node:fs/promises';
+import { HttpProblem } from '../http/problem';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
+import { healthOf } from './health';
 
 const health = async ({ api }: Awaited<ReturnType<typeof openTestKitchen>>) =>
   (await api.get('/api/v1/health').expect(200)).body as Record<string, unknown>;
@@ -44,5 +47,25 @@ test('a disk that is full is told in words, and is not the fault of what was sen
   });
   expect(kitchen.database.writes().problem).toMatch(/disk .* is full/);
   expect(await health(kitchen)).toMatchObject({ status: 'ok' });
+  await kitchen.close();
+});
+
+test('where nothing can be saved, that is told alone: how little room is left is no news', async () => {
+  const kitchen = await openTestKitchen();
+  jest.spyOn(promises, 'statfs').mockResolvedValue({ bavail: 0, bsize: 4096 } as StatsFs);
+  const about = { version: '1', now: new Date(0), demo: false, sandbox: false, backup: null };
+  expect((await healthOf(kitchen.database, about)).problems).toEqual([
+    expect.stringMatching(/nearly full: 0 MB/),
+  ]);
+  const full = 'The disk of the kitchen’s server is full.';
+  const refused = {
+    ...kitchen.database,
+    writes: () => ({ lastAt: null, problem: full }),
+    write: Object.assign(() => Promise.reject(new HttpProblem(503, full)), {
+      alone: () => Promise.reject(new HttpProblem(503, full)),
+    }),
+  };
+  expect((await healthOf(refused, about)).problems).toEqual([full]);
+  jest.restoreAllMocks();
   await kitchen.close();
 });

@@ -65,7 +65,8 @@ export async function healthOf(
     ...('failed' in there ? [`The kitchen’s file is not in its folder any more (${there.failed}).`] : []),
     ...('failed' in last ? [`The kitchen’s database does not answer (${last.failed}).`] : []),
     ...(probe && 'failed' in probe && 'value' in there ? [probe.failed] : []),
-    ...(freeBytes !== null && freeBytes < LEAST_FREE_BYTES
+    // Where nothing can be saved any more, how much room is left is no news.
+    ...(freeBytes !== null && freeBytes < LEAST_FREE_BYTES && !(probe && 'failed' in probe)
       ? [`The disk of the kitchen’s server is nearly full: ${Math.floor(freeBytes / MB)} MB left.`]
       : []),
   ];

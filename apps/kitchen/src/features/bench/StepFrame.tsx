@@ -56,7 +56,7 @@ interface StepFrameProps {
   more?: ReactNode;
 }
 
-const UNSAVED_WORDS = { sending: 'saving …', offline: 'offline, kept here' } as const;
+const UNSAVED_WORDS = { sending: 'saving …', offline: 'kept here for now' } as const;
 
 const styles = StyleSheet.create({
   over: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },

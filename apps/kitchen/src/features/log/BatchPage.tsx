@@ -182,7 +182,7 @@ function Page({ live }: { live: LiveBatch }) {
         </View>
       </View>
       {live.queue.status === 'offline' ? (
-        <Action label="Offline: kept here, sent later" disabled onPress={() => undefined} />
+        <Action label="Kept here, sent later" disabled onPress={() => undefined} />
       ) : null}
       <CorrectSheet live={live} open={sheet === 'correct'} onClose={close} />
       <NoteSheet live={live} open={sheet === 'note'} onClose={close} />

@@ -1,4 +1,4 @@
-import { screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor } from '@testing-library/react';
 import { type Health, NoKey, Refused, api } from '../../api/api';
 import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
@@ -21,6 +21,18 @@ test('says on every screen that the server cannot save, in its words', async () 
   draw(<HealthBanner />);
   const alert = await screen.findByRole('alert');
   expect(alert.textContent).toMatch(/disk .* is full\.\s.*kept on this device/);
+});
+
+test('what is over is no longer told a few seconds later', async () => {
+  jest.useFakeTimers();
+  answers({ ...ok, status: 'trouble', problems: ['The disk of the kitchen’s server is full.'] });
+  draw(<HealthBanner />);
+  await act(() => jest.advanceTimersByTimeAsync(100));
+  expect(screen.getByRole('alert')).toBeTruthy();
+  answers(ok);
+  await act(() => jest.advanceTimersByTimeAsync(6000));
+  expect(screen.queryByRole('alert')).toBeNull();
+  jest.useRealTimers();
 });
 
 test('says that the server is away, and that what is shown may be old', async () => {
