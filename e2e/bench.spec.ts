@@ -115,7 +115,7 @@ test.describe('with the app on the device', () => {
     await page.context().setOffline(true);
     await cook.mix();
     await cook.press('Start kneading');
-    await expect(page.getByText('kept here for now')).toBeVisible();
+    await expect(page.getByText('offline, kept here')).toBeVisible();
     await cook.press('It is right');
     await cook.press('Covered: start the rest');
     await expect(page.getByText(/^Unchilled/)).toBeVisible();
@@ -153,7 +153,7 @@ test.describe('with the app on the device', () => {
     await cook.step('Mix');
     await page.reload();
     await cook.step('Mix');
-    await expect(page.getByText('kept here for now')).toBeVisible();
+    await expect(page.getByText('offline, kept here')).toBeVisible();
     const address = page.url();
     // From cold: what was last known stands on every page that was seen, and says so.
     await page.goto('/shift');
@@ -185,7 +185,7 @@ test.describe('with the app on the device', () => {
     await cook.step('Weigh water');
     await page.reload();
     await cook.step('Weigh water');
-    await expect(page.getByText('kept here for now')).toBeVisible();
+    await expect(page.getByText('offline, kept here')).toBeVisible();
     const id = address.split('/').at(-1) ?? '';
     await page.goto('/bench');
     await expect(page.locator(`a[href*="${id}"]`).first()).toBeVisible();

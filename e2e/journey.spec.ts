@@ -145,7 +145,7 @@ test('an hour without the server: acts wait on the phone, survive a reload, and 
   await cook.step('Weigh water');
   await cook.press(/ is in$/);
   await cook.step('Weigh lard');
-  await expect(page.getByText('kept here for now')).toBeVisible();
+  await expect(page.getByText('offline, kept here')).toBeVisible();
   await page.reload();
   await cook.step('Weigh lard');
   await page.unroute('**/events');

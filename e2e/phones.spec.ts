@@ -99,7 +99,7 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   await page.getByRole('button', { name: 'Who? Nobody has said' }).click();
   await page.getByRole('radio', { name: 'Late cook' }).click();
   await cook.press(/ is in$/);
-  await expect(page.getByText('kept here for now')).toBeVisible();
+  await expect(page.getByText('offline, kept here')).toBeVisible();
   expect(await acts()).toBe(before);
   await context.setOffline(false);
   await expect.poll(acts).toBe(before + 1);

@@ -51,14 +51,14 @@ export async function openCook(url: string) {
     await tab.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, before, {
       timeout: ACT_MS,
     });
-    await tab.getByText(/^(saved|kept here for now)$/).waitFor({ timeout: ACT_MS });
+    await tab.getByText(/^(saved|offline, kept here)$/).waitFor({ timeout: ACT_MS });
     told.kept += 1;
     await tab.getByRole('button', { name: 'Undo' }).click({ timeout: ACT_MS });
     told.pressed += 1;
     await tab.waitForFunction((is) => document.querySelector('h1')?.textContent === is, before, {
       timeout: ACT_MS,
     });
-    await tab.getByText(/^(saved|kept here for now)$/).waitFor({ timeout: ACT_MS });
+    await tab.getByText(/^(saved|offline, kept here)$/).waitFor({ timeout: ACT_MS });
     told.kept += 1;
   }
 

@@ -21,6 +21,7 @@ import { WhySheet } from '../../ui/layout/Why';
 import { AlarmBar } from '../../ui/alarm/AlarmBar';
 import { BatchExtras } from './BatchExtras';
 import { BatchNotices } from './BatchNotices';
+import { KeptMark } from './KeptMark';
 import { RefusedActs } from './RefusedActs';
 import { useSpokenActs } from './useSpokenActs';
 import { useStepWidth } from './useStepWidth';
@@ -56,8 +57,6 @@ interface StepFrameProps {
   more?: ReactNode;
 }
 
-const UNSAVED_WORDS = { sending: 'saving …', offline: 'kept here for now' } as const;
-
 const styles = StyleSheet.create({
   over: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
   body: { flexGrow: 1, gap: SPACE.m },
@@ -66,8 +65,8 @@ const styles = StyleSheet.create({
 /** Whether the server has every act: a tick, or what is in the way. */
 function SavedMark({ status }: Pick<LiveBatch['queue'], 'status'>) {
   const colours = useColours();
-  if (status !== 'saved')
-    return <Label tone={status === 'offline' ? 'plum' : 'soot'}>{UNSAVED_WORDS[status]}</Label>;
+  if (status === 'offline') return <KeptMark />;
+  if (status === 'sending') return <Label tone="soot">saving …</Label>;
   return (
     <View role="img" aria-label={say('saved')}>
       <Icon name="check" size={18} colour={colours.soot} />
