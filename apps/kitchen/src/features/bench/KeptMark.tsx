@@ -4,9 +4,5 @@ import { Label } from '../../ui/type';
 /** What was done is on the device alone: the server is not reached, or says itself that it cannot save. */
 export function KeptMark() {
   const refuses = useHealth().data?.status === 'trouble';
-  return refuses ? (
-    <Label tone="plum">kept here for now</Label>
-  ) : (
-    <Label tone="plum">offline, kept here</Label>
-  );
+  return <Label tone="plum">{refuses ? 'kept here for now' : 'offline, kept here'}</Label>;
 }
