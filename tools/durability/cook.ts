@@ -33,6 +33,13 @@ const SAVED_MS = 60_000;
 const isGone = (error: unknown): boolean =>
   error instanceof Error && /closed|Timeout|ERR_|interrupted/.test(error.message);
 
+/** What the app says of the last act: the server has it, or this device. */
+const keptIn = (tab: Page) =>
+  tab
+    .getByRole('img', { name: 'saved', exact: true })
+    .or(tab.getByText(/^(offline, kept here|kept here for now)$/))
+    .first();
+
 /** A cook who weighs a line and takes it back, again and again, in the real app. */
 export async function openCook(url: string) {
   const browser = await chromium.launch({ executablePath: ensureChromium(), args: CHROMIUM_ARGS });
@@ -51,14 +58,14 @@ export async function openCook(url: string) {
     await tab.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, before, {
       timeout: ACT_MS,
     });
-    await tab.getByText(/^(saved|offline, kept here)$/).waitFor({ timeout: ACT_MS });
+    await keptIn(tab).waitFor({ timeout: ACT_MS });
     told.kept += 1;
     await tab.getByRole('button', { name: 'Undo' }).click({ timeout: ACT_MS });
     told.pressed += 1;
     await tab.waitForFunction((is) => document.querySelector('h1')?.textContent === is, before, {
       timeout: ACT_MS,
     });
-    await tab.getByText(/^(saved|offline, kept here)$/).waitFor({ timeout: ACT_MS });
+    await keptIn(tab).waitFor({ timeout: ACT_MS });
     told.kept += 1;
   }
 
