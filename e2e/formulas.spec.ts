@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Download, type Page, expect, test } from './test';
 import { fieldError } from './bench';
-import { choose, press } from './formulas';
+import { choose, openBook, press } from './formulas';
 
 const textOf = async (download: Download) => readFileSync(await download.path(), 'utf8');
 
@@ -82,7 +82,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
     await expect(page.getByRole('dialog')).toHaveCount(0);
   }
   const drop = async (name: string, text: string) => {
-    await page.goto('/formulas');
+    await openBook(page);
     await expect(page.getByRole('button', { name: 'Import a file' })).toBeVisible();
     const transfer = await page.evaluateHandle(
       ([fileName, content]) => {
@@ -115,7 +115,7 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
   );
   await press(page, 'Clear');
 
-  await page.goto('/formulas');
+  await openBook(page);
   await press(page, 'Export the book');
   const [book] = await Promise.all([page.waitForEvent('download'), press(page, /^CSV/)]);
   const rows = await textOf(book);

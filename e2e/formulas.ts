@@ -5,6 +5,11 @@ export const press = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, exact: typeof name === 'string' }).click();
 export const choose = (page: Page, name: string | RegExp) =>
   page.getByRole('radio', { name, exact: typeof name === 'string' }).click();
+/** The book, and somebody who reaches for it: what the first page can stand without comes at once, not after some seconds. */
+export async function openBook(page: Page): Promise<void> {
+  await page.goto('/formulas');
+  await page.mouse.move(1, 1);
+}
 /** A copy to work on: the demo's own formulas stay as the other journeys expect them. */
 export async function copyOf(request: APIRequestContext, from: string, id: string): Promise<string> {
   const formula = (await (await request.get(`/api/v1/formulas/${from}`)).json()) as object;

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { type Request, expect, test } from './test';
 import { type RunningServer, startServer } from '../tools/demoServer';
 import { bench } from './bench';
+import { openBook } from './formulas';
 
 /** A real kitchen of its own with one formula in it and nothing simulated. */
 let real: RunningServer;
@@ -143,7 +144,7 @@ test('seven tabs of one browser work, share one stream, and one goes on listenin
 });
 
 test('a page made of open scripts does not hold the app', async ({ page }) => {
-  await page.goto('/formulas');
+  await openBook(page);
   await page.getByLabel('Formula file').setInputFiles({
     name: 'page.html',
     mimeType: 'text/html',

@@ -1,6 +1,7 @@
 import { expect, test } from './test';
 import { startServer } from '../tools/demoServer';
 import { asWritten, fieldError } from './bench';
+import { openBook } from './formulas';
 
 test('bad input on the plan: a sentence at the field, the last plan stays, nothing can start', async ({
   page,
@@ -38,7 +39,7 @@ test('a formula file is brought in whole or not at all', async ({ page, request 
     ((await (await request.get('/api/v1/formulas')).json()) as { id: string }[]).map(({ id }) => id);
   const [wrap] = (await (await request.get('/api/v1/formulas')).json()) as { id: string; lines: object[] }[];
   const before = await book();
-  await page.goto('/formulas');
+  await openBook(page);
   const bring = (content: unknown) =>
     page.getByLabel('Formula file').setInputFiles({
       name: 'formula.json',

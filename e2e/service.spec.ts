@@ -223,6 +223,7 @@ test('held bread of any day is served or thrown out with a reason; a start of th
   });
   expect(put.ok()).toBe(true);
   await open(page, '/formulas');
+  await page.mouse.move(1, 1);
   const quiet = page.getByRole('button', { name: 'Quiet: Weigh 33 Breakwater thick' });
   await expect(quiet).toBeVisible();
   await quiet.click();
