@@ -103,9 +103,9 @@ function reportAt(file: string): unknown {
 }
 
 /** Jest over all projects; with `--onlyChanged` what the working tree touches. */
-export const unit = (args: readonly string[] = []): Promise<Part> =>
-  part('unit', async () => {
-    const report = join(CACHE, 'jest.json');
+export const unit = (args: readonly string[] = [], name = 'unit'): Promise<Part> =>
+  part(name, async () => {
+    const report = join(CACHE, `jest-${name.replaceAll(' ', '-')}.json`);
     rmSync(report, { force: true });
     const jest = ['node_modules/jest/bin/jest.js', '--cacheDirectory', join(CACHE, 'jest')];
     const { ok, output } = await node(
@@ -127,6 +127,20 @@ export const unit = (args: readonly string[] = []): Promise<Part> =>
     const said = output.replace(/^\{"numFailedTestSuites".*$/m, '');
     return { passed: result.numPassedTests, failed: failed === 0 && !ok ? 1 : failed, output: said };
   });
+
+/** Of about the same weight: by one process after the other, a second processor stands idle at the end. */
+const UNIT_PARTS = {
+  'unit model': ['--selectProjects', 'core', 'simulation'],
+  'unit screens': ['--selectProjects', 'kitchen'],
+  'unit others': ['--ignoreProjects', 'core', 'simulation', 'kitchen'],
+};
+
+/** Jest in parts that can run side by side. */
+export const unitParts = Object.entries(UNIT_PARTS).map(
+  ([name, which]) =>
+    () =>
+      unit(which, name),
+);
 
 /** The web app and the server, each built when its sources have changed. */
 export const web = (): Promise<Part> =>
