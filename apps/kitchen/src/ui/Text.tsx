@@ -1,4 +1,4 @@
-import { type ComponentProps, createElement } from 'react';
+import { type ComponentProps, type Ref, createElement } from 'react';
 import { Text as NativeText } from 'react-native';
 import { useUnits } from '../reader/preferences';
 import { type Said, shown } from '../reader/say';
@@ -6,6 +6,7 @@ import { atReadersSize } from './textSize';
 
 interface TextProps extends Omit<ComponentProps<typeof NativeText>, 'children'> {
   children?: Said;
+  ref?: Ref<NativeText>;
   /** As large as drawn whatever the reader has set: where there is no room and an icon says the same. */
   asDrawn?: boolean;
 }

@@ -1,5 +1,6 @@
 import { act, render } from '@testing-library/react';
 import { useEffect } from 'react';
+import { Ticking } from './Ticking';
 import { useSampled } from './useSampled';
 
 const drawn = jest.fn();
@@ -23,6 +24,22 @@ test('a countdown is drawn when its figure changes, not at every beat, and follo
   expect(drawn.mock.calls.length).toBeLessThanOrEqual(4);
   rerender(<Count untilMs={13_000} />);
   expect(container.textContent).toBe('10');
+});
+
+test('a text that ticks is written without being drawn, stays right when it is drawn again, and follows a new end at once', () => {
+  const Ticks = ({ untilMs }: { untilMs: number }) => {
+    useEffect(drawn);
+    return <Ticking textAt={(nowMs) => `${Math.ceil((untilMs - nowMs) / 1000)} s`} />;
+  };
+  const { container, rerender } = render(<Ticks untilMs={5000} />);
+  expect(container.textContent).toBe('5 s');
+  act(() => jest.advanceTimersByTime(3000));
+  expect(container.textContent).toBe('2 s');
+  expect(drawn).toHaveBeenCalledTimes(1);
+  rerender(<Ticks untilMs={5000} />);
+  expect(container.textContent).toBe('2 s');
+  rerender(<Ticks untilMs={13_000} />);
+  expect(container.textContent).toBe('10 s');
 });
 
 test('many countdowns share one timer, which ends with the last of them', () => {

@@ -36,6 +36,18 @@ function listen(everyMs: number, listener: () => void): () => void {
   };
 }
 
+/** Looks at every beat, and when the page is seen again. */
+function useBeat(look: () => void, everyMs: number): void {
+  useEffect(() => {
+    document.addEventListener('visibilitychange', look);
+    const stop = listen(everyMs, look);
+    return () => {
+      document.removeEventListener('visibilitychange', look);
+      stop();
+    };
+  }, [everyMs, look]);
+}
+
 /**
  * What the clock makes of something: worked out every `everyMs`, drawn again only when it has changed. A page of many
  * countdowns stays still but for the figures that move.
@@ -56,13 +68,33 @@ export function useSampled<T extends Flat>(sample: (nowMs: number) => T, everyMs
     drawn.current = { value, sample, nowMs };
     if (!looked) look();
   });
-  useEffect(() => {
-    document.addEventListener('visibilitychange', look);
-    const stop = listen(everyMs, look);
-    return () => {
-      document.removeEventListener('visibilitychange', look);
-      stop();
-    };
-  }, [everyMs, look]);
+  useBeat(look, everyMs);
   return value;
+}
+
+/**
+ * Writes what the clock makes of something into the page itself, when it has changed: nothing is drawn again. For what changes
+ * every second on a page full of it, where a drawing of each takes longer than all else.
+ * @param sample a figure, a word, or a flat record of them; called with the time now, ms
+ * @param write puts it where it stands; called again after each drawing
+ */
+export function useWritten<T extends Flat>(
+  sample: (nowMs: number) => T,
+  write: (value: T) => void,
+  everyMs: number,
+): void {
+  const asked = useRef({ sample, write });
+  const written = useRef<{ value: T } | null>(null);
+  const look = useCallback(() => {
+    const value = asked.current.sample(Date.now());
+    if (written.current && same(written.current.value, value)) return;
+    written.current = { value };
+    asked.current.write(value);
+  }, []);
+  useLayoutEffect(() => {
+    asked.current = { sample, write };
+    written.current = null;
+    look();
+  });
+  useBeat(look, everyMs);
 }

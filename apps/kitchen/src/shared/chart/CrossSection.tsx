@@ -2,9 +2,9 @@ import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import type { BakeMoment, BakeSeries } from '@kettle-scale/core/bake';
 import { scaleLinear } from 'd3-scale';
-import { useEffect, useState } from 'react';
+import { Fragment, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, G, Line, Rect } from 'react-native-svg';
+import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { SvgText } from '../../ui/chart/SvgText';
 import { Action } from '../../ui/input/actions';
 import { RangeField } from '../../ui/input/RangeField';
@@ -22,7 +22,9 @@ const FRAME_MS = 100;
 /** A crust is a layer drier than this, water per dry matter. */
 const SKIN_WATER = 0.16;
 const FRECKLES = 22;
+const FRECKLE_PX = 8;
 const BLISTER_COVER = 45;
+const CRUST_PX = 10;
 const INK_ON_DOUGH = '#24211D';
 
 const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
@@ -46,10 +48,9 @@ interface SliceProps {
   width: number;
 }
 
-/** The slice on its plate. */
-function Slice({ moment, edgesMm, width }: SliceProps) {
+/** The layers of the bread from the plate up: what has one colour is one path, for every part takes as long to draw as another. */
+function Layers({ moment, edgesMm, width }: SliceProps) {
   const colours = useColours();
-  const format = useFormat();
   const thickness = edgesMm.at(-1) ?? 1;
   const y = (mm: number) =>
     GAP_PX + (moment.down === 0 ? BREAD_PX - (mm / thickness) * BREAD_PX : (mm / thickness) * BREAD_PX);
@@ -58,8 +59,54 @@ function Slice({ moment, edgesMm, width }: SliceProps) {
     const [a, b] = [y(edgesMm[i] ?? 0), y(edgesMm[i + 1] ?? 0)];
     return { top: Math.min(a, b), height: Math.abs(b - a) + 0.5, tempC, water: moment.profileWater[i] ?? 0 };
   });
+  const crust = bands
+    .filter(({ water }) => water < SKIN_WATER)
+    .map(({ top, height }) => `M${half - CRUST_PX / 2},${top}h${CRUST_PX}v${height}h${-CRUST_PX}z`)
+    .join('');
+  return (
+    <>
+      {bands.map(({ top, height, tempC, water }, i) => (
+        <Fragment key={i}>
+          <Rect x={0} y={top} width={half} height={height} fill={heatColour(tempC)} />
+          <Rect x={half} y={top} width={half} height={height} fill={waterColour(water)} />
+        </Fragment>
+      ))}
+      <Path d={crust} fill={colours.crust} />
+      <Line x1={half} x2={half} y1={GAP_PX} y2={GAP_PX + BREAD_PX} stroke={colours.ink} strokeWidth={1} />
+    </>
+  );
+}
+
+/** Freckles on both faces, those of one colour as one path: each a line of no length with round ends. */
+function Freckles({ moment, width }: Omit<SliceProps, 'edgesMm'>) {
+  const colours = useColours();
   const [below, above] = facesOf(moment);
-  const freckles = (face: 0 | 1) => Math.round((FRECKLES * (moment.cover[face] ?? 0)) / BLISTER_COVER);
+  const edges = [
+    [below, GAP_PX + BREAD_PX - FRECKLE_PX / 2],
+    [above, GAP_PX + FRECKLE_PX / 2],
+  ] as const;
+  const all = edges.flatMap(([face, edge]) => {
+    const count = Math.round((FRECKLES * (moment.cover[face] ?? 0)) / BLISTER_COVER);
+    return Array.from({ length: count }, (_, i) => ({
+      colour: moment.char[face] > 1 && i % 3 === 0 ? ('ink' as const) : ('crust' as const),
+      d: `M${(((i * 0.618 + face * 0.3) % 1) * width).toFixed(1)},${edge}h0`,
+    }));
+  });
+  const round = { strokeWidth: FRECKLE_PX, strokeLinecap: 'round', fill: 'none' } as const;
+  const of = (colour: 'ink' | 'crust') => all.flatMap((one) => (one.colour === colour ? one.d : [])).join('');
+  return (
+    <>
+      <Path d={of('crust')} stroke={colours.crust} {...round} />
+      <Path d={of('ink')} stroke={colours.ink} {...round} />
+    </>
+  );
+}
+
+/** The slice on its plate. */
+function Slice({ moment, edgesMm, width }: SliceProps) {
+  const colours = useColours();
+  const format = useFormat();
+  const [below, above] = facesOf(moment);
   const height = GAP_PX * 2 + BREAD_PX + PLATE_PX;
   const label = (
     text: string,
@@ -74,28 +121,8 @@ function Slice({ moment, edgesMm, width }: SliceProps) {
   );
   return (
     <Svg width={width} height={height}>
-      {bands.map((band, i) => (
-        <G key={i}>
-          <Rect x={0} y={band.top} width={half} height={band.height} fill={heatColour(band.tempC)} />
-          <Rect x={half} y={band.top} width={half} height={band.height} fill={waterColour(band.water)} />
-          {band.water < SKIN_WATER ? (
-            <Rect x={half - 5} y={band.top} width={10} height={band.height} fill={colours.crust} />
-          ) : null}
-        </G>
-      ))}
-      <Line x1={half} x2={half} y1={GAP_PX} y2={GAP_PX + BREAD_PX} stroke={colours.ink} strokeWidth={1} />
-      {[below, above].map((face) => {
-        const edge = face === below ? GAP_PX + BREAD_PX - 4 : GAP_PX + 4;
-        return Array.from({ length: freckles(face) }, (_, i) => (
-          <Circle
-            key={`${face}-${i}`}
-            cx={((i * 0.618 + face * 0.3) % 1) * width}
-            cy={edge}
-            r={4}
-            fill={moment.char[face] > 1 && i % 3 === 0 ? colours.ink : colours.crust}
-          />
-        ));
-      })}
+      <Layers {...{ moment, edgesMm, width }} />
+      <Freckles {...{ moment, width }} />
       <Rect x={0} y={GAP_PX + BREAD_PX + 2} width={width} height={PLATE_PX} fill="#3A362F" />
       <SvgText
         x={8}

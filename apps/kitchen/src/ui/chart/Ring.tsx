@@ -1,9 +1,9 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, type Ref, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { useColours } from '../theme';
 import type { Colours } from '../tokens';
-import { LOOK_MS, useSampled } from '../useSampled';
+import { LOOK_MS, useSampled, useWritten } from '../useSampled';
 
 const STROKE_SHARE = 0.07;
 
@@ -19,23 +19,28 @@ interface ArcProps {
   /** Filled share, 0 to 1. */
   share: number;
   tone: keyof Colours;
+  ref?: Ref<Circle>;
 }
 
+/** What is left out of a ring's round, px, where a share of it is filled. */
+const gapOf = (size: number, share: number): number =>
+  2 * Math.PI * ringOf(size).r * (1 - Math.min(1, Math.max(0, share)));
+
 /** The filled part of a ring; apart from the rest of it, which stands still. */
-export function RingArc({ size, share, tone }: ArcProps) {
+export function RingArc({ size, share, tone, ref }: ArcProps) {
   const colours = useColours();
   const { stroke, r } = ringOf(size);
-  const round = 2 * Math.PI * r;
   return (
     <Circle
+      ref={ref}
       cx={size / 2}
       cy={size / 2}
       r={r}
       stroke={colours[tone]}
       strokeWidth={stroke}
       fill="none"
-      strokeDasharray={round}
-      strokeDashoffset={round * (1 - Math.min(1, Math.max(0, share)))}
+      strokeDasharray={gapOf(size, 0)}
+      strokeDashoffset={gapOf(size, share)}
       transform={`rotate(-90 ${size / 2} ${size / 2})`}
     />
   );
@@ -57,8 +62,18 @@ interface FillingArcProps {
  */
 export function FillingArc({ size, sinceMs, seconds }: FillingArcProps) {
   const dueMs = sinceMs + seconds * MS_PER_S;
-  const leftS = useSampled((nowMs) => Math.max(0, Math.ceil((dueMs - nowMs) / MS_PER_S)), LOOK_MS);
-  return <RingArc size={size} share={1 - leftS / seconds} tone={leftS === 0 ? 'ember' : 'dough'} />;
+  const isFull = useSampled((nowMs) => nowMs >= dueMs, LOOK_MS);
+  const arc = useRef<Circle>(null);
+  useWritten(
+    (nowMs) => Math.max(0, Math.ceil((dueMs - nowMs) / MS_PER_S)),
+    (leftS) => {
+      // On the web react-native-svg takes it in a style.
+      const written: object = { style: { strokeDashoffset: gapOf(size, 1 - leftS / seconds) } };
+      arc.current?.setNativeProps(written);
+    },
+    LOOK_MS,
+  );
+  return <RingArc ref={arc} size={size} share={isFull ? 1 : 0} tone={isFull ? 'ember' : 'dough'} />;
 }
 
 interface RingProps {

@@ -10,6 +10,7 @@ import { Icon } from '../../../ui/Icon';
 import { Press } from '../../../ui/input/Press';
 import { FONT, PAPER } from '../../../ui/tokens';
 import { Label } from '../../../ui/type';
+import { Ticking } from '../../../ui/Ticking';
 import { LOOK_MS, useSampled } from '../../../ui/useSampled';
 
 const MS_PER_S = 1000;
@@ -61,11 +62,12 @@ const Freckled = memo(function Freckled({ px, cover }: { px: number; cover: numb
   );
 });
 
-/** Seconds that a piece still needs, and once they are over, for how long; both whole. */
-const secondsOf = ({ dueMs }: LivePiece, nowMs: number) => {
-  const leftS = (dueMs - nowMs) / MS_PER_S;
-  return leftS > 0 ? { leftS: Math.ceil(leftS), overS: 0 } : { leftS: 0, overS: Math.floor(-leftS) };
-};
+const leftSOf = ({ dueMs }: LivePiece, nowMs: number): number =>
+  Math.max(0, Math.ceil((dueMs - nowMs) / MS_PER_S));
+
+/** Whole seconds past its time; null before it. */
+const overSOf = ({ dueMs }: LivePiece, nowMs: number): number | null =>
+  nowMs < dueMs ? null : Math.floor((nowMs - dueMs) / MS_PER_S);
 
 const sideWords = ({ flame, side }: LivePiece): string =>
   flame ? 'flame' : say('side {side, number}', { side });
@@ -73,12 +75,12 @@ const sideWords = ({ flame, side }: LivePiece): string =>
 interface UnderProps {
   piece: LivePiece;
   sides: number;
-  overS: number;
+  overS: number | null;
 }
 
 /** Under the count: how far past its time, else which side of how many; it stands still for the whole of a side. */
 const Under = memo(function Under({ piece, sides, overS }: UnderProps) {
-  if (overS > 0) return <Text style={styles.side}>{say('+{over, number} s', { over: overS })}</Text>;
+  if (overS) return <Text style={styles.side}>{say('+{over, number} s', { over: overS })}</Text>;
   if (piece.flame) return <Icon name="flame" size={UNDER_PX} colour={INK} />;
   return <Text style={styles.side}>{`${piece.side}/${sides}`}</Text>;
 });
@@ -94,26 +96,31 @@ interface CountProps {
 
 /** What stands on a bread, its count or its word, and the place's name with it: all that changes from second to second. */
 function Count({ piece, sides, size, nameId }: CountProps) {
-  const { leftS, overS } = useSampled((nowMs) => secondsOf(piece, nowMs), LOOK_MS);
+  const overS = useSampled((nowMs) => overSOf(piece, nowMs), LOOK_MS);
   const word = NEXT_WORDS[piece.next];
-  const due = leftS === 0;
+  const due = overS !== null;
   const share = due ? FIGURE_SHARE[say(word).length > SHORT_WORD ? 'long' : 'short'] : FIGURE_SHARE.count;
-  const when = due
-    ? say('{word} now', { word: { lower: word } })
-    : say('{word} in {left, number} s', { word: { lower: word }, left: leftS });
+  const style = [styles.count, { fontSize: size * share, color: due ? EMBER : INK }];
+  const nameAt = (nowMs: number): string => {
+    const left = leftSOf(piece, nowMs);
+    return say('Place {place, number}, piece {piece, number}, {sideWords}: {when}', {
+      place: piece.place,
+      piece: piece.piece,
+      sideWords: sideWords(piece),
+      when:
+        left === 0
+          ? say('{word} now', { word: { lower: word } })
+          : say('{word} in {left, number} s', { word: { lower: word }, left }),
+    });
+  };
   return (
     <>
-      <Text id={nameId} style={styles.name}>
-        {say('Place {place, number}, piece {piece, number}, {sideWords}: {when}', {
-          place: piece.place,
-          piece: piece.piece,
-          sideWords: sideWords(piece),
-          when,
-        })}
-      </Text>
-      <Text style={[styles.count, { fontSize: size * share, color: due ? EMBER : INK }]}>
-        {due ? say(word).toUpperCase() : String(leftS)}
-      </Text>
+      <Ticking id={nameId} style={styles.name} textAt={nameAt} />
+      {due ? (
+        <Text style={style}>{say(word).toUpperCase()}</Text>
+      ) : (
+        <Ticking style={style} textAt={(nowMs) => String(leftSOf(piece, nowMs))} />
+      )}
       <Under {...{ piece, sides, overS }} />
     </>
   );
