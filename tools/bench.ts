@@ -4,12 +4,10 @@ import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { benchApi } from './bench/api';
 import { benchBook } from './bench/book';
-import { benchCore } from './bench/core';
-import { benchGriddle } from './bench/griddle';
+import { runBundled } from './bench/bundled';
 import { benchGriddlePage } from './bench/griddlePage';
 import { benchBench } from './bench/liveBench';
 import { benchFirstLoad } from './bench/firstLoad';
-import { benchShift } from './bench/shift';
 import { benchShiftPage } from './bench/shiftPage';
 import { ROOT } from './install.mjs';
 
@@ -27,9 +25,9 @@ process.stdout.write(
 );
 /** What is measured, part by part. */
 const PARTS: readonly (() => Measured[] | Promise<Measured[]>)[] = [
-  benchCore,
-  benchShift,
-  benchGriddle,
+  () => runBundled('core.ts'),
+  () => runBundled('shift.ts'),
+  () => runBundled('griddleRun.ts'),
   benchGriddlePage,
   benchShiftPage,
   benchFirstLoad,

@@ -55,7 +55,7 @@ const row = (what: string, ms: number, barMs: number): Measured => ({
   holds: ms <= barMs,
 });
 
-export function benchCore(): Measured[] {
+export function run(): Measured[] {
   const formulas = demoFormulas();
   const planOf = (i: number): Plan => {
     const formula = formulas[i % formulas.length];

@@ -110,7 +110,7 @@ const row = (what: string, ms: number, barMs: number): Measured => ({
   holds: ms <= barMs,
 });
 
-export function runGriddle(): Measured[] {
+export function run(): Measured[] {
   const bakeMs = medianMs(1500, () => bake(BASE_CASE));
   const solution = solve(REQUEST);
   const solveMs = medianMs(60, () => solve(REQUEST));

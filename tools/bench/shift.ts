@@ -35,7 +35,7 @@ const row = (what: string, ms: number, barMs: number): Measured => ({
 });
 
 /** The demo's service of three hours, three breads, two people and a plate. */
-export function benchShift(): Measured[] {
+export function run(): Measured[] {
   const shift = demoShift(OPENS_S);
   const line = compileShift(shift);
   const days = drawDays(shift, 1, SERVICES);
