@@ -5,10 +5,12 @@ export const press = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, exact: typeof name === 'string' }).click();
 export const choose = (page: Page, name: string | RegExp) =>
   page.getByRole('radio', { name, exact: typeof name === 'string' }).click();
-/** The book, and somebody who reaches for it: what the first page can stand without comes at once, not after some seconds. */
+/** Somebody reaches for the page: what the first page can stand without comes at once, not after some seconds. */
+export const reachFor = (page: Page) => page.mouse.move(1, 1);
+/** The book, and somebody who reaches for it. */
 export async function openBook(page: Page): Promise<void> {
   await page.goto('/formulas');
-  await page.mouse.move(1, 1);
+  await reachFor(page);
 }
 /** A copy to work on: the demo's own formulas stay as the other journeys expect them. */
 export async function copyOf(request: APIRequestContext, from: string, id: string): Promise<string> {

@@ -5,6 +5,7 @@ import { AS_APP, type Page, expect, test } from './test';
 import { type RunningServer, startServer } from '../tools/demoServer';
 import { v7 as uuidv7 } from 'uuid';
 import { bench, fieldError } from './bench';
+import { reachFor } from './formulas';
 
 /** A demo kitchen of its own: its service is changed, taken from and planned again. */
 let kitchen: RunningServer;
@@ -223,7 +224,7 @@ test('held bread of any day is served or thrown out with a reason; a start of th
   });
   expect(put.ok()).toBe(true);
   await open(page, '/formulas');
-  await page.mouse.move(1, 1);
+  await reachFor(page);
   const quiet = page.getByRole('button', { name: 'Quiet: Weigh 33 Breakwater thick' });
   await expect(quiet).toBeVisible();
   await quiet.click();

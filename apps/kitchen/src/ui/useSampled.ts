@@ -13,6 +13,12 @@ const same = (a: Flat, b: Flat): boolean => {
 /** How often a figure of whole seconds looks at the clock, ms; it is drawn only when it has changed. */
 export const LOOK_MS = 100;
 
+const MS_PER_S = 1000;
+
+/** Whole seconds until an instant, as every countdown and its ring say them; 0 once it is past. */
+export const secondsTo = (dueMs: number, nowMs: number): number =>
+  Math.max(0, Math.ceil((dueMs - nowMs) / MS_PER_S));
+
 /** Who listens to a beat; those of one length share a timer, so that a page is drawn once a beat, not once a place. */
 const beats = new Map<number, { listeners: Set<() => void>; timer: ReturnType<typeof setInterval> }>();
 

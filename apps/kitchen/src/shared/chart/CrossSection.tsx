@@ -9,7 +9,7 @@ import { SvgText } from '../../ui/chart/SvgText';
 import { Action } from '../../ui/input/actions';
 import { RangeField } from '../../ui/input/RangeField';
 import { useColours } from '../../ui/theme';
-import { FONT, SPACE } from '../../ui/tokens';
+import { FONT, PAPER, SPACE } from '../../ui/tokens';
 import { Label } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { useStripWidth } from '../../ui/layout/useStripWidth';
@@ -25,7 +25,8 @@ const FRECKLES = 22;
 const FRECKLE_PX = 8;
 const BLISTER_COVER = 45;
 const CRUST_PX = 10;
-const INK_ON_DOUGH = '#24211D';
+/** Bread is bread-coloured on iron and on paper: what is black on it stays black. */
+const INK_ON_DOUGH = PAPER.ink;
 
 const styles = StyleSheet.create({ stack: { gap: SPACE.s } });
 
@@ -72,7 +73,7 @@ function Layers({ moment, edgesMm, width }: SliceProps) {
         </Fragment>
       ))}
       <Path d={crust} fill={colours.crust} />
-      <Line x1={half} x2={half} y1={GAP_PX} y2={GAP_PX + BREAD_PX} stroke={colours.ink} strokeWidth={1} />
+      <Line x1={half} x2={half} y1={GAP_PX} y2={GAP_PX + BREAD_PX} stroke={INK_ON_DOUGH} strokeWidth={1} />
     </>
   );
 }
@@ -97,7 +98,7 @@ function Freckles({ moment, width }: Omit<SliceProps, 'edgesMm'>) {
   return (
     <>
       <Path d={of('crust')} stroke={colours.crust} {...round} />
-      <Path d={of('ink')} stroke={colours.ink} {...round} />
+      <Path d={of('ink')} stroke={INK_ON_DOUGH} {...round} />
     </>
   );
 }

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { useColours } from '../theme';
 import type { Colours } from '../tokens';
-import { LOOK_MS, useSampled, useWritten } from '../useSampled';
+import { LOOK_MS, secondsTo, useSampled, useWritten } from '../useSampled';
 
 const STROKE_SHARE = 0.07;
 
@@ -65,7 +65,7 @@ export function FillingArc({ size, sinceMs, seconds }: FillingArcProps) {
   const isFull = useSampled((nowMs) => nowMs >= dueMs, LOOK_MS);
   const arc = useRef<Circle>(null);
   useWritten(
-    (nowMs) => Math.max(0, Math.ceil((dueMs - nowMs) / MS_PER_S)),
+    (nowMs) => secondsTo(dueMs, nowMs),
     (leftS) => {
       // On the web react-native-svg takes it in a style.
       const written: object = { style: { strokeDashoffset: gapOf(size, 1 - leftS / seconds) } };

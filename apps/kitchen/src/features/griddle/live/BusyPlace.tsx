@@ -11,7 +11,7 @@ import { Press } from '../../../ui/input/Press';
 import { FONT, PAPER } from '../../../ui/tokens';
 import { Label } from '../../../ui/type';
 import { Ticking } from '../../../ui/Ticking';
-import { LOOK_MS, useSampled } from '../../../ui/useSampled';
+import { LOOK_MS, secondsTo, useSampled } from '../../../ui/useSampled';
 
 const MS_PER_S = 1000;
 const NEXT_WORDS = { flip: 'Turn', fire: 'Flame', off: 'Off' } as const;
@@ -62,9 +62,6 @@ const Freckled = memo(function Freckled({ px, cover }: { px: number; cover: numb
   );
 });
 
-const leftSOf = ({ dueMs }: LivePiece, nowMs: number): number =>
-  Math.max(0, Math.ceil((dueMs - nowMs) / MS_PER_S));
-
 /** Whole seconds past its time; null before it. */
 const overSOf = ({ dueMs }: LivePiece, nowMs: number): number | null =>
   nowMs < dueMs ? null : Math.floor((nowMs - dueMs) / MS_PER_S);
@@ -102,7 +99,7 @@ function Count({ piece, sides, size, nameId }: CountProps) {
   const share = due ? FIGURE_SHARE[say(word).length > SHORT_WORD ? 'long' : 'short'] : FIGURE_SHARE.count;
   const style = [styles.count, { fontSize: size * share, color: due ? EMBER : INK }];
   const nameAt = (nowMs: number): string => {
-    const left = leftSOf(piece, nowMs);
+    const left = secondsTo(piece.dueMs, nowMs);
     return say('Place {place, number}, piece {piece, number}, {sideWords}: {when}', {
       place: piece.place,
       piece: piece.piece,
@@ -119,7 +116,7 @@ function Count({ piece, sides, size, nameId }: CountProps) {
       {due ? (
         <Text style={style}>{say(word).toUpperCase()}</Text>
       ) : (
-        <Ticking style={style} textAt={(nowMs) => String(leftSOf(piece, nowMs))} />
+        <Ticking style={style} textAt={(nowMs) => String(secondsTo(piece.dueMs, nowMs))} />
       )}
       <Under {...{ piece, sides, overS }} />
     </>

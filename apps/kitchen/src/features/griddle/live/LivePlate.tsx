@@ -8,10 +8,9 @@ import { useStripWidth } from '../../../ui/layout/useStripWidth';
 import { useColours } from '../../../ui/theme';
 import { CORNER, SPACE } from '../../../ui/tokens';
 import { Figure, Label } from '../../../ui/type';
-import { LOOK_MS, useSampled } from '../../../ui/useSampled';
+import { LOOK_MS, secondsTo, useSampled } from '../../../ui/useSampled';
 import { BusyPlace } from './BusyPlace';
 
-const MS_PER_S = 1000;
 const MOST_PX = 760;
 /** Title, action and bar above and below the plate. */
 const AROUND_PX = 275;
@@ -127,7 +126,7 @@ export function LivePlate(props: LivePlateProps) {
 function OthersPlace({ size, other }: { size: number; other: OtherPiece }) {
   const colours = useColours();
   const { place, of, dueMs } = other;
-  const leftS = useSampled((nowMs) => Math.ceil((dueMs - nowMs) / MS_PER_S), LOOK_MS);
+  const leftS = useSampled((nowMs) => secondsTo(dueMs, nowMs), LOOK_MS);
   return (
     <View style={[styles.empty, styles.others, { width: size, height: size, borderColor: colours.rule }]}>
       <Label style={styles.number}>{String(place)}</Label>
@@ -140,7 +139,7 @@ function OthersPlace({ size, other }: { size: number; other: OtherPiece }) {
 /** When the next piece goes here. */
 function NextPiece({ onMs }: { onMs: number }) {
   const colours = useColours();
-  const inS = useSampled((nowMs) => Math.max(0, Math.ceil((onMs - nowMs) / MS_PER_S)), LOOK_MS);
+  const inS = useSampled((nowMs) => secondsTo(onMs, nowMs), LOOK_MS);
   return (
     <>
       <Icon name="plus" size={NEXT_PX} colour={inS === 0 ? colours.ember : colours.ink} />

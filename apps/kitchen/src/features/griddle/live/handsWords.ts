@@ -10,6 +10,7 @@ import {
   trimOf,
 } from '@kettle-scale/core/bake';
 import type { Words } from '@kettle-scale/core/message';
+import { secondsTo } from '../../../ui/useSampled';
 
 const MS_PER_S = 1000;
 const FORWARD = {
@@ -36,7 +37,7 @@ export function titleWords(hands: HandsNow, { first, nextPlace, waiting }: Stand
   if (hands.putNow) return putWords(nextPlace ?? 1);
   if (first && hands.due) return forwardWords(first);
   if (first) {
-    const inS = Math.max(0, Math.ceil((first.dueMs - nowMs) / MS_PER_S));
+    const inS = secondsTo(first.dueMs, nowMs);
     return say('{forwardWords} in {in, number}\u00a0s', { forwardWords: forwardWords(first), in: inS });
   }
   return waiting ? 'Wait' : 'Nothing on the plate';
