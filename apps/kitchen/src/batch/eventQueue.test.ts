@@ -12,7 +12,7 @@ function openQueue({ kept = [] as Queued[], answers = [] as SendResult['outcome'
   const disk = new Map(kept.map((queued) => [idOf(queued), queued]));
   const sent: string[] = [];
   const stored: string[] = [];
-  let again: () => void = () => undefined;
+  const retries: (() => void)[] = [];
   const queue = createEventQueue({
     storage: {
       load: async () => [...disk.values()],
@@ -25,9 +25,9 @@ function openQueue({ kept = [] as Queued[], answers = [] as SendResult['outcome'
       return outcome === 'refused' ? { outcome, message: 'No.' } : { outcome };
     },
     onStored: (queued) => void stored.push(idOf(queued)),
-    retryLater: (retry) => void (again = retry),
+    retryLater: (retry) => void retries.push(retry),
   });
-  return { queue, disk, sent, stored, retry: () => again() };
+  return { queue, disk, sent, stored, retry: () => retries.shift()?.() };
 }
 
 /** Lets everything that can be sent now be sent. */
@@ -55,6 +55,30 @@ describe('event queue', () => {
     await settle();
     expect(sent).toEqual(['id-1', 'id-2', 'id-2', 'id-3']);
     expect(queue.state().status).toBe('saved');
+  });
+
+  test('without a server it calls nothing kept that is still on its way to the disk, and waits for one retry', async () => {
+    const written: (() => void)[] = [];
+    const retryLater = jest.fn();
+    const away = createEventQueue({
+      storage: {
+        load: async () => [],
+        put: () => new Promise<void>((resolve) => written.push(resolve)),
+        remove: async () => undefined,
+      },
+      send: async () => ({ outcome: 'later' }),
+      onStored: () => undefined,
+      retryLater,
+    });
+    for (const n of [1, 2, 3]) {
+      void away.add(act(n));
+      await settle();
+      expect(away.state().status).toBe('sending');
+      written.pop()?.();
+      await settle();
+      expect(away.state().status).toBe('offline');
+    }
+    expect(retryLater).toHaveBeenCalledTimes(1);
   });
 
   test('says what this device could not keep, until it is sent', async () => {

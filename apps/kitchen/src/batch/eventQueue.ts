@@ -18,7 +18,7 @@ export type RefusedEvent = Queued & { message: string };
 
 export interface QueueState {
   pending: readonly Queued[];
-  /** Saved: nothing waits. Sending: on its way. Offline: the server did not answer. */
+  /** Saved: nothing waits. Sending: on its way, to this device's disk or to the server. Offline: all is kept, and no server answered. */
   status: 'saved' | 'sending' | 'offline';
   /** This device could not keep an act that waits: closing the page would lose it. */
   notKept: boolean;
@@ -31,7 +31,7 @@ interface QueueOptions {
   send: (queued: Queued) => Promise<SendResult>;
   /** Called when the server has stored an act, before it leaves the queue. */
   onStored: (queued: Queued) => void;
-  /** Runs `again` after a pause; the queue knows no clock. */
+  /** Runs `again` after a pause; the queue knows no clock, and asks for one pause at a time. */
   retryLater: (again: () => void) => void;
 }
 
@@ -63,17 +63,35 @@ const asRefused = (error: unknown): SendResult => ({
 export function createEventQueue({ storage, send, onStored, retryLater }: QueueOptions): EventQueue {
   let state: QueueState = { pending: [], status: 'saved', notKept: false, refused: [] };
   let sending = false;
+  /** The server did not answer when it was last tried. */
+  let unreached = false;
+  let retrying = false;
+  /** Acts on their way to the disk of this device, and those that did not come to it. */
+  const keeping = new Set<string>();
+  const unkept = new Set<string>();
   const listeners = new Set<() => void>();
 
-  const change = (changes: Partial<QueueState>) => {
-    state = { ...state, ...changes };
+  const change = (changes: Partial<Pick<QueueState, 'pending' | 'refused'>> = {}) => {
+    const now = { ...state, ...changes };
+    const status =
+      now.pending.length === 0 ? 'saved' : unreached && keeping.size === 0 ? 'offline' : 'sending';
+    state = { ...now, status, notKept: now.pending.some((queued) => unkept.has(idOf(queued))) };
     for (const listener of listeners) listener();
   };
   /** A refused act stays on the device: closing the tab must not decide for the cook. */
   const leave = async (queued: Queued, forget: boolean) => {
     const id = idOf(queued);
+    unkept.delete(id);
     change({ pending: state.pending.filter((other) => idOf(other) !== id) });
     if (forget) await storage.remove(id);
+  };
+  const tryLater = () => {
+    if (retrying) return;
+    retrying = true;
+    retryLater(() => {
+      retrying = false;
+      void drain();
+    });
   };
 
   async function drain(): Promise<void> {
@@ -81,23 +99,38 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
     sending = true;
     try {
       for (let next = state.pending[0]; next; next = state.pending[0]) {
-        if (state.status === 'saved') change({ status: 'sending' });
         const result = await send(next).catch(asRefused);
+        unreached = result.outcome === 'later';
         if (result.outcome === 'later') {
-          change({ status: 'offline' });
-          retryLater(() => void drain());
+          change();
+          tryLater();
           return;
         }
         if (result.outcome === 'stored') onStored(result.as ?? next);
         else change({ refused: [...state.refused, { ...next, message: result.message }] });
         await leave(next, result.outcome === 'stored');
-        const waits = state.pending.length > 0;
-        change({ status: waits ? 'sending' : 'saved', notKept: waits && state.notKept });
       }
     } finally {
       sending = false;
     }
   }
+
+  /** On the disk, or not for want of room: either way it is sent. */
+  const add = async (queued: Queued): Promise<void> => {
+    const id = idOf(queued);
+    keeping.add(id);
+    change({ pending: [...state.pending, queued] });
+    try {
+      await storage.put(queued);
+    } catch (error) {
+      unkept.add(id);
+      throw error;
+    } finally {
+      keeping.delete(id);
+      change();
+      void drain();
+    }
+  };
 
   return {
     state: () => state,
@@ -105,30 +138,18 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    add: (queued) => {
-      change({
-        pending: [...state.pending, queued],
-        status: state.status === 'offline' ? 'offline' : 'sending',
-      });
-      const kept = storage.put(queued);
-      // Where the device cannot keep it, it is sent all the sooner; who added it hears that it was not kept.
-      void kept.then(drain, () => {
-        change({ notKept: state.pending.length > 0 });
-        return drain();
-      });
-      return kept;
-    },
+    add,
     resume: async () => {
       const left = await storage.load();
       const known = new Set(state.pending.map(idOf));
       const before = left.filter((queued) => !known.has(idOf(queued)));
-      if (before.length > 0) change({ pending: [...before, ...state.pending], status: 'sending' });
+      if (before.length > 0) change({ pending: [...before, ...state.pending] });
       await drain();
     },
     drain,
     sendRefused: () => {
       const again = state.refused.map(({ message: _why, ...queued }): Queued => queued);
-      change({ pending: [...state.pending, ...again], refused: [], status: 'sending' });
+      change({ pending: [...state.pending, ...again], refused: [] });
       void drain();
     },
     dropRefused: async () => {

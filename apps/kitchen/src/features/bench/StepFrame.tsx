@@ -63,9 +63,9 @@ const styles = StyleSheet.create({
 });
 
 /** Whether the server has every act: a tick, or what is in the way. */
-function SavedMark({ status }: Pick<LiveBatch['queue'], 'status'>) {
+function SavedMark({ queue: { status, notKept } }: Pick<LiveBatch, 'queue'>) {
   const colours = useColours();
-  if (status === 'offline') return <KeptMark />;
+  if (status === 'offline') return <KeptMark {...{ notKept }} />;
   if (status === 'sending') return <Label tone="soot">saving …</Label>;
   return (
     <View role="img" aria-label={say('saved')}>
@@ -75,7 +75,7 @@ function SavedMark({ status }: Pick<LiveBatch['queue'], 'status'>) {
 }
 
 /** Which batch, which of its bowls, and whether all of it is saved. */
-function Over({ plan, step, status }: { plan: Plan; step: Step } & Pick<LiveBatch['queue'], 'status'>) {
+function Over({ plan, step, queue }: { plan: Plan; step: Step } & Pick<LiveBatch, 'queue'>) {
   const bowl =
     step.bowl && plan.bowls > 1
       ? say(' · bowl {bowl, number} of {bowls, number}', { bowl: step.bowl, bowls: plan.bowls })
@@ -84,7 +84,7 @@ function Over({ plan, step, status }: { plan: Plan; step: Step } & Pick<LiveBatc
     <View style={styles.over}>
       <Label>{`${plan.formula.name}${bowl}`}</Label>
       <View role="status">
-        <SavedMark status={status} />
+        <SavedMark {...{ queue }} />
       </View>
     </View>
   );
@@ -137,7 +137,7 @@ export function StepFrame({
   return (
     <Screen
       fill
-      eyebrow={<Over {...{ plan, step }} status={queue.status} />}
+      eyebrow={<Over {...{ plan, step, queue }} />}
       title={say(heading)}
       aside={<CookMark />}
       foot={

@@ -181,7 +181,7 @@ function Page({ live }: { live: LiveBatch }) {
           <StepThread batch={batch} state={state} nameOf={nameOf} />
         </View>
       </View>
-      {live.queue.status === 'offline' ? (
+      {live.queue.status === 'offline' && !live.queue.notKept ? (
         <Action label="Kept here, sent later" disabled onPress={() => undefined} />
       ) : null}
       <CorrectSheet live={live} open={sheet === 'correct'} onClose={close} />
