@@ -3,7 +3,30 @@ import { existsSync } from 'node:fs';
 
 const DEBIAN_PATH = '/usr/bin/chromium';
 
-/** Keeps Chromium from looking for the outside world. */
+/**
+ * What the browser does beside showing pages. Only the last list of this kind counts, so this one replaces Playwright's, and
+ * names first what that names.
+ */
+const UNWANTED_FEATURES = [
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'DestroyProfileOnBrowserClose',
+  'HttpsUpgrades',
+  'HttpsFirstBalancedModeAutoEnable',
+  'LensOverlay',
+  'MediaRouter',
+  'PaintHolding',
+  'ThirdPartyStoragePartitioning',
+  'AvoidCorsURLLoaderRestartOnRedirect',
+  'OptimizationHints',
+  'NetworkTimeServiceQuerying',
+  'AimEnabled',
+  'PreconnectToSearch',
+  // Pages of the browser's own under its address bar: two renderers for every window, though none is ever seen.
+  'WebUIOmniboxPopup',
+  'WebUIOmniboxAimPopup',
+];
+
+/** Keeps Chromium from looking for the outside world, and from work for a window that nobody sees. */
 export const CHROMIUM_ARGS = [
   '--no-sandbox',
   '--disable-gpu',
@@ -12,6 +35,7 @@ export const CHROMIUM_ARGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  `--disable-features=${UNWANTED_FEATURES.join(',')}`,
 ];
 
 const CERTUTIL_PATH = '/usr/bin/certutil';

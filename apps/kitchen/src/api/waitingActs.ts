@@ -1,5 +1,5 @@
 import type { Batch, BatchEvent, BatchStart, BatchSummary } from '@kettle-scale/core/batch';
-import { type UseStore, createStore, get, values } from 'idb-keyval';
+import { type UseStore, createStore, get, promisifyRequest, values } from 'idb-keyval';
 
 /** An act of the cook on its way to the server. */
 export interface QueuedEvent {
@@ -26,6 +26,19 @@ export const waitingStore = (): UseStore => (opened ??= createStore('kettle-scal
 
 const onDevice = (): boolean => typeof indexedDB !== 'undefined';
 
+/** All that waits, in the order in which it was done. */
+export const loadWaiting = async (): Promise<Queued[]> =>
+  onDevice() ? (await values<Queued>(waitingStore())).sort((a, b) => idOf(a).localeCompare(idOf(b))) : [];
+
+/** Keeps what waits on this device; done when it is written. A page that is closed in the next moment loses nothing. */
+export const keepWaiting = (queued: Queued): Promise<void> =>
+  waitingStore()('readwrite', (store) => {
+    store.put(queued, idOf(queued));
+    // Left to itself it is committed when the page has heard of the write, and a page that is closed by then never does.
+    store.transaction.commit();
+    return promisifyRequest(store.transaction);
+  });
+
 /** A batch that waits here to be sent, as it was started. */
 export async function waitingBatch(id: string): Promise<Batch | null> {
   const waiting = onDevice() ? await get<Queued>(id, waitingStore()) : undefined;
@@ -36,7 +49,5 @@ export async function waitingBatch(id: string): Promise<Batch | null> {
 
 /** Batches that wait here to be sent, as lists show them. */
 export async function waitingSummaries(): Promise<BatchSummary[]> {
-  if (!onDevice()) return [];
-  const waiting = await values<Queued>(waitingStore());
-  return waiting.flatMap((queued) => ('start' in queued ? [queued.summary] : []));
+  return (await loadWaiting()).flatMap((queued) => ('start' in queued ? [queued.summary] : []));
 }

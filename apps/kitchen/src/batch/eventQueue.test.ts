@@ -36,6 +36,7 @@ const settle = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 describe('event queue', () => {
   test('sends in order, once each, and forgets what is stored', async () => {
     const { queue, disk, sent, stored } = openQueue();
+    await queue.resume();
     [1, 2, 3].forEach((n) => queue.add(act(n)));
     expect(queue.state()).toMatchObject({ status: 'sending', pending: [act(1), act(2), act(3)] });
     await settle();
@@ -47,6 +48,7 @@ describe('event queue', () => {
 
   test('keeps everything while the server is away, then goes on from the same act', async () => {
     const { queue, disk, sent, retry } = openQueue({ answers: ['stored', 'later'] });
+    await queue.resume();
     [1, 2, 3].forEach((n) => queue.add(act(n)));
     await settle();
     expect(queue.state().status).toBe('offline');
@@ -93,6 +95,7 @@ describe('event queue', () => {
       retryLater: () => undefined,
     });
     const answers: string[] = ['later'];
+    await full.resume();
     await expect(full.add(act(1))).rejects.toThrow('full');
     await settle();
     expect(full.state()).toMatchObject({ status: 'offline', notKept: true });
@@ -102,7 +105,11 @@ describe('event queue', () => {
 
   test('takes up what an earlier visit left behind, before what is new', async () => {
     const { queue, sent } = openQueue({ kept: [act(1), act(2)] });
-    await queue.resume();
+    // Until it is read, nobody knows that nothing waits.
+    expect(queue.state().status).toBe('opening');
+    const resumed = queue.resume();
+    expect(queue.state().status).toBe('opening');
+    await resumed;
     queue.add(act(3));
     await settle();
     expect(sent).toEqual(['id-1', 'id-2', 'id-3']);
@@ -110,6 +117,7 @@ describe('event queue', () => {
 
   test('a refused act holds nothing up, and is kept until the cook decides', async () => {
     const { queue, disk, sent, stored } = openQueue({ answers: ['refused', 'stored', 'stored'] });
+    await queue.resume();
     [1, 2].forEach((n) => queue.add(act(n)));
     await settle();
     expect(stored).toEqual(['id-2']);
@@ -165,6 +173,7 @@ describe('what nobody foresaw', () => {
       onStored: () => undefined,
       retryLater: () => undefined,
     });
+    await queue.resume();
     [1, 2, 3].forEach((n) => void queue.add(act(n)));
     await settle();
     expect(queue.state()).toMatchObject({ status: 'saved', pending: [], refused: [{ ...act(1) }] });

@@ -18,8 +18,8 @@ export type RefusedEvent = Queued & { message: string };
 
 export interface QueueState {
   pending: readonly Queued[];
-  /** Saved: nothing waits. Sending: on its way, to this device's disk or to the server. Offline: all is kept, and no server answered. */
-  status: 'saved' | 'sending' | 'offline';
+  /** Opening: what an earlier visit left is not read yet. Saved: nothing waits. Sending: on its way, to this device's disk or to the server. Offline: all is kept, and no server answered. */
+  status: 'opening' | 'saved' | 'sending' | 'offline';
   /** This device could not keep an act that waits: closing the page would lose it. */
   notKept: boolean;
   /** Acts that the server refused, kept until the cook says what becomes of them. */
@@ -61,7 +61,8 @@ const asRefused = (error: unknown): SendResult => ({
 
 /** A queue of acts that are sent in order, once each, and survive a lost network and a closed tab. */
 export function createEventQueue({ storage, send, onStored, retryLater }: QueueOptions): EventQueue {
-  let state: QueueState = { pending: [], status: 'saved', notKept: false, refused: [] };
+  let state: QueueState = { pending: [], status: 'opening', notKept: false, refused: [] };
+  let opened = false;
   let sending = false;
   /** The server did not answer when it was last tried. */
   let unreached = false;
@@ -73,8 +74,9 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
 
   const change = (changes: Partial<Pick<QueueState, 'pending' | 'refused'>> = {}) => {
     const now = { ...state, ...changes };
-    const status =
-      now.pending.length === 0 ? 'saved' : unreached && keeping.size === 0 ? 'offline' : 'sending';
+    const sent = opened ? 'saved' : 'opening';
+    const waits = unreached && keeping.size === 0 ? 'offline' : 'sending';
+    const status = now.pending.length === 0 ? sent : waits;
     state = { ...now, status, notKept: now.pending.some((queued) => unkept.has(idOf(queued))) };
     for (const listener of listeners) listener();
   };
@@ -140,10 +142,15 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
     },
     add,
     resume: async () => {
-      const left = await storage.load();
-      const known = new Set(state.pending.map(idOf));
-      const before = left.filter((queued) => !known.has(idOf(queued)));
-      if (before.length > 0) change({ pending: [...before, ...state.pending] });
+      let left: Queued[] = [];
+      try {
+        left = await storage.load();
+      } finally {
+        opened = true;
+        const known = new Set(state.pending.map(idOf));
+        const before = left.filter((queued) => !known.has(idOf(queued)));
+        change({ pending: [...before, ...state.pending] });
+      }
       await drain();
     },
     drain,

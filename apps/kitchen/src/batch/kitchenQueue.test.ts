@@ -6,8 +6,7 @@ import { keys, queryClient } from '../api/queries';
 import { kitchenQueue } from './kitchenQueue';
 
 jest.mock('idb-keyval', () => ({
-  createStore: () => ({}),
-  set: () => Promise.resolve(),
+  createStore: () => () => Promise.resolve(),
   del: () => Promise.resolve(),
   values: () => Promise.resolve([]),
 }));

@@ -1,7 +1,7 @@
 import type { Batch } from '@kettle-scale/core/batch';
-import { del, set, values } from 'idb-keyval';
+import { del } from 'idb-keyval';
 import { Refused, Unreachable, api } from '../api/api';
-import { type Queued, idOf, waitingStore } from '../api/waitingActs';
+import { keepWaiting, loadWaiting, waitingStore } from '../api/waitingActs';
 import { createEventQueue } from './eventQueue';
 import { keys, queryClient } from '../api/queries';
 
@@ -11,8 +11,8 @@ const RETRY_MS = 3000;
 /** The one queue of this tab, kept in IndexedDB, one entry an act, so that two tabs do not overwrite each other. */
 export const kitchenQueue = createEventQueue({
   storage: {
-    load: async () => (await values<Queued>(waitingStore())).sort((a, b) => idOf(a).localeCompare(idOf(b))),
-    put: (queued) => set(idOf(queued), queued, waitingStore()),
+    load: loadWaiting,
+    put: keepWaiting,
     remove: (id) => del(id, waitingStore()),
   },
   send: async (queued) => {
@@ -55,7 +55,7 @@ export const kitchenQueue = createEventQueue({
   },
 });
 
-if (typeof window !== 'undefined' && typeof indexedDB !== 'undefined') {
+if (typeof window !== 'undefined') {
   void kitchenQueue.resume();
   window.addEventListener('online', () => void kitchenQueue.drain());
 }

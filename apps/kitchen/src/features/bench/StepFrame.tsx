@@ -66,6 +66,7 @@ const styles = StyleSheet.create({
 function SavedMark({ queue: { status, notKept } }: Pick<LiveBatch, 'queue'>) {
   const colours = useColours();
   if (status === 'offline') return <KeptMark {...{ notKept }} />;
+  if (status === 'opening') return null;
   if (status === 'sending') return <Label tone="soot">saving …</Label>;
   return (
     <View role="img" aria-label={say('saved')}>
