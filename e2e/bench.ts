@@ -1,4 +1,5 @@
 import { type APIRequestContext, type Page, expect } from './test';
+import { follow } from './views';
 
 interface Stored {
   events: { type: string; stepId?: string; massG?: number; by?: string; feel?: string }[];
@@ -38,7 +39,7 @@ export function bench(page: Page) {
     },
     /** Plans a formula and starts it; leaves the page on the first step. */
     start: async (formula: string, query = '') => {
-      await page.goto(`/plan/${formula}${query}`);
+      await follow(page, `/plan/${formula}${query}`);
       await press(/^Start batch/);
       await page.waitForURL(/\/bench\//);
       await expect(title).toHaveText(/^Weigh/);

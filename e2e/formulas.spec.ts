@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { type Download, type Page, expect, test } from './test';
 import { fieldError } from './bench';
 import { choose, openBook, press } from './formulas';
+import { follow } from './views';
 
 const textOf = async (download: Download) => readFileSync(await download.path(), 'utf8');
 
@@ -130,15 +131,15 @@ test('files: out as JSON, CSV, recipe and the whole book, dragged back in; the c
   await expect(fieldError(page)).toContainText(/Line \d+: .*Nothing was imported/);
   expect((await (await request.get('/api/v1/formulas/lantern-round-copy')).json()).version).toBe(1);
 
-  await page.goto('/formulas/lantern-round-copy/card');
+  await follow(page, '/formulas/lantern-round-copy/card');
   const card = page.frameLocator('iframe');
   await expect(card.getByRole('heading', { level: 1 })).toHaveText('Lantern round, copy');
   await expect(card.getByText(/local food code/)).toBeVisible();
 
-  await page.goto('/formulas/lantern-round-copy');
+  await follow(page, '/formulas/lantern-round-copy');
   await press(page, 'More');
   await press(page, 'Archive');
-  await page.goto('/formulas');
+  await follow(page, '/formulas');
   await page.getByLabel('Find by name or ingredient').fill('copy');
   await expect(page.getByText('Lantern round, copy')).toBeHidden();
   await page.getByRole('checkbox', { name: /^Archived/ }).click();
@@ -153,7 +154,7 @@ test('ingredients: found by any name, priced, added, hidden; the cost of a formu
   await page.keyboard.type('besan');
   await page.getByRole('link', { name: /Chickpea flour/ }).click();
   await expect(page.getByText(/Does not bind like wheat/).first()).toBeVisible();
-  await page.goto('/ingredients/new');
+  await follow(page, '/ingredients/new');
   await page.getByLabel('Name', { exact: true }).fill('Quay seaweed');
   await page.getByLabel('A pack holds, g').fill('1000');
   await page.getByLabel('and costs, EUR').fill('-4');
@@ -164,12 +165,12 @@ test('ingredients: found by any name, priced, added, hidden; the cost of a formu
   await writeDown(page, 'Weed round\n1000 g bread flour\n600 ml water\n100 g quay seaweed');
   await press(page, 'Save the formula');
   await expect(page.getByRole('list', { name: 'Share of the cost' })).toContainText('Quay seaweed€4.00');
-  await page.goto('/ingredients/quay-seaweed');
+  await follow(page, '/ingredients/quay-seaweed');
   await press(page, 'Remove this ingredient');
   await expect(fieldError(page)).toContainText('used by Weed round. Hide it instead.');
   await page.getByRole('checkbox', { name: 'Hide it from lists' }).click();
   await press(page, 'Save');
-  await page.goto('/ingredients');
+  await follow(page, '/ingredients');
   await page.getByLabel(/^Find among/).fill('seaweed');
   await expect(page.getByRole('link', { name: /Quay seaweed/ })).toBeHidden();
 });

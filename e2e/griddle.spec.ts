@@ -1,5 +1,6 @@
 import { expect, test } from './test';
 import { act, bench, batchOf } from './bench';
+import { follow } from './views';
 
 // There is one plate, with one thermometer: whoever uses it has it to himself.
 test.describe.configure({ mode: 'serial' });
@@ -88,7 +89,7 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   const cook = bench(page);
   await cook.start('lantern-round', '?by=pieces&pieces=5&ball=58 g');
   const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
-  await page.goto(`/griddle/live/${id}`);
+  await follow(page, `/griddle/live/${id}`);
   await expect(page.getByRole('heading', { name: /^The plate is \d+ °C too cold/ })).toBeVisible();
   await act(request, 'thermometer', { act: 'heat', tempC: 215, atOnce: true });
   await page.clock.runFor(2000);
@@ -145,7 +146,7 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   await page.keyboard.press('1');
   await expect(page.getByRole('button', { name: 'All pieces are off' })).toBeVisible();
 
-  await page.goto(`/bench/${id}`);
+  await follow(page, `/bench/${id}`);
   await cook.expectSaved();
   const { events } = await batchOf(page, request);
   const count = (type: string) => events.filter((event) => event.type === type).length;

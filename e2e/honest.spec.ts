@@ -5,6 +5,7 @@ import { type Request, expect, test } from './test';
 import { type RunningServer, startServer } from '../tools/demoServer';
 import { bench } from './bench';
 import { openBook } from './formulas';
+import { follow, walk } from './views';
 
 /** A real kitchen of its own with one formula in it and nothing simulated. */
 let real: RunningServer;
@@ -27,7 +28,7 @@ test('an empty kitchen shows no figure that nobody measured, and everything can 
   await page.getByRole('button', { name: /^Change air/ }).click();
   await expect(page.getByLabel('Air, assumed, °C')).toBeVisible();
   await expect(page.getByText(/sensor|simulated/i)).toHaveCount(0);
-  await page.goto('/settings');
+  await follow(page, '/settings');
   await expect(page.getByText(/default values: nobody has set them/)).toBeVisible();
 
   const cook = bench(page);
@@ -37,7 +38,7 @@ test('an empty kitchen shows no figure that nobody measured, and everything can 
   // There is no scale, so nothing is shown of one and the weight is confirmed or keyed in.
   await expect(page.getByRole('button', { name: / is in$/ })).toBeVisible();
   await expect(page.getByText(/simulated/i)).toHaveCount(0);
-  await page.goto(page.url().replace('/bench/', '/griddle/live/'));
+  await follow(page, new URL(page.url()).pathname.replace('/bench/', '/griddle/live/'));
   await expect(page.getByText('no thermometer')).toBeVisible();
   await cook.more();
   await page.getByRole('button', { name: 'Type it: plate, °C' }).click();
@@ -180,19 +181,8 @@ test('no page complains in the console', async ({ page }) => {
   page.on('console', (message) => {
     if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
   });
-  for (const path of [
-    '/shift',
-    '/formulas',
-    '/plan/deckhand-wrap',
-    '/griddle',
-    '/log',
-    '/settings',
-    '/stock',
-  ]) {
-    await page.goto(path);
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  }
-  expect(said).toEqual([]);
+  const views = ['/shift', '/formulas', '/plan/deckhand-wrap', '/griddle', '/log', '/settings', '/stock'];
+  for await (const path of walk(page, views)) expect(said, path).toEqual([]);
 });
 
 test('a demo kitchen beside an empty one is looked at, worked in and thrown away', async ({ browser }) => {

@@ -5,6 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { expect, test } from './test';
 import { startServer } from '../tools/demoServer';
 import { bench } from './bench';
+import { follow } from './views';
 
 test('the log: found by its words, put right, held against another, and diagnosed into the next plan', async ({
   page,
@@ -66,7 +67,7 @@ test('lessons stand with their evidence, enter the plan, and stay out when switc
   await expect(uses.nth(0)).not.toBeChecked();
   await uses.nth(0).click();
   await expect(uses.nth(0)).toBeChecked();
-  await page.goto('/charts');
+  await follow(page, '/charts');
   await expect(page.getByRole('img', { name: /^Mean of the balls/ })).toBeVisible();
 });
 

@@ -1,6 +1,6 @@
 import { type Page, expect, test } from './test';
 import { bench } from './bench';
-import { ALL_VIEWS, prefer, walk } from './views';
+import { ALL_VIEWS, follow, prefer, walk } from './views';
 
 /** A figure in a metric unit; millilitres define a cup, and stay. */
 const METRIC = /[\d.,]+\s(?:°C|mm|g|kg)(?![\w/])|g\/ml|[^\n]*, (?:mm|g|kg|°C)$/gm;
@@ -26,7 +26,7 @@ test('in ounces, inches and Fahrenheit nothing metric is left on the main views'
   const views = ALL_VIEWS.filter((path) => path !== '/settings');
   for await (const path of walk(page, [...views, '/plan/breakwater-thick?by=pieces&pieces=60']))
     await nothingMetric(path);
-  await page.goto('/settings');
+  await follow(page, '/settings');
   await expect(page.getByLabel('Most dough a bowl takes, oz')).toBeVisible();
   await page.getByLabel('Most dough a bowl takes, oz').fill('1');
   await expect(page.getByText(/Bowl capacity must be between [\d.]+ and [\d.,]+ oz\./)).toBeVisible();

@@ -6,6 +6,7 @@ import {
   ALL_VIEWS,
   MAIN_VIEWS,
   cutOff,
+  follow,
   openView,
   prefer,
   resize,
@@ -134,7 +135,7 @@ test('measures and look are remembered on the device', async ({ page }) => {
   await page.goto('/settings');
   await page.getByText('oz, in, °F').click();
   await page.getByText('Iron (dark)').click();
-  await page.goto('/formulas/deckhand-wrap');
+  await follow(page, '/formulas/deckhand-wrap');
   await expect(page.getByText('3.7', { exact: false }).first()).toBeVisible();
   await expect(page.getByText('446 °F').first()).toBeVisible();
   const ground = await page.evaluate(
@@ -160,7 +161,7 @@ test('by keyboard: past the navigation, along a choice, and to Start in two Tabs
   await expect(page.getByRole('link', { name: 'Skip to the main action' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /^Start batch/ })).toBeFocused();
-  await page.goto('/settings');
+  await follow(page, '/settings');
   const measures = page.getByRole('radiogroup', { name: 'Measures' }).getByRole('radio');
   await measures.first().focus();
   await page.keyboard.press('ArrowRight');
@@ -191,7 +192,7 @@ test('with the browser’s text twice as large, on a phone: no word is cut or lo
     expect.soft(await cutOff(page), path).toEqual([]);
     expect.soft(await sideways(page), path).toBe(false);
   }
-  await page.goto('/shift');
+  await follow(page, '/shift');
   await expect(page.getByRole('heading', { level: 1 })).toHaveCSS('font-size', '48px');
   await browser.close();
 });

@@ -98,10 +98,11 @@ export async function openView(page: Page, path: string): Promise<void> {
 }
 
 /**
- * A view reached from the one that is open, as by a link: nothing is loaded again. That every view can be loaded by its
- * address is seen once, by the sweep in English.
+ * A view reached from the one that is open, as by a link: nothing is loaded again, which costs a second of a processor. That
+ * every view can be loaded by its address is seen once, by the sweep in English. Where no view is open, it is loaded.
  */
-async function walkTo(page: Page, path: string): Promise<void> {
+export async function follow(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') return openView(page, path);
   await page.evaluate((to) => {
     for (const title of document.querySelectorAll('h1')) title.dataset.left = 'behind';
     history.pushState(null, '', to);
@@ -114,7 +115,7 @@ async function walkTo(page: Page, path: string): Promise<void> {
 /** Every one of these views in turn: the first is loaded, the others are walked to. */
 export async function* walk(page: Page, paths: readonly string[]): AsyncGenerator<string, void, void> {
   for (const [at, path] of paths.entries()) {
-    await (at === 0 ? openView : walkTo)(page, path);
+    await (at === 0 ? openView : follow)(page, path);
     yield path;
   }
 }

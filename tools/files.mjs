@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 
-const SKIPPED = new Set(['node_modules', 'dist', '.expo']);
+const SKIPPED = new Set(['node_modules', 'dist', '.expo', '.cache']);
 
 /**
  * All files below a folder, in a stable order, without what is built or installed.

@@ -130,9 +130,9 @@ export const unit = (args: readonly string[] = [], name = 'unit'): Promise<Part>
 
 /** Of about the same weight: by one process after the other, a second processor stands idle at the end. */
 const UNIT_PARTS = {
+  'unit others': ['--ignoreProjects', 'core', 'simulation', 'kitchen'],
   'unit model': ['--selectProjects', 'core', 'simulation'],
   'unit screens': ['--selectProjects', 'kitchen'],
-  'unit others': ['--ignoreProjects', 'core', 'simulation', 'kitchen'],
 };
 
 /** Jest in parts that can run side by side. */

@@ -22,18 +22,17 @@ ensureCertutil();
 ensureStrace();
 const turns = new Semaphore(AT_ONCE);
 const inTurn = (run: () => Promise<Part>): Promise<Part> => turns.runExclusive(() => run());
-// What starts the product waits until it is built, so that it is built once.
+// What starts the product waits until it is built, so that it is built once. The longest go first, so that none is left alone.
 const app = inTurn(web);
-const units = unitParts.map(inTurn);
 const onceBuilt = (run: () => Promise<Part>): Promise<Part> => app.then(() => inTurn(run));
 const parts = await Promise.all([
-  inTurn(types),
-  inTurn(lint),
   app,
-  onceBuilt(firstStart),
-  onceBuilt(() => durability(chromium)),
+  inTurn(lint),
+  ...unitParts.map(inTurn),
+  inTurn(types),
   onceBuilt(faults),
-  ...units,
+  onceBuilt(() => durability(chromium)),
+  onceBuilt(firstStart),
 ]);
 // Journeys look at clocks: nothing runs beside them.
 close([...parts, await journeys(chromium)]);

@@ -8,10 +8,13 @@ const { buildSync } = require('esbuild');
 
 const PACKAGES = join(__dirname, '../../packages');
 
+/** What is no source: installed, built, or kept by a tool. */
+const MADE = /^(?:node_modules|dist|\.)/;
+
 /** @param {string} folder @returns {string[]} */
 const sourcesBelow = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    if (entry.name === 'node_modules') return [];
+    if (MADE.test(entry.name)) return [];
     const path = join(folder, entry.name);
     return entry.isDirectory() ? sourcesBelow(path) : [path];
   });

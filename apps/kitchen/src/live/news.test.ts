@@ -38,15 +38,20 @@ test('an act of a batch that is not held here renews the lists, and the batch wh
 });
 
 test.each([
-  ['batch', { batchId: 'new' }, ['batches', 'log']],
+  ['batch', { batchId: 'new' }, ['batches', 'log', 'flour-lots']],
+  [
+    'event',
+    { batchId: 'b', event: { ...note(1), type: 'finished' } },
+    ['facts', 'log', 'flour-lots', keys.batch('b').join('/'), 'batches'],
+  ],
   ['lots', {}, ['flour-lots']],
   ['plans', {}, ['saved-plans', 'carried']],
   ['book', {}, ['book', 'versions']],
   ['ingredients', {}, ['ingredients']],
   ['settings', {}, ['kitchen', 'facts/lessons']],
-])('“%s” has its lists fetched again', (type, data, keys) => {
+])('“%s” has its lists fetched again', (type, data, renewed) => {
   tell(type, data);
-  expect(asked()).toEqual(keys);
+  expect(asked()).toEqual(renewed);
 });
 
 test('what happened while the stream was broken is fetched when it is back, and only then', () => {

@@ -18,7 +18,7 @@ interface Told {
 }
 
 const batchesChanged = () => renew(keys.batches());
-/** Acts after which charts and lessons say something else. */
+/** Acts after which charts, lessons and the lot of the flour say something else. */
 const TEACHING: ReadonlySet<BatchEvent['type']> = new Set([
   'finished',
   'abandoned',
@@ -29,6 +29,7 @@ const TEACHING: ReadonlySet<BatchEvent['type']> = new Set([
 const factsChanged = () => {
   renew(['facts']);
   renew(['log']);
+  renew(keys.flourLots);
 };
 
 const accessChanged = () => renew(keys.access);
@@ -56,6 +57,8 @@ const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
   batch: () => {
     batchesChanged();
     renew(['log']);
+    // It takes its flour out of a lot.
+    renew(keys.flourLots);
   },
   lots: () => renew(keys.flourLots),
   plans: () => {
