@@ -72,6 +72,8 @@ describe('event queue', () => {
       onStored: () => undefined,
       retryLater,
     });
+    const heardWith: number[] = [];
+    away.subscribe(() => heardWith.push(written.length));
     for (const n of [1, 2, 3]) {
       void away.add(act(n));
       await settle();
@@ -81,6 +83,8 @@ describe('event queue', () => {
       expect(away.state().status).toBe('offline');
     }
     expect(retryLater).toHaveBeenCalledTimes(1);
+    // Each was on its way before anybody heard of it.
+    expect(heardWith[0]).toBe(1);
   });
 
   test('says what this device could not keep, until it is sent', async () => {

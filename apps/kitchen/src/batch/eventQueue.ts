@@ -121,9 +121,11 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
   const add = async (queued: Queued): Promise<void> => {
     const id = idOf(queued);
     keeping.add(id);
+    // On its way before anything is drawn, which takes a slow phone a while.
+    const kept = storage.put(queued);
     change({ pending: [...state.pending, queued] });
     try {
-      await storage.put(queued);
+      await kept;
     } catch (error) {
       unkept.add(id);
       throw error;
