@@ -59,6 +59,45 @@ const asRefused = (error: unknown): SendResult => ({
   }),
 });
 
+/** The disk of this device: what is on its way to it, and what did not come to it. */
+function openDisk(storage: QueueStorage) {
+  const keeping = new Set<string>();
+  const unkept = new Set<string>();
+  return {
+    isBusy: () => keeping.size > 0,
+    hasNot: (queued: Queued) => unkept.has(idOf(queued)),
+    put: async (queued: Queued): Promise<void> => {
+      const id = idOf(queued);
+      keeping.add(id);
+      try {
+        await storage.put(queued);
+      } catch (error) {
+        unkept.add(id);
+        throw error;
+      } finally {
+        keeping.delete(id);
+      }
+    },
+    remove: async (queued: Queued): Promise<void> => {
+      unkept.delete(idOf(queued));
+      await storage.remove(idOf(queued));
+    },
+  };
+}
+
+/** Pauses one at a time: what is asked for while one runs comes with its end. */
+function onePause(retryLater: QueueOptions['retryLater']): QueueOptions['retryLater'] {
+  let runs = false;
+  return (again) => {
+    if (runs) return;
+    runs = true;
+    retryLater(() => {
+      runs = false;
+      again();
+    });
+  };
+}
+
 /** A queue of acts that are sent in order, once each, and survive a lost network and a closed tab. */
 export function createEventQueue({ storage, send, onStored, retryLater }: QueueOptions): EventQueue {
   let state: QueueState = { pending: [], status: 'opening', notKept: false, refused: [] };
@@ -66,34 +105,17 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
   let sending = false;
   /** The server did not answer when it was last tried. */
   let unreached = false;
-  let retrying = false;
-  /** Acts on their way to the disk of this device, and those that did not come to it. */
-  const keeping = new Set<string>();
-  const unkept = new Set<string>();
+  const disk = openDisk(storage);
+  const pause = onePause(retryLater);
   const listeners = new Set<() => void>();
 
   const change = (changes: Partial<Pick<QueueState, 'pending' | 'refused'>> = {}) => {
     const now = { ...state, ...changes };
     const sent = opened ? 'saved' : 'opening';
-    const waits = unreached && keeping.size === 0 ? 'offline' : 'sending';
+    const waits = unreached && !disk.isBusy() ? 'offline' : 'sending';
     const status = now.pending.length === 0 ? sent : waits;
-    state = { ...now, status, notKept: now.pending.some((queued) => unkept.has(idOf(queued))) };
+    state = { ...now, status, notKept: now.pending.some(disk.hasNot) };
     for (const listener of listeners) listener();
-  };
-  /** A refused act stays on the device: closing the tab must not decide for the cook. */
-  const leave = async (queued: Queued, forget: boolean) => {
-    const id = idOf(queued);
-    unkept.delete(id);
-    change({ pending: state.pending.filter((other) => idOf(other) !== id) });
-    if (forget) await storage.remove(id);
-  };
-  const tryLater = () => {
-    if (retrying) return;
-    retrying = true;
-    retryLater(() => {
-      retrying = false;
-      void drain();
-    });
   };
 
   async function drain(): Promise<void> {
@@ -105,36 +127,20 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
         unreached = result.outcome === 'later';
         if (result.outcome === 'later') {
           change();
-          tryLater();
+          pause(() => void drain());
           return;
         }
         if (result.outcome === 'stored') onStored(result.as ?? next);
         else change({ refused: [...state.refused, { ...next, message: result.message }] });
-        await leave(next, result.outcome === 'stored');
+        const id = idOf(next);
+        change({ pending: state.pending.filter((other) => idOf(other) !== id) });
+        // A refused act stays on the device: closing the tab must not decide for the cook.
+        if (result.outcome === 'stored') await disk.remove(next);
       }
     } finally {
       sending = false;
     }
   }
-
-  /** On the disk, or not for want of room: either way it is sent. */
-  const add = async (queued: Queued): Promise<void> => {
-    const id = idOf(queued);
-    keeping.add(id);
-    // On its way before anything is drawn, which takes a slow phone a while.
-    const kept = storage.put(queued);
-    change({ pending: [...state.pending, queued] });
-    try {
-      await kept;
-    } catch (error) {
-      unkept.add(id);
-      throw error;
-    } finally {
-      keeping.delete(id);
-      change();
-      void drain();
-    }
-  };
 
   return {
     state: () => state,
@@ -142,7 +148,18 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    add,
+    add: async (queued) => {
+      // On its way before anything is drawn, which takes a slow phone a while.
+      const kept = disk.put(queued);
+      change({ pending: [...state.pending, queued] });
+      try {
+        await kept;
+      } finally {
+        // On the disk, or not for want of room: either way it is sent.
+        change();
+        void drain();
+      }
+    },
     resume: async () => {
       let left: Queued[] = [];
       try {
@@ -150,8 +167,7 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
       } finally {
         opened = true;
         const known = new Set(state.pending.map(idOf));
-        const before = left.filter((queued) => !known.has(idOf(queued)));
-        change({ pending: [...before, ...state.pending] });
+        change({ pending: [...left.filter((queued) => !known.has(idOf(queued))), ...state.pending] });
       }
       await drain();
     },
@@ -164,7 +180,7 @@ export function createEventQueue({ storage, send, onStored, retryLater }: QueueO
     dropRefused: async () => {
       const { refused } = state;
       change({ refused: [] });
-      await Promise.all(refused.map((queued) => storage.remove(idOf(queued))));
+      await Promise.all(refused.map(disk.remove));
     },
   };
 }
