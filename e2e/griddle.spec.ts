@@ -146,7 +146,8 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   await page.keyboard.press('1');
   await expect(page.getByRole('button', { name: 'All pieces are off' })).toBeVisible();
 
-  await follow(page, `/bench/${id}`);
+  // The page is left in the moment of the last act.
+  await page.goto(`/bench/${id}`);
   await cook.expectSaved();
   const { events } = await batchOf(page, request);
   const count = (type: string) => events.filter((event) => event.type === type).length;

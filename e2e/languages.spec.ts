@@ -205,7 +205,7 @@ test('Spanish: chosen once, read everywhere, numbers with a comma, a list as it 
   await expect(page.locator('html')).toHaveAttribute('lang', 'es');
 
   await test.step('a list', async () => {
-    await follow(page, '/write');
+    await page.goto('/write');
     await page
       .getByLabel('Un ingrediente por línea, tal como lo dices')
       .fill(

@@ -135,7 +135,7 @@ test('measures and look are remembered on the device', async ({ page }) => {
   await page.goto('/settings');
   await page.getByText('oz, in, °F').click();
   await page.getByText('Iron (dark)').click();
-  await follow(page, '/formulas/deckhand-wrap');
+  await page.goto('/formulas/deckhand-wrap');
   await expect(page.getByText('3.7', { exact: false }).first()).toBeVisible();
   await expect(page.getByText('446 °F').first()).toBeVisible();
   const ground = await page.evaluate(

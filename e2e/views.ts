@@ -112,10 +112,10 @@ export async function follow(page: Page, path: string): Promise<void> {
   await drawn(page);
 }
 
-/** Every one of these views in turn: the first is loaded, the others are walked to. */
+/** Every one of these views in turn. */
 export async function* walk(page: Page, paths: readonly string[]): AsyncGenerator<string, void, void> {
-  for (const [at, path] of paths.entries()) {
-    await (at === 0 ? openView : follow)(page, path);
+  for (const path of paths) {
+    await follow(page, path);
     yield path;
   }
 }

@@ -1,5 +1,5 @@
 import type { Batch, BatchEvent, BatchStart, BatchSummary } from '@kettle-scale/core/batch';
-import { type UseStore, createStore, get, promisifyRequest, values } from 'idb-keyval';
+import { type UseStore, createStore, del, get, promisifyRequest, values } from 'idb-keyval';
 
 /** An act of the cook on its way to the server. */
 export interface QueuedEvent {
@@ -22,7 +22,7 @@ export const idOf = (queued: Queued): string => ('event' in queued ? queued.even
 
 let opened: UseStore | undefined;
 /** What waits on this device, one entry an act, so that two tabs do not overwrite each other. */
-export const waitingStore = (): UseStore => (opened ??= createStore('kettle-scale', 'waiting-events'));
+const waitingStore = (): UseStore => (opened ??= createStore('kettle-scale', 'waiting-events'));
 
 const onDevice = (): boolean => typeof indexedDB !== 'undefined';
 
@@ -38,6 +38,8 @@ export const keepWaiting = (queued: Queued): Promise<void> =>
     store.transaction.commit();
     return promisifyRequest(store.transaction);
   });
+
+export const forgetWaiting = (id: string): Promise<void> => del(id, waitingStore());
 
 /** A batch that waits here to be sent, as it was started. */
 export async function waitingBatch(id: string): Promise<Batch | null> {

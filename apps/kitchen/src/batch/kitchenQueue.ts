@@ -1,7 +1,6 @@
 import type { Batch } from '@kettle-scale/core/batch';
-import { del } from 'idb-keyval';
 import { Refused, Unreachable, api } from '../api/api';
-import { keepWaiting, loadWaiting, waitingStore } from '../api/waitingActs';
+import { forgetWaiting, keepWaiting, loadWaiting } from '../api/waitingActs';
 import { createEventQueue } from './eventQueue';
 import { keys, queryClient } from '../api/queries';
 
@@ -10,11 +9,7 @@ const RETRY_MS = 3000;
 
 /** The one queue of this tab, kept in IndexedDB, one entry an act, so that two tabs do not overwrite each other. */
 export const kitchenQueue = createEventQueue({
-  storage: {
-    load: loadWaiting,
-    put: keepWaiting,
-    remove: (id) => del(id, waitingStore()),
-  },
+  storage: { load: loadWaiting, put: keepWaiting, remove: forgetWaiting },
   send: async (queued) => {
     try {
       if (!('event' in queued)) {
