@@ -5,7 +5,7 @@ import { type Request, expect, test } from './test';
 import { type RunningServer, startServer } from '../tools/demoServer';
 import { bench } from './bench';
 import { openBook } from './formulas';
-import { follow, openView } from './views';
+import { follow } from './views';
 
 /** A real kitchen of its own with one formula in it and nothing simulated. */
 let real: RunningServer;
@@ -174,18 +174,6 @@ test('a buttered bread: its butter is in the editor, on the sheet and on the lab
   await page.getByRole('button', { name: 'Ghee' }).click();
   await page.getByLabel('Ghee, a piece, g').fill('2.5');
   await expect(page.getByText(/the method says so/)).toHaveCount(0);
-});
-
-test('no page complains in the console', async ({ page }) => {
-  const said: string[] = [];
-  page.on('console', (message) => {
-    if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
-  });
-  const views = ['/shift', '/formulas', '/plan/deckhand-wrap', '/griddle', '/log', '/settings', '/stock'];
-  for (const path of views) {
-    await openView(page, path);
-    expect(said, path).toEqual([]);
-  }
 });
 
 test('a demo kitchen beside an empty one is looked at, worked in and thrown away', async ({ browser }) => {

@@ -24,25 +24,21 @@ for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
   test(`main views, ${kind}, on a phone and wide: nothing serious for axe, nothing cut off, however narrow`, async ({
     page,
   }) => {
-    let looked = 0;
-    /** Loaded on a phone and on a wide screen by turns, and looked at on both. */
+    const sizes = [NARROW, PHONE, WIDE];
+    /** Opened at the size at which the last one was left: a change draws a view anew. */
     const look = async (path: string) => {
-      const [loaded, other] = looked % 2 === 0 ? [PHONE, WIDE] : [WIDE, PHONE];
-      looked += 1;
-      await page.setViewportSize(loaded);
-      await openView(page, path);
-      for (const viewport of [loaded, other]) {
-        await resize(page, viewport);
-        expect(await seriousOnBoth(page), path).toEqual([]);
-        expect(await sideways(page), path).toBe(false);
+      await follow(page, path);
+      for (const size of sizes) {
+        await resize(page, size);
+        expect.soft(await sideways(page), path).toBe(false);
+        if (size === NARROW) expect.soft(await cutOff(page), path).toEqual([]);
+        else expect(await seriousOnBoth(page), path).toEqual([]);
       }
-      await resize(page, NARROW);
-      expect.soft(await cutOff(page), path).toEqual([]);
-      expect.soft(await sideways(page), path).toBe(false);
+      sizes.reverse();
     };
     for (const path of paths) await look(path);
     if (kind !== 'record') return;
-    await page.goto('/log');
+    await follow(page, '/log');
     await page
       .getByRole('link', { name: /finished/ })
       .first()
@@ -54,17 +50,34 @@ for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
 
   test(`main views, ${kind}, in Spanish: nothing serious for axe, nothing cut off`, async ({ page }) => {
     await prefer(page, { language: 'es' });
+    const sizes = [PHONE, WIDE];
     for await (const path of walk(page, paths)) {
       await expect(page.locator('html')).toHaveAttribute('lang', 'es');
-      for (const viewport of [PHONE, WIDE]) {
-        await resize(page, viewport);
+      for (const size of sizes) {
+        await resize(page, size);
         expect(await seriousOn(page, ALL_BUT_COLOURS), path).toEqual([]);
         expect.soft(await cutOff(page), path).toEqual([]);
         expect(await sideways(page), path).toBe(false);
       }
+      sizes.reverse();
     }
   });
 }
+
+test('every view is loaded by its address, on a phone and wide by turns, and none complains in the console', async ({
+  page,
+}) => {
+  const said: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
+  });
+  for (const [at, path] of ALL_VIEWS.entries()) {
+    await page.setViewportSize(at % 2 === 0 ? PHONE : WIDE);
+    await openView(page, path);
+    expect(said, path).toEqual([]);
+    expect(await sideways(page), path).toBe(false);
+  }
+});
 
 test('the first page brings little with it: what it does not draw comes later', async ({ page }) => {
   // A browser left alone gets the smaller brotli.

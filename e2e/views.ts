@@ -35,13 +35,17 @@ const settled = (page: Page) =>
     await Promise.allSettled(passing.map(({ finished }) => finished));
   });
 
-/** The same on paper and on iron, which is what the page is on a dark device: there it differs in its colours alone. */
+/** Paper, and iron, which is what the page is on a dark device: there it differs in its colours alone. */
+const LOOKS = [
+  ['light', {}],
+  ['dark', COLOURS_ALONE],
+] as const;
+
+/** The same on paper and on iron, beginning with the one that the page has on: a change draws all of it anew. */
 export async function seriousOnBoth(page: Page): Promise<string[]> {
+  const isDark = await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches);
   const found: string[] = [];
-  for (const [colorScheme, which] of [
-    ['light', {}],
-    ['dark', COLOURS_ALONE],
-  ] as const) {
+  for (const [colorScheme, which] of isDark ? LOOKS.toReversed() : LOOKS) {
     await page.emulateMedia({ colorScheme });
     await settled(page);
     found.push(...(await seriousOn(page, which)).map((one) => `${colorScheme}: ${one}`));
@@ -99,7 +103,7 @@ export async function openView(page: Page, path: string): Promise<void> {
 
 /**
  * A view reached from the one that is open, as by a link: nothing is loaded again, which costs a second of a processor. That
- * every view can be loaded by its address is seen once, by the sweep in English. Where no view is open, it is loaded.
+ * every view can be loaded by its address is seen once, by the journey that reads the console. Where no view is open, it is loaded.
  */
 export async function follow(page: Page, path: string): Promise<void> {
   if (page.url() === 'about:blank') return openView(page, path);
