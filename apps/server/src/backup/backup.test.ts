@@ -3,6 +3,7 @@ import { dirname } from 'node:path';
 import { PassThrough, Readable } from 'node:stream';
 import request from 'supertest';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
+import { backupLines } from './backup';
 import { BACKUP_TYPE } from './handlers';
 import { LIMITS, incomingLines } from './incoming';
 import { restore } from './restore';
@@ -162,7 +163,27 @@ describe('nothing is dropped without a word', () => {
   });
 });
 
-test('a backup made while two cooks work is one moment, and restores', async () => {
+test('a backup is one moment of the kitchen: what is written after its first line from the disk is not in it', async () => {
+  const busy = await fresh(true);
+  const before = await backupOf(busy);
+  let text = '';
+  await busy.database.snapshot(async (transaction) => {
+    for await (const line of backupLines(busy.database, '2026-03-04T05:06:07Z', transaction)) {
+      if (line.startsWith('{"kind":"kitchen"')) {
+        await busy.api.post('/api/v1/batches').send(batchStart()).expect(201);
+        await busy.api
+          .post('/api/v1/formulas')
+          .send({ formula: { ...wrap(), id: 'later' }, reason: 'new' })
+          .expect(201);
+      }
+      text += line;
+    }
+  });
+  expectSame(text, before);
+  expect(contents(await backupOf(busy))).toHaveLength(contents(before).length + 2);
+});
+
+test('a backup made while two cooks work restores', async () => {
   const busy = await fresh(true);
   const ids = await Promise.all(
     [0, 1].map(async () => {
@@ -170,25 +191,24 @@ test('a backup made while two cooks work is one moment, and restores', async () 
       return (body as { id: string }).id;
     }),
   );
-  let working = true;
-  const cooks = ids.map(async (id, cook) => {
-    for (let n = 0; working; n += 1) {
-      await busy.api.post(`/api/v1/batches/${id}/events`).send(event({ type: 'note', text: `${n}` }));
-      if (n % 3 === cook) await busy.api.post('/api/v1/batches').send(batchStart());
-    }
-  });
-  try {
-    for (let turn = 0; turn < 4; turn += 1) {
-      const text = await backupOf(busy);
-      const empty = await fresh();
-      await restoreInto(empty, text).expect(201);
-      expectSame(await backupOf(empty), text);
-    }
-  } finally {
-    // Also where it failed: cooks that went on would keep the run from ending.
-    working = false;
+  /** While they write, and no longer: they would write as much again while the copy is read. */
+  const backupBesideCooks = async (): Promise<string> => {
+    let working = true;
+    const cooks = ids.map(async (id, cook) => {
+      for (let n = 0; working; n += 1) {
+        await busy.api.post(`/api/v1/batches/${id}/events`).send(event({ type: 'note', text: `${n}` }));
+        if (n % 3 === cook) await busy.api.post('/api/v1/batches').send(batchStart());
+      }
+    });
+    const [text] = await Promise.all([backupOf(busy).finally(() => (working = false)), ...cooks]);
+    return text;
+  };
+  for (let turn = 0; turn < 4; turn += 1) {
+    const text = await backupBesideCooks();
+    const empty = await fresh();
+    await restoreInto(empty, text).expect(201);
+    expectSame(await backupOf(empty), text);
   }
-  await Promise.all(cooks);
 });
 
 test('a sender that stops holds nobody up, is given up, and leaves nothing behind', async () => {

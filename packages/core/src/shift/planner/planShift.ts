@@ -79,8 +79,8 @@ export function* planShift(shift: Shift, options: PlanningOptions = {}): Generat
     worth: worthOf(planOnDays(line, plan, days)),
   });
   const first = from ? mend(line, from) : quickPlan(line, days);
-  yield told(first, 0);
   let last = told(first, 0);
+  yield last;
   let bestScore = last.worth.score.mean;
   const search = searchPlan(line, first, days, { seed, tries });
   for (let step = search.next(); ; step = search.next()) {
