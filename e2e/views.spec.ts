@@ -19,6 +19,8 @@ import {
 const PHONE = { width: 390, height: 844 };
 const NARROW = { width: 320, height: 700 };
 const WIDE = { width: 1280, height: 800 };
+/** What the log shows of a batch, each at an address of its own. */
+const OF_A_BATCH = ['', '/wrong', '/compare', '/label'];
 
 for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
   test(`main views, ${kind}, on a phone and wide: nothing serious for axe, nothing cut off, however narrow`, async ({
@@ -45,7 +47,7 @@ for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
       .click();
     await expect(page.getByText('Step by step')).toBeVisible();
     const batch = new URL(page.url()).pathname;
-    for (const part of ['', '/wrong', '/compare', '/label']) await look(batch + part);
+    for (const part of OF_A_BATCH) await look(batch + part);
   });
 
   test(`main views, ${kind}, in Spanish: nothing serious for axe, nothing cut off`, async ({ page }) => {
@@ -66,12 +68,17 @@ for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
 
 test('every view is loaded by its address, on a phone and wide by turns, and none complains in the console', async ({
   page,
+  request,
 }) => {
+  const [done] = (await (await request.get('/api/v1/batches?status=finished&limit=1')).json()) as {
+    id: string;
+  }[];
+  const ofBatch = OF_A_BATCH.map((part) => `/log/${done?.id}${part}`);
   const said: string[] = [];
   page.on('console', (message) => {
     if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
   });
-  for (const [at, path] of ALL_VIEWS.entries()) {
+  for (const [at, path] of [...ALL_VIEWS, ...ofBatch].entries()) {
     await page.setViewportSize(at % 2 === 0 ? PHONE : WIDE);
     await openView(page, path);
     expect(said, path).toEqual([]);
