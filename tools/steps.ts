@@ -63,10 +63,13 @@ async function part(name: string, work: () => Promise<Count & { output: string }
 
 const PROJECTS = ['packages/core', 'packages/simulation', 'apps/server', 'apps/kitchen', 'tools', 'e2e'];
 
-/** Type check of every workspace, one count each, by one compiler: what they share it reads once. */
+/** The compiler that runs natively: a fifth of the time of the one in JavaScript, which the linter reads sources with. */
+const TSC = 'node_modules/typescript7/bin/tsc';
+
+/** Type check of every workspace, one count each, by one compiler on one thread: what they share it reads once. */
 export const types = (): Promise<Part> =>
   part('types', async () => {
-    const { ok, output } = await node('node_modules/typescript/bin/tsc', '-b', ...PROJECTS);
+    const { ok, output } = await node(TSC, '-b', '--singleThreaded', ...PROJECTS);
     const wrong = PROJECTS.filter((project) => new RegExp(`^${project}/`, 'm').test(output)).length;
     const failed = wrong === 0 && !ok ? 1 : wrong;
     return { passed: PROJECTS.length - failed, failed, output };

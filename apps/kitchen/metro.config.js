@@ -48,8 +48,6 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
   return (resolveRequest ?? context.resolveRequest)(context, moduleName, platform);
 };
 
-// Each module is a function handed to the registry. In parentheses an engine compiles it whole while it reads the file, beside
-// the page; without them it skims it first and compiles it again in the page when the module is asked for.
-config.transformer.minifierConfig.output.wrap_func_args = true;
+config.transformer.minifierPath = require.resolve('./build/minify');
 
 module.exports = config;
