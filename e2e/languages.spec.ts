@@ -139,9 +139,11 @@ test('a batch in a language from a file alone: no step keeps English', async ({ 
   };
   /** The button whose name holds these words, one after the other. */
   const press = async (...words: string[]) => {
-    await look();
     const name = new RegExp(words.map(marked).join('.*'));
-    await page.getByRole('button', { name }).first().click();
+    const button = page.getByRole('button', { name }).first();
+    await expect(button).toBeVisible();
+    await look();
+    await button.click();
   };
   await page.goto('/plan/deckhand-wrap?by=pieces&pieces=8&ball=105 g');
   await press('Start batch');

@@ -1,4 +1,4 @@
-import { expect, test } from './test';
+import { type Page, expect, test } from './test';
 import { bench } from './bench';
 import { FIRST_LOAD_KB, countLoaded } from '../tools/loaded';
 import {
@@ -7,6 +7,7 @@ import {
   MAIN_VIEWS,
   cutOff,
   follow,
+  metricOn,
   openView,
   prefer,
   resize,
@@ -22,69 +23,63 @@ const WIDE = { width: 1280, height: 800 };
 /** What the log shows of a batch, each at an address of its own. */
 const OF_A_BATCH = ['', '/wrong', '/compare', '/label'];
 
-for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
-  test(`main views, ${kind}, on a phone and wide: nothing serious for axe, nothing cut off, however narrow`, async ({
-    page,
-  }) => {
-    const sizes = [NARROW, PHONE, WIDE];
-    /** Opened at the size at which the last one was left: a change draws a view anew. */
-    const look = async (path: string) => {
-      await follow(page, path);
-      for (const size of sizes) {
-        await resize(page, size);
-        expect.soft(await sideways(page), path).toBe(false);
-        if (size === NARROW) expect.soft(await cutOff(page), path).toEqual([]);
-        else expect(await seriousOnBoth(page), path).toEqual([]);
-      }
-      sizes.reverse();
-    };
-    for (const path of paths) await look(path);
-    if (kind !== 'record') return;
-    await follow(page, '/log');
-    await page
-      .getByRole('link', { name: /finished/ })
-      .first()
-      .click();
-    await expect(page.getByText('Step by step')).toBeVisible();
-    const batch = new URL(page.url()).pathname;
-    for (const part of OF_A_BATCH) await look(batch + part);
+/** `npm run sweep` looks at every view at every size, in both measures; `npm test` at sizes by turns. */
+const WHOLE = Boolean(process.env.KETTLE_WHOLE_SWEEP);
+const SIZES = [PHONE, WIDE];
+/** In English every second view is seen on a phone and the others wide; in Spanish it is the other way about. */
+const sizesOf = (at: number) => (WHOLE ? SIZES : SIZES.slice(at % 2).slice(0, 1));
+
+/** What a page writes on the console that somebody should see to. */
+function complaints(page: Page): string[] {
+  const said: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
   });
+  return said;
+}
+
+for (const [kind, paths] of Object.entries(MAIN_VIEWS)) {
+  for (const units of WHOLE ? ['us', 'metric'] : ['us'])
+    test(`main views, ${kind}, by their addresses (${units}): silent, sound for axe, nothing cut off, nothing metric in ounces`, async ({
+      page,
+      request,
+    }) => {
+      await prefer(page, { units });
+      const [done] = (await (await request.get('/api/v1/batches?status=finished&limit=1')).json()) as {
+        id: string;
+      }[];
+      const ofBatch = OF_A_BATCH.map((part) => `/log/${done?.id}${part}`);
+      const said = complaints(page);
+      for (const [at, path] of [...paths, ...(kind === 'record' ? ofBatch : [])].entries()) {
+        for (const size of sizesOf(at)) {
+          await page.setViewportSize(size);
+          await openView(page, path);
+          expect(said, path).toEqual([]);
+          expect(await sideways(page), path).toBe(false);
+          expect(await seriousOnBoth(page), path).toEqual([]);
+        }
+        await resize(page, NARROW);
+        expect.soft(await sideways(page), path).toBe(false);
+        expect.soft(await cutOff(page), path).toEqual([]);
+        // Where measures are chosen, both are named.
+        if (units === 'us' && path !== '/settings') expect.soft(await metricOn(page), path).toBeNull();
+      }
+    });
 
   test(`main views, ${kind}, in Spanish: nothing serious for axe, nothing cut off`, async ({ page }) => {
     await prefer(page, { language: 'es' });
-    const sizes = [PHONE, WIDE];
-    for await (const path of walk(page, paths)) {
+    for (const [at, path] of paths.entries()) {
+      await follow(page, path);
       await expect(page.locator('html')).toHaveAttribute('lang', 'es');
-      for (const size of sizes) {
+      for (const size of sizesOf(at + 1)) {
         await resize(page, size);
         expect(await seriousOn(page, ALL_BUT_COLOURS), path).toEqual([]);
         expect.soft(await cutOff(page), path).toEqual([]);
         expect(await sideways(page), path).toBe(false);
       }
-      sizes.reverse();
     }
   });
 }
-
-test('every view is loaded by its address, on a phone and wide by turns, and none complains in the console', async ({
-  page,
-  request,
-}) => {
-  const [done] = (await (await request.get('/api/v1/batches?status=finished&limit=1')).json()) as {
-    id: string;
-  }[];
-  const ofBatch = OF_A_BATCH.map((part) => `/log/${done?.id}${part}`);
-  const said: string[] = [];
-  page.on('console', (message) => {
-    if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
-  });
-  for (const [at, path] of [...ALL_VIEWS, ...ofBatch].entries()) {
-    await page.setViewportSize(at % 2 === 0 ? PHONE : WIDE);
-    await openView(page, path);
-    expect(said, path).toEqual([]);
-    expect(await sideways(page), path).toBe(false);
-  }
-});
 
 test('the first page brings little with it: what it does not draw comes later', async ({ page }) => {
   // A browser left alone gets the smaller brotli.

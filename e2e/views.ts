@@ -103,7 +103,7 @@ export async function openView(page: Page, path: string): Promise<void> {
 
 /**
  * A view reached from the one that is open, as by a link: nothing is loaded again, which costs a second of a processor. That
- * every view can be loaded by its address is seen once, by the journey that reads the console. Where no view is open, it is loaded.
+ * every view can be loaded by its address is seen by the sweeps in English. Where no view is open, it is loaded.
  */
 export async function follow(page: Page, path: string): Promise<void> {
   if (page.url() === 'about:blank') return openView(page, path);
@@ -151,3 +151,20 @@ export const cutOff = (page: Page): Promise<string[]> =>
     });
     return [...dotted, ...outside].map(words);
   });
+
+/** A figure in a metric unit; millilitres define a cup, and stay. */
+const METRIC = /[\d.,]+\s(?:°C|mm|g|kg)(?![\w/])|g\/ml|[^\n]*, (?:mm|g|kg|°C)$/gm;
+
+/** What is metric of everything that is read or heard on a page. */
+export async function metricOn(page: Page): Promise<RegExpMatchArray | null> {
+  const said = await page.evaluate(() =>
+    [
+      document.body.innerText,
+      ...[...document.querySelectorAll('svg text')].map((text) => text.textContent),
+      ...[...document.querySelectorAll('[aria-label], [aria-valuetext]')].map(
+        (one) => `${one.getAttribute('aria-label') ?? ''}\n${one.getAttribute('aria-valuetext') ?? ''}`,
+      ),
+    ].join('\n'),
+  );
+  return said.match(METRIC);
+}

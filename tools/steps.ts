@@ -151,13 +151,13 @@ export const web = (): Promise<Part> =>
   // What the builder has read before is kept where it keeps it by itself.
   part('web build', async () => one(await run('node', ['tools/run.mjs', 'build'], { TMPDIR: tmpdir() })));
 
-/** Playwright journeys through the real app and the real server. */
-export const journeys = (chromium: string): Promise<Part> =>
+/** Playwright journeys through the real app and the real server; all, or those of the files that are named. */
+export const journeys = (chromium: string, files: readonly string[] = []): Promise<Part> =>
   part('journeys', async () => {
     const report = join(CACHE, 'playwright.json');
     rmSync(report, { force: true });
     const cli = 'node_modules/@playwright/test/cli.js';
-    const { ok, output } = await run('node', [cli, 'test', '-c', 'e2e/playwright.config.ts'], {
+    const { ok, output } = await run('node', [cli, 'test', '-c', 'e2e/playwright.config.ts', ...files], {
       CHROMIUM_PATH: chromium,
       PLAYWRIGHT_JSON_OUTPUT_NAME: report,
     });
