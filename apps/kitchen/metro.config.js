@@ -49,5 +49,6 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
 };
 
 config.transformer.minifierPath = require.resolve('./build/minify');
+config.transformer.unstable_disableNormalizePseudoGlobals = true;
 
 module.exports = config;
