@@ -117,7 +117,7 @@ test('seven tabs of one browser work, share one stream, and one goes on listenin
   const tabs = [];
   for (let n = 0; n < 7; n += 1) {
     const tab = await context.newPage();
-    await tab.goto('/shift');
+    await tab.goto('/formulas');
     await expect(tab.getByRole('heading', { level: 1 })).toBeVisible();
     await expect(tab.getByText('Deckhand wrap').first()).toBeVisible();
     tabs.push(tab);
