@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 
-const SKIPPED = new Set(['node_modules', 'dist', '.expo', '.cache']);
+const SKIPPED = new Set(['node_modules', 'dist', '.expo', '.cache', '.data', '.git']);
 
 /**
  * All files below a folder, in a stable order, without what is built or installed.

@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './install.mjs';
+import { type Outcome, keptOr, sourcesKey } from './kept';
 
 export interface Count {
   passed: number;
@@ -45,13 +46,13 @@ const run = (command: string, args: readonly string[], env: Record<string, strin
   });
 
 const node = (...args: readonly string[]) => run('node', args);
-const one = ({ ok, output }: Ran): Count & { output: string } => ({
+const one = ({ ok, output }: Ran): Outcome => ({
   ...(ok ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }),
   output,
 });
 
 /** Runs a part and says at its end, in one piece, what it said, what it came to and how long it took. */
-async function part(name: string, work: () => Promise<Count & { output: string }>): Promise<Part> {
+async function part(name: string, work: () => Promise<Outcome>): Promise<Part> {
   const startMs = performance.now();
   const { passed, failed, output } = await work();
   const seconds = (performance.now() - startMs) / MS_PER_S;
@@ -60,6 +61,21 @@ async function part(name: string, work: () => Promise<Count & { output: string }
   );
   return { name, passed, failed, seconds };
 }
+
+const KEPT = join(CACHE, 'kept');
+
+/** Has every part run again, whatever was kept. */
+export const forget = (): void => rmSync(KEPT, { recursive: true, force: true });
+
+/**
+ * A part that depends on nothing but sources: nothing in it is meant to differ from one run to the next, as the moments of a
+ * kill do, or what a browser and a server do to each other. It is run when one of them has changed.
+ */
+const partOf = (sources: readonly string[], name: string, work: () => Promise<Outcome>): Promise<Part> =>
+  part(name, () => {
+    const key = sourcesKey(sources.map((path) => join(ROOT, path)));
+    return keptOr(join(KEPT, `${name}.json`), key, work);
+  });
 
 const PROJECTS = ['packages/core', 'packages/simulation', 'apps/server', 'apps/kitchen', 'tools', 'e2e'];
 
@@ -77,7 +93,7 @@ export const types = (): Promise<Part> =>
 
 /** ESLint, Prettier, knip for what is dead or undeclared, and the languages against the sources; one count each. */
 export const lint = (): Promise<Part> =>
-  part('lint', async () => {
+  partOf(['.'], 'lint', async () => {
     mkdirSync(CACHE, { recursive: true });
     const cached = (name: string) => ['--cache', '--cache-location', join(CACHE, name)];
     const ran = [
@@ -106,44 +122,58 @@ function reportAt(file: string): unknown {
   }
 }
 
-/** Jest over all projects; with `--onlyChanged` what the working tree touches. */
-export const unit = (args: readonly string[] = [], name = 'unit'): Promise<Part> =>
-  part(name, async () => {
-    const report = join(CACHE, `jest-${name.replaceAll(' ', '-')}.json`);
-    rmSync(report, { force: true });
-    const jest = ['node_modules/jest/bin/jest.js', '--cacheDirectory', join(CACHE, 'jest')];
-    const { ok, output } = await node(
-      ...jest,
-      '--passWithNoTests',
-      '--json',
-      '--outputFile',
-      report,
-      ...args,
-    );
-    const result = reportAt(report) as {
-      numPassedTests: number;
-      numFailedTests: number;
-      numRuntimeErrorTestSuites: number;
-    } | null;
-    if (!result) return { passed: 0, failed: 1, output };
-    const failed = result.numFailedTests + result.numRuntimeErrorTestSuites;
-    // The report goes to standard output as well; it is of no use to a reader.
-    const said = output.replace(/^\{"numFailedTestSuites".*$/m, '');
-    return { passed: result.numPassedTests, failed: failed === 0 && !ok ? 1 : failed, output: said };
-  });
+/** Jest over the projects that the arguments say. */
+async function jest(name: string, args: readonly string[]): Promise<Outcome> {
+  const report = join(CACHE, `jest-${name.replaceAll(' ', '-')}.json`);
+  rmSync(report, { force: true });
+  const { ok, output } = await node(
+    'node_modules/jest/bin/jest.js',
+    '--cacheDirectory',
+    join(CACHE, 'jest'),
+    '--passWithNoTests',
+    '--json',
+    '--outputFile',
+    report,
+    ...args,
+  );
+  const result = reportAt(report) as {
+    numPassedTests: number;
+    numFailedTests: number;
+    numRuntimeErrorTestSuites: number;
+  } | null;
+  if (!result) return { passed: 0, failed: 1, output };
+  const failed = result.numFailedTests + result.numRuntimeErrorTestSuites;
+  // The report goes to standard output as well; it is of no use to a reader.
+  const said = output.replace(/^\{"numFailedTestSuites".*$/m, '');
+  return { passed: result.numPassedTests, failed: failed === 0 && !ok ? 1 : failed, output: said };
+}
+
+/** The unit tests of all projects; with `--onlyChanged` those that the working tree touches. */
+export const unit = (args: readonly string[] = []): Promise<Part> => part('unit', () => jest('unit', args));
+
+/** Seen by watching which files the tests open. */
+const MODEL = [
+  'packages',
+  'languages',
+  'tools/jest',
+  'jest.config.mjs',
+  'package.json',
+  'package-lock.json',
+  'tsconfig.base.json',
+];
 
 /** Of about the same weight: by one process after the other, a second processor stands idle at the end. */
-const UNIT_PARTS = {
-  'unit others': ['--ignoreProjects', 'core', 'simulation', 'kitchen'],
-  'unit model': ['--selectProjects', 'core', 'simulation'],
-  'unit screens': ['--selectProjects', 'kitchen'],
-};
+const UNIT_PARTS = [
+  { name: 'unit others', which: ['--ignoreProjects', 'core', 'simulation', 'kitchen'], sources: ['.'] },
+  { name: 'unit model', which: ['--selectProjects', 'core', 'simulation'], sources: MODEL },
+  { name: 'unit screens', which: ['--selectProjects', 'kitchen'], sources: [...MODEL, 'apps/kitchen'] },
+];
 
 /** Jest in parts that can run side by side. */
-export const unitParts = Object.entries(UNIT_PARTS).map(
-  ([name, which]) =>
+export const unitParts = UNIT_PARTS.map(
+  ({ name, which, sources }) =>
     () =>
-      unit(which, name),
+      partOf(sources, name, () => jest(name, which)),
 );
 
 /** The web app and the server, each built when its sources have changed. */

@@ -1,0 +1,52 @@
+// Results that need not be worked out again: of parts of the tests that depend on nothing but sources.
+import { mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { z } from 'zod';
+import { filesBelow, hashOf } from './files.mjs';
+
+export interface Outcome {
+  passed: number;
+  failed: number;
+  /** What the runner said. */
+  output: string;
+}
+
+const Kept = z.object({ of: z.string(), passed: z.number().int().positive() });
+
+/** What was kept at a path; nothing when no run was, or when what lies there is not one. */
+function keptAt(path: string): z.infer<typeof Kept> | null {
+  try {
+    return Kept.parse(JSON.parse(readFileSync(path, 'utf8')));
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Changes with the content of any of these files and folders, with the version of Node, and with the day: there are tests
+ * that look at a calendar, and tests that make up new cases each time.
+ */
+export function sourcesKey(paths: readonly string[], now = new Date()): string {
+  const files = paths.flatMap((path) => (statSync(path).isDirectory() ? filesBelow(path) : [path]));
+  return [hashOf(files), process.version, now.toDateString()].join(' ');
+}
+
+/**
+ * A green result is kept, and stands for its part until what it was worked out from changes. Nothing of a run with a failure
+ * is kept.
+ * @param path Where the result is kept.
+ * @param of What the result is of, as `sourcesKey` has it.
+ */
+export async function keptOr(path: string, of: string, work: () => Promise<Outcome>): Promise<Outcome> {
+  const kept = keptAt(path);
+  if (kept?.of === of) {
+    return { passed: kept.passed, failed: 0, output: 'Kept: nothing that it reads has changed today.\n' };
+  }
+  rmSync(path, { force: true });
+  const outcome = await work();
+  if (outcome.failed === 0 && outcome.passed > 0) {
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, JSON.stringify({ of, passed: outcome.passed } satisfies z.infer<typeof Kept>));
+  }
+  return outcome;
+}
