@@ -63,7 +63,7 @@ export function WindowPicture({ window, here, kinds }: WindowPictureProps) {
     >
       {width > 0 ? (
         <Svg width={width} height={height}>
-          <Regions window={window} kinds={kinds} {...scalesOf(window, width, height)} />
+          <Regions window={window} kinds={kinds} here={here} {...scalesOf(window, width, height)} />
           <HereMark here={here} {...scalesOf(window, width, height)} />
           <Axes {...scalesOf(window, width, height)} width={width} height={height} />
         </Svg>

@@ -16,6 +16,9 @@ import { type Colours, FONT } from '../../ui/tokens';
 
 const TEXT_PX = 15;
 const WORD_PX = 24;
+/** Ground of its region behind a word; the good bread has lines, and none may run into its words. */
+const WORD_GROUND_PX = 5;
+const WORD_AMONG_LINES_PX = 18;
 /** Mean width of its letters. */
 const LETTER_PX = 10;
 /** First sides that are drawn as lines, s. */
@@ -45,6 +48,8 @@ export interface RegionsProps {
   window: BakeWindow;
   /** What the codes of the window mean, and the word for each on the picture. */
   kinds: readonly { name: WindowCode; words: string }[];
+  /** Where the kitchen stands: what is written on the lines keeps off it. */
+  here: { plateC: number; thicknessMm: number };
   x: Scale;
   y: Scale;
 }
@@ -72,8 +77,8 @@ function Hatch({ code }: { code: WindowCode }) {
   );
 }
 
-/** Lines of equal first sides over the good bread, each with its seconds where no word stands. */
-function FirstSides({ window, words, x, y }: Omit<RegionsProps, 'kinds'> & { words: Words }) {
+/** Lines of equal first sides over the good bread, each with its seconds where neither a word nor the cross stands. */
+function FirstSides({ window, words, here, x, y }: Omit<RegionsProps, 'kinds'> & { words: Words }) {
   const colours = useColours();
   const levels = useMemo(
     () => LEVELS_S.map((seconds) => ({ seconds, lines: firstSideLines(window, seconds) })),
@@ -101,7 +106,9 @@ function FirstSides({ window, words, x, y }: Omit<RegionsProps, 'kinds'> & { wor
       </G>
       {levels.flatMap(({ seconds, lines }) => {
         const at = labelPoints(lines, window).find(
-          (place) => !words.some(({ at: word }) => isNear(x, y, place, word)),
+          (place) =>
+            !words.some(({ at: word }) => isNear(x, y, place, word, NEAR_WORD_PX)) &&
+            !isNear(x, y, place, [here.plateC, here.thicknessMm], NEAR_CROSS_PX),
         );
         if (!at) return [];
         return [
@@ -126,7 +133,7 @@ function FirstSides({ window, words, x, y }: Omit<RegionsProps, 'kinds'> & { wor
 }
 
 /** Where good bread is, what lies beyond its edges, and lines of equal first sides. */
-export function Regions({ window, kinds, x, y }: RegionsProps) {
+export function Regions({ window, kinds, here, x, y }: RegionsProps) {
   const colours = useColours();
   const { good, troubles, words } = useMemo(() => windowRegions(window), [window]);
   const point = ([plateC, mm]: WindowPoint) => `${x(plateC).toFixed(1)} ${y(mm).toFixed(1)}`;
@@ -162,7 +169,7 @@ export function Regions({ window, kinds, x, y }: RegionsProps) {
         stroke={colours.surface}
         strokeWidth={3}
       />
-      <FirstSides {...{ window, words, x, y }} />
+      <FirstSides {...{ window, words, here, x, y }} />
       {words.map(({ code, at: [plateC, mm] }) => (
         <SvgText
           key={code}
@@ -173,7 +180,8 @@ export function Regions({ window, kinds, x, y }: RegionsProps) {
           fontSize={WORD_PX}
           fill={LOOK[code].ink(colours)}
           stroke={LOOK[code].fill(colours)}
-          strokeWidth={5}
+          strokeWidth={code === 'good' ? WORD_AMONG_LINES_PX : WORD_GROUND_PX}
+          strokeLinejoin="round"
           {...{ paintOrder: 'stroke' }}
         >
           {nameOf(code)}
@@ -195,10 +203,16 @@ function labelPoints(lines: readonly WindowPoint[][], window: BakeWindow): Windo
   });
 }
 
-/** A label this near to a word would cover it. */
-const NEAR_PX = { x: 78, y: 26 } as const;
-const isNear = (x: Scale, y: Scale, a: WindowPoint, b: WindowPoint): boolean =>
-  Math.abs(x(a[0]) - x(b[0])) < NEAR_PX.x && Math.abs(y(a[1]) - y(b[1])) < NEAR_PX.y;
+/** A label this near to a word, or to the cross, would cover it. */
+const NEAR_WORD_PX = { x: 78, y: 26 } as const;
+const NEAR_CROSS_PX = { x: 30, y: 22 } as const;
+const isNear = (
+  x: Scale,
+  y: Scale,
+  a: WindowPoint,
+  b: WindowPoint,
+  near: { x: number; y: number },
+): boolean => Math.abs(x(a[0]) - x(b[0])) < near.x && Math.abs(y(a[1]) - y(b[1])) < near.y;
 
 /** The place of a window that is nearest to a plate and a thickness. */
 export function codeAt({ heatsC, thicknessesMm, codes }: BakeWindow, plateC: number, mm: number): number {
