@@ -20,7 +20,7 @@ test('a green result stands until its sources change', async () => {
   const path = place();
   const { runs, work } = counted(green);
   expect(await keptOr(path, 'monday', work)).toEqual(green);
-  expect(await keptOr(path, 'monday', work)).toMatchObject({ passed: 3, failed: 0 });
+  expect(await keptOr(path, 'monday', work)).toMatchObject({ passed: 3, failed: 0, kept: true });
   expect(runs.count).toBe(1);
   await keptOr(path, 'tuesday', work);
   expect(runs.count).toBe(2);

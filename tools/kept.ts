@@ -9,6 +9,8 @@ export interface Outcome {
   failed: number;
   /** What the runner said. */
   output: string;
+  /** It was not run: this is what it came to when it was. */
+  kept?: true;
 }
 
 const Kept = z.object({ of: z.string(), passed: z.number().int().positive() });
@@ -40,7 +42,7 @@ export function sourcesKey(paths: readonly string[], now = new Date()): string {
 export async function keptOr(path: string, of: string, work: () => Promise<Outcome>): Promise<Outcome> {
   const kept = keptAt(path);
   if (kept?.of === of) {
-    return { passed: kept.passed, failed: 0, output: 'Kept: nothing that it reads has changed today.\n' };
+    return { passed: kept.passed, failed: 0, kept: true, output: 'Nothing that it reads has changed.\n' };
   }
   rmSync(path, { force: true });
   const outcome = await work();
