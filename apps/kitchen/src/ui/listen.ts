@@ -50,7 +50,7 @@ export function useHearsHere(): boolean {
     let shown = true;
     // A browser that will not say so does not.
     hearsHere().then(
-      (does) => shown && setHears(does),
+      (does) => shown && does && setHears(true),
       () => undefined,
     );
     return () => {

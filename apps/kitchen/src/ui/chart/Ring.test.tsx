@@ -9,7 +9,9 @@ test('a ring of 31.3 s steps with its figure, and is full and hot when its time 
   jest.useFakeTimers({ now: START_MS });
   const { container } = render(
     <ThemeScope name="paper">
-      <FillingArc size={100} sinceMs={START_MS} seconds={31.3} />
+      <svg>
+        <FillingArc size={100} sinceMs={START_MS} seconds={31.3} />
+      </svg>
     </ThemeScope>,
   );
   const stroke = () => container.querySelector('circle')?.getAttribute('stroke');

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { Pressable, TextInput } from 'react-native';
 import { draw } from '../../test/liveBatch';
 import { Action } from './actions';
@@ -42,7 +42,7 @@ describe('keys of a working screen', () => {
       return <Pressable role="button" aria-label="Undo" onPress={() => undefined} />;
     }
     const { unmount } = render(<Plate />);
-    screen.getByLabelText('Undo').focus();
+    act(() => screen.getByLabelText('Undo').focus());
     fireEvent.keyDown(screen.getByLabelText('Undo'), { key: '4' });
     expect(place).toHaveBeenCalledWith(4);
     unmount();
