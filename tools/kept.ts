@@ -4,9 +4,12 @@ import { dirname } from 'node:path';
 import { z } from 'zod';
 import { filesBelow, hashOf } from './files.mjs';
 
-export interface Outcome {
+export interface Count {
   passed: number;
   failed: number;
+}
+
+export interface Outcome extends Count {
   /** What the runner said. */
   output: string;
   /** It was not run: this is what it came to when it was. */

@@ -3,12 +3,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './install.mjs';
-import { type Outcome, keptOr, sourcesKey } from './kept';
-
-export interface Count {
-  passed: number;
-  failed: number;
-}
+import { type Count, type Outcome, keptOr, sourcesKey } from './kept';
 
 /** One part of the tests: what it came to, and how long it took or that it was kept. */
 export interface Part extends Count {
