@@ -1,9 +1,9 @@
-import { existsSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Outcome, keptOr, sourcesKey } from './kept';
 
-const place = () => join(mkdtempSync(join(tmpdir(), 'kettle-kept-')), 'cache', 'part.json');
+const place = () => join(mkdtempSync(join(tmpdir(), 'kettle-kept-')), 'cache', 'part');
 const green: Outcome = { passed: 3, failed: 0, output: 'all three' };
 
 /** A part that counts how often it was run. */
@@ -39,10 +39,10 @@ test.each([
   expect(existsSync(path)).toBe(false);
 });
 
-test('what cannot be read is worked out again', async () => {
+test('what was cut short while it was written is worked out again', async () => {
   const path = place();
   await keptOr(path, 'monday', counted(green).work);
-  writeFileSync(path, '{"of":"monday","pass');
+  writeFileSync(path, readFileSync(path, 'utf8').slice(0, -1));
   const { runs, work } = counted(green);
   await keptOr(path, 'monday', work);
   expect(runs.count).toBe(1);

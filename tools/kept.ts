@@ -1,7 +1,6 @@
 // Results that need not be worked out again: of parts of the tests that depend on nothing but sources.
-import { mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { z } from 'zod';
 import { filesBelow, hashOf } from './files.mjs';
 
 export interface Count {
@@ -14,17 +13,6 @@ export interface Outcome extends Count {
   output: string;
   /** It was not run: this is what it came to when it was. */
   kept?: true;
-}
-
-const Kept = z.object({ of: z.string(), passed: z.number().int().positive() });
-
-/** What was kept at a path; nothing when no run was, or when what lies there is not one. */
-function keptAt(path: string): z.infer<typeof Kept> | null {
-  try {
-    return Kept.parse(JSON.parse(readFileSync(path, 'utf8')));
-  } catch {
-    return null;
-  }
 }
 
 /**
@@ -43,15 +31,16 @@ export function sourcesKey(paths: readonly string[], now = new Date()): string {
  * @param of What the result is of, as `sourcesKey` has it.
  */
 export async function keptOr(path: string, of: string, work: () => Promise<Outcome>): Promise<Outcome> {
-  const kept = keptAt(path);
-  if (kept?.of === of) {
-    return { passed: kept.passed, failed: 0, kept: true, output: 'Nothing that it reads has changed.\n' };
+  // What it is of stands last: a file that was cut short is of something else.
+  const [passed, keptOf] = existsSync(path) ? readFileSync(path, 'utf8').split('\n') : [];
+  if (keptOf === of) {
+    return { passed: Number(passed), failed: 0, kept: true, output: 'Nothing that it reads has changed.\n' };
   }
   rmSync(path, { force: true });
   const outcome = await work();
   if (outcome.failed === 0 && outcome.passed > 0) {
     mkdirSync(dirname(path), { recursive: true });
-    writeFileSync(path, JSON.stringify({ of, passed: outcome.passed } satisfies z.infer<typeof Kept>));
+    writeFileSync(path, `${outcome.passed}\n${of}`);
   }
   return outcome;
 }

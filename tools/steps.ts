@@ -67,7 +67,7 @@ export const forget = (): void => rmSync(KEPT, { recursive: true, force: true })
 const partOf = (sources: readonly string[], name: string, work: () => Promise<Outcome>): Promise<Part> =>
   part(name, () => {
     const key = sourcesKey(sources.map((path) => join(ROOT, path)));
-    return keptOr(join(KEPT, `${name}.json`), key, work);
+    return keptOr(join(KEPT, name), key, work);
   });
 
 const PROJECTS = ['packages/core', 'packages/simulation', 'apps/server', 'apps/kitchen', 'tools', 'e2e'];
