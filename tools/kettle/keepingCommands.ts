@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { InputError, type Value, type Words, message } from '@kettle-scale/core/message';
+import { InputError, type Problem, type Value, type Words, message } from '@kettle-scale/core/message';
 import { dayOf } from '@kettle-scale/core/quantity';
 import type { Command } from 'commander';
 import type { Finding } from '../../apps/server/src/keeping/doctor';
@@ -38,6 +38,13 @@ export function addKeepingCommands(program: Command, { out, say }: Io, from: str
   const command = (name: string, words: string) =>
     program.command(name).description(words).option('--data <folder>', 'the kitchen’s folder', DEFAULT_DATA);
 
+  /** Lines that no restore takes as they are, and how one restores the rest. */
+  const tellUnusable = (unusable: readonly Problem[]): void => {
+    if (unusable.length === 0) return;
+    for (const { message: words } of unusable) out(`${say(words)}\n`);
+    out(`${say('A restore takes the rest: choose “Restore without these” when it names them.')}\n`);
+  };
+
   command('doctor', 'check a kitchen’s folder: database, room, certificate, clock, backups, version').action(
     async (options: Folder) => {
       const { examine } = await server();
@@ -59,9 +66,10 @@ export function addKeepingCommands(program: Command, { out, say }: Io, from: str
     try {
       const now = new Date();
       const day = dayOf(now.getTime(), OWN_ZONE);
-      const restored = await makeBackup(database, backupFolder(data), { day, now });
-      const made = { day: { name: day }, folder: { name: backupFolder(data) }, counted: counted(restored) };
+      const { counts, unusable } = await makeBackup(database, backupFolder(data), { day, now });
+      const made = { day: { name: day }, folder: { name: backupFolder(data) }, counted: counted(counts) };
       out(`${say(message('Backup of {day} in {folder}: {counted}.', made))}\n`);
+      tellUnusable(unusable);
     } finally {
       await database.close();
     }
@@ -82,9 +90,16 @@ export function addKeepingCommands(program: Command, { out, say }: Io, from: str
         );
       }
       const startMs = performance.now();
-      const restored = await readBack(chosen, data);
+      const { counts, unusable } = await readBack(chosen, data);
       const seconds = Number(((performance.now() - startMs) / MS_PER_S).toFixed(1));
-      const found = { file: { name: chosen }, seconds, counted: counted(restored) };
-      out(`${say(message('{file} came back whole in {seconds, number} s: {counted}.', found))}\n`);
+      const found = { file: { name: chosen }, seconds, counted: counted(counts) };
+      out(
+        `${say(
+          unusable.length === 0
+            ? message('{file} came back whole in {seconds, number} s: {counted}.', found)
+            : message('{file} came back in {seconds, number} s: {counted}.', found),
+        )}\n`,
+      );
+      tellUnusable(unusable);
     });
 }

@@ -163,7 +163,7 @@ export function createApp({
   });
   app.get('/api/v1/services/calendar.ics', only(undefined), calendarHandler(stores, now));
   app.get('/api/v1/backup', only('lead'), backupHandler(database, now));
-  app.post('/api/v1/backup', only('lead'), restoreHandler(database, stores, hub));
+  app.post('/api/v1/backup', only('lead'), restoreHandler(database, stores, around));
   app.get('/api/v1/stream', only(undefined), kitchenStream(hub, devices));
   for (const kind of DEVICE_KINDS) {
     app.get(

@@ -46,6 +46,8 @@ export class Refused extends Error {
     readonly problems: readonly Problem[],
     /** What is there now, where something changed in between. */
     readonly current?: unknown,
+    /** How the same may be asked for without what is wrong with it: a query to add. */
+    readonly instead?: string,
   ) {
     super(message);
     this.name = 'Refused';
@@ -89,10 +91,12 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
     detail: string;
     errors: (Problem & { words?: Words })[];
     current?: unknown;
+    instead?: string;
   };
   const problems = problem.errors.map(({ words, ...one }) => ({ ...one, message: words ?? one.message }));
   const inWords = problems.map(({ message }) => say(message)).join(' ');
-  throw new Refused(response.status, inWords || say(problem.detail), problems, problem.current);
+  const { current, instead } = problem;
+  throw new Refused(response.status, inWords || say(problem.detail), problems, current, instead);
 }
 
 /** The server is there and its disk is not: it says why. */
@@ -199,9 +203,10 @@ export const api = {
   pairingCode: (role: Role) => call<PairingCode>('POST', '/phones/codes', { role }),
   changePhone: ({ id, name, role }: Phone) => call<Phone>('PUT', `/phones/${slug(id)}`, { name, role }),
   removePhone: (id: string) => call<Phone[]>('DELETE', `/phones/${slug(id)}`),
-  restore: (backup: Blob, replace: boolean) =>
+  /** @param how queries, as in `replace=true` */
+  restore: (backup: Blob, how: readonly string[]) =>
     send<Record<string, number>>(
-      `/backup${replace ? '?replace=true' : ''}`,
+      `/backup${how.length > 0 ? `?${how.join('&')}` : ''}`,
       { method: 'POST', body: backup, headers: { 'content-type': BACKUP_TYPE } },
       RESTORE_TIMEOUT_MS,
     ),

@@ -13,8 +13,8 @@ import { keys, queryClient } from './queries';
 /** Everything that was known of the kitchen is asked for anew. */
 export const useRestore = () =>
   useMutation({
-    mutationFn: async ({ backup, replace }: { backup: File; replace: boolean }) =>
-      api.restore(await unpacked(backup), replace),
+    mutationFn: async ({ backup, how }: { backup: File; how: readonly string[] }) =>
+      api.restore(await unpacked(backup), how),
     onSuccess: () => queryClient.invalidateQueries(),
   });
 

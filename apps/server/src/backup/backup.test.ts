@@ -216,7 +216,11 @@ test('a sender that stops holds nobody up, is given up, and leaves nothing behin
   const stalled = new PassThrough();
   stalled.write(backup.slice(0, backup.length / 2));
   const limits = { ...LIMITS, stallMs: 600 };
-  const restoring = restore(empty.database, empty.stores, stalled, { replace: false, limits });
+  const restoring = restore(empty.database, empty.stores, stalled, {
+    replace: false,
+    now: new Date(),
+    limits,
+  });
   const refused = expect(restoring).rejects.toMatchObject({ status: 408 });
   // Written while the restore waits for its sender.
   await empty.api.post('/api/v1/formulas').send({ formula: wrap(), reason: 'new' }).expect(201);
@@ -244,6 +248,7 @@ test.each([
   const empty = await fresh();
   const restoring = restore(empty.database, empty.stores, Readable.from([backup]), {
     replace: false,
+    now: new Date(),
     limits: { ...LIMITS, ...changes },
   });
   await expect(restoring).rejects.toMatchObject({ status: 413 });

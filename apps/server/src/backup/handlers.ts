@@ -2,7 +2,7 @@ import { message } from '@kettle-scale/core/message';
 import type { RequestHandler, Response } from 'express';
 import type { Database } from '../db/openDatabase';
 import { HttpProblem } from '../http/problem';
-import type { Hub } from '../live/hub';
+import type { Around } from '../live/hub';
 import type { Stores } from '../stores';
 import { backupLines } from './backup';
 import { restore } from './restore';
@@ -42,9 +42,12 @@ const drained = (response: Response): Promise<boolean> =>
     response.once('drain', onDrain).once('close', onClose);
   });
 
-/** Takes a backup, line by line; `?replace=true` empties a kitchen that is not empty first. */
+/**
+ * Takes a backup, line by line; `?replace=true` empties a kitchen that is not empty first, `?without=unusable` leaves out what
+ * cannot be used as it is, which the refusal before it has told line by line.
+ */
 export const restoreHandler =
-  (database: Database, stores: Stores, hub: Hub): RequestHandler =>
+  (database: Database, stores: Stores, { hub, now }: Pick<Around, 'hub' | 'now'>): RequestHandler =>
   async (request, response) => {
     if (!request.is(BACKUP_TYPE)) {
       throw new HttpProblem(
@@ -52,9 +55,11 @@ export const restoreHandler =
         message('Send the backup with the content type {type}.', { type: { name: BACKUP_TYPE } }),
       );
     }
-    const restored = await restore(database, stores, request, {
+    const { counts, unusable } = await restore(database, stores, request, {
       replace: request.query.replace === 'true',
+      withoutUnusable: request.query.without === 'unusable',
+      now: now(),
     });
     hub.publish({ type: 'kitchen' });
-    response.status(201).json(restored);
+    response.status(201).json(unusable.length > 0 ? { ...counts, 'left out': unusable.length } : counts);
   };

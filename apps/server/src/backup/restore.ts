@@ -6,9 +6,9 @@ import { Mutex } from 'async-mutex';
 import { QueryTypes } from 'sequelize';
 import { connect } from '../db/connection';
 import { type Database, openDatabase } from '../db/openDatabase';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem, unusableLines } from '../http/problem';
 import { type Stores, openStores } from '../stores';
-import { type Restored, fillKitchen } from './fillKitchen';
+import { type Filled, fillKitchen } from './fillKitchen';
 import { LIMITS, type Limits, incomingLines } from './incoming';
 
 /** A kitchen that is being restored stands beside the one in use under this name. */
@@ -71,18 +71,27 @@ async function takeOver(database: Database, file: string): Promise<void> {
 
 const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'`;
 
+export interface RestoreOptions {
+  /** What is here is thrown away. */
+  replace: boolean;
+  /** Lines that cannot be used as they are do not keep the others out. */
+  withoutUnusable?: boolean;
+  now: Date;
+  limits?: Limits;
+}
+
 /**
  * Fills a kitchen from the lines of a backup, all of it or nothing. It is read and checked into a file beside, so that a slow
  * sender and a long file hold nobody up, and then taken over at once.
  * @throws HttpProblem when the kitchen is not empty and is not to be replaced, or the backup is too large or slow;
- * InputError naming the line that cannot be used
+ * or lines of it cannot be used and that was not asked for
  */
 export async function restore(
   database: Database,
   stores: Stores,
   source: Readable,
-  { replace, limits = LIMITS }: { replace: boolean; limits?: Limits },
-): Promise<Restored> {
+  { replace, withoutUnusable = false, now, limits = LIMITS }: RestoreOptions,
+): Promise<Filled> {
   if (restoring.isLocked())
     throw new HttpProblem(409, 'Another backup is being restored now. Wait until it is done.');
   return restoring.runExclusive(async () => {
@@ -90,23 +99,21 @@ export async function restore(
     const file = join(dirname(database.file), `${RESTORING}-${randomUUID()}`);
     try {
       const beside = await openDatabase(file, { passing: true });
-      let restored: Restored;
+      let filled: Filled;
       try {
-        restored = await fillKitchen(
-          beside,
-          await openStores(beside, stores.demo),
-          incomingLines(source, limits),
-        );
+        const besideStores = await openStores(beside, stores.demo);
+        filled = await fillKitchen(beside, besideStores, incomingLines(source, limits), now);
       } finally {
         await beside.close();
       }
+      if (filled.unusable.length > 0 && !withoutUnusable) throw unusableLines(filled.unusable);
       await database.write.alone(async () => {
         // Somebody may have begun to work here while the file came.
         if (!replace) await refuseUnlessEmpty(database);
         await takeOver(database, file);
         stores.batches.forget();
       });
-      return restored;
+      return filled;
     } finally {
       for (const end of ['', '-wal', '-shm', '-journal']) rmSync(file + end, { force: true });
     }

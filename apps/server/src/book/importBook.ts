@@ -1,5 +1,5 @@
 import type { ImportReport, OnTaken } from '@kettle-scale/core/document';
-import { type Formula, freeId } from '@kettle-scale/core/formula';
+import { type Formula, checkWorkable, freeId } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Database } from '../db/openDatabase';
 import type { FormulaStore } from '../formulas/store';
@@ -29,7 +29,10 @@ function sorted(value: unknown): unknown {
   );
 }
 
-/** Brings formulas and ingredients into the book as one write: all of them or none. */
+/**
+ * Brings formulas and ingredients into the book as one write: all of them or none.
+ * @throws InputError for a formula that names an ingredient which is neither here nor in the file
+ */
 export function importBook(
   { write }: Database,
   stores: { formulas: FormulaStore; ingredients: IngredientStore },
@@ -50,10 +53,14 @@ export function importBook(
     for (const food of book.ingredients) {
       if (known.has(food.id)) report.ingredientsKept.push(food.id);
       else {
-        await stores.ingredients.put(food, transaction);
+        await stores.ingredients.putIn(food, transaction);
         report.ingredientsAdded.push(food.id);
       }
     }
+    checkWorkable(
+      book.formulas.map((formula, index) => ({ formula, path: `book.formulas[${index}]` })),
+      await stores.ingredients.list(transaction),
+    );
     const entries = await stores.formulas.entries(transaction);
     const current = new Map(entries.map(({ formula }) => [formula.id, formula]));
     const taken = new Set(current.keys());

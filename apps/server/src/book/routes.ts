@@ -1,7 +1,6 @@
 import { ON_TAKEN, bookEntrySchema, bookSchema, importReportSchema } from '@kettle-scale/core/document';
-import { resolveLines } from '@kettle-scale/core/formula';
 import { ingredientSchema } from '@kettle-scale/core/ingredient';
-import { InputError, type Problem, choiceField } from '@kettle-scale/core/message';
+import { choiceField } from '@kettle-scale/core/message';
 import { z } from 'zod';
 import type { Database } from '../db/openDatabase';
 import type { FormulaStore } from '../formulas/store';
@@ -44,17 +43,6 @@ export const bookRoutes = (database: Database, stores: Stores, { hub, now }: Aro
     response: importReportSchema,
     run: async ({ body }) => {
       const { formulas, ingredients, archived } = body.book;
-      const foods = [...(await stores.ingredients.list()), ...ingredients];
-      const problems = formulas.flatMap((formula, index): Problem[] => {
-        try {
-          resolveLines(formula, foods);
-          return [];
-        } catch (error) {
-          if (!(error instanceof InputError)) throw error;
-          return error.problems.map((p) => ({ ...p, path: `book.formulas[${index}].${p.path}` }));
-        }
-      });
-      if (problems.length > 0) throw new InputError(problems);
       const { onTaken } = body;
       const book = { formulas, ingredients, archived, onTaken };
       const report = await importBook(database, stores, book, now().toISOString());

@@ -37,15 +37,15 @@ export const flourLotRoutes = (store: FlourLotStore, { ingredients, kitchen, hub
           { path: 'id', message: 'This is not the id in the address.' },
         ]);
       }
-      // A cook receives a lot; what is known of one is put right by a lead.
-      if ((await store.list()).some(({ id }) => id === body.id)) checkRole(access, 'lead');
-      const food = (await ingredients.list()).find(({ id }) => id === body.ingredient);
-      if (food?.kind !== 'flour') {
+      await store.put(body, async (transaction) => {
+        // A cook receives a lot; what is known of one is put right by a lead.
+        if ((await store.list(transaction)).some(({ id }) => id === body.id)) checkRole(access, 'lead');
+        const food = (await ingredients.list(transaction)).find(({ id }) => id === body.ingredient);
+        if (food?.kind === 'flour') return;
         throw new HttpProblem(422, 'A lot is of a flour in the catalogue.', [
           { path: 'ingredient', message: 'This is not a flour in the catalogue.' },
         ]);
-      }
-      await store.put(body);
+      });
       hub.publish({ type: 'lots' });
       const { timeZone } = await kitchen.get();
       const saved = (await store.states(now().getTime(), timeZone)).find(({ id }) => id === body.id);

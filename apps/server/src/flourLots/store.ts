@@ -6,8 +6,9 @@ import {
   lotState,
   kitchenMean,
 } from '@kettle-scale/core/flourLot';
-import { DataTypes, QueryTypes } from 'sequelize';
+import { DataTypes, QueryTypes, type Transaction } from 'sequelize';
 import { documentModel } from '../db/documentModel';
+import { type Guard, allow } from '../db/guard';
 import type { Database } from '../db/openDatabase';
 
 interface UseRow extends LotUse {
@@ -26,8 +27,8 @@ export function openFlourLotStore({ sequelize, write }: Database) {
     ingredientId: { type: DataTypes.TEXT, allowNull: false },
   });
 
-  const list = async (): Promise<FlourLot[]> =>
-    (await rows.findAll())
+  const list = async (transaction?: Transaction): Promise<FlourLot[]> =>
+    (await rows.findAll({ transaction: transaction ?? null }))
       .map((row) => row.document)
       .sort((a, b) => b.receivedOn.localeCompare(a.receivedOn) || a.id.localeCompare(b.id));
 
@@ -68,11 +69,12 @@ export function openFlourLotStore({ sequelize, write }: Database) {
         );
       });
     },
-    put: async (document: FlourLot): Promise<void> => {
-      await write((transaction) =>
-        rows.upsert({ id: document.id, ingredientId: document.ingredient, document }, { transaction }),
-      );
-    },
+    /** @param guard refuses by throwing; nothing is written between it and the lot */
+    put: (document: FlourLot, guard: Guard = allow): Promise<void> =>
+      write(async (transaction) => {
+        await guard(transaction);
+        await rows.upsert({ id: document.id, ingredientId: document.ingredient, document }, { transaction });
+      }),
   };
 }
 

@@ -1,7 +1,8 @@
 import { type FormulaVersion, formulaVersionSchema } from '@kettle-scale/core/document';
-import { formulaSchema, resolveLines, type Formula } from '@kettle-scale/core/formula';
+import { checkWorkable, formulaSchema, type Formula } from '@kettle-scale/core/formula';
 import { InputError, textField, message } from '@kettle-scale/core/message';
 import { z } from 'zod';
+import type { Guard } from '../db/guard';
 import { HttpProblem, notFound } from '../http/problem';
 import { idParams, versionParams } from '../http/params';
 import { route, type Route } from '../http/route';
@@ -73,14 +74,10 @@ const readingRoutes = (store: FormulaStore): Route[] => [
 ];
 
 /** A formula is stored only when this kitchen can work it. */
-async function check(formula: Formula, ingredients: IngredientStore): Promise<void> {
-  try {
-    resolveLines(formula, await ingredients.list());
-  } catch (error) {
-    if (!(error instanceof InputError)) throw error;
-    throw new InputError(error.problems.map((p) => ({ ...p, path: `formula.${p.path}` })));
-  }
-}
+const workable =
+  (formula: Formula, ingredients: IngredientStore): Guard =>
+  async (transaction) =>
+    checkWorkable([{ formula, path: 'formula' }], await ingredients.list(transaction));
 
 const savedMeanwhile = (current: FormulaVersion, after: number): HttpProblem =>
   new HttpProblem(
@@ -122,8 +119,8 @@ function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, 
       response: formulaVersionSchema,
       status: 201,
       run: async ({ body }) => {
-        await check(body.formula, ingredients);
-        const saved = await store.create(body.formula, body.reason, now().toISOString());
+        const guard = workable(body.formula, ingredients);
+        const saved = await store.create(body.formula, body.reason, now().toISOString(), guard);
         if (saved.as === 'saved') {
           changed();
           return withTag(saved.version, 201);
@@ -148,7 +145,6 @@ function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, 
         if (body.formula.id !== params.id) {
           throw InputError.at('formula.id', 'The id in the document and in the address differ.');
         }
-        await check(body.formula, ingredients);
         if (ifMatch === null) {
           throw new HttpProblem(
             428,
@@ -156,7 +152,8 @@ function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, 
           );
         }
         const after = versionOf(ifMatch);
-        const saved = await store.saveAfter(body.formula, body.reason, now().toISOString(), after);
+        const guard = workable(body.formula, ingredients);
+        const saved = await store.saveAfter(body.formula, body.reason, now().toISOString(), after, guard);
         if (saved.as === 'saved') {
           changed();
           return withTag(saved.version, 201);

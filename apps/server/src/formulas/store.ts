@@ -1,6 +1,7 @@
 import type { BookEntry, FormulaVersion } from '@kettle-scale/core/document';
 import { FORMULA_FORMAT_VERSION, type Formula, ingredientsOf } from '@kettle-scale/core/formula';
 import { DataTypes, type Transaction } from 'sequelize';
+import { type Guard, allow } from '../db/guard';
 import type { Database } from '../db/openDatabase';
 
 interface VersionRow {
@@ -85,13 +86,13 @@ function readsOf(sequelize: Database['sequelize'], { heads, versions }: ReturnTy
     history: async (id: string): Promise<FormulaVersion[]> =>
       (await versions.findAll({ where: { formulaId: id }, order: [['version', 'DESC']] })).map(asVersion),
     /** Names of the formulas whose current version uses an ingredient. */
-    using: async (ingredient: string): Promise<string[]> =>
-      (await entries())
+    using: async (ingredient: string, transaction: Transaction): Promise<string[]> =>
+      (await entries(transaction))
         .filter(({ formula }) => ingredientsOf(formula).has(ingredient))
         .map(({ formula }) => formula.name),
     /** Names of the formulas that have an ingredient in one of their versions: old ones are opened and restored too. */
-    everUsing: async (ingredient: string): Promise<string[]> => {
-      const all = (await versions.findAll()).map((row) => asVersion(row).formula);
+    everUsing: async (ingredient: string, transaction: Transaction): Promise<string[]> => {
+      const all = (await versions.findAll({ transaction })).map((row) => asVersion(row).formula);
       return [...new Set(all.filter((one) => ingredientsOf(one).has(ingredient)).map(({ name }) => name))];
     },
   };
@@ -132,14 +133,23 @@ export function openFormulaStore({ sequelize, write }: Database) {
   return {
     ...reads,
     append,
-    create: (formula: Formula, reason: string, savedAt: string): Promise<Saved> =>
+    /** @param guard refuses by throwing; nothing is written between it and the formula */
+    create: (formula: Formula, reason: string, savedAt: string, guard: Guard = allow): Promise<Saved> =>
       write(async (transaction) => {
+        await guard(transaction);
         if (await heads.findByPk(formula.id, { transaction })) return { as: 'taken' };
         return { as: 'saved', version: await append(formula, reason, savedAt, 0, transaction) };
       }),
     /** Saves the next version, if the one it was made from is still the newest. */
-    saveAfter: (formula: Formula, reason: string, savedAt: string, after: number): Promise<Saved> =>
+    saveAfter: (
+      formula: Formula,
+      reason: string,
+      savedAt: string,
+      after: number,
+      guard: Guard = allow,
+    ): Promise<Saved> =>
       write(async (transaction) => {
+        await guard(transaction);
         const newest = await current(formula.id, transaction);
         if (!newest) return { as: 'missing' };
         if (newest.formula.version !== after) return { as: 'newer', current: newest };

@@ -27,6 +27,8 @@ export interface ProblemDocument {
   errors: readonly WrittenProblem[];
   /** What is there now, where the sender's version is no longer the newest. */
   current?: unknown;
+  /** How the same may be asked for without what is wrong with it: a query to add. */
+  instead?: string;
 }
 
 const TITLES: Record<number, Words> = {
@@ -54,6 +56,7 @@ export class HttpProblem extends Error {
     readonly detail: Words,
     readonly errors: readonly Problem[] = [],
     readonly current?: unknown,
+    readonly instead?: string,
   ) {
     super(writeWords(detail, ENGLISH));
   }
@@ -95,6 +98,12 @@ function firstOf(problems: readonly Problem[]): HttpProblem {
       ? message('{sentences} And {more, number} more.', { sentences, more })
       : message('{sentences}', { sentences });
   return new HttpProblem(422, detail, errors);
+}
+
+/** Lines of a backup that cannot be used as they are, with the way to have the rest. */
+export function unusableLines(problems: readonly Problem[]): HttpProblem {
+  const { status, detail, errors } = firstOf(problems);
+  return new HttpProblem(status, detail, errors, undefined, 'without=unusable');
 }
 
 /** Sentences for what the body parser refuses, by the type it gives its errors. */
@@ -146,6 +155,7 @@ export const problemHandler =
       detail,
       errors: (problem?.errors ?? []).map((one) => written(one, reader)),
       ...(problem?.current === undefined ? {} : { current: problem.current }),
+      ...(problem?.instead === undefined ? {} : { instead: problem.instead }),
     };
     response.vary('Accept-Language').set('content-language', reader.locale);
     response.status(status).type('application/problem+json').send(JSON.stringify(document));

@@ -14,11 +14,13 @@ interface Users {
   flourLots: FlourLotStore;
 }
 
+const missing = () => notFound('This ingredient');
+
 export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }: Users, hub: Hub): Route[] {
   const changed = () => hub.publish({ type: 'ingredients' });
   const find = async (id: string) => {
     const food = (await store.list()).find((entry) => entry.id === id);
-    if (!food) throw notFound('This ingredient');
+    if (!food) throw missing();
     return food;
   };
 
@@ -50,10 +52,11 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
         if (body.id !== params.id) {
           throw InputError.at('id', 'The id in the document and in the address differ.');
         }
-        const before = (await store.list()).find(({ id }) => id === body.id);
-        const users = before && before.kind !== body.kind ? await formulas.using(body.id) : [];
-        if (before?.kind === 'flour' || body.kind === 'flour') refuseKindChange(users);
-        const saved = await store.put(body);
+        const saved = await store.put(body, async (transaction) => {
+          const before = (await store.list(transaction)).find(({ id }) => id === body.id);
+          const users = before && before.kind !== body.kind ? await formulas.using(body.id, transaction) : [];
+          if (before?.kind === 'flour' || body.kind === 'flour') refuseKindChange(users);
+        });
         changed();
         return saved;
       },
@@ -66,16 +69,18 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
       params: idParams,
       response: z.array(ingredientSchema),
       run: async ({ params }) => {
-        await find(params.id);
-        if (!CATALOGUE.some(({ id }) => id === params.id)) {
-          const users = await formulas.everUsing(params.id);
-          const lots = (await flourLots.list()).filter(({ ingredient }) => ingredient === params.id);
+        await store.reset(params.id, async (transaction) => {
+          if (!(await store.list(transaction)).some(({ id }) => id === params.id)) throw missing();
+          if (CATALOGUE.some(({ id }) => id === params.id)) return;
+          const users = await formulas.everUsing(params.id, transaction);
+          const lots = (await flourLots.list(transaction)).filter(
+            ({ ingredient }) => ingredient === params.id,
+          );
           const names = [...users, ...lots.map(({ name }) => `the lot ${name}`)];
           if (names.length > 0) {
             throw new HttpProblem(409, `It is used by ${names.slice(0, 3).join(', ')}. Hide it instead.`);
           }
-        }
-        await store.reset(params.id);
+        });
         changed();
         return store.list();
       },

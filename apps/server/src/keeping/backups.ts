@@ -6,7 +6,7 @@ import { Readable, pipeline as pipe } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { backupLines } from '../backup/backup';
-import { type Restored, fillKitchen } from '../backup/fillKitchen';
+import { type Filled, fillKitchen } from '../backup/fillKitchen';
 import { LIMITS, incomingLines } from '../backup/incoming';
 import { type Database, openDatabase } from '../db/openDatabase';
 import { putInPlace } from '../db/putInPlace';
@@ -54,15 +54,16 @@ function textOf(file: string): Readable {
 
 /**
  * Reads a backup back as a whole kitchen, into a file that is thrown away.
- * @returns how many of each kind of line came back
- * @throws InputError naming the line that cannot be used
+ * @returns how many of each kind of line came back, and what could not be used as it is
+ * @throws InputError when the file is no whole backup
  */
-export async function readBack(file: string, folder: string): Promise<Restored> {
+export async function readBack(file: string, folder: string): Promise<Filled> {
   const beside = join(folder, `${randomUUID()}-${PASSING}`);
   try {
     const database = await openDatabase(beside, { passing: true });
     try {
-      return await fillKitchen(database, await openStores(database), incomingLines(textOf(file), LIMITS));
+      const lines = incomingLines(textOf(file), LIMITS);
+      return await fillKitchen(database, await openStores(database), lines, new Date());
     } finally {
       await database.close();
     }
@@ -72,7 +73,8 @@ export async function readBack(file: string, folder: string): Promise<Restored> 
 }
 
 /**
- * Writes a backup of the kitchen, reads it back, and only then gives it its name and throws away what is not kept any more.
+ * Writes a backup of the kitchen, reads it back, and only then gives it its name and throws away what is not kept any more. A
+ * kitchen with something that could not be restored as it is has a backup all the same, of which that is told.
  * @param folder the folder of backups
  * @param day the kitchen's day, `2026-03-04`; a backup of the same day is replaced
  * @returns what came back when it was read
@@ -81,7 +83,7 @@ export async function makeBackup(
   database: Database,
   folder: string,
   { day, now }: { day: string; now: Date },
-): Promise<Restored> {
+): Promise<Filled> {
   await mkdir(folder, { recursive: true });
   const file = join(folder, `kitchen-${day}.jsonl.gz`);
   // A name that still ends in .gz, and that no list of backups takes for one.

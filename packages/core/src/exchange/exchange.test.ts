@@ -229,6 +229,8 @@ describe('a bad file says the line, and gives nothing', () => {
   const lines = pretty(formula).split('\n');
   const at = (part: string) => lines.findIndex((line) => line.includes(part)) + 1;
   const broken = (from: string, to: string) => pretty(formula).replace(from, to);
+  const topping = { id: 'top', ingredient: 'moon-oil', gPerPiece: 2, when: 'at the end' } as const;
+  const topped = pretty({ ...formula, onBread: [topping] });
   const csv = bookToCsv({ formulas: [formula], ingredients: [], archived: [] }, CATALOGUE);
 
   test.each([
@@ -242,6 +244,12 @@ describe('a bad file says the line, and gives nothing', () => {
     ['a share that is none', broken('0.54', '-2'), at('0.54'), /Share of flour/],
     ['an unknown field', broken('"summary": ""', '"summary": "", "colour": "red"'), at('summary'), /colour/],
     ['an unknown ingredient', broken('"oil-rapeseed"', '"moon-oil"'), at('oil-rapeseed'), /moon-oil/],
+    [
+      'an unknown topping',
+      topped,
+      topped.split('\n').findIndex((line) => line.includes('moon-oil')) + 1,
+      /moon-oil/,
+    ],
     ['an empty file', '  \n', 1, /empty/],
     ['something else', '{"hello": 1}', 1, /neither a formula/],
     ['another format of ours', '{\n "format": "kettle-scale/plan"}', 2, /not a format this program reads/],

@@ -1,6 +1,6 @@
 import { BOOK_FORMAT, type Book, bookSchema } from '../document/bookSchema';
 import { FORMULA_FORMAT, type Formula, formulaSchema } from '../formula/formulaSchema';
-import { resolveLines } from '../formula/resolveLines';
+import { checkWorkable } from '../formula/checkWorkable';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { type Words, message } from '../message/message';
 import { InputError, parseInput } from '../message/problem';
@@ -57,17 +57,10 @@ export function readFormulaFile(text: string, foods: readonly Ingredient[]): Fil
 
 /** Checks that every formula can be worked with the kitchen's ingredients and those the file brings. */
 function checked(book: Book, foods: readonly Ingredient[]): FileContents {
-  const all = [...foods, ...book.ingredients];
-  const problems = book.formulas.flatMap((formula, index) => {
-    try {
-      resolveLines(formula, all);
-      return [];
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      return error.problems.map((problem) => ({ ...problem, path: `formulas[${index}].${problem.path}` }));
-    }
-  });
-  if (problems.length > 0) throw new InputError(problems);
+  checkWorkable(
+    book.formulas.map((formula, index) => ({ formula, path: `formulas[${index}]` })),
+    [...foods, ...book.ingredients],
+  );
   const { formulas, ingredients, archived } = book;
   return of({ formulas, ingredients, archived });
 }
@@ -81,7 +74,7 @@ function fromJson(file: JsonFile, foods: readonly Ingredient[]): FileContents {
   if (format === FORMULA_FORMAT) {
     return withLines(lineOf, () => {
       const formula = parseInput(formulaSchema, value);
-      resolveLines(formula, foods);
+      checkWorkable([{ formula, path: '' }], foods);
       return of({ formulas: [formula] });
     });
   }
@@ -117,8 +110,13 @@ function fromRecipes(
       formula !== null &&
       JSON.stringify(textsOf(ingredientTexts(formula, [...foods, ...(formula.ingredients ?? [])]))) ===
         JSON.stringify(ingredientLines);
-    if (formula && untouched) contents.formulas.push(formula);
-    else if (list.text) contents.lists.push(list);
+    if (formula && untouched) {
+      withLines(
+        () => lineOf(path),
+        () => checkWorkable([{ formula, path: '' }], foods),
+      );
+      contents.formulas.push(formula);
+    } else if (list.text) contents.lists.push(list);
   }
   if (contents.formulas.length + contents.lists.length === 0) {
     throw wrongFile('the recipe has no ingredients.');

@@ -3,6 +3,7 @@ import { type FormulaWarning, formulaWarnings } from './formulaWarnings';
 import { type DoughTotals, doughTotals } from './percentages';
 import { allergensOf } from './allergens';
 import { resolveOnBread } from './onBread';
+import { checkWorkable } from './checkWorkable';
 import { resolveLines } from './resolveLines';
 import { CATALOGUE } from '../ingredient/catalogue';
 import type { Ingredient } from '../ingredient/ingredientSchema';
@@ -22,6 +23,7 @@ export interface FormulaCheck extends DoughTotals {
  */
 export function checkFormula(value: unknown, catalogue: readonly Ingredient[] = CATALOGUE): FormulaCheck {
   const formula = parseInput(formulaSchema, value);
+  checkWorkable([{ formula, path: '' }], catalogue);
   const lines = resolveLines(formula, catalogue);
   return {
     formula,

@@ -1,6 +1,7 @@
 export { packWords } from './allergens';
 export { bakePhases, beforePlate } from './bakePhases';
 export { checkFormula } from './checkFormula';
+export { checkWorkable } from './checkWorkable';
 export { compareFormulas, type Difference, type DifferencePart } from './compareFormulas';
 export { pricePerG } from './cost';
 export {
@@ -46,6 +47,7 @@ export { resolveOnBread } from './onBread';
 export { ON_BREAD_WHEN, type OnBreadWhen } from './onBreadWhen';
 export { doughTotals } from './percentages';
 export { ingredientsOf, resolveLines } from './resolveLines';
+export { missingIngredients } from './foodsOf';
 export { freeId, slugOf } from './slug';
 export { careWords, kneadWords, mixWords } from './workWords';
 export { substitute, type SwapResult, swapsFor } from './substitute';

@@ -1,6 +1,6 @@
-import { message } from '../message/message';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError, type Problem } from '../message/problem';
+import { InputError } from '../message/problem';
+import { foodsOf, missingIngredients, noSuchIngredient } from './foodsOf';
 import type { Formula } from './formulaSchema';
 import { type OnBread } from './onBreadSchema';
 import { ON_BREAD_WHEN } from './onBreadWhen';
@@ -65,20 +65,13 @@ function impliedBy(
  * @throws InputError when an ingredient is unknown
  */
 export function resolveOnBread(formula: Formula, catalogue: readonly Ingredient[]): ResolvedOnBread[] {
-  const foods = new Map([...catalogue, ...(formula.ingredients ?? [])].map((food) => [food.id, food]));
-  const problems: Problem[] = [];
-  const named = (formula.onBread ?? []).flatMap((line, index): ResolvedOnBread[] => {
+  const missing = missingIngredients({ ...formula, lines: [] }, catalogue);
+  if (missing.length > 0) throw new InputError(missing.map(noSuchIngredient));
+  const foods = foodsOf(formula, catalogue);
+  const named = (formula.onBread ?? []).flatMap((line): ResolvedOnBread[] => {
     const food = foods.get(line.ingredient);
-    if (food) return [{ ...line, food, assumed: false }];
-    problems.push({
-      path: `onBread[${index}].ingredient`,
-      message: message('There is no ingredient “{ingredient}” in this kitchen or in the file.', {
-        ingredient: line.ingredient,
-      }),
-    });
-    return [];
+    return food ? [{ ...line, food, assumed: false }] : [];
   });
-  if (problems.length > 0) throw new InputError(problems);
   return [...named, ...impliedBy(formula, (id) => foods.get(id))].sort(
     (a, b) => ON_BREAD_WHEN.indexOf(a.when) - ON_BREAD_WHEN.indexOf(b.when),
   );

@@ -1,6 +1,7 @@
 import { message } from '../message/message';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { InputError, type Problem } from '../message/problem';
+import { InputError } from '../message/problem';
+import { foodsOf, missingIngredients, noSuchIngredient } from './foodsOf';
 import type { Formula, ResolvedLine } from './formulaSchema';
 
 /** Flour shares may differ from the whole by this much: rounding of written percentages, nothing more. */
@@ -13,20 +14,13 @@ const FLOUR_SUM_TOLERANCE = 0.0005;
  * @throws InputError when an ingredient is unknown, there is no flour, or the flours do not add up to the whole.
  */
 export function resolveLines(formula: Formula, catalogue: readonly Ingredient[]): ResolvedLine[] {
-  const foods = new Map([...catalogue, ...(formula.ingredients ?? [])].map((food) => [food.id, food]));
-  const problems: Problem[] = [];
-  const lines = formula.lines.flatMap((line, index): ResolvedLine[] => {
+  const missing = missingIngredients({ ...formula, onBread: [] }, catalogue);
+  if (missing.length > 0) throw new InputError(missing.map(noSuchIngredient));
+  const foods = foodsOf(formula, catalogue);
+  const lines = formula.lines.flatMap((line): ResolvedLine[] => {
     const food = foods.get(line.ingredient);
-    if (food) return [{ ...line, food }];
-    problems.push({
-      path: `lines[${index}].ingredient`,
-      message: message('There is no ingredient “{ingredient}” in this kitchen or in the file.', {
-        ingredient: line.ingredient,
-      }),
-    });
-    return [];
+    return food ? [{ ...line, food }] : [];
   });
-  if (problems.length > 0) throw new InputError(problems);
 
   const flours = lines.filter((line) => line.food.kind === 'flour');
   if (flours.length === 0) {

@@ -1,7 +1,7 @@
 import { say } from '../../reader/say';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { ROOT } from '../../api/api';
+import { ROOT, Refused } from '../../api/api';
 import { useRestore } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
@@ -15,6 +15,7 @@ const WORDS: Record<string, string> = {
   'flour-lot': '{n, plural, one {# flour lot} other {# flour lots}}',
   'saved-plan': '{n, plural, one {# saved plan} other {# saved plans}}',
   ingredient: '{n, plural, one {# ingredient of its own} other {# ingredients of its own}}',
+  'left out': '{n, plural, one {# line left out} other {# lines left out}}',
 };
 
 const counted = (restored: Record<string, number>): string =>
@@ -25,16 +26,37 @@ const counted = (restored: Record<string, number>): string =>
     })
     .join(', ');
 
+/** Why a backup was not restored: its lines one below the other, and the way to have the rest. */
+function NotRestored({ why, onInstead }: { why: Error; onInstead: (how: string) => void }) {
+  if (!(why instanceof Refused) || why.instead === undefined)
+    return <FieldError id="restore-error" message={why.message} />;
+  const { instead, problems } = why;
+  return (
+    <View>
+      <FieldError
+        id="restore-error"
+        message={say('{lines, plural, one {# line} other {# lines}} of this backup cannot be restored.', {
+          lines: problems.length,
+        })}
+      />
+      {problems.map(({ path, message }, index) => (
+        <Body key={`${path} ${index}`}>{say(message)}</Body>
+      ))}
+      <Action label="Restore without these" onPress={() => onInstead(instead)} />
+    </View>
+  );
+}
+
 /** The whole kitchen as one file, out and back in. */
 export function BackupTicket() {
   const restore = useRestore();
   const picker = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File | null>(null);
   const [replace, setReplace] = useState(false);
-  const begin = () =>
+  const begin = (...more: string[]) =>
     file &&
     restore.mutate(
-      { backup: file, replace },
+      { backup: file, how: [...(replace ? ['replace=true'] : []), ...more] },
       {
         onSuccess: () => {
           setFile(null);
@@ -78,12 +100,12 @@ export function BackupTicket() {
           ) : null}
           <Action
             label={restore.isPending ? 'Restoring …' : 'Restore from this file'}
-            onPress={begin}
+            onPress={() => begin()}
             disabled={restore.isPending}
           />
         </View>
       ) : null}
-      {restore.error ? <FieldError id="restore-error" message={restore.error.message} /> : null}
+      {restore.error ? <NotRestored why={restore.error} onInstead={begin} /> : null}
       <View role="status">
         {restore.isSuccess ? (
           <Strong tone="sage">{say('Restored: {counted}.', { counted: counted(restore.data) })}</Strong>

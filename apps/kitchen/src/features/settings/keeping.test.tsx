@@ -36,7 +36,7 @@ describe('a backup', () => {
     draw(<BackupTicket />);
     const file = choose();
     await act(async () => press('Restore from this file'));
-    expect(restore).toHaveBeenLastCalledWith(file, false);
+    expect(restore).toHaveBeenLastCalledWith(file, []);
     expect(await screen.findByText('Restored: 5 formulas, 1 batch, 2 flour lots.')).toBeTruthy();
   });
 
@@ -49,7 +49,23 @@ describe('a backup', () => {
     fireEvent.click(screen.getByRole('checkbox', { name: 'Replace everything that is here now' }));
     expect(screen.getByText(/Save a backup first/)).toBeTruthy();
     await act(async () => press('Restore from this file'));
-    expect(restore.mock.lastCall?.[1]).toBe(true);
+    expect(restore.mock.lastCall?.[1]).toEqual(['replace=true']);
     expect((await screen.findByRole('alert')).textContent).toMatch(/has formulas or batches already/);
+  });
+
+  test('says which lines cannot be restored, and takes the rest when that is asked for', async () => {
+    const lines = [{ path: 'line 7', message: 'Line 7: a topping that nobody knows.' }];
+    const restore = jest
+      .spyOn(api, 'restore')
+      .mockRejectedValueOnce(new Refused(422, 'not whole', lines, undefined, 'without=unusable'))
+      .mockResolvedValue({ formula: 5, 'left out': 1 });
+    draw(<BackupTicket />);
+    choose();
+    await act(async () => press('Restore from this file'));
+    expect(await screen.findByText('Line 7: a topping that nobody knows.')).toBeTruthy();
+    expect(screen.getByRole('alert').textContent).toBe('1 line of this backup cannot be restored.');
+    await act(async () => press('Restore without these'));
+    expect(restore.mock.lastCall?.[1]).toEqual(['without=unusable']);
+    expect(await screen.findByText('Restored: 5 formulas, 1 line left out.')).toBeTruthy();
   });
 });
