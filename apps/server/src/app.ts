@@ -26,6 +26,7 @@ import type { StandIn } from './devices/standIn';
 import { formulaRoutes } from './formulas/routes';
 import { flourLotRoutes } from './flourLots/routes';
 import { readableAddress } from './http/address';
+import { bodyInTime } from './http/bodyInTime';
 import { jsonBody } from './http/jsonBody';
 import { LOOPBACK_NAMES, ownNamesOnly } from './http/ownNames';
 import { noSuchAddress, problemHandler } from './http/problem';
@@ -87,6 +88,8 @@ export interface AppOptions {
   pairing?: Pairing;
   /** Refusals are said in these beside English. */
   languages?: readonly Language[];
+  /** How long a body may take. */
+  bodyMs?: number;
   /** Holds every answer against its schema, for tests. */
   checkAnswers?: boolean;
 }
@@ -117,6 +120,7 @@ export function createApp({
   sandbox = null,
   nightly = () => null,
   languages = [],
+  bodyMs,
   checkAnswers = false,
 }: AppOptions): Express {
   const devices = openDevices({ now, standIns, demo });
@@ -145,6 +149,7 @@ export function createApp({
   app.disable('x-powered-by');
   app.set('trust proxy', [...proxies]);
   app.use(pinoHttp({ logger, autoLogging: logger.isLevelEnabled('info'), serializers: WITHOUT_SECRETS }));
+  app.use(bodyInTime(bodyMs));
   app.use(helmet(POLICY));
   app.use(ownNamesOnly(names));
   app.use(readableAddress);

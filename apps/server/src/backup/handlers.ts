@@ -1,6 +1,7 @@
 import { message } from '@kettle-scale/core/message';
 import type { RequestHandler, Response } from 'express';
 import type { Database } from '../db/openDatabase';
+import { atItsOwnPace } from '../http/bodyInTime';
 import { HttpProblem } from '../http/problem';
 import type { Around } from '../live/hub';
 import type { Stores } from '../stores';
@@ -55,6 +56,7 @@ export const restoreHandler =
         message('Send the backup with the content type {type}.', { type: { name: BACKUP_TYPE } }),
       );
     }
+    atItsOwnPace(request);
     const { counts, unusable } = await restore(database, stores, request, {
       replace: request.query.replace === 'true',
       withoutUnusable: request.query.without === 'unusable',

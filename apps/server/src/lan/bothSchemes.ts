@@ -2,26 +2,40 @@ import { type RequestListener, createServer as createHttp } from 'node:http';
 import { createServer as createHttps } from 'node:https';
 import { type Server, type Socket, createServer } from 'node:net';
 import type { Certified } from './certificates';
+import { type DoorLimits, countConnections, httpLimits } from './doorLimits';
 
 /** The first byte of a TLS connection; no word of HTTP begins with it. */
 const TLS_HANDSHAKE = 0x16;
-/** Who connects and says nothing for so long is let go. */
-const SILENT_MS = 10_000;
+/** What TLS 1.2 and 1.3 may agree on: forward secret and authenticated, none of the old block modes. */
+const CIPHERS = [
+  'TLS_AES_256_GCM_SHA384',
+  'TLS_CHACHA20_POLY1305_SHA256',
+  'TLS_AES_128_GCM_SHA256',
+  'ECDHE-ECDSA-AES256-GCM-SHA384',
+  'ECDHE-RSA-AES256-GCM-SHA384',
+  'ECDHE-ECDSA-CHACHA20-POLY1305',
+  'ECDHE-RSA-CHACHA20-POLY1305',
+  'ECDHE-ECDSA-AES128-GCM-SHA256',
+  'ECDHE-RSA-AES128-GCM-SHA256',
+].join(':');
 
 /**
  * One port for both: HTTPS, and plain HTTP for the server's own screen and for who typed the address without the s.
  * @param app what answers
  * @param certificate what HTTPS shows
- * @param keepAliveMs how long an idle connection is kept
  */
-export function bothSchemes(app: RequestListener, { cert, key }: Certified, keepAliveMs: number) {
-  const plain = createHttp(app);
-  const secure = createHttps({ cert, key, minVersion: 'TLSv1.2' }, app);
-  for (const server of [plain, secure]) server.keepAliveTimeout = keepAliveMs;
+export function bothSchemes(app: RequestListener, { cert, key }: Certified, limits: DoorLimits) {
+  const http = httpLimits(limits);
+  const plain = createHttp(http, app);
+  const secure = createHttps(
+    { ...http, cert, key, minVersion: 'TLSv1.2', ciphers: CIPHERS, handshakeTimeout: limits.silentMs },
+    app,
+  );
+  const both = [plain, secure];
 
   function sort(socket: Socket): void {
     const letGo = () => socket.destroy();
-    socket.setTimeout(SILENT_MS, letGo);
+    socket.setTimeout(limits.silentMs, letGo);
     // A phone that goes out of reach ends its connection with an error; there is nobody to tell.
     socket.on('error', letGo);
     socket.once('data', (first) => {
@@ -34,13 +48,20 @@ export function bothSchemes(app: RequestListener, { cert, key }: Certified, keep
     });
   }
 
-  const server: Server = createServer(sort);
-  const both = [plain, secure];
+  const server: Server = createServer();
+  const connections = countConnections(server, limits);
+  server.on('connection', (socket: Socket) => {
+    if (!socket.destroyed) sort(socket);
+  });
+  // The two never listen themselves, and Node looks after slow requests of servers that do.
+  server.on('listening', () => both.forEach((one) => one.emit('listening')));
+  server.on('close', () => both.forEach((one) => one.close()));
   return {
     server,
     /** What HTTPS shows from now on; connections that are open stay. */
-    renew: (next: Certified): void => secure.setSecureContext({ cert: next.cert, key: next.key }),
+    renew: (next: Certified): void =>
+      secure.setSecureContext({ cert: next.cert, key: next.key, ciphers: CIPHERS, minVersion: 'TLSv1.2' }),
     closeIdle: (): void => both.forEach((one) => one.closeIdleConnections()),
-    closeAll: (): void => both.forEach((one) => one.closeAllConnections()),
+    ...connections,
   };
 }

@@ -7,6 +7,7 @@ import { namesOf, networkBases } from '../http/ownNames';
 import type { ServerOptions } from '../options';
 import { announce } from './announce';
 import { bothSchemes } from './bothSchemes';
+import { DOOR_LIMITS, type DoorLimits, countConnections, httpLimits } from './doorLimits';
 import {
   type ServerCertificate,
   certificateFolder,
@@ -14,8 +15,6 @@ import {
   keptCertificate,
 } from './keptCertificate';
 
-/** Longer than anyone waits between two requests: a connection closed just as the next comes would look like a broken server. */
-const KEEP_ALIVE_MS = 65_000;
 /** A new address of the machine, or the end of the certificate, is noticed within this. */
 const LOOK_AGAIN_MS = 5 * 60_000;
 const LOCAL = '.local';
@@ -33,14 +32,16 @@ export interface Door {
   opened: (port: number) => void;
   closeIdle: () => void;
   closeAll: () => void;
+  /** How many connections are open. */
+  open: () => number;
   /** Takes back what was told to the network. */
   leave: () => Promise<void>;
 }
 
 /** On its own machine, or behind a proxy that has the certificate: plain HTTP. */
-function plainDoor(app: Express, { reach, host, names }: Reach): Door {
-  const server = createServer(app);
-  server.keepAliveTimeout = KEEP_ALIVE_MS;
+function plainDoor(app: Express, { reach, host, names }: Reach, limits: DoorLimits): Door {
+  const server = createServer(httpLimits(limits), app);
+  const connections = countConnections(server, limits);
   const network = { addresses: names.map((name) => `https://${name}`), trust: null };
   return {
     server,
@@ -48,7 +49,7 @@ function plainDoor(app: Express, { reach, host, names }: Reach): Door {
     network: () => (reach === 'proxy' ? network : null),
     opened: () => undefined,
     closeIdle: () => server.closeIdleConnections(),
-    closeAll: () => server.closeAllConnections(),
+    ...connections,
     leave: () => Promise.resolve(),
   };
 }
@@ -60,7 +61,7 @@ function trustAddress(bases: readonly string[]): string {
 }
 
 /** Over HTTPS on the network, with a certificate that it keeps good by itself. */
-async function lanDoor(app: Express, options: Reach, logger: Logger): Promise<Door> {
+async function lanDoor(app: Express, options: Reach, logger: Logger, limits: DoorLimits): Promise<Door> {
   const { host, names: given, data, certificate: files } = options;
   const names = () => namesOf(host, given);
   const load = (): Promise<ServerCertificate> =>
@@ -68,7 +69,7 @@ async function lanDoor(app: Express, options: Reach, logger: Logger): Promise<Do
       ? Promise.resolve(givenCertificate(files.cert, files.key))
       : keptCertificate(certificateFolder(data), names(), new Date());
   let certificate = await load();
-  const both = bothSchemes(app, certificate, KEEP_ALIVE_MS);
+  const both = bothSchemes(app, certificate, limits);
   let port = 0;
   let unannounce = () => Promise.resolve();
 
@@ -98,6 +99,7 @@ async function lanDoor(app: Express, options: Reach, logger: Logger): Promise<Do
     },
     closeIdle: both.closeIdle,
     closeAll: both.closeAll,
+    open: both.open,
     leave: () => {
       clearInterval(lookAgain);
       return unannounce();
@@ -109,5 +111,10 @@ async function lanDoor(app: Express, options: Reach, logger: Logger): Promise<Do
  * Makes what a kitchen is reached through; it does not listen yet.
  * @throws StartProblem when a given certificate cannot be read
  */
-export const makeDoor = async (app: Express, options: Reach, logger: Logger): Promise<Door> =>
-  options.reach === 'lan' ? lanDoor(app, options, logger) : plainDoor(app, options);
+export const makeDoor = async (
+  app: Express,
+  options: Reach,
+  logger: Logger,
+  limits: DoorLimits = DOOR_LIMITS,
+): Promise<Door> =>
+  options.reach === 'lan' ? lanDoor(app, options, logger, limits) : plainDoor(app, options, limits);

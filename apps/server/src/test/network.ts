@@ -9,6 +9,7 @@ import { APP_HEADER } from '../access/gate';
 import { createPairing } from '../access/pairing';
 import { createApp } from '../app';
 import { openDatabase } from '../db/openDatabase';
+import { DOOR_LIMITS, type DoorLimits } from '../lan/doorLimits';
 import { type Door, makeDoor } from '../lan/openToNetwork';
 import { readLanguages } from '../http/languages';
 import { createHub } from '../live/hub';
@@ -34,7 +35,10 @@ interface Asked {
 }
 
 /** A kitchen that is open to a network, with the clock in the test's hand. */
-export async function openOnNetwork(reach: Partial<ServerOptions> = {}) {
+export async function openOnNetwork(
+  reach: Partial<ServerOptions> = {},
+  { limits = DOOR_LIMITS, bodyMs }: { limits?: DoorLimits; bodyMs?: number } = {},
+) {
   const folder = mkdtempSync(join(tmpdir(), 'kettle-'));
   const database = await openDatabase(join(folder, 'kitchen.sqlite'));
   const stores = await openStores(database);
@@ -49,13 +53,14 @@ export async function openOnNetwork(reach: Partial<ServerOptions> = {}) {
   let door: Door | null = null;
   const app = createApp({
     ...{ database, stores, hub, logger, pairing, now, checkAnswers: true },
+    ...(bodyMs === undefined ? {} : { bodyMs }),
     languages: readLanguages(join(__dirname, '../../../../languages')),
     proxies: reach.proxies ?? [],
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,
   });
   const options = { reach: 'lan', host: '0.0.0.0', port: 0, names: [NETWORK], certificate: null } as const;
-  const opening = await makeDoor(app, { ...options, data: folder, ...reach }, logger);
+  const opening = await makeDoor(app, { ...options, data: folder, ...reach }, logger, limits);
   door = opening;
   await new Promise<void>((resolve) => opening.server.listen(0, '0.0.0.0', resolve));
   const { port } = opening.server.address() as AddressInfo;
@@ -95,7 +100,7 @@ export async function openOnNetwork(reach: Partial<ServerOptions> = {}) {
       });
 
   return {
-    ...{ stores, hub, clock, port, logged },
+    ...{ stores, hub, clock, port, logged, open: opening.open },
     own: asker('http', OWN),
     plain: asker('http', NETWORK),
     stranger: asker('https', NETWORK),
