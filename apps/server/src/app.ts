@@ -76,6 +76,8 @@ export interface AppOptions {
   names?: () => readonly string[];
   /** Addresses of proxies that tell the truth about whom they pass on. */
   proxies?: readonly string[];
+  /** What the machine itself shows a kitchen behind a proxy. */
+  ownKey?: string | null;
   /** How phones reach the kitchen; null where it listens on its own machine alone. */
   network?: () => Network | null;
   /** The demo kitchen beside this one, or this one as that. */
@@ -114,6 +116,7 @@ export function createApp({
   standIns = new Map(),
   names = () => LOOPBACK_NAMES,
   proxies = [],
+  ownKey = null,
   network = () => null,
   pairing = createPairing(now),
   aside = openAsideWork(openSql(database)),
@@ -153,7 +156,7 @@ export function createApp({
   app.use(helmet(POLICY));
   app.use(ownNamesOnly(names));
   app.use(readableAddress);
-  app.use(gate(stores.phones, now));
+  app.use(gate(stores.phones, now, proxies.length > 0 ? { ownKey } : null));
   app.post(['/pair', '/api/v1/pair'], slowGuesses());
   app.use(openPages({ network, pair, languages }));
   app.use('/api', appOnly);

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import pino from 'pino';
+import { dropOwnKey, makeOwnKey } from './access/ownKey';
 import { CODE_MS, createPairing } from './access/pairing';
 import { createApp } from './app';
 import { openAsideHelper } from './aside/openHelper';
@@ -11,7 +12,7 @@ import { keepNightly } from './keeping/nightly';
 import { readLanguages } from './http/languages';
 import { ownAddress } from './http/ownNames';
 import { type Door, makeDoor } from './lan/openToNetwork';
-import { HOW_TO_PAIR, codeWords, networkWords } from './lan/words';
+import { codeWords, howToPair, networkWords } from './lan/words';
 import { createHub } from './live/hub';
 import { KITCHEN_FILE, openKitchen } from './openKitchen';
 import { readOptions } from './options';
@@ -43,6 +44,9 @@ async function start(): Promise<void> {
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const kitchen = await openKitchen(options.data, demo ? (stores) => seedDemo(stores, now()) : undefined);
 
+  // Another start's key opens nothing any more.
+  dropOwnKey(options.data);
+  const ownKey = options.reach === 'proxy' ? makeOwnKey(options.data) : null;
   const hub = createHub();
   const pairing = createPairing(now);
   const { stores } = kitchen;
@@ -58,7 +62,7 @@ async function start(): Promise<void> {
     ...{ options, logger, now, hub, phones: stores.phones, port: () => ownPort, build: createApp },
   });
   const app = createApp({
-    ...{ database: kitchen.database, stores, aside, logger, hub, demo, proxies, pairing, now },
+    ...{ database: kitchen.database, stores, aside, logger, hub, demo, proxies, ownKey, pairing, now },
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,
     nightly: () => nights?.state() ?? null,
@@ -91,7 +95,7 @@ async function start(): Promise<void> {
     const code = () => ({ ...pairing.offer('lead'), paired: stores.phones.list().length > 0 });
     const how = process.stdout.isTTY
       ? await codeWords(reached, { ...code(), minutes: CODE_MS / MINUTE_MS })
-      : HOW_TO_PAIR;
+      : howToPair({ port: on, data: options.data });
     process.stdout.write(`${networkWords(reached)}\n${how}\n`);
   }
 

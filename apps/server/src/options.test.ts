@@ -29,6 +29,12 @@ test.each([
   [['--lan', '--cert', 'a.pem'], /--cert and --key go together/],
   [['--cert', 'a.pem', '--key', 'a.key'], /are for --lan/],
   [['--lan', '--proxy', '10.0.0.1'], /choose one/],
+  [['--proxy', 'proxy.example'], /--proxy takes addresses in numbers.*not “proxy.example”/],
+  [['--proxy', 'loopback'], /--proxy takes addresses in numbers/],
+  [['--proxy', '0.0.0.0/0'], /--proxy 0.0.0.0\/0 would believe strangers/],
+  [['--proxy', '127.0.0.1, ::/0'], /--proxy ::\/0 would believe strangers/],
+  [['--proxy', '10.0.0.0/33'], /would believe strangers/],
+  [['--proxy', ' , '], /--proxy needs the address/],
   [['--simulate', 'toaster'], /--simulate takes scale, room, probe, thermometer/],
 ])('%j is refused in one sentence', (args, words) => {
   expect(() => readOptions(args)).toThrow(words);

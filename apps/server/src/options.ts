@@ -1,4 +1,5 @@
 import { existsSync, readFileSync } from 'node:fs';
+import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { DEVICE_KINDS, type DeviceKind } from '@kettle-scale/core/device';
@@ -119,6 +120,34 @@ function given(args: string[]) {
   }
 }
 
+/** A network this wide is no list of proxies any more; bits of IPv4 and of IPv6. */
+const WIDEST = { 4: 8, 6: 32 } as const;
+
+/** Addresses of proxies: numbers, or small networks of them; whoever is believed says who everybody is. */
+function proxiesOf(text: string | undefined): string[] {
+  const proxies = listed(text);
+  if (text !== undefined && proxies.length === 0) {
+    throw new StartProblem('--proxy needs the address of the proxy, as in --proxy 127.0.0.1.');
+  }
+  for (const proxy of proxies) {
+    const [address = '', bits, ...more] = proxy.split('/');
+    const family = isIP(address) as 0 | 4 | 6;
+    if (family === 0 || more.length > 0) {
+      throw new StartProblem(
+        `--proxy takes addresses in numbers, as in 127.0.0.1 or 10.0.0.0/24; not “${proxy}”.`,
+      );
+    }
+    if (bits === undefined) continue;
+    const most = family === 4 ? 32 : 128;
+    if (!/^\d{1,3}$/.test(bits) || Number(bits) > most || Number(bits) < WIDEST[family]) {
+      throw new StartProblem(
+        `--proxy ${proxy} would believe strangers: name the proxy itself, or a network of at least /${WIDEST[family]}.`,
+      );
+    }
+  }
+  return proxies;
+}
+
 /** How the kitchen is to be reached, from the command line and from the file of settings. */
 function reachOf({ lan, host, names, cert, key, proxy }: Settings) {
   if ((cert === undefined) !== (key === undefined)) {
@@ -140,7 +169,7 @@ function reachOf({ lan, host, names, cert, key, proxy }: Settings) {
     host: host ?? (reach === 'lan' ? EVERY_HOST : LOOPBACK_HOST),
     names: reach === 'lan' && !given.some((name) => name.endsWith('.local')) ? [LOCAL_NAME, ...given] : given,
     certificate: cert !== undefined && key !== undefined ? { cert, key } : null,
-    proxies: listed(proxy),
+    proxies: proxiesOf(proxy),
   };
 }
 

@@ -1,6 +1,6 @@
 import { type Phone } from '@kettle-scale/core/phone';
 import { v7 as uuidv7 } from 'uuid';
-import { type OnNetwork, openOnNetwork, pairPhone } from '../test/network';
+import { OWN_KEY, type OnNetwork, openOnNetwork, pairPhone } from '../test/network';
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 60 * MINUTE_MS;
@@ -225,17 +225,52 @@ describe('a key', () => {
   });
 });
 
-test('behind a proxy that it was told of, the proxy’s word counts, and no other’s', async () => {
-  const proxied = await openOnNetwork({ reach: 'proxy', names: ['bread.example'], proxies: ['127.0.0.1'] });
+describe('behind a proxy', () => {
+  const reach = { reach: 'proxy', names: ['bread.example'], proxies: ['127.0.0.1'] } as const;
   const through = { host: 'bread.example', 'x-forwarded-for': '203.0.113.9', 'x-forwarded-proto': 'https' };
-  expect((await proxied.own(KITCHEN, { headers: through })).status).toBe(401);
-  const { body } = await proxied.own('/api/v1/phones/codes', { body: { role: 'cook' } });
-  const form = { code: (body as { code: string }).code, name: 'Pass' };
-  const paired = await proxied.own('/pair', { form, headers: through });
-  const cookie = (paired.headers['set-cookie'] ?? [''])[0]?.split(';')[0] ?? '';
-  expect((await proxied.own(KITCHEN, { headers: { ...through, cookie } })).status).toBe(200);
-  expect(
-    (await proxied.own(KITCHEN, { headers: { ...through, cookie, 'x-forwarded-proto': 'http' } })).status,
-  ).toBe(403);
-  await proxied.close();
+  const own = { authorization: `Bearer ${OWN_KEY}` };
+  let proxied: OnNetwork;
+  beforeAll(async () => (proxied = await openOnNetwork(reach)));
+  afterAll(() => proxied.close());
+
+  test('the proxy’s word counts, and no other’s', async () => {
+    expect((await proxied.own(KITCHEN, { headers: through })).status).toBe(401);
+    const { body } = await proxied.own('/api/v1/phones/codes', { body: { role: 'cook' }, headers: own });
+    const form = { code: (body as { code: string }).code, name: 'Pass' };
+    const paired = await proxied.own('/pair', { form, headers: through });
+    const cookie = (paired.headers['set-cookie'] ?? [''])[0]?.split(';')[0] ?? '';
+    expect((await proxied.own(KITCHEN, { headers: { ...through, cookie } })).status).toBe(200);
+    const clear = { ...through, cookie, 'x-forwarded-proto': 'http' };
+    expect((await proxied.own(KITCHEN, { headers: clear })).status).toBe(403);
+    // From an address that is no proxy’s, whatever it says.
+    const direct = await proxied.own(KITCHEN, { headers: { ...through, cookie }, from: '127.0.0.3' });
+    expect([direct.status, direct.body]).toMatchObject([
+      403,
+      { detail: 'This kitchen is reached through its proxy alone.' },
+    ]);
+  });
+
+  test('a proxy that does not say whom it passes on is told what to set, and opens nothing', async () => {
+    const { host, 'x-forwarded-for': address, 'x-forwarded-proto': scheme } = through;
+    const lacking: Record<string, string>[] = [
+      {},
+      { host },
+      { host, 'x-forwarded-proto': scheme },
+      { host, 'x-forwarded-for': address },
+    ];
+    for (const headers of lacking) {
+      const refused = await proxied.own('/api/v1/phones', { headers });
+      expect(refused.status).toBe(403);
+      expect(refused.text).toMatch(/set X-Forwarded-For, X-Forwarded-Proto on every request/);
+      expect((await proxied.own('/', { headers })).status).toBe(403);
+    }
+    expect((await proxied.own('/api/v1/health')).status).toBe(200);
+  });
+
+  test('the machine itself is known by its key and not by its address, and nobody borrows that key', async () => {
+    expect((await proxied.own('/api/v1/phones', { headers: own })).status).toBe(200);
+    const wrong = { authorization: 'Bearer another-key' };
+    expect((await proxied.own('/api/v1/phones', { headers: wrong })).status).toBe(403);
+    expect((await proxied.own('/api/v1/phones', { headers: { ...through, ...own } })).status).toBe(401);
+  });
 });

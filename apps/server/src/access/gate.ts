@@ -3,6 +3,7 @@ import type { Phone, Role } from '@kettle-scale/core/phone';
 import { parse } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
 import { HttpProblem } from '../http/problem';
+import { isKey } from './ownKey';
 import type { PhoneStore } from './phones';
 
 /** Who asks. */
@@ -24,15 +25,46 @@ const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 const FORWARDED = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip'];
 /** What answers without a key: in the clear too, and over HTTPS alone, since a code or a key goes over it. */
 const OPEN = { plain: /^\/trust(\/|$)|^\/api\/v1\/health$/, secure: /^\/pair$|^\/api\/v1\/pair$/ } as const;
+/** Tells nothing of the kitchen's records: whatever watches the machine asks it. */
+const HEALTH = /^\/api\/v1\/health$/;
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** Whether somebody sits at the server itself: neither end of the connection is on a network, and nobody passed it on. */
-function isOwnScreen({ socket, headers }: Request): boolean {
+/** How the kitchen is passed on by a proxy. */
+export interface Proxied {
+  /** What the machine itself shows instead of its address, which is the proxy's too. */
+  ownKey: string | null;
+}
+
+/** Whether both ends of a connection are this machine, and nobody passed it on. */
+function isFromHere({ socket, headers }: Request): boolean {
   return (
     LOOPBACK.has(socket.localAddress ?? '') &&
     LOOPBACK.has(socket.remoteAddress ?? '') &&
     !FORWARDED.some((name) => headers[name] !== undefined)
   );
+}
+
+/** Whether somebody sits at the server itself: by address, and behind a proxy by the key that lies in the kitchen's folder. */
+const isOwnScreen = (request: Request, proxied: Proxied | null): boolean =>
+  isFromHere(request) && (!proxied || isKey(proxied.ownKey, bearerOf(request)));
+
+/** What a proxy must say of whom it passes on: without one of them everybody would look like the proxy itself. */
+const NEEDED = ['x-forwarded-for', 'x-forwarded-proto'] as const;
+
+/** @throws HttpProblem for what does not come through the proxy, or comes without what it must say */
+function checkPassedOn({ app, socket, headers }: Request): void {
+  const isProxy = app.get('trust proxy fn') as (address: string, hop: number) => boolean;
+  if (!isProxy(socket.remoteAddress ?? '', 0)) {
+    throw new HttpProblem(403, 'This kitchen is reached through its proxy alone.');
+  }
+  if (NEEDED.some((name) => headers[name] === undefined)) {
+    throw new HttpProblem(
+      403,
+      message('The proxy does not say whom it passes on: have it set {headers} on every request.', {
+        headers: { name: 'X-Forwarded-For, X-Forwarded-Proto' },
+      }),
+    );
+  }
 }
 
 const bearerOf = (request: Request): string | undefined =>
@@ -56,16 +88,21 @@ function sendAway(request: Request, response: Response, to: string, problem: Htt
   response.clearCookie(COOKIE, cookieOptions).redirect(303, to);
 }
 
-/** Lets in the server's own screen, and from a network over HTTPS whoever has a key; nothing else passes but health, trust and pairing. */
+/**
+ * Lets in the server's own screen, and from a network over HTTPS whoever has a key; nothing else passes but health, trust and
+ * pairing.
+ * @param proxied where the kitchen is behind a proxy: then an address proves nothing
+ */
 export const gate =
-  (phones: PhoneStore, now: () => Date): RequestHandler =>
+  (phones: PhoneStore, now: () => Date, proxied: Proxied | null = null): RequestHandler =>
   async (request, response, next) => {
     const { secure } = request;
     const open = OPEN.plain.test(request.path) || (secure && OPEN.secure.test(request.path));
-    if (isOwnScreen(request)) {
+    if (isOwnScreen(request, proxied)) {
       response.locals.access = { role: 'lead', phone: null } satisfies Access;
       return next();
     }
+    if (proxied && !HEALTH.test(request.path)) checkPassedOn(request);
     if (!secure && !open) {
       const why: Words = 'On the network this kitchen answers over HTTPS only: see /trust.';
       return sendAway(request, response, '/trust', new HttpProblem(403, why));

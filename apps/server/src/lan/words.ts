@@ -28,4 +28,5 @@ export async function codeWords(
 }
 
 /** Where nobody looks at the terminal, a code would stand in a log. */
-export const HOW_TO_PAIR = 'For a code to pair a phone: npm run pair, or Settings, Phones on this machine.';
+export const howToPair = ({ port, data }: { port: number; data: string }): string =>
+  `For a code to pair a phone: npm run pair -- --port ${port} --data ${data}, or Settings, Phones on this machine.`;

@@ -20,6 +20,9 @@ import { openStores } from '../stores';
 const OWN = '127.0.0.1';
 const NETWORK = '127.0.0.2';
 
+/** What the machine itself shows behind a proxy. */
+export const OWN_KEY = 'key-of-the-machine';
+
 export interface Answer {
   status: number;
   headers: IncomingHttpHeaders;
@@ -32,6 +35,8 @@ interface Asked {
   body?: unknown;
   form?: Record<string, string>;
   headers?: Record<string, string>;
+  /** Another address than the system would choose. */
+  from?: string;
 }
 
 /** A kitchen that is open to a network, with the clock in the test's hand. */
@@ -56,6 +61,7 @@ export async function openOnNetwork(
     ...(bodyMs === undefined ? {} : { bodyMs }),
     languages: readLanguages(join(__dirname, '../../../../languages')),
     proxies: reach.proxies ?? [],
+    ownKey: OWN_KEY,
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,
   });
@@ -69,7 +75,7 @@ export async function openOnNetwork(
   /** Asks over one scheme, of one address. */
   const asker =
     (scheme: 'http' | 'https', host: string, always: Record<string, string> = {}) =>
-    (path: string, { method, body, form, headers = {} }: Asked = {}): Promise<Answer> =>
+    (path: string, { method, body, form, headers = {}, from }: Asked = {}): Promise<Answer> =>
       new Promise((resolve, reject) => {
         const sent = form ? new URLSearchParams(form).toString() : body && JSON.stringify(body);
         const type = form ? 'application/x-www-form-urlencoded' : 'application/json';
@@ -77,7 +83,7 @@ export async function openOnNetwork(
         const request = ask(
           {
             ...{ host, port, path, method: method ?? (sent ? 'POST' : 'GET'), agent: false },
-            ...{ rejectUnauthorized: false },
+            ...{ rejectUnauthorized: false, localAddress: from },
             headers: {
               [APP_HEADER]: 'test',
               ...(sent ? { 'content-type': type } : {}),
