@@ -16,7 +16,7 @@ const PATTERNS = 40;
 /** Fills a kitchen with a year of batches; patterns are simulated once and repeated under new ids and times. */
 export async function makeHistory(folder: string, batches: number): Promise<void> {
   process.stderr.write(`Making a history of ${batches} batches, once …\n`);
-  const database = await openDatabase(join(folder, 'kitchen.sqlite'));
+  const database = await openDatabase(join(folder, 'kitchen.sqlite'), { upgrade: true });
   const stores = await openStores(database, true);
   const formulas = demoFormulas();
   for (const formula of formulas)

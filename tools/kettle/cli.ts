@@ -33,6 +33,8 @@ interface Streams {
 const STANDARD_INPUT = 0;
 /** Exit code of a bad input or a wrong command. */
 const BAD_INPUT = 2;
+/** Exit code where it could not be done: the folder, the disk, or what nobody foresaw. */
+const NOT_DONE = 1;
 
 function readText(file: string, from: string): string {
   try {
@@ -51,7 +53,8 @@ function readText(file: string, from: string): string {
 
 /**
  * The command for scripts: documents in, documents out, all the work in core; and what keeps a kitchen's folder.
- * @returns the exit code: 0, or 2 with one line on standard error naming the first field that is wrong
+ * @returns the exit code: 0, 2 with one line on standard error naming the first field that is wrong, or 1 with one line that says
+ * why it could not be done
  */
 export async function runKettle(
   args: readonly string[],
@@ -115,6 +118,9 @@ export async function runKettle(
       err(`${say(words)}\n`);
       return BAD_INPUT;
     }
-    throw error;
+    // A stack of calls tells a person nothing; who looks for the fault asks for it.
+    if (process.env.KETTLE_TRACE) throw error;
+    err(`${(error as Error).message}\n`);
+    return NOT_DONE;
   }
 }

@@ -8,8 +8,14 @@ import type { Io } from './io';
 
 /** npm starts its commands in the project's own folder. */
 const DEFAULT_DATA = join(process.cwd(), '.data/kitchen');
-/** The server's own code; the other commands do not wait for its database. */
-const server = async () => ({
+/** The server's own code, acting as the owner of the kitchen's folder; the other commands do not wait for its database. */
+const server = async (data: string) => {
+  const code = await serverCode();
+  code.actAsOwnerOf(data);
+  return code;
+};
+const serverCode = async () => ({
+  ...(await import('../../apps/server/src/keeping/strangersFiles')),
   ...(await import('../../apps/server/src/keeping/backups')),
   ...(await import('../../apps/server/src/keeping/doctor')),
   ...(await import('../../apps/server/src/openKitchen')),
@@ -47,7 +53,7 @@ export function addKeepingCommands(program: Command, { out, say }: Io, from: str
 
   command('doctor', 'check a kitchen’s folder: database, room, certificate, clock, backups, version').action(
     async (options: Folder) => {
-      const { examine } = await server();
+      const { examine } = await server(folder(options));
       const findings = await examine(folder(options), new Date());
       for (const { what, state, says } of findings) out(`${say(MARKS[state])}: ${say(what)}: ${say(says)}\n`);
       if (findings.some(({ state }) => state === 'broken')) {
@@ -58,7 +64,7 @@ export function addKeepingCommands(program: Command, { out, say }: Io, from: str
 
   command('backup', 'make today’s backup now, and read it back').action(async (options: Folder) => {
     const data = folder(options);
-    const { KITCHEN_FILE, backupFolder, makeBackup, openDatabase } = await server();
+    const { KITCHEN_FILE, backupFolder, makeBackup, openDatabase } = await server(data);
     const file = join(data, KITCHEN_FILE);
     if (!existsSync(file))
       throw InputError.at('data', message('There is no kitchen in {data}.', { data: { name: data } }));
@@ -79,7 +85,7 @@ export function addKeepingCommands(program: Command, { out, say }: Io, from: str
     .argument('[file]', 'a backup; the newest where none is named')
     .action(async (file: string | undefined, options: Folder) => {
       const data = folder(options);
-      const { backupFolder, backupsIn, readBack } = await server();
+      const { backupFolder, backupsIn, readBack } = await server(data);
       const chosen = file === undefined ? backupsIn(backupFolder(data))[0]?.file : resolve(from, file);
       if (chosen === undefined || !existsSync(chosen)) {
         throw InputError.at(

@@ -28,20 +28,28 @@ const SHUTDOWN_MS = 5000;
 const MINUTE_MS = 60_000;
 /** The first seconds belong to whoever waits for the first page. */
 const WARM_AFTER_MS = 5000;
+const OTHERS_NOTHING = 0o077;
 const EXIT = { failed: 1, refused: 2 } as const;
+/** On a terminal a stack of calls tells a person nothing; a journal keeps it for whoever looks for the fault. */
+const withoutStack = { err: ({ message }: Error) => message };
+const log = pino({
+  level: process.env.LOG_LEVEL ?? 'warn',
+  ...(process.stdout.isTTY ? { serializers: withoutStack } : {}),
+});
 const now = () => new Date();
 
-/** Ends with a sentence when the kitchen cannot be opened as asked. */
+/** Ends with a sentence: what was foreseen in its own words, anything else by what it says of itself. Its stack is in the log. */
 function refuse(error: unknown): never {
-  if (!(error instanceof StartProblem)) throw error;
-  process.stderr.write(`${error.message}\n`);
-  process.exit(EXIT.refused);
+  const foreseen = error instanceof StartProblem;
+  if (!foreseen) log.fatal({ err: error }, 'stopped by what nobody foresaw');
+  process.stderr.write(`${foreseen ? '' : 'Kettle Scale stopped: '}${(error as Error).message}\n`);
+  process.exit(foreseen ? EXIT.refused : EXIT.failed);
 }
 
 async function start(): Promise<void> {
   const options = readOptions(process.argv.slice(2));
   const { port, host, demo, web, proxies } = options;
-  const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+  const logger = log;
   const kitchen = await openKitchen(options.data, demo ? (stores) => seedDemo(stores, now()) : undefined);
 
   // Another start's key opens nothing any more.
@@ -115,4 +123,7 @@ async function start(): Promise<void> {
   process.on('SIGTERM', stop);
 }
 
+// Nothing that was made here is for anybody else on this machine.
+process.umask(OTHERS_NOTHING);
+process.on('uncaughtException', refuse);
 await start().catch(refuse);

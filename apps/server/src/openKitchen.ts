@@ -1,12 +1,15 @@
-import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { settle } from './db/connection';
 import { putInPlace } from './db/putInPlace';
 import { lockFolder, unwritable } from './db/lockFolder';
 import { type Database, openDatabase } from './db/openDatabase';
+import { privateFile } from './db/ownerOnly';
+import { backupFolder } from './keeping/backups';
 import { copyBeforeUpgrade } from './keeping/beforeUpgrade';
-import { RESTORING } from './backup/restore';
+import { throwAwayLeftovers } from './keeping/leftovers';
+import { strangersFile } from './keeping/strangersFiles';
 import { StartProblem } from './db/startProblem';
 import { type Stores, openStores } from './stores';
 
@@ -40,12 +43,6 @@ function makeFolder(folder: string): void {
   }
 }
 
-const throwAway = (folder: string, stem: string): void => {
-  for (const name of readdirSync(folder)) {
-    if (name === stem || name.startsWith(`${stem}-`)) rmSync(join(folder, name));
-  }
-};
-
 async function isEmpty({ sequelize }: Database): Promise<boolean> {
   const [row] = await sequelize.query<{ n: number }>(
     'SELECT (SELECT COUNT(*) FROM formulas) + (SELECT COUNT(*) FROM batches) AS n',
@@ -57,7 +54,7 @@ async function isEmpty({ sequelize }: Database): Promise<boolean> {
 /** Makes a kitchen beside its place and moves it there when it is whole: a kill leaves the old one, or none, or the new one. */
 async function make(folder: string, seed: Seed | undefined): Promise<void> {
   const making = join(folder, IN_THE_MAKING);
-  const database = await openDatabase(making);
+  const database = await openDatabase(making, { upgrade: true });
   try {
     const stores = await openStores(database, seed !== undefined);
     await seed?.(stores);
@@ -71,9 +68,16 @@ async function make(folder: string, seed: Seed | undefined): Promise<void> {
   putInPlace(making, place);
 }
 
+/** What an older program or another umask left open to everybody is the owner's alone from now on. */
+function keepPrivate(folder: string): void {
+  for (const end of ['', '-wal', '-shm']) privateFile(join(folder, KITCHEN_FILE + end));
+  const backups = backupFolder(folder);
+  if (existsSync(backups)) readdirSync(backups).forEach((name) => privateFile(join(backups, name)));
+}
+
 /** Copies a kitchen that has nothing in it but its settings, to be filled. */
 async function copyEmpty(folder: string): Promise<boolean> {
-  const database = await openDatabase(join(folder, KITCHEN_FILE));
+  const database = await openDatabase(join(folder, KITCHEN_FILE), { upgrade: true });
   try {
     if (!(await isEmpty(database))) return false;
     await database.sequelize.query('VACUUM INTO $1', { bind: [join(folder, IN_THE_MAKING)] });
@@ -92,11 +96,14 @@ export async function openKitchen(folder: string, seed?: Seed): Promise<OpenKitc
   makeFolder(folder);
   const release = await lockFolder(folder);
   try {
-    for (const stem of [IN_THE_MAKING, RESTORING]) throwAway(folder, stem);
+    const strangers = strangersFile(folder);
+    if (strangers) throw new StartProblem(strangers);
+    throwAwayLeftovers(folder);
+    keepPrivate(folder);
     await copyBeforeUpgrade(folder, join(folder, KITCHEN_FILE));
     const isNew = !existsSync(join(folder, KITCHEN_FILE));
     if (isNew || (seed && (await copyEmpty(folder)))) await make(folder, seed);
-    const database = await openDatabase(join(folder, KITCHEN_FILE));
+    const database = await openDatabase(join(folder, KITCHEN_FILE), { upgrade: true });
     const stores = await openStores(database, seed !== undefined);
     return { database, stores, close: () => database.close().then(release) };
   } catch (error) {

@@ -1,9 +1,9 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { OWNER_ONLY } from '../db/ownerOnly';
 
 const KEY_BYTES = 32;
-const OWNER_ONLY = 0o600;
 
 /** Where a kitchen behind a proxy leaves the key of its own machine: whoever may read the folder is its owner. */
 export const ownKeyFile = (data: string): string => join(data, 'own.key');
@@ -16,7 +16,7 @@ export const ownKeyFile = (data: string): string => join(data, 'own.key');
 export function makeOwnKey(data: string): string {
   const key = randomBytes(KEY_BYTES).toString('base64url');
   dropOwnKey(data);
-  writeFileSync(ownKeyFile(data), key, { mode: OWNER_ONLY });
+  writeFileSync(ownKeyFile(data), key, { mode: OWNER_ONLY.file });
   return key;
 }
 

@@ -9,7 +9,7 @@ const at = (ms: number) => new Date(Date.parse('2026-03-04T10:00:00.000Z') + ms)
 
 test('phones outlive a restart; of their keys only the hash is on the disk', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite');
-  const database = await openDatabase(file);
+  const database = await openDatabase(file, { upgrade: true });
   const { key, phone } = await (await openPhoneStore(database)).add({ name: 'Bench', role: 'cook' }, at(0));
   const [rows] = await database.sequelize.query('SELECT * FROM phones');
   expect(JSON.stringify(rows)).not.toContain(key);
@@ -21,7 +21,7 @@ test('phones outlive a restart; of their keys only the hash is on the disk', asy
 
 test('a disk that takes nothing locks no phone out', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite');
-  const database = await openDatabase(file);
+  const database = await openDatabase(file, { upgrade: true });
   const { key } = await (await openPhoneStore(database)).add({ name: 'Bench', role: 'cook' }, at(0));
   const full = Object.assign(() => Promise.reject(new Error('disk full')), database.write);
   const phones = await openPhoneStore({ ...database, write: full });

@@ -7,7 +7,9 @@ import { openDatabase } from './openDatabase';
 const FULL = 2;
 
 test('every connection writes ahead, in full, and minds foreign keys', async () => {
-  const database = await openDatabase(join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite'));
+  const database = await openDatabase(join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqlite'), {
+    upgrade: true,
+  });
   const pragma = async (name: string, transaction: Transaction | null) => {
     const [row] = await database.sequelize.query<Record<string, unknown>>(`PRAGMA ${name}`, {
       type: QueryTypes.SELECT,

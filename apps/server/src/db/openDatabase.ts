@@ -1,7 +1,8 @@
 import { Mutex } from 'async-mutex';
 import { type Options, QueryTypes, Sequelize, Transaction } from 'sequelize';
 import { DRIVERS, READ_ONLY } from './connection';
-import { migrate } from './migrate';
+import { checkMigrated, migrate } from './migrate';
+import { privateFile } from './ownerOnly';
 import { StartProblem, sqliteCode } from './startProblem';
 import { type WriteState, watchWrites } from './watchWrites';
 
@@ -73,18 +74,31 @@ export const openReadOnly = (file: string): Pick<Database, 'sequelize'> => ({
   }),
 });
 
+export interface OpenOptions {
+  /**
+   * Makes the file where it is not there, and brings its tables up to date. Only who has copied the kitchen before may ask for
+   * that, or who makes a file of his own: whoever works beside a server leaves its tables as they are.
+   */
+  upgrade?: boolean;
+  /** The file is new, and thrown away when anything goes wrong: it need not wait for the disk. */
+  passing?: boolean;
+}
+
 /**
- * Opens the kitchen's database file, creating it and bringing its tables up to date.
- * @param passing the file is thrown away when anything goes wrong, so that it need not wait for the disk
- * @throws StartProblem with one sentence when the file is damaged, newer than the program, or cannot be written
+ * Opens the kitchen's database file.
+ * @throws StartProblem with one sentence when the file is damaged, of another version of the program, or cannot be written
  */
-export async function openDatabase(file: string, { passing = false } = {}): Promise<Database> {
+export async function openDatabase(
+  file: string,
+  { passing = false, upgrade = passing }: OpenOptions = {},
+): Promise<Database> {
   const dialectModule = passing ? DRIVERS.passing : DRIVERS.kept;
   const options: Options = { dialect: 'sqlite', dialectModule, storage: file, logging: false };
   const sequelize = new Sequelize(options);
   try {
     await check(sequelize, file);
-    await migrate(sequelize);
+    await (upgrade ? migrate : checkMigrated)(sequelize);
+    if (upgrade) privateFile(file);
   } catch (error) {
     // A connection that never opened cannot be closed either; the reason it did not is what matters.
     await sequelize.close().catch(() => undefined);

@@ -8,7 +8,6 @@ import { readOptions } from '../options';
 import { openTestKitchen } from '../test/kitchen';
 import { keepSandbox } from './sandbox';
 
-const sandboxes = () => readdirSync(tmpdir()).filter((name) => name.startsWith('kettle-sandbox-'));
 const ASKED = { headers: { 'kettle-app': 'test' } };
 
 let kitchen: Awaited<ReturnType<typeof openTestKitchen>>;
@@ -24,14 +23,15 @@ test('a kitchen is not thrown away, and has no demo kitchen beside it where it w
 });
 
 test('a demo kitchen: one at a time, gone with its folder when it is left, and made anew', async () => {
-  const before = sandboxes();
+  const data = mkdtempSync(join(tmpdir(), 'kettle-home-'));
   const sandbox = keepSandbox({
-    options: readOptions(['--data', mkdtempSync(join(tmpdir(), 'kettle-home-'))]),
+    options: readOptions(['--data', data]),
     ...{ logger: pino({ level: 'silent' }), now: () => new Date(), hub: createHub(), build: createApp },
     ...{ phones: kitchen.stores.phones, port: () => 4310 },
   });
   const [port, same] = await Promise.all([sandbox.side.open(), sandbox.side.open()]);
   expect(same).toBe(port);
+  expect(readdirSync(data)).toEqual([expect.stringMatching(/^sandbox-/)]);
   const url = `http://127.0.0.1:${port}/api/v1`;
   expect(await (await fetch(`${url}/health`)).json()).toMatchObject({ demo: true, sandbox: true });
   expect(await (await fetch(`${url}/batches`)).json()).not.toEqual([]);
@@ -42,5 +42,5 @@ test('a demo kitchen: one at a time, gone with its folder when it is left, and m
   const again = await fetch(`http://127.0.0.1:${await sandbox.side.open()}/api/v1/batches?status=running`);
   expect(again.status).toBe(200);
   await sandbox.close();
-  expect(sandboxes()).toEqual(before);
+  expect(readdirSync(data)).toEqual([]);
 });

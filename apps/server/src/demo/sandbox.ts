@@ -1,5 +1,4 @@
 import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEVICE_KINDS } from '@kettle-scale/core/device';
 import type { Express } from 'express';
@@ -50,7 +49,7 @@ async function openDemo(
   { options, logger, now, phones, hub: homeHub, port, build }: Home,
   left: (closed: Promise<void>) => void,
 ): Promise<Open> {
-  const data = mkdtempSync(join(tmpdir(), 'kettle-sandbox-'));
+  const data = mkdtempSync(join(options.data, 'sandbox-'));
   const kitchen = await openKitchen(data, (stores) => seedDemo(stores, now()));
   const hub = createHub();
   const forgetKeys = homeHub.onRevoke(hub.revoke);

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { createReadStream, createWriteStream, existsSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable, pipeline as pipe } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -9,6 +8,7 @@ import { backupLines } from '../backup/backup';
 import { type Filled, fillKitchen } from '../backup/fillKitchen';
 import { LIMITS, incomingLines } from '../backup/incoming';
 import { type Database, openDatabase } from '../db/openDatabase';
+import { OWNER_ONLY, privateFolder } from '../db/ownerOnly';
 import { putInPlace } from '../db/putInPlace';
 import { openStores } from '../stores';
 import { keptDays } from './kept';
@@ -58,7 +58,7 @@ function textOf(file: string): Readable {
  * @throws InputError when the file is no whole backup
  */
 export async function readBack(file: string, folder: string): Promise<Filled> {
-  const beside = join(folder, `${randomUUID()}-${PASSING}`);
+  const beside = join(folder, `${process.pid}-${randomUUID()}-${PASSING}`);
   try {
     const database = await openDatabase(beside, { passing: true });
     try {
@@ -84,20 +84,22 @@ export async function makeBackup(
   folder: string,
   { day, now }: { day: string; now: Date },
 ): Promise<Filled> {
-  await mkdir(folder, { recursive: true });
+  privateFolder(folder);
   const file = join(folder, `kitchen-${day}.jsonl.gz`);
   // A name that still ends in .gz, and that no list of backups takes for one.
-  const making = join(folder, `making-${randomUUID()}.jsonl.gz`);
+  const making = join(folder, `making-${process.pid}-${randomUUID()}.jsonl.gz`);
   try {
     await database.snapshot((transaction) =>
       pipeline(
         Readable.from(backupLines(database, now.toISOString(), transaction)),
         createGzip(),
-        createWriteStream(making),
+        createWriteStream(making, { mode: OWNER_ONLY.file }),
       ),
     );
     const restored = await readBack(making, folder);
     putInPlace(making, file);
+    // Older ones may be whole.
+    if (restored.unusable.length > 0) return restored;
     const backups = backupsIn(folder);
     const kept = keptDays(backups.map((one) => one.day));
     for (const one of backups) if (!kept.has(one.day)) rmSync(one.file);

@@ -1,6 +1,7 @@
-import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { connect } from '../db/connection';
+import { privateFile, privateFolder } from '../db/ownerOnly';
 import { putInPlace } from '../db/putInPlace';
 import { migrations } from '../db/migrations';
 import { StartProblem, sqliteCode } from '../db/startProblem';
@@ -43,7 +44,7 @@ export async function copyBeforeUpgrade(data: string, file: string): Promise<str
   const from = await upgradesFrom(file).catch(damaged);
   if (from === null) return null;
   const folder = backupFolder(data);
-  mkdirSync(folder, { recursive: true });
+  privateFolder(folder);
   const copy = join(folder, `before-upgrade-${from}.sqlite`);
   const making = `${copy}.making`;
   rmSync(making, { force: true });
@@ -58,6 +59,7 @@ export async function copyBeforeUpgrade(data: string, file: string): Promise<str
   } finally {
     await connection.close();
   }
+  privateFile(making);
   putInPlace(making, copy);
   const copies = readdirSync(folder)
     .filter((name) => NAME.test(name))

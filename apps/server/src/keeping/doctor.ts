@@ -11,6 +11,7 @@ import { StartProblem, sqliteCode } from '../db/startProblem';
 import { KITCHEN_FILE } from '../openKitchen';
 import { OWN, certificateFolder } from '../lan/keptCertificate';
 import { backupFolder, backupsIn } from './backups';
+import { strangersFile } from './strangersFiles';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -116,6 +117,14 @@ function room(data: string): Finding {
     : well('Disk', message('{gigabytes, number} GB free.', { gigabytes }));
 }
 
+/** Whether the server's user may write what lies in the folder: what another user made there breaks nights and upgrades. */
+function owner(data: string): Finding {
+  const strangers = strangersFile(data);
+  return strangers
+    ? broken('Owner', { text: '{sentence}', values: { sentence: { name: strangers } } })
+    : well('Owner', 'one user’s.');
+}
+
 function backups(data: string, now: Date): Finding {
   const [newest, ...more] = backupsIn(backupFolder(data));
   if (!newest) return look('Backups', 'none yet: the first is made tonight, or by “kettle backup”.');
@@ -176,6 +185,7 @@ export async function examine(data: string, now: Date): Promise<Finding[]> {
     await running(data),
     ...inside,
     ...(await timeServer()),
+    owner(data),
     room(data),
     backups(data, now),
     ...certificate(data, now),

@@ -4,6 +4,7 @@ import { type Zone, dayOf } from '@kettle-scale/core/quantity';
 import type { Logger } from 'pino';
 import { ONE_CLEARS_UP } from '../engine';
 import { backupFolder, backupsIn } from './backups';
+import { strangersFile } from './strangersFiles';
 
 const MINUTE_MS = 60_000;
 /** Nobody works then, and the day before is over. */
@@ -43,9 +44,12 @@ interface NightlyOptions {
 export function keepNightly({ data, zone, logger }: NightlyOptions) {
   const folder = backupFolder(data);
   let problem: string | null = null;
+  let strangers = strangersFile(data);
+  if (strangers) logger.error({ problem: strangers }, 'the backups of the nights will fail');
   let running = false;
 
   async function look(): Promise<void> {
+    strangers = strangersFile(data);
     // Until the night is over it is still the day before.
     const day = dayOf(Date.now() - NIGHT_MS, await zone());
     if (running || backupsIn(folder).some((one) => one.day === day)) return;
@@ -60,7 +64,10 @@ export function keepNightly({ data, zone, logger }: NightlyOptions) {
   const timers = [setTimeout(lookAgain, FIRST_LOOK_MS), setInterval(lookAgain, LOOK_EVERY_MS)];
   timers.forEach((timer) => timer.unref());
   return {
-    state: (): NightlyState => ({ lastAt: backupsIn(folder)[0]?.madeAt.toISOString() ?? null, problem }),
+    state: (): NightlyState => ({
+      lastAt: backupsIn(folder)[0]?.madeAt.toISOString() ?? null,
+      problem: strangers ?? problem,
+    }),
     stop: () => timers.forEach((timer) => clearTimeout(timer)),
   };
 }

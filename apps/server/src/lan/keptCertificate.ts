@@ -1,8 +1,9 @@
 import { X509Certificate } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { createSecureContext } from 'node:tls';
+import { OWNER_ONLY, privateFolder } from '../db/ownerOnly';
 import { putInPlace } from '../db/putInPlace';
 import { StartProblem } from '../db/startProblem';
 import { type Certified, certify, makeAuthority, vouchesFor } from './certificates';
@@ -10,8 +11,6 @@ import { type Certified, certify, makeAuthority, vouchesFor } from './certificat
 const DAY_MS = 24 * 3_600_000;
 /** A certificate is made anew so long before it ends. */
 const RENEW_DAYS = 60;
-/** Only the owner of the files reads them; a folder also needs the right to be entered. */
-const OWNER_ONLY = { file: 0o600, folder: 0o700 } as const;
 
 /** Where a kitchen keeps its certificates. */
 export const certificateFolder = (data: string): string => join(data, 'certificates');
@@ -83,8 +82,7 @@ export async function keptCertificate(
   names: readonly string[],
   now: Date,
 ): Promise<ServerCertificate> {
-  mkdirSync(folder, { recursive: true, mode: OWNER_ONLY.folder });
-  chmodSync(folder, OWNER_ONLY.folder);
+  privateFolder(folder);
   let authority = readable(folder, 'authority');
   if (!authority || endOf(authority.cert).getTime() - now.getTime() < RENEW_DAYS * DAY_MS) {
     authority = await makeAuthority(names, now);

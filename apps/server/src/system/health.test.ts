@@ -50,10 +50,21 @@ test('a disk that is full is told in words, and is not the fault of what was sen
   await kitchen.close();
 });
 
+test('why a backup failed, with its path, is told to a lead alone', async () => {
+  const { database, close } = await openTestKitchen();
+  const backup = { lastAt: null, problem: '/srv/kitchen/backups belongs to root' };
+  const about = { version: '1', now: new Date(0), demo: false, sandbox: false, backup };
+  expect((await healthOf(database, { ...about, toLead: true })).backup).toEqual(backup);
+  const told = await healthOf(database, { ...about, toLead: false });
+  expect(told.backup?.problem).toMatch(/^The last backup failed/);
+  expect(JSON.stringify(told)).not.toMatch(/srv|root|EACCES/);
+  await close();
+});
+
 test('where nothing can be saved, that is told alone: how little room is left is no news', async () => {
   const kitchen = await openTestKitchen();
   jest.spyOn(promises, 'statfs').mockResolvedValue({ bavail: 0, bsize: 4096 } as StatsFs);
-  const about = { version: '1', now: new Date(0), demo: false, sandbox: false, backup: null };
+  const about = { version: '1', now: new Date(0), demo: false, sandbox: false, backup: null, toLead: true };
   expect((await healthOf(kitchen.database, about)).problems).toEqual([
     expect.stringMatching(/nearly full: 0 MB/),
   ]);

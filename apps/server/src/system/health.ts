@@ -30,21 +30,32 @@ export type Health = z.infer<typeof healthSchema>;
 const LEAST_FREE_BYTES = 50_000_000;
 const MB = 1_000_000;
 
-const code = (error: unknown): string => (error as NodeJS.ErrnoException).code ?? 'an unknown error';
+const BACKUP_FAILED =
+  'The last backup failed; a lead sees why under Settings, on this machine or a lead’s phone.';
 
-/** Says what an asked thing failed with, or gives its answer. */
+/** Gives an answer, or that there is none, in words where the disk is to blame. */
 async function tried<T>(ask: () => Promise<T>): Promise<{ value: T } | { failed: string }> {
   try {
     return { value: await ask() };
   } catch (error) {
-    return { failed: error instanceof HttpProblem ? error.message : code(error) };
+    return {
+      failed: error instanceof HttpProblem ? error.message : 'The kitchen’s database does not answer.',
+    };
   }
 }
 
 /** Looks at the disk, the folder, the file and the database as they are now. */
 export async function healthOf(
   { file, sequelize, write, writes }: Database,
-  about: { version: string; now: Date; demo: boolean; sandbox: boolean; backup: NightlyState | null },
+  about: {
+    version: string;
+    now: Date;
+    demo: boolean;
+    sandbox: boolean;
+    backup: NightlyState | null;
+    /** Whether a lead asks: paths, and what a program said of its failure, are told to nobody else. */
+    toLead: boolean;
+  },
 ): Promise<Health> {
   const [room, there, last] = await Promise.all([
     tried(() => statfs(dirname(file))),
@@ -62,8 +73,8 @@ export async function healthOf(
     : null;
   const freeBytes = 'value' in room ? room.value.bavail * room.value.bsize : null;
   const problems = [
-    ...('failed' in there ? [`The kitchen’s file is not in its folder any more (${there.failed}).`] : []),
-    ...('failed' in last ? [`The kitchen’s database does not answer (${last.failed}).`] : []),
+    ...('failed' in there ? ['The kitchen’s file is not in its folder any more.'] : []),
+    ...('failed' in last ? ['The kitchen’s database does not answer.'] : []),
     ...(probe && 'failed' in probe && 'value' in there ? [probe.failed] : []),
     // Where nothing can be saved any more, how much room is left is no news.
     ...(freeBytes !== null && freeBytes < LEAST_FREE_BYTES && !(probe && 'failed' in probe)
@@ -80,6 +91,9 @@ export async function healthOf(
       writes().lastAt?.toISOString() ?? ('value' in last ? (last.value[0]?.receivedAt ?? null) : null),
     freeBytes,
     problems,
-    backup: about.backup,
+    backup: about.backup && {
+      lastAt: about.backup.lastAt,
+      problem: about.backup.problem && (about.toLead ? about.backup.problem : BACKUP_FAILED),
+    },
   };
 }

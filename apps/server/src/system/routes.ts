@@ -21,6 +21,9 @@ export const systemRoutes = (
     for: 'anyone',
     summary: 'Whether the kitchen can be saved: the disk, the folder, the database, and when it last was',
     response: healthSchema,
-    run: () => healthOf(database, { version, demo, sandbox, now: now(), backup: nightly() }),
+    run: ({ access }) => {
+      const about = { version, demo, sandbox, now: now(), backup: nightly() };
+      return healthOf(database, { ...about, toLead: access.role === 'lead' });
+    },
   }),
 ];

@@ -20,7 +20,7 @@ async function openServer() {
   const scripts = join(folder, 'web', '_expo/static/js/web');
   mkdirSync(scripts, { recursive: true });
   for (const name of ['_layout-1', 'shift-1', 'rest-1']) writeFileSync(join(scripts, `${name}.js`), 'run()');
-  const database = await openDatabase(join(folder, 'kitchen.sqlite'));
+  const database = await openDatabase(join(folder, 'kitchen.sqlite'), { upgrade: true });
   const stores = await openStores(database);
   const app = createApp({ database, stores, logger: pino({ level: 'silent' }), webDir: join(folder, 'web') });
   return { api: request(app), close: database.close };

@@ -28,7 +28,7 @@ const newFile = () => join(mkdtempSync(join(tmpdir(), 'kettle-')), 'kitchen.sqli
 const made = new Map<boolean, Promise<string>>();
 async function make(seeded: boolean): Promise<string> {
   const file = newFile();
-  const database = await openDatabase(file);
+  const database = await openDatabase(file, { upgrade: true });
   const stores = await openStores(database, seeded);
   if (seeded) await seedDemo(stores, NOW);
   await database.close();
@@ -76,7 +76,7 @@ export async function openTestKitchen({
   log,
 }: TestKitchen = {}) {
   const path = file || (await copyOf(seeded));
-  const database = await openDatabase(path);
+  const database = await openDatabase(path, { upgrade: true });
   const stores = await openStores(database, demo);
   if (seeded && file) await seedDemo(stores, NOW);
   const hub = createHub();

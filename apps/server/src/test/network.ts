@@ -45,7 +45,7 @@ export async function openOnNetwork(
   { limits = DOOR_LIMITS, bodyMs }: { limits?: DoorLimits; bodyMs?: number } = {},
 ) {
   const folder = mkdtempSync(join(tmpdir(), 'kettle-'));
-  const database = await openDatabase(join(folder, 'kitchen.sqlite'));
+  const database = await openDatabase(join(folder, 'kitchen.sqlite'), { upgrade: true });
   const stores = await openStores(database);
   const clock = { now: Date.now() };
   const logged: string[] = [];
