@@ -38,7 +38,8 @@ const TEST = /\.test\.tsx?$|\/test\//;
 function sourcesOf(made) {
   const { folders, files } = MADE[made];
   const sources = folders.flatMap((folder) => filesBelow(from(folder)));
-  return hashOf([...sources.filter((file) => !TEST.test(relative(ROOT, file))), ...files.map(from)]);
+  const tested = sources.filter((file) => !TEST.test(relative(ROOT, file)));
+  return hashOf([...tested, ...files.map(from)], ROOT);
 }
 
 /**

@@ -2,7 +2,7 @@
 // @ts-check
 import { createHash } from 'node:crypto';
 import { readFileSync, readdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 
 const SKIPPED = new Set(['node_modules', 'dist', '.expo', '.cache', '.data', '.git']);
 
@@ -22,11 +22,13 @@ export function filesBelow(folder) {
 }
 
 /**
- * One hash over the contents and names of files.
+ * One hash over the contents of files and their names below a folder, wherever that lies: what was built stays built when the
+ * program is moved.
  * @param {readonly string[]} files
+ * @param {string} folder
  */
-export function hashOf(files) {
+export function hashOf(files, folder) {
   const hash = createHash('sha256');
-  for (const file of files) hash.update(file).update(readFileSync(file));
+  for (const file of files) hash.update(relative(folder, file)).update(readFileSync(file));
   return hash.digest('hex');
 }

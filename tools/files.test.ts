@@ -19,12 +19,17 @@ test('finds the sources, not what is built or installed, always in one order', (
 
 test('the hash changes with a content and with a name, and with nothing else', () => {
   const folder = tree();
-  const before = hashOf(filesBelow(folder));
+  const before = hashOf(filesBelow(folder), folder);
   writeFileSync(join(folder, 'dist/y.js'), 'other');
-  expect(hashOf(filesBelow(folder))).toBe(before);
+  expect(hashOf(filesBelow(folder), folder)).toBe(before);
   writeFileSync(join(folder, 'b.ts'), 'other');
-  const changed = hashOf(filesBelow(folder));
+  const changed = hashOf(filesBelow(folder), folder);
   expect(changed).not.toBe(before);
   writeFileSync(join(folder, 'd.ts'), '');
-  expect(hashOf(filesBelow(folder))).not.toBe(changed);
+  expect(hashOf(filesBelow(folder), folder)).not.toBe(changed);
+});
+
+test('a tree that was moved has the same hash', () => {
+  const [here, there] = [tree(), tree()];
+  expect(hashOf(filesBelow(there), there)).toBe(hashOf(filesBelow(here), here));
 });

@@ -2,6 +2,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { filesBelow, hashOf } from './files.mjs';
+import { ROOT } from './install.mjs';
 
 export interface Count {
   passed: number;
@@ -21,7 +22,7 @@ export interface Outcome extends Count {
  */
 export function sourcesKey(paths: readonly string[], now = new Date()): string {
   const files = paths.flatMap((path) => (statSync(path).isDirectory() ? filesBelow(path) : [path]));
-  return [hashOf(files), process.version, now.toDateString()].join(' ');
+  return [hashOf(files, ROOT), process.version, now.toDateString()].join(' ');
 }
 
 /**

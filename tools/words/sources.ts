@@ -130,10 +130,15 @@ function collect(): Sources {
 const CACHE = join(ROOT, '.cache/words.json');
 /** The sources, and these rules themselves. */
 const hashOfSources = (): string =>
-  hashOf([
-    ...PROJECTS.flatMap((project) => filesBelow(join(ROOT, project))).filter((file) => /\.tsx?$/.test(file)),
-    join(ROOT, 'tools/words/sources.ts'),
-  ]);
+  hashOf(
+    [
+      ...PROJECTS.flatMap((project) => filesBelow(join(ROOT, project))).filter((file) =>
+        /\.tsx?$/.test(file),
+      ),
+      join(ROOT, 'tools/words/sources.ts'),
+    ],
+    ROOT,
+  );
 
 /** Every source that speaks to a person, read anew when one has changed: the compiler takes its time over them. */
 export function textsOfSources(): Sources {

@@ -289,8 +289,10 @@ describe('the edge', () => {
       expect.arrayContaining(['/api/v1/batches/{id}/events', '/api/v1/plans', '/api/v1/health']),
     );
     expect((await kitchen.api.get('/api/v1/health')).body.status).toBe('ok');
-    const { schema } = body.paths['/api/v1/formulas'].post.requestBody.content['application/json'];
-    expect(schema.properties.formula.properties.formatVersion.enum.at(-1)).toBe(FORMULA_FORMAT_VERSION);
+    const { schema } = body.paths['/api/v1/formulas/{id}'].get.responses['200'].content['application/json'];
+    expect(schema).toEqual({ $ref: '#/components/schemas/Formula' });
+    const { properties } = body.components.schemas.Formula;
+    expect(properties.formatVersion.enum.at(-1)).toBe(FORMULA_FORMAT_VERSION);
   });
 });
 

@@ -14,7 +14,7 @@ export interface Access {
 }
 
 /** The prefix has browsers take it over HTTPS alone, for this name alone, and for every path. */
-const COOKIE = '__Host-kettle-key';
+export const COOKIE = '__Host-kettle-key';
 /** Browsers keep a cookie for 400 days at most; it is given anew whenever the app is opened, which asks there who it is. */
 const COOKIE_MS = 400 * 24 * 3_600_000;
 const RENEWING = '/api/v1/access';

@@ -12,7 +12,7 @@ import { type Filled, fillKitchen } from './fillKitchen';
 import { LIMITS, type Limits, incomingLines } from './incoming';
 
 /** A kitchen that is being restored stands beside the one in use under this name. */
-export const RESTORING = 'kitchen.sqlite.restoring';
+const RESTORING = 'kitchen.sqlite.restoring';
 
 /** Newest references first, so that no foreign key is left hanging. */
 const TABLES = [

@@ -135,6 +135,7 @@ function savingRoutes(store: FormulaStore, ingredients: IngredientStore, { hub, 
     route({
       method: 'post',
       path: '/formulas/:id/versions',
+      versioned: true,
       summary: 'Save a formula as its next version; If-Match names the version it was made from',
       for: 'lead',
       params: idParams,

@@ -16,6 +16,10 @@ export interface Route {
   response: z.ZodType;
   /** Status of success; 200 when not said. */
   status?: number;
+  /** Content type of the answer, where it is not JSON. */
+  type?: string;
+  /** Whether a change names the version that it was made from, in If-Match. */
+  versioned?: true;
   /** Whom it is for, where that is not cooks and leads. */
   for?: For;
   handle: (request: Request, access: Access) => Promise<Reply>;

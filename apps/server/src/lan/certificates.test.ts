@@ -1,10 +1,12 @@
-import { X509Certificate } from 'node:crypto';
+import 'reflect-metadata';
+import { X509Certificate, webcrypto } from 'node:crypto';
 import { mkdtempSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { get } from 'node:https';
 import { createServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import * as x509 from '@peculiar/x509';
 import { type Certified, certify, makeAuthority } from './certificates';
 import { givenCertificate, keptCertificate } from './keptCertificate';
 
@@ -42,6 +44,53 @@ test('the authority vouches for the kitchen’s own networks and for nothing els
   const address = await certify(authority, ['kettle.local', '203.0.113.9'], NOW);
   expect(await asked(address, authority.cert, 'kettle.local')).toMatch(/permitted subtree violation/);
 });
+
+/** A certificate that somebody with the authority's stolen key makes for any names. */
+async function forgedFor(authority: Certified, names: x509.JsonGeneralNames): Promise<Certified> {
+  const algorithm = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' };
+  const keys = await webcrypto.subtle.generateKey(algorithm, true, ['sign', 'verify']);
+  const der = x509.PemConverter.decodeFirst(authority.key);
+  const cert = await x509.X509CertificateGenerator.create({
+    subject: 'CN=Forged',
+    issuer: new x509.X509Certificate(authority.cert).subject,
+    publicKey: keys.publicKey,
+    signingKey: await webcrypto.subtle.importKey('pkcs8', der, algorithm, false, ['sign']),
+    signingAlgorithm: algorithm,
+    extensions: [new x509.SubjectAlternativeNameExtension(names)],
+  });
+  const key = await webcrypto.subtle.exportKey('pkcs8', keys.privateKey);
+  return { cert: cert.toString('pem'), key: x509.PemConverter.encode(key, 'PRIVATE KEY') };
+}
+
+test.each([
+  ['a mailbox', { type: 'email', value: 'owner@bank.example' }],
+  ['a URI', { type: 'url', value: 'https://bank.example/' }],
+] as const)('the authority vouches for no %s, and for servers alone', async (_kind, other) => {
+  const authority = await makeAuthority(NAMES, NOW);
+  const forged = await forgedFor(authority, [{ type: 'dns', value: 'kettle.local' }, other]);
+  expect(await asked(forged, authority.cert, 'kettle.local')).toMatch(/permitted subtree violation/);
+  const honest = await forgedFor(authority, [{ type: 'dns', value: 'kettle.local' }]);
+  expect(await asked(honest, authority.cert, 'kettle.local')).toBe('ok');
+  expect(new X509Certificate(authority.cert).keyUsage).toEqual(['1.3.6.1.5.5.7.3.1']);
+});
+
+test('what was made while the clock ran ahead is made again when it is right; a clock that was not set yet changes nothing', async () => {
+  const folder = join(mkdtempSync(join(tmpdir(), 'kettle-')), 'certificates');
+  const ahead = await keptCertificate(folder, NAMES, later(30));
+  const right = await keptCertificate(folder, NAMES, NOW);
+  expect([right.cert, right.authority]).not.toContain(ahead.cert);
+  expect(right.authority).not.toEqual(ahead.authority);
+  for (const { cert } of [right, right.authority ?? { cert: '' }]) {
+    expect(Date.parse(new X509Certificate(cert).validFrom)).toBeLessThan(NOW.getTime());
+  }
+  // The authority stays where it can: phones trust it.
+  await certifyAhead(folder);
+  expect((await keptCertificate(folder, NAMES, NOW)).authority).toEqual(right.authority);
+  expect(await keptCertificate(folder, NAMES, new Date(0))).toMatchObject({ authority: right.authority });
+});
+
+/** A new address while the clock runs ahead: the server's certificate alone is made then. */
+const certifyAhead = (folder: string) => keptCertificate(folder, [...NAMES, '10.0.0.9'], later(30));
 
 test('a certificate names every address, and holds for no longer than browsers take', async () => {
   const read = new X509Certificate((await certify(await makeAuthority(NAMES, NOW), NAMES, NOW)).cert);

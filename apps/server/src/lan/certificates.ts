@@ -54,9 +54,13 @@ function among(bases: readonly string[]): (name: string) => boolean {
 }
 const isPrivate = among([...PRIVATE_NETWORKS, ...PRIVATE_NAMES]);
 
+/** Kinds of names that nobody is vouched for: a name that the registries never give away stands for none (RFC 2606). */
+const NOBODY = [{ rfc822Name: 'kettle.invalid' }, { uniformResourceIdentifier: 'kettle.invalid' }] as const;
+
 /**
- * What an authority may vouch for: private networks, `.local`, and the kitchen's own names where they are neither. A key that
- * is stolen from the kitchen opens nothing else on the phones that trust it (RFC 5280, 4.2.1.10).
+ * What an authority may vouch for: private networks, `.local`, and the kitchen's own names where they are neither; no mail and
+ * no URI at all, since a kind of name that is not constrained is open. A key that is stolen from the kitchen opens nothing else
+ * on the phones that trust it (RFC 5280, 4.2.1.10).
  */
 function nameConstraints(names: readonly string[]): x509.Extension {
   const others = names.filter((name) => !isPrivate(name));
@@ -64,6 +68,7 @@ function nameConstraints(names: readonly string[]): x509.Extension {
   const bases = [
     ...[...PRIVATE_NAMES, ...others.filter((name) => !isIP(name))].map((dNSName) => ({ dNSName })),
     ...[...PRIVATE_NETWORKS, ...others.filter(isIP).map(whole)].map((iPAddress) => ({ iPAddress })),
+    ...NOBODY,
   ];
   const permittedSubtrees = new GeneralSubtrees(
     bases.map((base) => new GeneralSubtree({ base: new GeneralName(base) })),
@@ -106,6 +111,8 @@ export async function makeAuthority(names: readonly string[], now: Date): Promis
     extensions: [
       new x509.BasicConstraintsExtension(true, 0, true),
       new x509.KeyUsagesExtension(x509.KeyUsageFlags.keyCertSign | x509.KeyUsageFlags.cRLSign, true),
+      // Of servers alone: no mail, no programs.
+      new x509.ExtendedKeyUsageExtension([x509.ExtendedKeyUsage.serverAuth]),
       await x509.SubjectKeyIdentifierExtension.create(keys.publicKey),
       nameConstraints(names),
     ],

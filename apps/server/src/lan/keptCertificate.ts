@@ -55,7 +55,20 @@ function keepPair(folder: string, name: string, { cert, key }: Certified): void 
   writePrivate(join(folder, `${name}.pem`), cert);
 }
 
+/** No kitchen of this program is older: a clock before it is wrong, as that of a board without a battery is after a start. */
+const FIRST_DAY_MS = Date.UTC(2026, 0, 1);
+
+/**
+ * Whether a certificate holds from a moment on that is still to come: it was made while the clock ran ahead, and no phone takes
+ * it. A clock that has not been set yet says nothing.
+ */
+const isFromAhead = (cert: string, now: Date): boolean =>
+  now.getTime() > FIRST_DAY_MS && Date.parse(new X509Certificate(cert).validFrom) > now.getTime();
+
 const endOf = (cert: string): Date => new Date(new X509Certificate(cert).validTo);
+
+const endsSoon = (cert: string, now: Date): boolean =>
+  endOf(cert).getTime() - now.getTime() < RENEW_DAYS * DAY_MS;
 
 const covers = (cert: string, name: string): boolean => {
   const read = new X509Certificate(cert);
@@ -67,14 +80,15 @@ function stillGood(pair: Certified, authority: Certified, names: readonly string
   const issuer = new X509Certificate(authority.cert);
   return (
     new X509Certificate(pair.cert).verify(issuer.publicKey) &&
-    endOf(pair.cert).getTime() - now.getTime() > RENEW_DAYS * DAY_MS &&
+    !isFromAhead(pair.cert, now) &&
+    !endsSoon(pair.cert, now) &&
     names.every((name) => covers(pair.cert, name))
   );
 }
 
 /**
- * The kitchen's own authority and certificate in a folder, made or made anew when they are missing, nearly over, or when the
- * kitchen has a new address.
+ * The kitchen's own authority and certificate in a folder, made or made anew when they are missing, nearly over, made by
+ * a clock that ran ahead, or when the kitchen has a new address.
  * @param names names and addresses of the kitchen
  */
 export async function keptCertificate(
@@ -84,7 +98,7 @@ export async function keptCertificate(
 ): Promise<ServerCertificate> {
   privateFolder(folder);
   let authority = readable(folder, 'authority');
-  if (!authority || endOf(authority.cert).getTime() - now.getTime() < RENEW_DAYS * DAY_MS) {
+  if (!authority || endsSoon(authority.cert, now) || isFromAhead(authority.cert, now)) {
     authority = await makeAuthority(names, now);
     keepPair(folder, 'authority', authority);
   }

@@ -8,6 +8,7 @@ import type { ServerOptions } from '../options';
 import { announce } from './announce';
 import { bothSchemes } from './bothSchemes';
 import { DOOR_LIMITS, type DoorLimits, countConnections, httpLimits } from './doorLimits';
+import { freeName } from './freeName';
 import {
   type ServerCertificate,
   certificateFolder,
@@ -62,7 +63,11 @@ function trustAddress(bases: readonly string[]): string {
 
 /** Over HTTPS on the network, with a certificate that it keeps good by itself. */
 async function lanDoor(app: Express, options: Reach, logger: Logger, limits: DoorLimits): Promise<Door> {
-  const { host, names: given, data, certificate: files } = options;
+  const { host, data, certificate: files } = options;
+  const given = await Promise.all(
+    // Two machines under one name would answer for each other.
+    options.names.map((name) => (name.endsWith(LOCAL) ? freeName(name, logger) : name)),
+  );
   const names = () => namesOf(host, given);
   const load = (): Promise<ServerCertificate> =>
     files

@@ -102,6 +102,7 @@ export function logRoutes(
       method: 'get',
       path: '/log.csv',
       summary: 'The log as a table for a spreadsheet, a row a batch',
+      type: 'text/csv',
       query: exportQuery,
       response: z.string(),
       run: async ({ query }) => new FileText(await log('csv', query), 'text/csv', 'kettle-scale-log.csv'),

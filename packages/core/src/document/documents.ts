@@ -37,7 +37,7 @@ export const DOCUMENT_NAMES = Object.keys(DOCUMENT_SCHEMAS) as DocumentName[];
  * @param name name of the format
  */
 export const jsonSchemaOf = (name: DocumentName): object => ({
-  title: message('Kettle Scale {name}', { name }),
+  title: `Kettle Scale ${name}`,
   ...z.toJSONSchema(DOCUMENT_SCHEMAS[name], { io: 'input' }),
 });
 

@@ -174,6 +174,8 @@ describe('files', () => {
     };
     expect(selfContained(formula, [...foods, moon])).toBe(formula);
     expect(selfContained(dusty, [...foods, moon]).ingredients).toEqual([moon]);
+    const topping = { id: 'top', ingredient: 'moon-dust', gPerPiece: 2, when: 'at the end' } as const;
+    expect(selfContained({ ...formula, onBread: [topping] }, [...foods, moon]).ingredients).toEqual([moon]);
     expect(JSON.parse(formulaFile(dusty, [...foods, moon], 'jsonld')).recipeIngredient.at(-1)).toBe(
       '10 g Moon dust',
     );

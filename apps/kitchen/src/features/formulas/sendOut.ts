@@ -1,6 +1,6 @@
 import { BOOK_FORMAT, BOOK_FORMAT_VERSION, type Book, type BookEntry } from '@kettle-scale/core/document';
 import { bookToCsv, recipeOf } from '@kettle-scale/core/exchange';
-import type { Formula } from '@kettle-scale/core/formula';
+import { type Formula, ingredientsOf } from '@kettle-scale/core/formula';
 import { CATALOGUE, type Ingredient } from '@kettle-scale/core/ingredient';
 import { saveText } from '../../shared/saveText';
 
@@ -17,7 +17,7 @@ const inCatalogue: ReadonlySet<string> = new Set(CATALOGUE.map(({ id }) => id));
 
 /** A formula that another kitchen can read: with the ingredients that only this one has. */
 export function selfContained(formula: Formula, foods: readonly Ingredient[]): Formula {
-  const used = new Set(formula.lines.map(({ ingredient }) => ingredient));
+  const used = ingredientsOf(formula);
   const own = foods.filter(({ id }) => used.has(id) && !inCatalogue.has(id));
   return own.length > 0 ? { ...formula, ingredients: [...(formula.ingredients ?? []), ...own] } : formula;
 }

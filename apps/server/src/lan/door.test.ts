@@ -65,3 +65,18 @@ test('one address takes no more connections than its share, and the server close
   await Promise.all(ends);
   expect(kitchen.open()).toBe(0);
 });
+
+test.each([
+  ['ECDHE-ECDSA-AES128-SHA256', 'refused'],
+  ['ECDHE-ECDSA-AES256-SHA', 'refused'],
+  ['ECDHE-ECDSA-AES128-GCM-SHA256', 'agreed'],
+])('over TLS 1.2 a phone that knows %s alone is %s', async (ciphers, outcome) => {
+  const kitchen = await openOnNetwork();
+  const options: ConnectionOptions = { ciphers, maxVersion: 'TLSv1.2', rejectUnauthorized: false };
+  const became = await new Promise<string>((resolve) => {
+    const socket = connectTls({ ...options, port: kitchen.port, host: NETWORK }, () => resolve('agreed'));
+    socket.on('error', () => resolve('refused')).on('secureConnect', () => socket.destroy());
+  });
+  expect(became).toBe(outcome);
+  await kitchen.close();
+});
