@@ -35,7 +35,7 @@ import { ingredientRoutes } from './ingredients/routes';
 import { kitchenRoutes } from './kitchen/routes';
 import { kitchenStream, streamHandler } from './live/eventStream';
 import type { NightlyState } from './keeping/nightly';
-import { type Hub, createHub } from './live/hub';
+import { type Around, type Hub, createHub } from './live/hub';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plans/routes';
 import { calendarHandler } from './services/calendar';
@@ -98,11 +98,42 @@ export interface AppOptions {
 
 /** Everything is one origin on plain HTTP inside the kitchen; React Native for Web writes its styles into the page. */
 const POLICY: HelmetOptions = {
-  contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+  contentSecurityPolicy: {
+    directives: {
+      'upgrade-insecure-requests': null,
+      // Helmet would take fonts and styles from any page of the internet.
+      'font-src': ["'self'", 'data:'],
+      'style-src': ["'self'", "'unsafe-inline'"],
+    },
+  },
   strictTransportSecurity: false,
   // With no referrer at all browsers hide the origin of a form as well, and a form of the kitchen’s own would be a stranger’s.
   referrerPolicy: { policy: 'same-origin' },
 };
+
+interface Others {
+  database: Database;
+  stores: Stores;
+  devices: ReturnType<typeof openDevices>;
+  around: Around;
+  logger: Logger;
+}
+
+/** The addresses that give or take something else than one JSON document; `system/otherPaths` describes them. */
+function addOthers(app: Express, { database, stores, devices, around, logger }: Others): void {
+  const { hub, now } = around;
+  app.get('/api/v1/services/calendar.ics', only(undefined), calendarHandler(stores, now));
+  app.get('/api/v1/backup', only('lead'), backupHandler(database, now, logger));
+  app.post('/api/v1/backup', only('lead'), restoreHandler(database, stores, { hub, now, logger }));
+  app.get('/api/v1/stream', only(undefined), kitchenStream(hub, devices));
+  for (const kind of DEVICE_KINDS) {
+    app.get(
+      `/api/v1/devices/${kind}/stream`,
+      only('device'),
+      streamHandler(hub, (send) => devices.follow(kind, send)),
+    );
+  }
+}
 
 /** Builds the whole server as a value: no port, no signals, no clock of its own. */
 export function createApp({
@@ -129,6 +160,8 @@ export function createApp({
   const devices = openDevices({ now, standIns, demo });
   if (standIns.has('thermometer')) followPlateLoad(hub, stores.batches, devices);
   const around = { hub, now, demo };
+  // A demo kitchen beside this one has the same phones: what is taken away in either ends the streams of both.
+  hub.onClose(stores.phones.onRevoked(hub.revoke));
   const pair = pairPhone(stores.phones, { pairing, hub, logger, now });
   const routes = [
     ...systemRoutes(database, { version: VERSION, demo, sandbox: sandbox?.at === 'sandbox', now, nightly }),
@@ -143,7 +176,7 @@ export function createApp({
     ...batchRoutes(stores, around),
     ...logRoutes({ ...stores, aside }, around),
     ...deviceRoutes(devices),
-    ...phoneRoutes(stores.phones, { hub, pairing, pair, network }),
+    ...phoneRoutes(stores.phones, { hub, pairing, pair, network, logger }),
   ];
   // A quarter of a start is saved where nobody asks for it.
   let openApi: object | null = null;
@@ -157,7 +190,7 @@ export function createApp({
   app.use(ownNamesOnly(names));
   app.use(readableAddress);
   app.use(gate(stores.phones, now, proxies.length > 0 ? { ownKey } : null));
-  app.post(['/pair', '/api/v1/pair'], slowGuesses());
+  app.post(['/pair', '/api/v1/pair'], ...slowGuesses(logger));
   app.use(openPages({ network, pair, languages }));
   app.use('/api', appOnly);
   app.use('/api/v1/book', jsonBody(BOOK_LIMIT));
@@ -169,17 +202,7 @@ export function createApp({
   app.get('/api/v1/openapi.json', (_request, response) => {
     response.json((openApi ??= openApiDocument(routes, VERSION)));
   });
-  app.get('/api/v1/services/calendar.ics', only(undefined), calendarHandler(stores, now));
-  app.get('/api/v1/backup', only('lead'), backupHandler(database, now));
-  app.post('/api/v1/backup', only('lead'), restoreHandler(database, stores, around));
-  app.get('/api/v1/stream', only(undefined), kitchenStream(hub, devices));
-  for (const kind of DEVICE_KINDS) {
-    app.get(
-      `/api/v1/devices/${kind}/stream`,
-      only('device'),
-      streamHandler(hub, (send) => devices.follow(kind, send)),
-    );
-  }
+  addOthers(app, { database, stores, devices, around, logger });
   app.use('/api/v1', routerOf(routes, checkAnswers));
   app.use('/api', noSuchAddress);
   if (webDir) app.use(serveWebApp(webDir));

@@ -67,7 +67,7 @@ async function start(): Promise<void> {
   let door: Door | null = null;
   let ownPort = port;
   const sandbox = keepSandbox({
-    ...{ options, logger, now, hub, phones: stores.phones, port: () => ownPort, build: createApp },
+    ...{ options, logger, now, phones: stores.phones, port: () => ownPort, build: createApp },
   });
   const app = createApp({
     ...{ database: kitchen.database, stores, aside, logger, hub, demo, proxies, ownKey, pairing, now },

@@ -14,6 +14,7 @@ import type { KitchenAccess, PairingCode, Phone, Role } from '@kettle-scale/core
 import type { Carried, SavedPlan } from '@kettle-scale/core/plan';
 import type { LoggedPiece } from '@kettle-scale/core/bake';
 import { asOf } from './asOf';
+import { keyIsLost } from './key';
 
 export const ROOT = '/api/v1';
 /** How far the kitchen's news had come when the server made its answer. */
@@ -84,7 +85,11 @@ async function send<T>(path: string, init: RequestInit, timeoutMs = TIMEOUT_MS):
   }
   asOf.answered(response.headers.get(POSITION_HEADER));
   if (response.ok) return (await jsonOf(response)) as T;
-  if (response.status === NO_KEY) throw new NoKey(detailOf(await jsonOf(response)));
+  if (response.status === NO_KEY) {
+    const why = detailOf(await jsonOf(response));
+    keyIsLost();
+    throw new NoKey(why);
+  }
   if (response.status === CANNOT_SAVE) throw new Unreachable(detailOf(await jsonOf(response)));
   if (response.status >= 500) throw new Unreachable();
   const problem = (await jsonOf(response)) as {

@@ -1,6 +1,6 @@
 import type { Batch } from '@kettle-scale/core/batch';
 import type { QueryClient } from '@tanstack/react-query';
-import { type UseStore, createStore, delMany, get, set, values } from 'idb-keyval';
+import { type UseStore, clear, createStore, delMany, get, set, values } from 'idb-keyval';
 import { Refused, Unreachable, api } from './api';
 import { waitingBatch } from './waitingActs';
 
@@ -26,6 +26,12 @@ async function keep(batch: Batch): Promise<void> {
     old.map(({ id }) => id),
     store(),
   );
+}
+
+/** Forgets them all. */
+export async function forgetBatches(): Promise<void> {
+  keptEvents.clear();
+  if (onDevice()) await clear(store());
 }
 
 /** Batches that are kept on this device. */

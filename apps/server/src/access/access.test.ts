@@ -128,6 +128,48 @@ describe('pairing', () => {
       body: { code: (body as { code: string }).code, name: 'x' },
     });
     expect(right.status).toBe(429);
+    // Another phone, and the kitchen's own screen, are not held up by it.
+    const { code } = body as { code: string };
+    const other = { body: { code, name: 'y' }, from: '127.0.0.9' };
+    expect((await kitchen.stranger('/api/v1/pair', other)).status).toBe(201);
+    for (let n = 0; n < 12; n += 1) {
+      const own = await kitchen.own('/api/v1/pair', { body: { code: `BBBB-${n}`, name: 'z' } });
+      expect(own.status).toBe(403);
+    }
+  });
+
+  test('what is tried, taken and changed stands in the log of the server, by whom, and without a code', async () => {
+    const { ask, code } = await pairPhone(kitchen, 'lead', 'Office');
+    const { ask: cook } = await pairPhone(kitchen, 'cook', 'Bench');
+    await kitchen.stranger('/api/v1/pair', { body: { code: 'AAAA-AAAA', name: 'x' } });
+    const phones = (await ask('/api/v1/phones')).body as Phone[];
+    const bench = phones.find(({ name }) => name === 'Bench');
+    await ask(`/api/v1/phones/${bench?.id}`, { method: 'PUT', body: { name: 'Bench', role: 'lead' } });
+    expect((await cook('/api/v1/backup')).status).toBe(200);
+    await ask(`/api/v1/phones/${bench?.id}`, { method: 'DELETE' });
+    const text = kitchen.logged.join('');
+    for (const words of [
+      /"from":"[^"]*127\.0\.0\.1".*a wrong code for pairing/,
+      /"before":"cook","role":"lead","by":"Office \(.*the role of a phone was changed/,
+      /"by":"Bench \(.*a backup is downloaded/,
+      /"by":"Office \(.*the key of a phone was taken away/,
+    ]) {
+      expect(text).toMatch(words);
+    }
+    expect(text).not.toContain(code);
+  });
+
+  test('nothing on the way keeps a code or a key, and no page of elsewhere gives fonts or styles', async () => {
+    const { headers } = await kitchen.own('/api/v1/phones/codes', { body: { role: 'device' } });
+    const wrong = { code: 'AAAA-AAAA', name: 'x' };
+    const tried = await kitchen.stranger('/api/v1/pair', { body: wrong });
+    const paired = await pairPhone(kitchen, 'lead');
+    const form = await kitchen.stranger('/pair', { form: wrong });
+    for (const answer of [headers, form.headers, (await kitchen.stranger('/pair')).headers]) {
+      expect(answer['cache-control']).toBe('no-store');
+    }
+    expect((await paired.ask('/api/v1/backup')).headers['cache-control']).toBe('no-store');
+    expect(tried.headers['content-security-policy']).not.toMatch(/https:/);
   });
 });
 

@@ -75,6 +75,11 @@ export const giveCookie = (response: Response, key: string): void => {
 };
 const cookieOptions = { httpOnly: true, secure: true, sameSite: 'strict', path: '/' } as const;
 
+/** Whether the server's own screen asks, which needs no key. */
+export const isOwner = ({ role, phone }: Access): boolean => role === 'lead' && phone === null;
+/** Who asks, as the log of the server names them. */
+export const nameOf = ({ phone }: Access): string => (phone ? `${phone.name} (${phone.id})` : 'own screen');
+
 /** Who was let in, for what comes after the gate: nobody, at an open address. */
 export const accessOf = (response: Response): Access =>
   (response.locals.access as Access | undefined) ?? NOBODY;

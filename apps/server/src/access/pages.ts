@@ -80,9 +80,14 @@ async function pairByForm(
 /** The pages that answer without a key: how to trust the kitchen, and how to be paired with it. */
 export function openPages({ network, pair, languages }: PagesOptions): Router {
   const router = Router();
+  // Codes and keys stand on it, whatever becomes of what was sent.
+  router.use('/pair', (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
   router.get('/pair', (request, response) => {
     const filled = { code: text(request.query.code), name: '' };
-    response.set('Cache-Control', 'no-store').send(pairPage(filled, readerOf(request, languages)));
+    response.send(pairPage(filled, readerOf(request, languages)));
   });
   router.post('/pair', urlencoded({ extended: false, limit: FORM_LIMIT }), (request, response) =>
     pairByForm(request, response, { pair, languages }),

@@ -1,6 +1,8 @@
 import type { Phone } from '@kettle-scale/core/phone';
 import { rateLimit } from 'express-rate-limit';
+import type { RequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { accessOf, isOwner } from './gate';
 import { HttpProblem } from '../http/problem';
 import type { Hub } from '../live/hub';
 import type { Pairing } from './pairing';
@@ -28,19 +30,30 @@ export const pairPhone =
   };
 
 const WINDOW_MS = 5 * 60_000;
-/** Codes that one address may try in five minutes: enough for wet hands. */
-const MOST_TRIES = 10;
+/** Wrong codes that one address may send in five minutes: enough for wet hands. */
+const MOST_WRONG = 10;
+const WRONG_CODE = 403;
 
-/** Slows who guesses at codes. */
-export const slowGuesses = () =>
+/** Slows who guesses at codes, by the address that they come from, and nobody else: the kitchen's own screen least of all. */
+export const slowGuesses = (logger: Logger): RequestHandler[] => [
+  (request, response, next) => {
+    response.on('finish', () => {
+      if (response.statusCode === WRONG_CODE) logger.warn({ from: request.ip }, 'a wrong code for pairing');
+    });
+    next();
+  },
   rateLimit({
     windowMs: WINDOW_MS,
-    limit: MOST_TRIES,
+    limit: MOST_WRONG,
+    skip: (_request, response) => isOwner(accessOf(response)),
+    skipSuccessfulRequests: true,
     standardHeaders: true,
     legacyHeaders: false,
     // Whether a proxy is told of is the gate's business.
     validate: { xForwardedForHeader: false, forwardedHeader: false },
-    handler: (_request, _response, next) => {
+    handler: (request, _response, next) => {
+      logger.warn({ from: request.ip }, 'too many wrong codes for pairing: locked out for five minutes');
       next(new HttpProblem(429, 'Too many codes were tried from here: wait five minutes.'));
     },
-  });
+  }),
+];

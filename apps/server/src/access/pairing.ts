@@ -9,8 +9,6 @@ const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
 const LENGTH = 8;
 const HALF = LENGTH / 2;
 export const CODE_MS = 5 * 60_000;
-/** After so many wrong codes within five minutes nobody is paired for as long, and every code is void. */
-const MOST_WRONG = 20;
 
 interface Offer {
   role: Role;
@@ -25,19 +23,6 @@ const newCode = (): string =>
 /** Codes that pair one phone each; they live as long as the server, and at most five minutes. */
 export function createPairing(now: () => Date) {
   const offers = new Map<string, Offer>();
-  let wrongMs: number[] = [];
-  let lockedUntilMs = 0;
-
-  function guessedWrong(nowMs: number): never {
-    wrongMs = [...wrongMs.filter((at) => at > nowMs - CODE_MS), nowMs];
-    if (wrongMs.length >= MOST_WRONG) {
-      lockedUntilMs = nowMs + CODE_MS;
-      offers.clear();
-    }
-    const message: Words = 'This code is wrong or too old: ask for a new one at the server.';
-    throw new HttpProblem(403, message, [{ path: 'code', message }]);
-  }
-
   return {
     offer: (role: Role): { code: string; expiresAt: Date } => {
       const expiresMs = now().getTime() + CODE_MS;
@@ -49,18 +34,15 @@ export function createPairing(now: () => Date) {
     /**
      * Uses a code up.
      * @returns the role that it gives
-     * @throws HttpProblem for a wrong code, and for any while too many were wrong
+     * @throws HttpProblem for a wrong code or an old one; who guesses is slowed before this is asked
      */
     take: (typed: string): Role => {
-      const nowMs = now().getTime();
-      if (nowMs < lockedUntilMs) {
-        throw new HttpProblem(429, 'Too many wrong codes: nobody can be paired for five minutes.');
-      }
       const code = asCode(typed);
       const offer = offers.get(code);
       offers.delete(code);
-      if (!offer || offer.expiresMs <= nowMs) return guessedWrong(nowMs);
-      return offer.role;
+      if (offer && offer.expiresMs > now().getTime()) return offer.role;
+      const message: Words = 'This code is wrong or too old: ask for a new one at the server.';
+      throw new HttpProblem(403, message, [{ path: 'code', message }]);
     },
   };
 }

@@ -6,7 +6,9 @@ import {
   phoneChangeSchema,
   phoneSchema,
 } from '@kettle-scale/core/phone';
+import type { Logger } from 'pino';
 import { z } from 'zod';
+import { nameOf } from './gate';
 import { idParams } from '../http/params';
 import { notFound } from '../http/problem';
 import { type Route, route } from '../http/route';
@@ -22,6 +24,7 @@ interface AroundPhones {
   pair: Pair;
   /** Null where the kitchen listens on its own machine alone. */
   network: () => Network | null;
+  logger: Logger;
 }
 
 const phoneNotFound = () => notFound('This phone');
@@ -54,6 +57,7 @@ const accessRoutes = ({ pair, network }: AroundPhones): Route[] => [
     body: pairRequestSchema,
     response: z.strictObject({ phone: phoneSchema, key: z.string().nullable() }),
     status: 201,
+    secret: true,
     run: async ({ body }) => {
       const { phone, key } = await pair(body);
       if (phone.role === 'device') return { phone, key };
@@ -63,7 +67,7 @@ const accessRoutes = ({ pair, network }: AroundPhones): Route[] => [
 ];
 
 /** The phones that may, for leads. */
-const keyRoutes = (phones: PhoneStore, { hub, pairing, network }: AroundPhones): Route[] => [
+const keyRoutes = (phones: PhoneStore, { hub, pairing, network, logger }: AroundPhones): Route[] => [
   route({
     method: 'get',
     path: '/phones',
@@ -80,6 +84,7 @@ const keyRoutes = (phones: PhoneStore, { hub, pairing, network }: AroundPhones):
     body: codeRequestSchema,
     response: pairingCodeSchema,
     status: 201,
+    secret: true,
     run: async ({ body: { role } }) => {
       const { code, expiresAt } = pairing.offer(role);
       const base = network()?.addresses[0];
@@ -101,11 +106,14 @@ const keyRoutes = (phones: PhoneStore, { hub, pairing, network }: AroundPhones):
     params: idParams,
     body: phoneChangeSchema,
     response: phoneSchema,
-    run: async ({ params, body }) => {
+    run: async ({ params, body, access }) => {
+      const before = phones.list().find(({ id }) => id === params.id)?.role;
       const changed = await phones.change(params.id, body);
       if (!changed) throw phoneNotFound();
-      // A stream that is open was opened with the old role.
-      hub.revoke(params.id);
+      if (changed.role !== before) {
+        const { id: phone, role } = changed;
+        logger.warn({ phone, before, role, by: nameOf(access) }, 'the role of a phone was changed');
+      }
       hub.publish({ type: 'phones' });
       return changed;
     },
@@ -117,9 +125,9 @@ const keyRoutes = (phones: PhoneStore, { hub, pairing, network }: AroundPhones):
     for: 'lead',
     params: idParams,
     response: z.array(phoneSchema),
-    run: async ({ params }) => {
+    run: async ({ params, access }) => {
       if (!(await phones.remove(params.id))) throw phoneNotFound();
-      hub.revoke(params.id);
+      logger.warn({ phone: params.id, by: nameOf(access) }, 'the key of a phone was taken away');
       hub.publish({ type: 'phones' });
       return phones.list();
     },

@@ -1,5 +1,7 @@
 import { message } from '@kettle-scale/core/message';
 import type { RequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
+import { accessOf, nameOf } from '../access/gate';
 import type { Database } from '../db/openDatabase';
 import { atItsOwnPace } from '../http/bodyInTime';
 import { HttpProblem } from '../http/problem';
@@ -12,17 +14,21 @@ export const BACKUP_TYPE = 'application/x-ndjson';
 
 /** Sends the whole kitchen, line by line, as fast as the other side takes it. */
 export const backupHandler =
-  (database: Database, now: () => Date): RequestHandler =>
+  (database: Database, now: () => Date, logger: Logger): RequestHandler =>
   async (_request, response) => {
     const madeAt = now().toISOString();
+    logger.warn({ by: nameOf(accessOf(response)) }, 'a backup is downloaded');
+    response.set('Cache-Control', 'no-store');
     response.attachment(`kettle-scale-${madeAt.slice(0, 10)}.jsonl`).type(BACKUP_TYPE);
     // One moment of the kitchen, however long the other side takes and whatever is written meanwhile.
-    await database.snapshot(async (transaction) => {
+    const whole = await database.snapshot(async (transaction) => {
       for await (const line of backupLines(database, madeAt, transaction)) {
-        if (!response.write(line) && !(await drained(response))) return;
+        if (!response.write(line) && !(await drained(response))) return false;
       }
-      response.end();
+      return true;
     });
+    // Whoever has the last line may close the kitchen: nothing of it is read any more.
+    if (whole) response.end();
   };
 
 /** A receiver that takes nothing for this long is gone; it must not hold the old pages of the kitchen for ever. */
@@ -48,7 +54,11 @@ const drained = (response: Response): Promise<boolean> =>
  * cannot be used as it is, which the refusal before it has told line by line.
  */
 export const restoreHandler =
-  (database: Database, stores: Stores, { hub, now }: Pick<Around, 'hub' | 'now'>): RequestHandler =>
+  (
+    database: Database,
+    stores: Stores,
+    { hub, now, logger }: Pick<Around, 'hub' | 'now'> & { logger: Logger },
+  ): RequestHandler =>
   async (request, response) => {
     if (!request.is(BACKUP_TYPE)) {
       throw new HttpProblem(
@@ -62,6 +72,11 @@ export const restoreHandler =
       withoutUnusable: request.query.without === 'unusable',
       now: now(),
     });
+    const { replace } = request.query;
+    logger.warn(
+      { by: nameOf(accessOf(response)), replace, counts, leftOut: unusable.length },
+      'a backup was restored',
+    );
     hub.publish({ type: 'kitchen' });
     response.status(201).json(unusable.length > 0 ? { ...counts, 'left out': unusable.length } : counts);
   };

@@ -3,7 +3,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
 import { createApp } from '../app';
-import { createHub } from '../live/hub';
 import { readOptions } from '../options';
 import { openTestKitchen } from '../test/kitchen';
 import { keepSandbox } from './sandbox';
@@ -26,7 +25,7 @@ test('a demo kitchen: one at a time, gone with its folder when it is left, and m
   const data = mkdtempSync(join(tmpdir(), 'kettle-home-'));
   const sandbox = keepSandbox({
     options: readOptions(['--data', data]),
-    ...{ logger: pino({ level: 'silent' }), now: () => new Date(), hub: createHub(), build: createApp },
+    ...{ logger: pino({ level: 'silent' }), now: () => new Date(), build: createApp },
     ...{ phones: kitchen.stores.phones, port: () => 4310 },
   });
   const [port, same] = await Promise.all([sandbox.side.open(), sandbox.side.open()]);

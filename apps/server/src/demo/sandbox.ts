@@ -6,7 +6,7 @@ import type { Logger } from 'pino';
 import type { PhoneStore } from '../access/phones';
 import type { AppOptions } from '../app';
 import { type Door, makeDoor } from '../lan/openToNetwork';
-import { type Hub, createHub } from '../live/hub';
+import { createHub } from '../live/hub';
 import { openKitchen } from '../openKitchen';
 import type { ServerOptions } from '../options';
 import { seedDemo } from './seedDemo';
@@ -22,7 +22,6 @@ interface Home {
   now: () => Date;
   /** Keys to the kitchen are keys to its sandbox, and are taken away in both. */
   phones: PhoneStore;
-  hub: Pick<Hub, 'onRevoke'>;
   /** Where the kitchen itself listens. */
   port: () => number;
   build: (options: AppOptions) => Express;
@@ -46,17 +45,15 @@ const listening = ({ server }: Door, host: string): Promise<number> =>
   });
 
 async function openDemo(
-  { options, logger, now, phones, hub: homeHub, port, build }: Home,
+  { options, logger, now, phones, port, build }: Home,
   left: (closed: Promise<void>) => void,
 ): Promise<Open> {
   const data = mkdtempSync(join(options.data, 'sandbox-'));
   const kitchen = await openKitchen(data, (stores) => seedDemo(stores, now()));
   const hub = createHub();
-  const forgetKeys = homeHub.onRevoke(hub.revoke);
   let door: Door | null = null;
   let closed: Promise<void> | null = null;
   async function end(): Promise<void> {
-    forgetKeys();
     hub.close();
     await new Promise<void>((resolve) => {
       door?.server.close(() => resolve());

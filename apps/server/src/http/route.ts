@@ -20,6 +20,8 @@ export interface Route {
   type?: string;
   /** Whether a change names the version that it was made from, in If-Match. */
   versioned?: true;
+  /** Whether a key or a code is in the answer: nothing between here and the phone may keep it. */
+  secret?: true;
   /** Whom it is for, where that is not cooks and leads. */
   for?: For;
   handle: (request: Request, access: Access) => Promise<Reply>;
@@ -125,6 +127,7 @@ export function routerOf(routes: readonly Route[], checkAnswers = false): Router
       const reply = await handle(request, access);
       if (checkAnswers) checkAnswer(route, reply.body);
       response.status(reply.status ?? status);
+      if (route.secret) response.set('Cache-Control', 'no-store');
       if (reply.etag !== undefined) response.setHeader('ETag', reply.etag);
       if (reply.phoneKey !== undefined) giveCookie(response, reply.phoneKey);
       if (reply.body instanceof FileText) {

@@ -95,7 +95,7 @@ export async function openOnNetwork(
             let text = '';
             response.setEncoding('utf8').on('data', (part: string) => (text += part));
             response.on('end', () => {
-              const json = /json/.test(response.headers['content-type'] ?? '');
+              const json = /\bjson\b/.test(response.headers['content-type'] ?? '');
               const { statusCode: status = 0, headers: got } = response;
               resolve({ status, headers: got, text, body: json ? JSON.parse(text) : null });
             });

@@ -9,6 +9,8 @@ import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { appIsAt, keepApp } from '../../live/appUpdates';
 import { followNews } from '../../live/news';
+import { useKey } from '../../api/key';
+import { useAccess } from '../../api/phoneQueries';
 import { prefetchBook, queryClient } from '../../api/queries';
 import { useLanguage } from '../../reader/language';
 import { useThemeName } from '../../reader/preferences';
@@ -16,6 +18,7 @@ import { ThemeScope, useColours } from '../../ui/theme';
 import { useWide } from '../../ui/layout/useWide';
 import { AlarmWatch } from './AlarmWatch';
 import { HealthBanner } from './HealthBanner';
+import { NoKeyPage } from './NoKeyPage';
 import { KeyHelp } from './KeyHelp';
 import { Navigation } from './Navigation';
 import { SandboxBar } from './SandboxBar';
@@ -42,6 +45,16 @@ interface ShellProps {
 function Frame({ alarms }: ShellProps) {
   const wide = useWide();
   const colours = useColours();
+  const { lost } = useKey();
+  // Asked again when the stream ends: a phone whose key was taken away hears it so.
+  useAccess();
+  if (lost) {
+    return (
+      <View role="main" style={[styles.frame, { backgroundColor: colours.ground }]}>
+        <NoKeyPage />
+      </View>
+    );
+  }
   return (
     <View style={[styles.frame, wide && styles.wide, { backgroundColor: colours.ground }]}>
       <SkipLinks />

@@ -1,5 +1,5 @@
 import { act, screen, waitFor } from '@testing-library/react';
-import { type Health, NoKey, Refused, api } from '../../api/api';
+import { type Health, Refused, api } from '../../api/api';
 import { queryClient } from '../../api/queries';
 import { draw } from '../../test/liveBatch';
 import { kitchenQueue } from '../../batch/kitchenQueue';
@@ -40,15 +40,6 @@ test('says that the server is away, and that what is shown may be old', async ()
   draw(<HealthBanner />);
   const alert = await screen.findByRole('alert');
   expect(alert.textContent).toMatch(/does not answer: this is what was last known\.\s.*kept on this device/);
-});
-
-test('says that the phone’s key was taken away, and leads to a new one', async () => {
-  answers(ok);
-  jest.spyOn(api, 'access').mockRejectedValue(new NoKey('Pair it.'));
-  draw(<HealthBanner />);
-  const alert = await screen.findByRole('alert');
-  expect(alert.textContent).toMatch(/has no key .* any more.*kept on this device/s);
-  expect(screen.getByRole('button', { name: 'Pair this phone' })).toBeTruthy();
 });
 
 test('says before anything is lost that this phone has no room, and what could not be kept', async () => {
