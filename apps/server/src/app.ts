@@ -167,7 +167,7 @@ export function createApp({
     ...systemRoutes(database, { version: VERSION, demo, sandbox: sandbox?.at === 'sandbox', now, nightly }),
     ...sandboxRoutes(sandbox),
     ...ingredientRoutes(stores.ingredients, stores, hub),
-    ...kitchenRoutes(stores.kitchen, around),
+    ...kitchenRoutes({ ...stores, database, logger }, around),
     ...flourLotRoutes(stores.flourLots, { ...stores, hub, now }),
     ...formulaRoutes(stores.formulas, stores.ingredients, around),
     ...bookRoutes(database, stores, around),

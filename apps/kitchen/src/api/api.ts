@@ -160,6 +160,8 @@ export const api = {
   ingredients: () => call<Ingredient[]>('GET', '/ingredients'),
   kitchen: () => call<Kitchen>('GET', '/kitchen'),
   changeKitchen: (change: KitchenChange) => call<Kitchen>('PATCH', '/kitchen', change),
+  /** Takes a cook's name out of all records, for good. */
+  makeNameless: (cook: string) => call<Kitchen>('POST', `/kitchen/cooks/${slug(cook)}/nameless`),
   flourLots: () => call<LotState[]>('GET', '/flour-lots'),
   saveFlourLot: (lot: FlourLot) => call<LotState>('PUT', `/flour-lots/${slug(lot.id)}`, lot),
   services: () => call<ServiceRecord[]>('GET', '/services'),

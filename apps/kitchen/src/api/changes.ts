@@ -8,6 +8,7 @@ import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/s
 import { useMutation } from '@tanstack/react-query';
 import { api } from './api';
 import { unpacked } from './backupFile';
+import { forgetBatches } from './keptBatches';
 import { keys, queryClient } from './queries';
 
 /** Everything that was known of the kitchen is asked for anew. */
@@ -79,6 +80,17 @@ export const useChangeKitchen = () =>
     onError: (_why, _change, context) => {
       queryClient.setQueryData<Kitchen>(keys.kitchen, context?.before);
       return queryClient.invalidateQueries({ queryKey: keys.kitchen });
+    },
+  });
+
+/** Takes a cook's name out of all records, for good; what this phone keeps of batches is fetched anew. */
+export const useMakeNameless = () =>
+  useMutation({
+    mutationFn: (cook: string) => api.makeNameless(cook),
+    onSuccess: async (kitchen) => {
+      queryClient.setQueryData(keys.kitchen, kitchen);
+      await forgetBatches();
+      await queryClient.invalidateQueries();
     },
   });
 

@@ -1,6 +1,7 @@
 import type { Batch, BatchEvent } from '@kettle-scale/core/batch';
 import { canStream, kitchenStream } from './kitchenStream';
 import { asOf } from '../api/asOf';
+import { forgetBatches } from '../api/keptBatches';
 import { keys, queryClient } from '../api/queries';
 import { renew } from './renew';
 
@@ -79,7 +80,8 @@ const TAKE: { [T in keyof Told]: (told: Told[T]) => void } = {
     renew(keys.phones);
     accessChanged();
   },
-  kitchen: () => renew(),
+  // What was kept of batches may be of before a restore, or under a name that was taken out.
+  kitchen: () => void forgetBatches().then(() => renew()),
 };
 
 /** Follows the kitchen for as long as the page is open; what happened while nobody listened is fetched again. */

@@ -6,7 +6,7 @@ import { openAsideWork } from './work';
 
 const CONTEXT = { lots: [], zone: 'UTC', off: [] };
 const LESSONS = { find: {}, demo: true, context: CONTEXT };
-const LOG = { find: {}, as: 'csv', cooks: [], exportedAt: '2026-03-04T10:00:00.000Z' } as const;
+const LOG = { find: {}, as: 'csv', cooks: [], people: true, exportedAt: '2026-03-04T10:00:00.000Z' } as const;
 
 let kitchen: Awaited<ReturnType<typeof openTestKitchen>>;
 let helper: ReturnType<typeof openAsideHelper>;

@@ -32,6 +32,8 @@ export interface LogAsk {
   find: FindAll;
   as: 'csv' | 'json';
   cooks: readonly KitchenCook[];
+  /** Whether the document, which says what each step took, says whose it was; the table has no times. */
+  people: boolean;
   /** When it is written, ISO 8601 in UTC. */
   exportedAt: string;
 }
@@ -57,8 +59,8 @@ export function openAsideWork(sql: Pick<Sql, 'select'>) {
     },
 
     /** The log as a file. */
-    log: async ({ find, as, cooks, exportedAt }: LogAsk): Promise<string> => {
-      const facts = (await reader.texts({ ...find, limit: ALL })).map(read);
+    log: async ({ find, as, cooks, people, exportedAt }: LogAsk): Promise<string> => {
+      const facts = (await reader.texts({ ...find, limit: ALL }, people || as === 'csv')).map(read);
       const notes = await reader.notes(facts.map(({ batchId }) => batchId));
       const rows = facts.map((one) => logRow(one, notes.get(one.batchId) ?? []));
       return as === 'csv'

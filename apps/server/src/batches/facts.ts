@@ -60,9 +60,9 @@ export function openFacts(sql: Sql, reader: BatchReader, write: Database['write'
     fillFacts,
 
     /** Facts of the batches that a search finds, as JSON text, the newest first; those of older programs are worked out first. */
-    factsJson: async (find: Find): Promise<string> => {
+    factsJson: async (find: Find, people: boolean): Promise<string> => {
       await fillFacts();
-      const rows = await facts.texts(find);
+      const rows = await facts.texts(find, people);
       return `[${rows.map((row) => row.facts).join(',')}]`;
     },
 

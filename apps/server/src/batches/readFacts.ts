@@ -12,11 +12,15 @@ const IDS_AT_ONCE = 5000;
 
 /** Reads what batches that are over have to say. */
 export const openFactsReader = (sql: Pick<Sql, 'select'>) => ({
-  /** Facts of the batches that a search finds, the newest first. */
-  texts: (find: Find): Promise<FactsText[]> => {
+  /**
+   * Facts of the batches that a search finds, the newest first.
+   * @param people whether they say whose work it was: what each step took is of one cook then
+   */
+  texts: (find: Find, people = true): Promise<FactsText[]> => {
     const { where, bind } = searchSql(find);
+    const facts = people ? 'f.facts' : `json_remove(f.facts, '$.cooks', '$.doneBy') AS facts`;
     return sql.select<FactsText>(
-      `SELECT f.batchId, f.facts FROM batch_finds f ${where ? `${where} AND` : 'WHERE'} f.facts IS NOT NULL
+      `SELECT f.batchId, ${facts} FROM batch_finds f ${where ? `${where} AND` : 'WHERE'} f.facts IS NOT NULL
        ORDER BY f.startedAt DESC, f.batchId DESC LIMIT $1`,
       bind,
     );

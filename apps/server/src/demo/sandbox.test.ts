@@ -1,8 +1,11 @@
 import { existsSync, mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Express } from 'express';
 import pino from 'pino';
+import request from 'supertest';
 import { createApp } from '../app';
+import { createHub } from '../live/hub';
 import { readOptions } from '../options';
 import { openTestKitchen } from '../test/kitchen';
 import { keepSandbox } from './sandbox';
@@ -42,4 +45,28 @@ test('a demo kitchen: one at a time, gone with its folder when it is left, and m
   expect(again.status).toBe(200);
   await sandbox.close();
   expect(readdirSync(data)).toEqual([]);
+});
+
+test('a key that is taken away in either kitchen, or a role that changes, ends the streams of both', async () => {
+  const hubs = [createHub(), createHub()];
+  const ended: string[][] = hubs.map(() => []);
+  const [home, beside] = hubs.map((hub, index) => {
+    hub.onRevoke((id) => ended[index]?.push(id));
+    const { database, stores } = kitchen;
+    return createApp({ database, stores, hub, logger: pino({ level: 'silent' }) });
+  }) as [Express, Express];
+  const { phone } = await kitchen.stores.phones.add({ name: 'Bench', role: 'cook' }, new Date());
+  const at = `/api/v1/phones/${phone.id}`;
+  await request(beside).put(at).set('kettle-app', 'test').send({ name: 'Bench', role: 'lead' }).expect(200);
+  expect(ended).toEqual([[phone.id], [phone.id]]);
+  await request(home).delete(at).set('kettle-app', 'test').expect(200);
+  expect(ended).toEqual([
+    [phone.id, phone.id],
+    [phone.id, phone.id],
+  ]);
+  // A demo kitchen that was left hears nothing more.
+  hubs[1]?.close();
+  const { phone: other } = await kitchen.stores.phones.add({ name: 'Pass', role: 'cook' }, new Date());
+  await kitchen.stores.phones.remove(other.id);
+  expect([ended[0]?.length, ended[1]?.length]).toEqual([3, 2]);
 });

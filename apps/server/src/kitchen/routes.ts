@@ -1,8 +1,15 @@
 import { sourceUsable } from '@kettle-scale/core/device';
 import { type Kitchen, kitchenChangeSchema, kitchenSchema, withChange } from '@kettle-scale/core/kitchen';
 import { InputError, parseInput } from '@kettle-scale/core/message';
+import type { Logger } from 'pino';
+import { nameOf } from '../access/gate';
+import type { BatchStore } from '../batches/store';
+import type { Database } from '../db/openDatabase';
+import { idParams } from '../http/params';
+import { notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
 import type { Around } from '../live/hub';
+import { makeNameless } from './nameless';
 import type { KitchenStore } from './store';
 
 /** What is known of a plate was measured on it, unless the whole kitchen is made up. */
@@ -19,7 +26,18 @@ function checkGriddles({ griddles = [] }: Kitchen, demo: boolean): void {
   });
 }
 
-export const kitchenRoutes = (store: KitchenStore, { hub, demo }: Around): Route[] => [
+interface Records {
+  database: Database;
+  kitchen: KitchenStore;
+  /** Batches in hand are read again. */
+  batches: Pick<BatchStore, 'forget'>;
+  logger: Logger;
+}
+
+export const kitchenRoutes = (
+  { database, kitchen: store, batches, logger }: Records,
+  { hub, demo }: Around,
+): Route[] => [
   route({
     method: 'get',
     path: '/kitchen',
@@ -57,6 +75,23 @@ export const kitchenRoutes = (store: KitchenStore, { hub, demo }: Around): Route
       });
       hub.publish({ type: 'settings' });
       return kept;
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/kitchen/cooks/:id/nameless',
+    summary:
+      'Make a cook nameless in all records: acts, batches, lessons, shifts and notes; it cannot be taken back',
+    for: 'lead',
+    params: idParams,
+    response: kitchenSchema,
+    run: async ({ params, access }) => {
+      const id = await makeNameless(database, params.id, store.changeIn);
+      if (id === null) throw notFound('This cook');
+      logger.warn({ now: id, by: nameOf(access) }, 'a cook was made nameless in all records');
+      batches.forget();
+      hub.publish({ type: 'kitchen' });
+      return store.get();
     },
   }),
 ];

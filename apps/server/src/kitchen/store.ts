@@ -1,5 +1,5 @@
 import { DEFAULT_KITCHEN, type Kitchen } from '@kettle-scale/core/kitchen';
-import { DataTypes } from 'sequelize';
+import { DataTypes, type Transaction } from 'sequelize';
 import { documentModel } from '../db/documentModel';
 import type { Database } from '../db/openDatabase';
 
@@ -24,6 +24,16 @@ export async function openKitchenStore({ sequelize, write }: Database) {
     rows.bulkCreate([{ id: ONLY_ROW, document: DEFAULT_KITCHEN }], { ignoreDuplicates: true, transaction }),
   );
 
+  const changeIn = async (
+    changed: (now: Kitchen) => Kitchen,
+    transaction: Transaction,
+  ): Promise<KitchenInPlace> => {
+    const { document: now } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true, transaction });
+    const document = changed(now);
+    await rows.update({ document }, { where: { id: ONLY_ROW }, transaction });
+    return inPlace(document);
+  };
+
   return {
     get: async (): Promise<KitchenInPlace> => {
       const { document } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true });
@@ -31,12 +41,9 @@ export async function openKitchenStore({ sequelize, write }: Database) {
     },
     /** Puts what a change makes of the kitchen as it stands then: no other change comes between. */
     change: (changed: (now: Kitchen) => Kitchen): Promise<KitchenInPlace> =>
-      write(async (transaction) => {
-        const { document: now } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true, transaction });
-        const document = changed(now);
-        await rows.update({ document }, { where: { id: ONLY_ROW }, transaction });
-        return inPlace(document);
-      }),
+      write((transaction) => changeIn(changed, transaction)),
+    /** The same inside of a write that is open. */
+    changeIn,
     put: async (document: Kitchen): Promise<KitchenInPlace> => {
       await write((transaction) => rows.update({ document }, { where: { id: ONLY_ROW }, transaction }));
       return inPlace(document);

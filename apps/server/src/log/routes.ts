@@ -69,14 +69,13 @@ export function logRoutes(
   around: Around,
 ): Route[] {
   const { hub, now } = around;
-  const zone = async () => (await kitchen.get()).timeZone;
   const lessons = keepLessons({ batches, flourLots, kitchen, aside }, around);
 
   async function log(as: LogAsk['as'], query: z.infer<typeof exportQuery>): Promise<string> {
     await batches.fillFacts();
-    const { cooks = [] } = await kitchen.get();
-    const find = findBetween(query, await zone());
-    return aside.log({ find, as, cooks, exportedAt: now().toISOString() });
+    const { cooks = [], learnPerCook: people = true, timeZone } = await kitchen.get();
+    const find = findBetween(query, timeZone);
+    return aside.log({ find, as, cooks, people, exportedAt: now().toISOString() });
   }
 
   return [
@@ -86,7 +85,10 @@ export function logRoutes(
       summary: 'What batches that are over have to say, for charts: the newest first',
       query: factsQuery,
       response: z.array(batchFactsSchema),
-      run: async ({ query }) => new JsonText(await batches.factsJson(findBetween(query, await zone()))),
+      run: async ({ query }) => {
+        const { timeZone, learnPerCook = true } = await kitchen.get();
+        return new JsonText(await batches.factsJson(findBetween(query, timeZone), learnPerCook));
+      },
     }),
     route({
       method: 'get',

@@ -41,3 +41,14 @@ test('learning from each cook is switched off for the kitchen', async () => {
   fireEvent.click(screen.getByRole('radio', { name: 'Switched off' }));
   expect((await sent())?.learnPerCook).toBe(false);
 });
+
+test('the name of a cook who has left is taken out of all records after a second press', async () => {
+  const nameless = jest.spyOn(api, 'makeNameless').mockResolvedValue(DEFAULT_KITCHEN);
+  press('Who has left');
+  press('Late cook');
+  expect(screen.queryByRole('button', { name: 'Has left' })).toBeNull();
+  press('Make nameless');
+  expect(nameless).not.toHaveBeenCalled();
+  press('Press again to take the name out of all records');
+  await waitFor(() => expect(nameless).toHaveBeenCalledWith('late-cook'));
+});

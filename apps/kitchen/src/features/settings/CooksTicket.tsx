@@ -1,7 +1,7 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import { type Kitchen, type KitchenCook, cookSchema } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
-import { useChangeKitchen } from '../../api/changes';
+import { useChangeKitchen, useMakeNameless } from '../../api/changes';
 import { DeleteAction } from '../../ui/input/DeleteAction';
 import { FieldError } from '../../ui/input/Field';
 import { Segments } from '../../ui/input/Segments';
@@ -11,6 +11,7 @@ import { useTextForm } from '../../ui/input/useTextForm';
 import { Caution } from '../../ui/layout/Caution';
 import { Sheet } from '../../ui/layout/Sheet';
 import { Ticket } from '../../ui/layout/Ticket';
+import { Unfold } from '../../ui/layout/Unfold';
 import { Body, Heading } from '../../ui/type';
 
 type Text = Pick<KitchenCook, 'id' | 'name'>;
@@ -57,6 +58,20 @@ function CookForm({ text: first, taken, problem, onSave, onLeave }: CookFormProp
   );
 }
 
+/** Takes the name of a cook out of everything; said in full before it is done. */
+function Nameless({ onNameless, problem }: { onNameless: () => void; problem: string | undefined }) {
+  return (
+    <>
+      <DeleteAction label="Make nameless" means="take the name out of all records" onPress={onNameless} />
+      <Body tone="soot">
+        Batches, notes, shifts and lessons keep the work and lose the name, for good. Backups made before
+        still have it, and so does the name of a phone.
+      </Body>
+      {problem ? <FieldError id="nameless-error" message={problem} /> : null}
+    </>
+  );
+}
+
 /** Who works here, each to be chosen on a phone with one tap; and whether the kitchen learns from each of them. */
 export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
   const save = useChangeKitchen();
@@ -64,6 +79,8 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
   const close = useCallback(() => setOpen(null), []);
   const all = kitchen.cooks ?? [];
   const here = all.filter(({ gone }) => !gone);
+  const left = all.filter(({ gone }) => gone);
+  const nameless = useMakeNameless();
   const store = (cooks: KitchenCook[]) => save.mutate({ cooks }, { onSuccess: close });
   const put = (cook: KitchenCook) =>
     store(
@@ -81,6 +98,13 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
         <Action key={id} label={name} onPress={() => setOpen({ id, name })} />
       ))}
       <Action label="Add a cook" onPress={() => setOpen(NEW)} />
+      {left.length > 0 ? (
+        <Unfold label="Who has left">
+          {left.map(({ id, name }) => (
+            <Action key={id} label={name} onPress={() => setOpen({ id, name })} />
+          ))}
+        </Unfold>
+      ) : null}
       {here.length > 0 ? (
         <Segments
           labelled
@@ -104,7 +128,13 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
             taken={new Set(all.map(({ id }) => id))}
             problem={save.error?.message}
             onSave={put}
-            onLeave={open.id ? () => put({ ...open, gone: true }) : null}
+            onLeave={here.some(({ id }) => id === open.id) ? () => put({ ...open, gone: true }) : null}
+          />
+        ) : null}
+        {open?.id ? (
+          <Nameless
+            problem={nameless.error?.message}
+            onNameless={() => nameless.mutate(open.id, { onSuccess: close })}
           />
         ) : null}
       </Sheet>

@@ -19,7 +19,7 @@ const styles = StyleSheet.create({
 });
 
 /** What a screen that is read in two seconds keeps for who asks. */
-export function Unfold({ children }: { children: ReactNode }) {
+export function Unfold({ label = 'More', children }: { label?: string; children: ReactNode }) {
   const colours = useColours();
   const [open, setOpen] = useState(false);
   const part = useRef<View>(null);
@@ -30,7 +30,7 @@ export function Unfold({ children }: { children: ReactNode }) {
   return (
     <View ref={part}>
       <Press role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.head}>
-        <Strong>More</Strong>
+        <Strong>{label}</Strong>
         <Icon name={open ? 'menu-up' : 'menu-down'} size={24} colour={colours.soot} />
       </Press>
       {open ? <View style={styles.open}>{children}</View> : null}
