@@ -305,3 +305,34 @@ test('what was acknowledged is there when the file is opened again', async () =>
   expect(foldBatch(body.plan, body.events).now?.step.id).toBe('weigh-1-soft');
   await again.close();
 });
+
+describe('records between the year 2000 and tomorrow, names of one line', () => {
+  test.each(['1999-12-31T23:59:00.000Z', '1970-01-01T00:00:00.000Z'])(
+    'an act of %s is refused',
+    async (at) => {
+      const batch = await startBatch();
+      const { body } = await post(batch, { ...event({ type: 'note', text: 'x' }), at }).expect(422);
+      expect(body.errors[0]).toMatchObject({
+        path: 'at',
+        message: expect.stringMatching(/before the year 2000/),
+      });
+    },
+  );
+
+  test.each([
+    ['a line break', 'Wr\nap'],
+    ['a mark that turns the direction', 'Wr\u202Eap'],
+    ['half of a character', 'Wr\ud83dap'],
+    ['a separator of lines', 'Wr\u2028ap'],
+  ])('a formula whose name has %s is refused at its field', async (_case, name) => {
+    const formula = { ...wrap(), id: 'other', name };
+    const { body } = await kitchen.api.post('/api/v1/formulas').send({ formula, reason: 'new' }).expect(422);
+    expect(body.errors).toMatchObject([{ path: 'formula.name', message: expect.stringMatching(/one line/) }]);
+  });
+
+  test('a note may have lines, and no half characters', async () => {
+    const batch = await startBatch();
+    await post(batch, event({ type: 'note', text: 'one\ntwo 🫓' })).expect(201);
+    await post(batch, event({ type: 'note', text: 'half \ud83d' })).expect(422);
+  });
+});

@@ -203,7 +203,7 @@ export function createApp({
     response.json((openApi ??= openApiDocument(routes, VERSION)));
   });
   addOthers(app, { database, stores, devices, around, logger });
-  app.use('/api/v1', routerOf(routes, checkAnswers));
+  app.use('/api/v1', routerOf(routes, { now, checkAnswers }));
   app.use('/api', noSuchAddress);
   if (webDir) app.use(serveWebApp(webDir));
   app.use(noSuchAddress);

@@ -1,6 +1,13 @@
 import { type Formula, missingIngredients } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import { InputError, type Problem, type Words, parseInput, message } from '@kettle-scale/core/message';
+import {
+  InputError,
+  type Problem,
+  type Words,
+  message,
+  parseInput,
+  repairNames,
+} from '@kettle-scale/core/message';
 import {
   type BackupLine,
   MOST_NESTED,
@@ -10,7 +17,9 @@ import {
   parseJson,
 } from '@kettle-scale/core/document';
 import type { Transaction } from 'sequelize';
+import type { z } from 'zod';
 import type { Database } from '../db/openDatabase';
+import { wrongDates } from '../http/recordDates';
 import type { Stores } from '../stores';
 
 /** How many of each kind of line came back. */
@@ -47,12 +56,13 @@ export function fillKitchen(
       if (counts.end) throw onLine(at, 'there is more after the end of the backup.');
       last = at;
       try {
-        const line = readLine(text, at);
+        const { line, told: putRight } = readLine(text, at, now);
         checkOrder(line, at, counts, unusable.length);
         const told = await inSavepoint(sequelize, transaction, () =>
           (put[line.kind] as (one: BackupLine) => Promise<Told>)(line),
         );
-        unusable.push(...told.map(({ path, message: problem }) => lineProblem(at, path, problem)));
+        const all = [...putRight, ...told];
+        unusable.push(...all.map(({ path, message: problem }) => lineProblem(at, path, problem)));
         counts[line.kind] = (counts[line.kind] ?? 0) + 1;
       } catch (error) {
         const problems = asLineProblems(error, at);
@@ -222,15 +232,30 @@ function putInto(
   };
 }
 
-function readLine(text: string, at: number): BackupLine {
+/** A line that was checked, and what of it was put right. */
+interface ReadLine {
+  line: BackupLine;
+  told: Told;
+}
+
+function readLine(text: string, at: number, now: Date): ReadLine {
   if (deepest(text, MOST_NESTED) > MOST_NESTED) {
     throw InputError.at('', message('it nests deeper than {most, number} levels.', { most: MOST_NESTED }));
   }
   const value = parseJson(text);
-  if (at === 1) parseInput(backupHeadSchema, value);
-  else parseInput(backupLineSchema, value);
+  const schema: z.ZodType = at === 1 ? backupHeadSchema : backupLineSchema;
+  let told = NOTHING;
+  try {
+    parseInput(schema, value);
+  } catch (error) {
+    told = repairNames(schema, value);
+    if (told.length === 0) throw error;
+    parseInput(schema, value);
+  }
+  const dates = wrongDates(value, now);
+  if (dates.length > 0) throw new InputError(dates);
   // Checked, and kept as it is written: a restored kitchen gives the same backup to the letter.
-  return value as BackupLine;
+  return { line: value as BackupLine, told };
 }
 
 /**

@@ -133,3 +133,41 @@ describe('a backup of a kitchen in which it is so already', () => {
     expect((body as { detail: string }).detail).toMatch(/ends early/);
   });
 });
+
+describe('what no kitchen of today takes is held against limits before anything is worked out', () => {
+  let lines: string[];
+  beforeAll(async () => {
+    const kitchen = await fresh();
+    await kitchen.api.post('/api/v1/formulas').send({ formula: wrap(), reason: 'new' }).expect(201);
+    await kitchen.api.post('/api/v1/batches').send(batchStart()).expect(201);
+    lines = (await backupOf(kitchen)).trim().split('\n');
+  });
+  const changed = (from: RegExp | string, to: string) =>
+    lines.map((line) => line.replace(from, to)).join('\n');
+  const said = async (text: string): Promise<string> => {
+    const { body } = await restoreInto(await fresh(), text).expect(422);
+    return (body as { detail: string }).detail;
+  };
+
+  test.each(['10000000', '300000', '51', '-1'])('a plan with %s bowls', async (bowls) => {
+    const { api } = await fresh();
+    expect(await said(changed(/"bowls":\d+/, `"bowls":${bowls}`))).toMatch(/^Line 4: .*/);
+    // Worked out first, three hundred thousand took a minute and ten million the server.
+    await api.get('/api/v1/health').expect(200);
+  });
+
+  test.each(['1999-12-31T23:59:59.000Z', '2099-01-01T00:00:00.000Z'])('a batch of %s', async (at) => {
+    expect(await said(changed(/"at":"[^"]+"/, `"at":"${at}"`))).toMatch(
+      /^Line 4: This is dated .*check the clock/,
+    );
+  });
+
+  test('a name of two lines or with a mark of direction is made one line, and told', async () => {
+    const text = changed(/"name":"Deckhand wrap"/g, '"name":"Deckhand\\n\u202Ewrap"');
+    expect(await said(text)).toMatch(/^Line 3: Formula name must be one line.*it is called “Deckhand wrap”/);
+    const kitchen = await fresh();
+    const { body } = await restoreInto(kitchen, text, '?without=unusable').expect(201);
+    expect(body).toMatchObject({ formula: 1, batch: 1 });
+    expect((await kitchen.api.get('/api/v1/batches')).body).toMatchObject([{ formulaName: 'Deckhand wrap' }]);
+  });
+});

@@ -29,10 +29,9 @@ const phoneOf = ({ phone }: Access): string => phone?.name ?? OWN_SCREEN;
 function batchActs(stores: BatchStores, around: Around) {
   const { hub, now } = around;
   const { batches } = stores;
-  const { checkTime, checkSource, planOf, checkSeen } = batchRules(stores, around);
+  const { checkSource, planOf, checkSeen } = batchRules(stores, around);
   const start = async (sent: BatchStart, access: Access) => {
     const body = { ...sent, phone: phoneOf(access) };
-    checkTime(body.at);
     checkSource({ source: body.conditions?.airFrom }, 'conditions.airFrom');
     const plan = await planOf(body);
     await checkSeen(body, plan);
@@ -47,7 +46,6 @@ function batchActs(stores: BatchStores, around: Around) {
 
   const append = async (id: string, sent: BatchEvent, access: Access) => {
     const body = { ...sent, phone: phoneOf(access) };
-    checkTime(body.at);
     checkSource(body, 'source');
     const result = await batches.append(id, body, now().toISOString());
     if (result.outcome === 'no-batch') throw notFound('This batch');

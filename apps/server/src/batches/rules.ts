@@ -7,14 +7,11 @@ import { lotWithSwitch } from '@kettle-scale/core/log';
 import { dayOf } from '@kettle-scale/core/quantity';
 import type { FlourLotStore } from '../flourLots/store';
 import type { FormulaStore } from '../formulas/store';
-import { aheadWords } from '../http/clock';
 import { HttpProblem } from '../http/problem';
 import type { IngredientStore } from '../ingredients/store';
 import type { KitchenStore } from '../kitchen/store';
 import type { Around } from '../live/hub';
 import type { BatchStore } from './store';
-
-const DAY_MS = 24 * 3600 * 1000;
 
 export interface BatchStores {
   batches: BatchStore;
@@ -26,12 +23,6 @@ export interface BatchStores {
 
 /** What must hold before an act is stored, and the plan that a start is frozen with. */
 export function batchRules(stores: BatchStores, { now, demo }: Pick<Around, 'now' | 'demo'>) {
-  /** Clocks of phones differ; an act more than a day ahead is a wrong clock and would break every timer. */
-  const checkTime = (at: string): void => {
-    const aheadMs = Date.parse(at) - now().getTime();
-    if (aheadMs > DAY_MS) throw InputError.at('at', aheadWords('This act', aheadMs));
-  };
-
   /** A record of what was really done holds nothing that a stand-in made up. */
   const checkSource = (body: object, path: string): void => {
     if (!('source' in body) || body.source !== 'simulated' || sourceUsable('simulated', demo)) return;
@@ -101,5 +92,5 @@ export function batchRules(stores: BatchStores, { now, demo }: Pick<Around, 'now
     );
   }
 
-  return { checkTime, checkSource, planOf, checkSeen };
+  return { checkSource, planOf, checkSeen };
 }

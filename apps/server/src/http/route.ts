@@ -1,8 +1,9 @@
-import { parseInput } from '@kettle-scale/core/message';
+import { InputError, parseInput } from '@kettle-scale/core/message';
 import { type Request, Router } from 'express';
 import type { z } from 'zod';
 import { type Access, type For, accessOf, checkRole, giveCookie } from '../access/gate';
 import { HttpProblem } from './problem';
+import { wrongDates } from './recordDates';
 
 /** One address of the API: what comes in, what goes out, and the act. The OpenAPI document is made from these. */
 export interface Route {
@@ -117,13 +118,18 @@ function checkAnswer({ method, path, response }: Route, body: unknown): void {
  * An Express router of routes.
  * @param checkAnswers holds every answer against its schema before it is sent: for tests, since it costs time
  */
-export function routerOf(routes: readonly Route[], checkAnswers = false): Router {
+export function routerOf(
+  routes: readonly Route[],
+  { now, checkAnswers = false }: { now: () => Date; checkAnswers?: boolean },
+): Router {
   const router = Router();
   for (const route of routes) {
     const { method, path, status = 200, handle } = route;
     router[method](path, async (request, response) => {
       const access = accessOf(response);
       checkRole(access, route.for);
+      const wrong = wrongDates(request.body, now());
+      if (wrong.length > 0) throw new InputError(wrong);
       const reply = await handle(request, access);
       if (checkAnswers) checkAnswer(route, reply.body);
       response.status(reply.status ?? status);

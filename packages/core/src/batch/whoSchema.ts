@@ -1,11 +1,11 @@
-import { slugField, textField } from '../message/fields';
+import { slugField, nameField } from '../message/fields';
 
 /** Who did something, as it is stored with the act. */
 export const whoFields = {
   /** The cook that was chosen on the phone. */
   cook: slugField('Cook').optional(),
   /** What the phone was called then. The server says it: what a phone says of itself does not count. */
-  phone: textField('Phone', { min: 1, max: 40 }).optional(),
+  phone: nameField('Phone', { min: 1, max: 40 }).optional(),
 };
 
 /** The phone of what was done on the server's own screen, which needs no key. */

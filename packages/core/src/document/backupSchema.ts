@@ -13,6 +13,9 @@ import { ingredientSchema } from '../ingredient/ingredientSchema';
 export const BACKUP_FORMAT = 'kettle-scale/backup';
 export const BACKUP_FORMAT_VERSION = 3;
 
+/** Twice four acts for each of as many pieces as an act can count. */
+const MOST_ACTS = 200_000;
+
 /** The first line of a backup. */
 export const backupHeadSchema = z.strictObject({
   ...formatFields(BACKUP_FORMAT, 1, 2, BACKUP_FORMAT_VERSION),
@@ -46,9 +49,9 @@ export const backupLineSchema = z.discriminatedUnion(
         kind: z.literal('batch'),
         start: batchStartSchema,
         plan: planSchema,
-        events: z.array(eventSchema),
+        events: z.array(eventSchema).max(MOST_ACTS),
         /** When the server stored each event. */
-        receivedAt: z.array(z.string()),
+        receivedAt: z.array(z.string()).max(MOST_ACTS),
       })
       .refine(({ events, receivedAt }) => events.length === receivedAt.length, {
         message: 'Every act of a batch needs the time at which it was received.',

@@ -1,7 +1,7 @@
 import { asText, message } from '../message/message';
 import { z } from 'zod';
 import { lotOffsetSchema } from '../kitchen/conditionsSchema';
-import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
+import { choiceField, countField, fractionField, numberField, slugField, nameField } from '../message/fields';
 
 const dayField = (label: string) =>
   z.iso.date(asText(message('{label} must be a date like 2026-03-04.', { label })));
@@ -13,7 +13,7 @@ export const countedKgField = numberField('Left', { min: 0, max: 100_000, unit: 
 export const flourLotSchema = z.strictObject({
   id: slugField('Lot id'),
   ingredient: slugField('Flour'),
-  name: textField('Lot name', { min: 1, max: 60 }),
+  name: nameField('Lot name', { min: 1, max: 60 }),
   receivedOn: dayField('The day it came'),
   bagKg: numberField('Bag', { min: 0.5, max: 1000, unit: 'kg' }),
   /** Bags that came; one when not said. */

@@ -1,6 +1,14 @@
 import { asText, message } from '../message/message';
 import { z } from 'zod';
-import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
+import {
+  choiceField,
+  countField,
+  fractionField,
+  numberField,
+  slugField,
+  textField,
+  nameField,
+} from '../message/fields';
 import { FILL_METHODS, type Ingredient, ingredientSchema } from '../ingredient/ingredientSchema';
 import { bakeSchema, methodSchema, productSchema } from './methodSchema';
 import { onBreadSchema } from './onBreadSchema';
@@ -45,7 +53,7 @@ export const measureSchema = z.strictObject({
   /** Density that turned the volume into this line's mass. */
   gMl: numberField('Density', { min: 0.02, max: 3, unit: 'g/ml' }).optional(),
   /** Name and weight of the piece that was counted. */
-  piece: textField('Piece', { min: 1, max: 30 }).optional(),
+  piece: nameField('Piece', { min: 1, max: 30 }).optional(),
   gEach: numberField('Weight of a piece', { min: 0.05, max: 2000, unit: 'g' }).optional(),
   /** What the measure itself leaves open (a pinch, a heap), as shares of the typical. */
   loose: z.strictObject({ low: looseField('Least'), high: looseField('Most') }).optional(),
@@ -74,7 +82,7 @@ export const formulaSchema = z
     ...formatFields(FORMULA_FORMAT, ...READABLE_VERSIONS),
     id: slugField('Formula id'),
     version: countField('Version', { min: 1, max: 100_000 }),
-    name: textField('Formula name', { min: 1, max: 60 }),
+    name: nameField('Formula name', { min: 1, max: 60 }),
     summary: textField('Summary', { max: 300 }),
     /** Longer words: how it was told, where it comes from. */
     notes: textField('Notes', { max: 4000 }).optional(),

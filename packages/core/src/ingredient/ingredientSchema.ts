@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, fractionField, numberField, slugField, textField } from '../message/fields';
+import { choiceField, fractionField, numberField, slugField, textField, nameField } from '../message/fields';
 
 /** What an ingredient does in a dough; decides its colour, its scale and which totals it counts in. */
 export const INGREDIENT_KINDS = [
@@ -67,7 +67,7 @@ const densitySchema = z
 const pieceSchema = z
   .strictObject({
     /** As people say it: "stick", "clove", "large". */
-    name: textField('Name of the piece', { min: 1, max: 30 }),
+    name: nameField('Name of the piece', { min: 1, max: 30 }),
     lowG: pieceG('Lightest piece'),
     typicalG: pieceG('Typical piece'),
     highG: pieceG('Heaviest piece'),
@@ -84,7 +84,7 @@ const pieceSchema = z
 export const ingredientSchema = z
   .strictObject({
     id: slugField('Ingredient id'),
-    name: textField('Ingredient name', { min: 1, max: 60 }),
+    name: nameField('Ingredient name', { min: 1, max: 60 }),
     kind: choiceField('Kind', INGREDIENT_KINDS),
     water: fractionField('Water', 0, 1),
     protein: fractionField('Protein', 0, 1),
@@ -96,7 +96,7 @@ export const ingredientSchema = z
     mayContain: z.array(choiceField('Allergen', ALLERGENS)).max(ALLERGENS.length).optional(),
     /** Other names people write it by, in small letters. */
     aliases: z
-      .array(textField('Other name', { min: 1, max: 60 }))
+      .array(nameField('Other name', { min: 1, max: 60 }))
       .max(40)
       .optional(),
     /** Mass of one millilitre by fill method, as lowest, typical and highest. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
+import { choiceField, countField, fractionField, numberField, slugField, nameField } from '../message/fields';
 
 const points = (label: string) => numberField(label, { min: -20, max: 20, unit: 'points' });
 
@@ -33,7 +33,7 @@ export const conditionsSchema = z.strictObject({
   lot: z
     .strictObject({
       id: slugField('Flour lot'),
-      name: textField('Lot name', { min: 1, max: 60 }),
+      name: nameField('Lot name', { min: 1, max: 60 }),
       ingredient: slugField('Flour'),
       /** As it came from the mill. */
       moisture: fractionField('Flour moisture', 0.04, 0.2),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sourceField } from '../device/deviceSchema';
-import { choiceField, countField, instantField, numberField, slugField, textField } from '../message/fields';
+import { choiceField, countField, instantField, numberField, slugField, nameField } from '../message/fields';
 import { FITTED, type Fitted } from './fittedNames';
 
 export const MATERIALS = ['cast iron', 'steel', 'aluminium', 'stone'] as const;
@@ -37,7 +37,7 @@ const calibrationSchema = z.strictObject({
 export const griddleSchema = z
   .strictObject({
     id: slugField('Griddle'),
-    name: textField('Griddle name', { min: 1, max: 40 }),
+    name: nameField('Griddle name', { min: 1, max: 40 }),
     material: choiceField('Material', MATERIALS),
     thicknessMm: numberField('Plate thickness', { min: 1, max: 80, unit: 'mm' }),
     shape: choiceField('Shape', PLATE_SHAPES),

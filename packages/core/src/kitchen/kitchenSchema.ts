@@ -1,6 +1,14 @@
 import { asText, message } from '../message/message';
 import { z } from 'zod';
-import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
+import {
+  choiceField,
+  countField,
+  fractionField,
+  numberField,
+  slugField,
+  textField,
+  nameField,
+} from '../message/fields';
 import { HOLDINGS } from './holdings';
 import { griddleSchema } from './griddleSchema';
 import { isZone } from '../quantity/days';
@@ -23,7 +31,7 @@ const stepField = (label: string) =>
 export const mixerSchema = z
   .strictObject({
     id: slugField('Mixer'),
-    name: textField('Mixer name', { min: 1, max: 40 }),
+    name: nameField('Mixer name', { min: 1, max: 40 }),
     by: choiceField('Worked by', ['hand', 'machine']),
     minG: numberField('Smallest load', { min: 0, max: 500_000, unit: 'g' }),
     maxG: numberField('Largest load', { min: 50, max: 500_000, unit: 'g' }),
@@ -42,7 +50,7 @@ export type Mixer = z.infer<typeof mixerSchema>;
 /** Somebody who works here. Who has left stays known, so that records keep the name. */
 export const cookSchema = z.strictObject({
   id: slugField('Cook'),
-  name: textField('Name of the cook', { min: 1, max: 40 }),
+  name: nameField('Name of the cook', { min: 1, max: 40 }),
   gone: z.literal(true).optional(),
 });
 export type KitchenCook = z.infer<typeof cookSchema>;

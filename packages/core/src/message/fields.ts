@@ -61,25 +61,55 @@ export function fractionField(label: Words, min: number, max: number): z.ZodNumb
     .max(max, range);
 }
 
-/** Control characters have no place in a name and can hide text; line breaks and tabs are kept. */
-const CONTROL = /[^\P{Cc}\t\n\r]/u;
+/** Control characters and halves of characters hide text and break files; line breaks and tabs are kept. */
+const UNPRINTABLE = /[^\P{Cc}\t\n\r]|\p{Cs}/u;
+/** What makes one line two, or turns the direction of what follows: a name would hide what stands beside it. */
+const NOT_IN_NAMES = /[\p{Cc}\p{Cs}\u2028\u2029\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069]/u;
+const EACH_NOT_IN_NAMES = new RegExp(NOT_IN_NAMES, 'gu');
+
+interface TextRange {
+  min?: number;
+  max: number;
+}
+
+const limitedText = (label: Words, { min = 0, max }: TextRange): z.ZodString =>
+  z
+    .string({ error: wrongKind(label, '{label} must be text.') })
+    .trim()
+    .min(min, told('{label} is empty.', label))
+    .max(max, told(LONGER, label, { max }));
 
 /**
  * A text of limited length without control characters.
  * @param label name of the field
  * @param range characters, least and most
  */
-export function textField(label: Words, { min = 0, max }: { min?: number; max: number }): z.ZodString {
-  return z
-    .string({ error: wrongKind(label, '{label} must be text.') })
-    .trim()
-    .min(min, told('{label} is empty.', label))
-    .max(max, told(LONGER, label, { max }))
-    .refine(
-      (text) => !CONTROL.test(text),
-      told('{label} contains characters that cannot be printed.', label),
-    );
-}
+export const textField = (label: Words, range: TextRange): z.ZodString =>
+  limitedText(label, range).refine(
+    (text) => !UNPRINTABLE.test(text),
+    told('{label} contains characters that cannot be printed.', label),
+  );
+
+/** Marks what is wrong with a name that `printableName` puts right. */
+export const REPAIRABLE_NAME = 'name';
+
+/**
+ * A name: one line of limited length, read in the direction in which it is written.
+ * @param label name of the field
+ * @param range characters, least and most
+ */
+export const nameField = (label: Words, range: TextRange): z.ZodString =>
+  limitedText(label, range).refine((text) => !NOT_IN_NAMES.test(text), {
+    error: told('{label} must be one line, without control characters or marks of direction.', label),
+    params: { repair: REPAIRABLE_NAME },
+  });
+
+/**
+ * Returns a name as one line, without what no name may have; a dash where nothing is left.
+ * @param name as an older program took it
+ */
+export const printableName = (name: string): string =>
+  name.replace(EACH_NOT_IN_NAMES, ' ').replace(/ +/g, ' ').trim() || '–';
 
 const LONGEST_SLUG = 60;
 

@@ -86,7 +86,7 @@ export function problemsOf(error: z.ZodError): Problem[] {
 }
 
 /** Zod asks an object that stands for a text for its length, whatever that is: one made for it trips the comparison. */
-function safely<T>(schema: z.ZodType<T>, value: unknown, prefix: string): z.ZodSafeParseResult<T> {
+export function safely<T>(schema: z.ZodType<T>, value: unknown, prefix: string): z.ZodSafeParseResult<T> {
   try {
     return schema.safeParse(value, { error: plainError });
   } catch (error) {

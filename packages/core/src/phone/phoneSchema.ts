@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, instantField, textField, uuidField } from '../message/fields';
+import { choiceField, instantField, nameField, textField, uuidField } from '../message/fields';
 
 /**
  * What somebody may do: a cook works batches and reads everything; a lead also changes formulas, settings, stock and phones,
@@ -10,12 +10,12 @@ export type Role = (typeof ROLES)[number];
 
 const LONGEST_NAME = 40;
 const roleField = choiceField('Role', ROLES);
-const nameField = textField('Name', { min: 1, max: LONGEST_NAME });
+const phoneName = nameField('Name', { min: 1, max: LONGEST_NAME });
 
 /** A phone, tablet or device bridge that was paired with the kitchen; its key is not in here. */
 export const phoneSchema = z.strictObject({
   id: uuidField('Phone'),
-  name: nameField,
+  name: phoneName,
   role: roleField,
   pairedAt: instantField('Time of pairing'),
   lastSeenAt: instantField('Last seen'),
@@ -47,7 +47,7 @@ const LONGEST_CODE = 40;
 /** What a phone says to be paired. */
 export const pairRequestSchema = z.strictObject({
   code: textField('Code', { min: 1, max: LONGEST_CODE }),
-  name: nameField,
+  name: phoneName,
 });
 
 /** Who asks, as the server sees it, and how the kitchen is reached. */

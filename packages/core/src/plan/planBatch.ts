@@ -18,7 +18,7 @@ import { type Kitchen } from '../kitchen/kitchenSchema';
 import { keptShare, kitchenWith } from '../kitchen/kitchenDefaults';
 import { onBreadSheet } from './onBreadSheet';
 import type { PlanRequest } from './planRequestSchema';
-import { PLAN_FORMAT, type Plan, type SheetLine, planSchema } from './planSchema';
+import { PLAN_FORMAT, type Plan, type SheetLine, planSchema, MOST_BOWLS } from './planSchema';
 import { planSteps } from './planSteps';
 import { planWarnings } from './planWarnings';
 import { type PlanSoFar, stepsToday, todayOf } from './today/today';
@@ -27,7 +27,6 @@ import { mainLiquid } from '../formula/mainLiquid';
 import { type Ceiling, weighSheet } from './weighSheet';
 
 /** More bowls than this in one batch is a slip in the capacity, not a plan. */
-const MOST_BOWLS = 50;
 function bowlsFor(doughG: number, ballG: number, kitchen: Kitchen): number {
   if (kitchen.bowlCapacityG < ballG) {
     throw InputError.at(

@@ -12,6 +12,21 @@ export const PLAN_FORMAT = 'kettle-scale/plan';
 
 const massG = z.number().min(0);
 
+/** As many bowls as a plan may have: everything about a batch is worked out for each. */
+export const MOST_BOWLS = 50;
+/** More than a plan of so many bowls comes to; a document with more is no plan, and nothing is worked out from it. */
+const MOST = {
+  lines: 40,
+  onBread: 20,
+  ingredients: 100,
+  steps: 4000,
+  warnings: 500,
+  adjustments: 60,
+} as const;
+/** The smallest balls out of the largest bowls. */
+const MOST_PIECES = 5_000_000;
+const bowlNumber = z.int().min(1).max(MOST_BOWLS);
+
 /** One line of the weigh sheet of one bowl. */
 const sheetLineSchema = z.strictObject({
   lineId: z.string(),
@@ -84,7 +99,7 @@ const stepSchema = z.strictObject({
   id: z.string(),
   kind: z.enum(STEP_KINDS),
   /** Bowl number from 1, for steps done bowl by bowl. */
-  bowl: z.number().int().optional(),
+  bowl: bowlNumber.optional(),
   /** Line of the weigh sheet, for weighing. */
   lineId: z.string().optional(),
   /** Index into the rounds of kneading again, for the pause before one and the kneading itself. */
@@ -170,16 +185,16 @@ export const planSchema = z.strictObject({
   kitchen: kitchenSchema,
   mixer: mixerSchema.nullable().optional(),
   /** The ingredients of the formula as they were when the plan was made. */
-  ingredients: z.array(ingredientSchema),
-  pieces: z.number().int(),
+  ingredients: z.array(ingredientSchema).max(MOST.ingredients),
+  pieces: z.int().min(1).max(MOST_PIECES),
   ballG: z.number(),
-  bowls: z.number().int(),
+  bowls: bowlNumber,
   /** Dough that the pieces need with losses; for flour at hand, the dough that the flour gives. */
   neededG: massG,
   /** The weigh sheet of each bowl; all bowls are alike. */
-  sheet: z.array(sheetLineSchema).min(1, 'A plan needs something to weigh.'),
+  sheet: z.array(sheetLineSchema).min(1, 'A plan needs something to weigh.').max(MOST.lines),
   /** Not in plans of older programs, which asked nobody. */
-  onBread: z.array(onBreadLineSchema).optional(),
+  onBread: z.array(onBreadLineSchema).max(MOST.onBread).optional(),
   /** Sum of the rounded sheet. */
   bowlG: massG,
   /** bowlG × bowls. */
@@ -207,11 +222,11 @@ export const planSchema = z.strictObject({
   /** Ingredient that ran out first, where the stock decides. */
   scarcest: z.string().optional(),
   /** What lessons and earlier batches changed in it. */
-  adjustments: z.array(adjustmentSchema).optional(),
+  adjustments: z.array(adjustmentSchema).max(MOST.adjustments).optional(),
   today: todaySchema.optional(),
-  steps: z.array(stepSchema).min(1, 'A plan needs steps.'),
+  steps: z.array(stepSchema).min(1, 'A plan needs steps.').max(MOST.steps),
   expectedS: z.number(),
-  warnings: z.array(warningSchema),
+  warnings: z.array(warningSchema).max(MOST.warnings),
 });
 
 export type Plan = z.infer<typeof planSchema>;

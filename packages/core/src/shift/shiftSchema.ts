@@ -1,6 +1,14 @@
 import { type Words, asText, message } from '../message/message';
 import { z } from 'zod';
-import { choiceField, countField, fractionField, numberField, slugField, textField } from '../message/fields';
+import {
+  choiceField,
+  countField,
+  fractionField,
+  numberField,
+  slugField,
+  textField,
+  nameField,
+} from '../message/fields';
 import { formatFields } from '../formula/formulaSchema';
 
 export const SHIFT_FORMAT = 'kettle-scale/shift';
@@ -61,7 +69,7 @@ const restWindow = (label: string) =>
 /** A bread as the line makes it: what each step takes, how long it may lie, and what a piece is worth. */
 export const lineBreadSchema = z.strictObject({
   id: slugField('Bread'),
-  name: textField('Bread name', { min: 1, max: 80 }).optional(),
+  name: nameField('Bread name', { min: 1, max: 80 }).optional(),
   ballG: numberField('Ball weight', { min: 5, max: 2000, unit: 'g' }),
   /** Share of the dough that never becomes a ball. */
   loss: fractionField('Loss', 0, 0.4).optional(),
@@ -105,7 +113,7 @@ export type LineBread = z.infer<typeof lineBreadSchema>;
 
 export const personSchema = z.strictObject({
   id: slugField('Cook'),
-  name: textField('Name of the cook', { min: 1, max: 40 }).optional(),
+  name: nameField('Name of the cook', { min: 1, max: 40 }).optional(),
   can: z.array(choiceField('Skill', SKILLS)).max(SKILLS.length),
 });
 
@@ -194,7 +202,7 @@ export const inOrderOfDay = <T extends z.ZodType<Record<keyof typeof HOURS, numb
 /** A shift: its hours, its people and iron, its breads, and what is wanted of them. Times are seconds from midnight. */
 export const shiftSchema = inOrderOfDay(
   z.strictObject({
-    name: textField('Name of the shift', { max: 80 }).optional(),
+    name: nameField('Name of the shift', { max: 80 }).optional(),
     ...HOURS,
     slotS: numberField('Slot', { min: 60, max: HOUR_S, unit: 's' }).optional(),
     patienceS: spanField('Patience').optional(),

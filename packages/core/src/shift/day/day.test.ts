@@ -300,3 +300,13 @@ test.each([
 ])('a service that cannot be is refused at its field: %#', (changes, sentence) => {
   expect(said(problemsIn(serviceDaySchema, { ...SERVICE, ...changes }))).toContain(sentence);
 });
+
+test('a calendar made to exhaust its reader is read in proportion to its length', () => {
+  const event = (summary: string) =>
+    `BEGIN:VEVENT\r\nUID:1\r\nDTSTART:20260304T110000Z\r\nSUMMARY:${summary}\r\nEND:VEVENT\r\n`;
+  const calendar = (events: string) => `BEGIN:VCALENDAR\r\nVERSION:2.0\r\n${events}END:VCALENDAR\r\n`;
+  const spaces = event(`a${' '.repeat(600_000)}b`);
+  expect(demandFromIcs(calendar(spaces + event('60 Wrap')), '2026-03-04')).toHaveLength(1);
+  const many = Array.from({ length: 10_000 }, () => event('1 Wrap')).join('');
+  expect(demandFromIcs(calendar(many), '2026-03-04')[0]?.orders).toHaveLength(10_000);
+});

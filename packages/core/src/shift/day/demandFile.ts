@@ -69,6 +69,7 @@ export function demandFromCsv(text: string): FileDemand[] {
   return [...demands.values()];
 }
 
+const LONGEST_SUMMARY = 200;
 /** "60 Deckhand wrap" or "Deckhand wrap: 60". */
 const SUMMARY = /^\s*(?:(\d+)\s+(.+?)|(.+?)\s*:\s*(\d+))\s*$/;
 
@@ -96,13 +97,17 @@ export function demandFromIcs(text: string, day: string): FileDemand[] {
   try {
     events = new ICAL.Component(ICAL.parse(text) as unknown[])
       .getAllSubcomponents('vevent')
-      .map((component) => new ICAL.Event(component));
+      // Without being told of exceptions, every event would look for its own among all others.
+      .map((component) => new ICAL.Event(component, { exceptions: [] }));
   } catch {
     throw InputError.at('', 'This is not a calendar.');
   }
   const demands = new Map<string, FileDemand>();
   for (const event of events) {
-    const [, first, name, other, last] = SUMMARY.exec(event.summary ?? '') ?? [];
+    const summary = (event.summary ?? '').trim();
+    // A longer one names no bread of ours.
+    if (summary.length > LONGEST_SUMMARY) continue;
+    const [, first, name, other, last] = SUMMARY.exec(summary) ?? [];
     const bread = name ?? other;
     const pieces = Number(first ?? last);
     if (!bread || !(pieces > 0)) continue;

@@ -7,7 +7,7 @@ import {
   instantField,
   numberField,
   slugField,
-  textField,
+  nameField,
   uuidField,
 } from '../../message/fields';
 import {
@@ -59,7 +59,7 @@ export const serviceDaySchema = inOrderOfDay(
   z.strictObject({
     ...formatFields(SERVICE_DAY_FORMAT, 1),
     day: z.iso.date('The day must be a date like 2026-03-04.'),
-    name: textField('Name of the service', { min: 1, max: 80 }),
+    name: nameField('Name of the service', { min: 1, max: 80 }),
     ...HOURS,
     cooks: z.array(cookSchema).min(1, 'Nobody is on shift.').max(20, 'At most 20 cooks.'),
     breads: z.array(demandSchema).min(1, 'There is no bread to make.').max(20, 'At most 20 breads.'),
