@@ -43,6 +43,14 @@ export default tseslint.config(
     },
   },
   {
+    // Half of a component's lines are the look of it.
+    files: ['**/*.tsx'],
+    ignores: ['**/*.test.tsx', '**/test/**'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
     files: ['packages/core/src/**'],
     ignores: ['**/*.test.ts', 'packages/core/src/test/**'],
     rules: {

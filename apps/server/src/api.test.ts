@@ -119,10 +119,7 @@ describe('batches', () => {
       .send({ formula: { ...wrap(), name: 'Renamed' }, reason: 'x' })
       .expect(201);
     const settings = (await kitchen.api.get('/api/v1/kitchen')).body;
-    await kitchen.api
-      .put('/api/v1/kitchen')
-      .send({ ...settings, benchStepG: 10 })
-      .expect(200);
+    await kitchen.over('put', '/api/v1/kitchen', { ...settings, benchStepG: 10 });
     const { body } = await kitchen.api.get(`/api/v1/batches/${batch.id}`).expect(200);
     expect(body.plan).toEqual(batch.plan);
   });

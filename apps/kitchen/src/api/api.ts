@@ -136,6 +136,10 @@ const call = <T>(
       : { body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...headers } }),
   });
 
+/** The version that a change was made from; nothing for what is new. */
+const matching = (ifMatch: string | null): Record<string, string> =>
+  ifMatch === null ? {} : { 'if-match': ifMatch };
+
 /** A kitchen with a year of batches is made up meanwhile. */
 const SANDBOX_MS = 120_000;
 /** A whole kitchen takes longer than an act. */
@@ -159,14 +163,17 @@ const BACKUP_TYPE = 'application/x-ndjson';
 export const api = {
   ingredients: () => call<Ingredient[]>('GET', '/ingredients'),
   kitchen: () => call<Kitchen>('GET', '/kitchen'),
-  changeKitchen: (change: KitchenChange) => call<Kitchen>('PATCH', '/kitchen', change),
+  changeKitchen: (change: KitchenChange, ifMatch: string | null = null) =>
+    call<Kitchen>('PATCH', '/kitchen', change, matching(ifMatch)),
   /** Takes a cook's name out of all records, for good. */
   makeNameless: (cook: string) => call<Kitchen>('POST', `/kitchen/cooks/${slug(cook)}/nameless`),
   flourLots: () => call<LotState[]>('GET', '/flour-lots'),
-  saveFlourLot: (lot: FlourLot) => call<LotState>('PUT', `/flour-lots/${slug(lot.id)}`, lot),
+  saveFlourLot: (lot: FlourLot, ifMatch: string | null = null) =>
+    call<LotState>('PUT', `/flour-lots/${slug(lot.id)}`, lot, matching(ifMatch)),
   services: () => call<ServiceRecord[]>('GET', '/services'),
   service: (day: string) => call<ServiceRecord | null>('GET', `/services/${slug(day)}`),
-  saveService: (service: ServiceDay) => call<ServiceRecord>('PUT', `/services/${slug(service.day)}`, service),
+  saveService: (service: ServiceDay, ifMatch: string | null = null) =>
+    call<ServiceRecord>('PUT', `/services/${slug(service.day)}`, service, matching(ifMatch)),
   serviceAct: (day: string, act: ServiceAct) => call<ServiceAct>('POST', `/services/${slug(day)}/acts`, act),
   savedPlans: () => call<SavedPlan[]>('GET', '/saved-plans'),
   savePlan: (plan: SavedPlan) => call<SavedPlan>('PUT', `/saved-plans/${slug(plan.id)}`, plan),
@@ -177,7 +184,8 @@ export const api = {
   /** A demo kitchen beside this one, and the way back from it: where to go, on the same name. */
   openSandbox: () => send<{ port: number }>('/sandbox', { method: 'POST' }, SANDBOX_MS),
   leaveSandbox: () => call<{ port: number }>('DELETE', '/sandbox'),
-  saveIngredient: (food: Ingredient) => call<Ingredient>('PUT', `/ingredients/${slug(food.id)}`, food),
+  saveIngredient: (food: Ingredient, ifMatch: string | null = null) =>
+    call<Ingredient>('PUT', `/ingredients/${slug(food.id)}`, food, matching(ifMatch)),
   resetIngredient: (id: string) => call<Ingredient[]>('DELETE', `/ingredients/${slug(id)}`),
   book: () => call<BookEntry[]>('GET', '/book'),
   ownIngredients: () => call<Ingredient[]>('GET', '/book/own-ingredients'),

@@ -7,6 +7,7 @@ import type { SavedPlan } from '@kettle-scale/core/plan';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import { useMutation } from '@tanstack/react-query';
 import { api } from './api';
+import { saveOver } from './saveOver';
 import { unpacked } from './backupFile';
 import { forgetBatches } from './keptBatches';
 import { keys, queryClient } from './queries';
@@ -19,9 +20,10 @@ export const useRestore = () =>
     onSuccess: () => queryClient.invalidateQueries(),
   });
 
-export const useSaveService = () =>
+/** @param before the service that it was changed from; null where the day had none */
+export const useSaveService = (before: ServiceDay | null) =>
   useMutation({
-    mutationFn: (service: ServiceDay) => api.saveService(service),
+    mutationFn: (service: ServiceDay) => saveOver({ before, mine: service, send: api.saveService }),
     scope: { id: 'service' },
     onSuccess: (record) => queryClient.setQueryData(keys.service(record.service.day), record),
   });
@@ -51,17 +53,46 @@ export const useForgetPlan = () =>
     onSuccess: (plans) => queryClient.setQueryData(keys.savedPlans, plans),
   });
 
-export const useSaveFlourLot = () =>
+/** @param before the lot that it was changed from; null for one that has just come */
+export const useSaveFlourLot = (before: FlourLot | null) =>
   useMutation({
-    mutationFn: (lot: FlourLot) => api.saveFlourLot(lot),
+    mutationFn: (lot: FlourLot) => saveOver({ before, mine: lot, send: api.saveFlourLot }),
     onSuccess: () => queryClient.invalidateQueries({ queryKey: keys.flourLots }),
   });
 
-/** Changes some of the kitchen's settings; the others stay as they are, whoever changed them meanwhile. */
-export const useChangeKitchen = () =>
+/** The kitchen as the server last had it: what is shown may already hold a change that is on its way. */
+let confirmed: Kitchen | null = null;
+queryClient.getQueryCache().subscribe((change) => {
+  if (change.type !== 'updated' || change.action.type !== 'success' || change.action.manual) return;
+  if (change.query.queryKey[0] === keys.kitchen[0]) confirmed = change.query.state.data as Kitchen;
+});
+
+/** What is said of the kitchen after a change met another one: the same settings, as they are to be now. */
+const saidAgain = (said: KitchenChange, kitchen: Kitchen): KitchenChange =>
+  Object.fromEntries(
+    Object.keys(said).map((key) => [key, kitchen[key as keyof Kitchen] ?? null]),
+  ) as KitchenChange;
+
+async function changeKitchen(said: KitchenChange, shown?: Kitchen, begun?: Kitchen): Promise<Kitchen> {
+  const before = begun ?? confirmed ?? shown ?? (await api.kitchen());
+  const saved = await saveOver({
+    before,
+    mine: withChange(before, said),
+    send: (kitchen, ifMatch) => api.changeKitchen(saidAgain(said, kitchen), ifMatch),
+  });
+  confirmed = saved;
+  return saved;
+}
+
+/**
+ * Changes some of the kitchen's settings; the others stay as they are, whoever changed them meanwhile.
+ * @param shown the kitchen as it is shown
+ * @param begun the kitchen that a form was filled from; without it the change is to what is there now
+ */
+export const useChangeKitchen = (shown?: Kitchen, begun?: Kitchen) =>
   useMutation({
     mutationKey: keys.kitchen,
-    mutationFn: (change: KitchenChange) => api.changeKitchen(change),
+    mutationFn: (change: KitchenChange) => changeKitchen(change, shown, begun),
     // One after the other: the last that was said is the one that stays.
     scope: { id: 'kitchen' },
     // It stands at once, so that the next change of the same list starts from it.
@@ -137,9 +168,18 @@ export const useImportBook = () =>
       Promise.all([bookChanged(), queryClient.invalidateQueries({ queryKey: keys.ingredients })]),
   });
 
-export const useSaveIngredient = () =>
+const foodNow = (id: string): Ingredient | null =>
+  queryClient.getQueryData<Ingredient[]>(keys.ingredients)?.find((food) => food.id === id) ?? null;
+
+/** @param before the ingredient that a form was filled from, null for a new one; without it, as it is known here now */
+export const useSaveIngredient = (before?: Ingredient | null) =>
   useMutation({
-    mutationFn: (food: Ingredient) => api.saveIngredient(food),
+    mutationFn: (food: Ingredient) =>
+      saveOver({
+        before: before === undefined ? foodNow(food.id) : before,
+        mine: food,
+        send: api.saveIngredient,
+      }),
     onSuccess: (saved) => {
       queryClient.setQueryData<Ingredient[]>(keys.ingredients, (foods = []) =>
         foods.some(({ id }) => id === saved.id)

@@ -201,8 +201,10 @@ describe('roles', () => {
 
   test('a lead’s phone may all that the server’s screen may', async () => {
     const { ask } = await pairPhone(kitchen, 'lead');
-    const settings = (await ask(KITCHEN)).body as object;
-    expect((await ask(KITCHEN, { method: 'PUT', body: { ...settings, benchStepG: 5 } })).status).toBe(200);
+    const { body, headers } = await ask(KITCHEN);
+    const changed = { ...(body as object), benchStepG: 5 };
+    const from = { 'if-match': headers.etag ?? '' };
+    expect((await ask(KITCHEN, { method: 'PUT', body: changed, headers: from })).status).toBe(200);
     expect((await ask('/api/v1/phones')).status).toBe(200);
   });
 

@@ -52,11 +52,8 @@ test('an ingredient deleted while a formula or a lot with it is saved: one of th
   const flour = { ...dust, ...NOTHING_IN_IT, id: 'moon-flour', name: 'Moon flour', kind: 'flour' };
   const lot = { name: 'Moon lot', ingredient: 'moon-flour', receivedOn: '2026-03-01', bagKg: 25 };
   for (let turn = 0; turn < 10; turn += 1) {
-    await api
-      .put('/api/v1/ingredients/moon-dust')
-      .send({ ...dust, ...NOTHING_IN_IT })
-      .expect(200);
-    await api.put('/api/v1/ingredients/moon-flour').send(flour).expect(200);
+    await kitchen.over('put', '/api/v1/ingredients/moon-dust', { ...dust, ...NOTHING_IN_IT });
+    await kitchen.over('put', '/api/v1/ingredients/moon-flour', flour);
     const raced = await Promise.all([
       api.post('/api/v1/formulas').send({ formula: { ...topped(), id: `moon-${turn}` }, reason: 'new' }),
       api.delete('/api/v1/ingredients/moon-dust'),

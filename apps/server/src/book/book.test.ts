@@ -129,12 +129,20 @@ describe('a book brought in', () => {
 });
 
 describe('the kitchen’s own ingredients', () => {
-  const put = (food: Ingredient, id = food.id) => kitchen.api.put(`/api/v1/ingredients/${id}`).send(food);
+  const put = async (food: Ingredient, id = food.id) => {
+    const found = await kitchen.api.get(`/api/v1/ingredients/${food.id}`);
+    const tag = found.status === 200 ? (found.headers as { etag?: string }).etag : undefined;
+    const { status } = await kitchen.api
+      .put(`/api/v1/ingredients/${id}`)
+      .set(tag && id === food.id ? { 'if-match': tag } : {})
+      .send(food);
+    return status;
+  };
   const get = async (id: string) => (await kitchen.api.get(`/api/v1/ingredients/${id}`).expect(200)).body;
 
   test('are changed, added, hidden and taken back', async () => {
-    await put({ ...flourOf('water'), hidden: true, note: 'From the well.' }).expect(200);
-    await put(moon).expect(200);
+    expect(await put({ ...flourOf('water'), hidden: true, note: 'From the well.' })).toBe(200);
+    expect(await put(moon)).toBe(200);
     expect(await get('water')).toMatchObject({ hidden: true, note: 'From the well.' });
     expect((await kitchen.api.get('/api/v1/ingredients')).body).toHaveLength(CATALOGUE.length + 1);
     expect(
@@ -147,15 +155,15 @@ describe('the kitchen’s own ingredients', () => {
   });
 
   test('cannot be pulled from under a formula', async () => {
-    await put(moon).expect(200);
+    expect(await put(moon)).toBe(200);
     await bring([
       named('dusty', { lines: [...wrap().lines, { id: 'moon', ingredient: 'moon-dust', fraction: 0.01 }] }),
     ]).expect(200);
     const { body } = await kitchen.api.delete('/api/v1/ingredients/moon-dust').expect(409);
     expect(body.detail).toMatch(/used by dusty\. Hide it instead/);
-    await put({ ...flourOf('flour-strong'), kind: 'other' }).expect(422);
-    await put(moon, 'other-id').expect(422);
-    await put({ ...moon, water: 0.9 }).expect(422);
+    expect(await put({ ...flourOf('flour-strong'), kind: 'other' })).toBe(422);
+    expect(await put(moon, 'other-id')).toBe(422);
+    expect(await put({ ...moon, water: 0.9 })).toBe(422);
   });
 });
 

@@ -1,6 +1,7 @@
 import type { Batch } from '@kettle-scale/core/batch';
 import type { LotState } from '@kettle-scale/core/flourLot';
 import { ORDINARY_DAY } from '@kettle-scale/core/kitchen';
+import { etagOf } from '../http/versioned';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
 
 const LOT = {
@@ -20,10 +21,11 @@ beforeEach(async () => {
 });
 afterEach(() => kitchen.close());
 
-const receive = async (changes: object = {}): Promise<LotState> =>
+const receive = async (changes: object = {}, tag?: string): Promise<LotState> =>
   (
     await kitchen.api
       .put('/api/v1/flour-lots/quay-20')
+      .set(tag ? { 'if-match': tag } : {})
       .send({ ...LOT, ...changes })
       .expect(200)
   ).body as LotState;
@@ -57,7 +59,7 @@ test('a lot is received, drawn from by each batch, counted, and learned from', a
   expect(learned.uses[0]?.points).toBeCloseTo(points, 6);
   expect(learned.offset).toMatchObject({ batches: 1, meanPoints: expect.closeTo((points * 4) / 5, 6) });
 
-  const counted = await receive({ counted: { at: '2026-03-04T11:00:00.000Z', leftG: 31_000 } });
+  const counted = await receive({ counted: { at: '2026-03-04T11:00:00.000Z', leftG: 31_000 } }, etagOf(LOT));
   expect(counted.leftG).toBe(31_000);
 
   async function tell(body: Parameters<typeof event>[0]) {

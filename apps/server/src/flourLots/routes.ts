@@ -1,9 +1,10 @@
-import { type LotState, flourLotSchema, lotStateSchema } from '@kettle-scale/core/flourLot';
+import { flourLotSchema, lotStateSchema } from '@kettle-scale/core/flourLot';
 import { z } from 'zod';
 import { checkRole } from '../access/gate';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import { checkVersion, tagged } from '../http/versioned';
 import type { KitchenStore } from '../kitchen/store';
 import type { IngredientStore } from '../ingredients/store';
 import type { Hub } from '../live/hub';
@@ -27,11 +28,12 @@ export const flourLotRoutes = (store: FlourLotStore, { ingredients, kitchen, hub
   route({
     method: 'put',
     path: '/flour-lots/:id',
+    versioned: true,
     summary: 'Receive a lot, or correct one',
     params: idParams,
     body: flourLotSchema,
     response: lotStateSchema,
-    run: async ({ params, body, access }): Promise<LotState> => {
+    run: async ({ params, body, access, ifMatch }) => {
       if (body.id !== params.id) {
         throw new HttpProblem(422, 'The id in the address and in the lot differ.', [
           { path: 'id', message: 'This is not the id in the address.' },
@@ -39,7 +41,9 @@ export const flourLotRoutes = (store: FlourLotStore, { ingredients, kitchen, hub
       }
       await store.put(body, async (transaction) => {
         // A cook receives a lot; what is known of one is put right by a lead.
-        if ((await store.list(transaction)).some(({ id }) => id === body.id)) checkRole(access, 'lead');
+        const before = (await store.list(transaction)).find(({ id }) => id === body.id);
+        if (before) checkRole(access, 'lead');
+        checkVersion(ifMatch, before);
         const food = (await ingredients.list(transaction)).find(({ id }) => id === body.ingredient);
         if (food?.kind === 'flour') return;
         throw new HttpProblem(422, 'A lot is of a flour in the catalogue.', [
@@ -50,7 +54,7 @@ export const flourLotRoutes = (store: FlourLotStore, { ingredients, kitchen, hub
       const { timeZone } = await kitchen.get();
       const saved = (await store.states(now().getTime(), timeZone)).find(({ id }) => id === body.id);
       if (!saved) throw notFound('This lot');
-      return saved;
+      return tagged(saved, body);
     },
   }),
 ];

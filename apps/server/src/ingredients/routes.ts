@@ -6,6 +6,7 @@ import type { FlourLotStore } from '../flourLots/store';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import { checkVersion, tagged } from '../http/versioned';
 import type { Hub } from '../live/hub';
 import type { IngredientStore } from './store';
 
@@ -38,27 +39,29 @@ export function ingredientRoutes(store: IngredientStore, { formulas, flourLots }
       summary: 'One ingredient',
       params: idParams,
       response: ingredientSchema,
-      run: ({ params }) => find(params.id),
+      run: async ({ params }) => tagged(await find(params.id)),
     }),
     route({
       method: 'put',
       path: '/ingredients/:id',
+      versioned: true,
       summary: 'Add an ingredient, or change one; saved formulas keep their shares',
       for: 'lead',
       params: idParams,
       body: ingredientSchema,
       response: ingredientSchema,
-      run: async ({ params, body }) => {
+      run: async ({ params, body, ifMatch }) => {
         if (body.id !== params.id) {
           throw InputError.at('id', 'The id in the document and in the address differ.');
         }
         const saved = await store.put(body, async (transaction) => {
           const before = (await store.list(transaction)).find(({ id }) => id === body.id);
+          checkVersion(ifMatch, before);
           const users = before && before.kind !== body.kind ? await formulas.using(body.id, transaction) : [];
           if (before?.kind === 'flour' || body.kind === 'flour') refuseKindChange(users);
         });
         changed();
-        return saved;
+        return tagged(saved);
       },
     }),
     route({

@@ -60,7 +60,7 @@ test('a kitchen that does not learn of single cooks tells nobody what a step too
     return [facts, log, lessons.text].map((text) => /"doneBy"|"cooks"|"cookId"/.test(text ?? ''));
   };
   expect((await told()).slice(0, 2)).toEqual([true, true]);
-  await api.patch('/api/v1/kitchen').send({ learnPerCook: false }).expect(200);
+  await kitchen.over('patch', '/api/v1/kitchen', { learnPerCook: false });
   expect(await told()).toEqual([false, false, false]);
   await kitchen.close();
 });

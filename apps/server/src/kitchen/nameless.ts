@@ -38,7 +38,7 @@ const whole = (name: string): RegExp =>
   new RegExp(`(?<![\\p{L}\\p{N}])${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'giu');
 
 /** A document in which everything that says who it was says the new id: a name alone, or a part of a lesson's id. */
-export function withoutName(value: unknown, cook: { id: string; name: string }, id: string): unknown {
+function withoutName(value: unknown, cook: { id: string; name: string }, id: string): unknown {
   if (typeof value === 'string') {
     if (value === cook.name || value === cook.id) return id;
     return value

@@ -8,6 +8,7 @@ import type { Database } from '../db/openDatabase';
 import { idParams } from '../http/params';
 import { notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import { checkVersion, tagged } from '../http/versioned';
 import type { Around } from '../live/hub';
 import { makeNameless } from './nameless';
 import type { KitchenStore } from './store';
@@ -43,38 +44,44 @@ export const kitchenRoutes = (
     path: '/kitchen',
     summary: 'Scales, bowl and losses of the kitchen',
     response: kitchenSchema,
-    run: () => store.get(),
+    run: async () => tagged(await store.get()),
   }),
   route({
     method: 'put',
     path: '/kitchen',
+    versioned: true,
     summary: 'Change them; running batches keep their plan',
     for: 'lead',
     body: kitchenSchema,
     response: kitchenSchema,
-    run: async ({ body }) => {
+    run: async ({ body, ifMatch }) => {
       checkGriddles(body, demo);
-      const kept = await store.put(body);
+      const kept = await store.change((now) => {
+        checkVersion(ifMatch, now);
+        return body;
+      });
       hub.publish({ type: 'settings' });
-      return kept;
+      return tagged(kept);
     },
   }),
   route({
     method: 'patch',
     path: '/kitchen',
+    versioned: true,
     summary: 'Change some of them, the others stay; null takes one away',
     for: 'lead',
     body: kitchenChangeSchema,
     response: kitchenSchema,
-    run: async ({ body }) => {
+    run: async ({ body, ifMatch }) => {
       const kept = await store.change((now) => {
+        checkVersion(ifMatch, now);
         // Each setting was looked at; now whether they fit each other.
         const changed = parseInput(kitchenSchema, withChange(now, body));
         if (body.griddles) checkGriddles(changed, demo);
         return changed;
       });
       hub.publish({ type: 'settings' });
-      return kept;
+      return tagged(kept);
     },
   }),
   route({
@@ -91,7 +98,7 @@ export const kitchenRoutes = (
       logger.warn({ now: id, by: nameOf(access) }, 'a cook was made nameless in all records');
       batches.forget();
       hub.publish({ type: 'kitchen' });
-      return store.get();
+      return tagged(await store.get());
     },
   }),
 ];

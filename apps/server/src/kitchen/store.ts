@@ -25,11 +25,11 @@ export async function openKitchenStore({ sequelize, write }: Database) {
   );
 
   const changeIn = async (
-    changed: (now: Kitchen) => Kitchen,
+    changed: (now: KitchenInPlace) => Kitchen,
     transaction: Transaction,
   ): Promise<KitchenInPlace> => {
     const { document: now } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true, transaction });
-    const document = changed(now);
+    const document = changed(inPlace(now));
     await rows.update({ document }, { where: { id: ONLY_ROW }, transaction });
     return inPlace(document);
   };
@@ -40,7 +40,7 @@ export async function openKitchenStore({ sequelize, write }: Database) {
       return inPlace(document);
     },
     /** Puts what a change makes of the kitchen as it stands then: no other change comes between. */
-    change: (changed: (now: Kitchen) => Kitchen): Promise<KitchenInPlace> =>
+    change: (changed: (now: KitchenInPlace) => Kitchen): Promise<KitchenInPlace> =>
       write((transaction) => changeIn(changed, transaction)),
     /** The same inside of a write that is open. */
     changeIn,

@@ -59,9 +59,6 @@ test('asked by many at once right after a batch ended, all hear of it and it is 
 test('a switch of the kitchen shows at once', async () => {
   const [first] = await lessons();
   const { body: settings } = await kitchen.api.get('/api/v1/kitchen');
-  await kitchen.api
-    .put('/api/v1/kitchen')
-    .send({ ...settings, lessonsOff: [first?.id] })
-    .expect(200);
+  await kitchen.over('put', '/api/v1/kitchen', { ...(settings as object), lessonsOff: [first?.id] });
   expect((await lessons()).find(({ id }) => id === first?.id)?.on).toBe(false);
 });

@@ -131,13 +131,10 @@ test('a lesson can be kept out of plans, a lot’s too', async () => {
     return (body as { plan: { today: { hydration: { byLot: number } } } }).plan.today.hydration.byLot;
   };
   expect(await lot()).toBeGreaterThan(0.01);
-  await kitchen.api
-    .put('/api/v1/kitchen')
-    .send({ ...settings, lessonsOff: ['water/quay-13', 'bowl-loss'] })
-    .expect(200);
+  await kitchen.over('put', '/api/v1/kitchen', { ...settings, lessonsOff: ['water/quay-13', 'bowl-loss'] });
   expect(await lot()).toBe(0);
   expect((await lessons()).find(({ id }) => id === 'bowl-loss')?.on).toBe(false);
-  await kitchen.api.put('/api/v1/kitchen').send(settings).expect(200);
+  await kitchen.over('put', '/api/v1/kitchen', settings);
 });
 
 test('the notes of a year are found by their index, not by reading every act', async () => {

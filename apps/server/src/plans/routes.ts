@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import { checkVersion, tagged } from '../http/versioned';
 import type { IngredientStore } from '../ingredients/store';
 import type { Hub } from '../live/hub';
 import type { PlanStore } from './store';
@@ -27,19 +28,20 @@ export const planRoutes = (plans: PlanStore, ingredients: IngredientStore, hub: 
   route({
     method: 'put',
     path: '/saved-plans/:id',
+    versioned: true,
     summary: 'Keep a plan for later, or change it',
     params: idParams,
     body: savedPlanSchema,
     response: savedPlanSchema,
-    run: async ({ params, body }) => {
+    run: async ({ params, body, ifMatch }) => {
       if (body.id !== params.id) {
         throw new HttpProblem(422, 'The id in the address and in the plan differ.', [
           { path: 'id', message: 'This is not the id in the address.' },
         ]);
       }
-      const saved = await plans.put(body);
+      const saved = await plans.put(body, (before) => checkVersion(ifMatch, before));
       hub.publish({ type: 'plans' });
-      return saved;
+      return tagged(saved);
     },
   }),
   route({

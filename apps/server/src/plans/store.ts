@@ -12,10 +12,13 @@ export function openPlanStore({ sequelize, write }: Database) {
     /** The newest first. */
     list: async (): Promise<SavedPlan[]> =>
       (await rows.findAll()).map((row) => row.document).sort((a, b) => b.savedAt.localeCompare(a.savedAt)),
-    put: async (document: SavedPlan): Promise<SavedPlan> => {
-      await write((transaction) => rows.upsert({ id: document.id, document }, { transaction }));
-      return document;
-    },
+    /** @param allow refuses by throwing, once it knows what is there now */
+    put: (document: SavedPlan, allow: (before: SavedPlan | null) => void): Promise<SavedPlan> =>
+      write(async (transaction) => {
+        allow((await rows.findByPk(document.id, { transaction }))?.document ?? null);
+        await rows.upsert({ id: document.id, document }, { transaction });
+        return document;
+      }),
     /** Returns whether there was one. */
     remove: (id: string): Promise<boolean> =>
       write(async (transaction) => (await rows.destroy({ where: { id }, transaction })) > 0),

@@ -4,6 +4,7 @@ import { InputError } from '@kettle-scale/core/message';
 import { CLOCK_SLACK_MS, aheadWords } from '../http/clock';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
+import { checkVersion, tagged } from '../http/versioned';
 import type { Around } from '../live/hub';
 import type { Stores } from '../stores';
 
@@ -29,16 +30,20 @@ export const serviceRoutes = (
     summary: 'The service of a day; null where nobody has said what it is to bring',
     params: dayParams,
     response: serviceRecordSchema.nullable(),
-    run: ({ params }) => services.find(params.day),
+    run: async ({ params }) => {
+      const found = await services.find(params.day);
+      return found ? tagged(found, found.service) : { status: 200, body: null };
+    },
   }),
   route({
     method: 'put',
     path: '/services/:day',
+    versioned: true,
     summary: 'Say what a day is to bring, or choose its plan',
     params: dayParams,
     body: serviceDaySchema,
     response: serviceRecordSchema,
-    run: async ({ params, body }) => {
+    run: async ({ params, body, ifMatch }) => {
       if (body.day !== params.day) {
         throw new HttpProblem(422, 'The day in the address and in the service differ.', [
           { path: 'day', message: 'This is not the day in the address.' },
@@ -51,11 +56,11 @@ export const serviceRoutes = (
           { path: `breads.${at}.formulaId`, message: 'This formula is not in the book.' },
         ]);
       }
-      await services.put(body);
+      await services.put(body, (before) => checkVersion(ifMatch, before));
       hub.publish({ type: 'service', day: body.day });
       const record = await services.find(body.day);
       if (!record) throw notFound('This day’s service');
-      return record;
+      return tagged(record, record.service);
     },
   }),
   route({

@@ -30,9 +30,15 @@ export function openServiceStore({ sequelize, write }: Database) {
     /** The newest first, at most so many. */
     list: async (limit: number): Promise<ServiceRecord[]> =>
       withActs(await days.findAll({ order: [['id', 'DESC']], limit })),
-    put: async (document: ServiceDay): Promise<void> => {
-      await write((transaction) => days.upsert({ id: document.day, document }, { transaction }));
-    },
+    /** @param allow refuses by throwing, once it knows what is there now */
+    put: (
+      document: ServiceDay,
+      allow: (before: ServiceDay | null) => void = () => undefined,
+    ): Promise<void> =>
+      write(async (transaction) => {
+        allow((await days.findByPk(document.day, { transaction }))?.document ?? null);
+        await days.upsert({ id: document.day, document }, { transaction });
+      }),
     /** A day with all its acts, in one write. */
     insertWhole: ({ service, acts: all }: ServiceRecord): Promise<void> =>
       write(async (transaction) => {

@@ -88,7 +88,20 @@ export async function openTestKitchen({
     standIns: openStandIns(simulate ? DEVICE_KINDS : [], () => NOW),
     checkAnswers: true,
   });
-  return { path, database, stores, hub, aside, app, api: asApp(app), close: () => database.close() };
+  const api = asApp(app);
+  return {
+    ...{ path, database, stores, hub, aside, app, api },
+    /** Changes what is at an address, made from what is there now. */
+    over: async (method: 'put' | 'patch', at: string, body: object) => {
+      const found = await api.get(at);
+      const { etag } = (found.status === 200 ? found.headers : {}) as { etag?: string };
+      const { status } = await api[method](at)
+        .set(etag ? { 'if-match': etag } : {})
+        .send(body);
+      if (status !== 200) throw new Error(`${method} ${at}: ${status}`);
+    },
+    close: () => database.close(),
+  };
 }
 
 export const wrap = (): Formula => {

@@ -16,5 +16,7 @@ export {
   type OnTaken,
 } from './bookRecords';
 export { type Book, BOOK_FORMAT, BOOK_FORMAT_VERSION, bookSchema } from './bookSchema';
+export { documentTag } from './documentTag';
 export { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from './documents';
+export { type Difference, mergeChanges, type Merged } from './mergeChanges';
 export { deepest, MOST_NESTED } from './nesting';

@@ -1,7 +1,7 @@
 import { freeId, slugOf } from '@kettle-scale/core/formula';
 import { CATALOGUE, type Ingredient, heatCapacity } from '@kettle-scale/core/ingredient';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { get, useForm, useWatch } from 'react-hook-form';
 import { useResetIngredient, useSaveIngredient } from '../../api/changes';
@@ -44,7 +44,8 @@ function useIngredientForm(food: Ingredient | null, foods: readonly Ingredient[]
 /** Everything the kitchen knows of an ingredient, to be changed; its own, or laid over the catalogue's. */
 export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientFormProps) {
   const router = useRouter();
-  const save = useSaveIngredient();
+  const [begun, setBegun] = useState(food);
+  const save = useSaveIngredient(begun);
   const reset = useResetIngredient();
   const { form, schema } = useIngredientForm(food, foods);
   const text = useWatch({ control: form.control }) as IngredientText;
@@ -59,13 +60,21 @@ export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientForm
   const changed = food !== null && ours !== undefined && JSON.stringify(ours) !== JSON.stringify(food);
   const keep = form.handleSubmit((kept) =>
     save.mutate(kept, {
-      onSuccess: (saved) => (food ? form.reset(textOf(saved)) : router.replace(`/ingredients/${saved.id}`)),
+      onSuccess: (saved) => {
+        if (!food) return router.replace(`/ingredients/${saved.id}`);
+        setBegun(saved);
+        form.reset(textOf(saved));
+      },
     }),
   );
   const takeBack = () => {
     if (!food) return;
     reset.mutate(food.id, {
-      onSuccess: () => (ours ? form.reset(textOf(ours)) : router.replace('/ingredients')),
+      onSuccess: () => {
+        if (!ours) return router.replace('/ingredients');
+        setBegun(ours);
+        form.reset(textOf(ours));
+      },
     });
   };
   const error = save.error ?? reset.error;

@@ -29,7 +29,7 @@ const styles = StyleSheet.create({
 export function LessonsScreen() {
   const lessons = useLessons();
   const kitchen = useKitchen();
-  const save = useChangeKitchen();
+  const save = useChangeKitchen(kitchen.data);
   const switchTo = (settings: Kitchen, id: string, on: boolean) => {
     const off = (settings.lessonsOff ?? []).filter((other) => other !== id);
     save.mutate({ lessonsOff: on ? off : [...off, id] });

@@ -1,7 +1,7 @@
 import { say } from '../../reader/say';
 import { type ServiceDay, serviceDaySchema } from '@kettle-scale/core/shift';
 import { useRouter } from 'expo-router';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveService } from '../../api/changes';
 import { useFormulas, useService, useServices } from '../../api/queries';
@@ -152,9 +152,10 @@ function Breads({ form, day, names }: BreadsProps) {
   );
 }
 
-function Editor({ kept }: { kept: ServiceDay }) {
+function Editor({ kept, stored }: { kept: ServiceDay; stored: ServiceDay | null }) {
   const router = useRouter();
-  const save = useSaveService();
+  const [begun] = useState(stored);
+  const save = useSaveService(begun);
   const formulas = useFormulas();
   const form = useTextForm<ServiceText, ServiceDay>({
     first: serviceText(kept),
@@ -221,6 +222,7 @@ export function ServiceEditScreen() {
   }
   return (
     <Editor
+      stored={service.data?.service ?? null}
       kept={
         service.data?.service ??
         nextService(

@@ -31,7 +31,7 @@ export const plannedFrom = (batches: ShiftPlan['batches'], { breads, shift }: Li
 
 /** What a cook does about the day's plan and its bread. */
 export function usePlanActs({ day, record, rest, line }: ServiceNow) {
-  const save = useSaveService();
+  const save = useSaveService(record?.service ?? null);
   const tell = useServiceAct(day);
   const service = record?.service;
   /** Batches that are begun stay; the others are these. */

@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen, type KitchenChange, withChange } from '@kettle-scale/core/kitchen';
+import { DEFAULT_KITCHEN, type Kitchen, withChange } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
 import { draw, press, pressed, typed } from '../../test/liveBatch';
@@ -7,7 +7,7 @@ import { CooksTicket } from './CooksTicket';
 const early = { id: 'early-cook', name: 'Early cook' };
 const old = { id: 'late-cook', name: 'Late cook', gone: true as const };
 
-let saved: jest.SpyInstance<Promise<Kitchen>, [KitchenChange]>;
+let saved: jest.SpyInstance<Promise<Kitchen>, Parameters<typeof api.changeKitchen>>;
 beforeEach(() => {
   saved = jest
     .spyOn(api, 'changeKitchen')

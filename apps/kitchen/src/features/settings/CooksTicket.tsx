@@ -74,20 +74,23 @@ function Nameless({ onNameless, problem }: { onNameless: () => void; problem: st
 
 /** Who works here, each to be chosen on a phone with one tap; and whether the kitchen learns from each of them. */
 export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
-  const save = useChangeKitchen();
-  const [open, setOpen] = useState<Text | null>(null);
+  const [open, setOpen] = useState<(Text & { kitchen: Kitchen }) | null>(null);
+  const save = useChangeKitchen(kitchen, open?.kitchen);
   const close = useCallback(() => setOpen(null), []);
   const all = kitchen.cooks ?? [];
   const here = all.filter(({ gone }) => !gone);
   const left = all.filter(({ gone }) => gone);
   const nameless = useMakeNameless();
   const store = (cooks: KitchenCook[]) => save.mutate({ cooks }, { onSuccess: close });
-  const put = (cook: KitchenCook) =>
+  /** Into the list as it was when the sheet was opened: what others changed since is not undone by it. */
+  const put = (cook: KitchenCook) => {
+    const begun = open?.kitchen.cooks ?? [];
     store(
-      all.some(({ id }) => id === cook.id)
-        ? all.map((one) => (one.id === cook.id ? cook : one))
-        : [...all, cook],
+      begun.some(({ id }) => id === cook.id)
+        ? begun.map((one) => (one.id === cook.id ? cook : one))
+        : [...begun, cook],
     );
+  };
   return (
     <Ticket>
       <Heading>Cooks</Heading>
@@ -95,13 +98,13 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
         <Body>Name the cooks: what is done on a phone is recorded under the cook who is chosen there.</Body>
       ) : null}
       {here.map(({ id, name }) => (
-        <Action key={id} label={name} onPress={() => setOpen({ id, name })} />
+        <Action key={id} label={name} onPress={() => setOpen({ id, name, kitchen })} />
       ))}
-      <Action label="Add a cook" onPress={() => setOpen(NEW)} />
+      <Action label="Add a cook" onPress={() => setOpen({ ...NEW, kitchen })} />
       {left.length > 0 ? (
         <Unfold label="Who has left">
           {left.map(({ id, name }) => (
-            <Action key={id} label={name} onPress={() => setOpen({ id, name })} />
+            <Action key={id} label={name} onPress={() => setOpen({ id, name, kitchen })} />
           ))}
         </Unfold>
       ) : null}
@@ -124,11 +127,15 @@ export function CooksTicket({ kitchen }: { kitchen: Kitchen }) {
       <Sheet open={open !== null} onClose={close} label="Cook">
         {open ? (
           <CookForm
-            text={open}
+            text={{ id: open.id, name: open.name }}
             taken={new Set(all.map(({ id }) => id))}
             problem={save.error?.message}
             onSave={put}
-            onLeave={here.some(({ id }) => id === open.id) ? () => put({ ...open, gone: true }) : null}
+            onLeave={
+              here.some(({ id }) => id === open.id)
+                ? () => put({ id: open.id, name: open.name, gone: true })
+                : null
+            }
           />
         ) : null}
         {open?.id ? (

@@ -6,6 +6,7 @@ import {
   type Kitchen,
   kitchenSchema,
 } from '@kettle-scale/core/kitchen';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useChangeKitchen } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
@@ -38,7 +39,8 @@ const asText = ({ holdH, fridgeDoughH }: Kitchen): Text => ({
 
 /** How long bread and leftover dough may be held: the kitchen's own figures, below what its local code allows. */
 export function HoldLimits({ kitchen }: { kitchen: Kitchen }) {
-  const save = useChangeKitchen();
+  const [begun, setBegun] = useState(kitchen);
+  const save = useChangeKitchen(kitchen, begun);
   const { figure, isDirty, isRight, submit, reset } = useTextForm({
     first: asText(kitchen),
     schema: kitchenSchema,
@@ -50,7 +52,15 @@ export function HoldLimits({ kitchen }: { kitchen: Kitchen }) {
     }),
   });
   const keep = submit(({ holdH, fridgeDoughH }) =>
-    save.mutate({ holdH, fridgeDoughH }, { onSuccess: (saved) => reset(asText(saved)) }),
+    save.mutate(
+      { holdH, fridgeDoughH },
+      {
+        onSuccess: (saved) => {
+          setBegun(saved);
+          reset(asText(saved));
+        },
+      },
+    ),
   );
   return (
     <Ticket>

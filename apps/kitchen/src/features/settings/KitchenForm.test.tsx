@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen, type KitchenChange, withChange } from '@kettle-scale/core/kitchen';
+import { DEFAULT_KITCHEN, type Kitchen, withChange } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
 import { draw, typed } from '../../test/liveBatch';
@@ -6,7 +6,7 @@ import { KitchenForm } from './KitchenForm';
 
 const save = () => screen.getByRole('button', { name: 'Save the kitchen' });
 
-let saved: jest.SpyInstance<Promise<Kitchen>, [KitchenChange]>;
+let saved: jest.SpyInstance<Promise<Kitchen>, Parameters<typeof api.changeKitchen>>;
 beforeEach(() => {
   saved = jest
     .spyOn(api, 'changeKitchen')

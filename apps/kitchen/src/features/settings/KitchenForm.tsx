@@ -1,6 +1,7 @@
 import { say } from '../../reader/say';
 import { DEFAULT_KITCHEN, type Kitchen, kitchenSchema } from '@kettle-scale/core/kitchen';
 import { SCALE_STEPS_G } from '@kettle-scale/core/quantity';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useChangeKitchen } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
@@ -77,7 +78,8 @@ const read = (text: Text): unknown =>
 
 /** Scales, bowl and losses: what every plan starts from. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
-  const save = useChangeKitchen();
+  const [begun, setBegun] = useState(kitchen);
+  const save = useChangeKitchen(kitchen, begun);
   const { figure, isDirty, isRight, submit, reset } = useTextForm({
     ...{ first: asText(kitchen), read, schema: kitchenSchema, mode: 'onChange' },
   });
@@ -85,7 +87,12 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const keep = submit(({ benchMm = null, benchBalls = null, altitudeM = null, ...others }) =>
     save.mutate(
       { ...others, benchMm, benchBalls, altitudeM },
-      { onSuccess: (saved) => reset(asText(saved)) },
+      {
+        onSuccess: (saved) => {
+          setBegun(saved);
+          reset(asText(saved));
+        },
+      },
     ),
   );
   return (

@@ -29,7 +29,7 @@ interface WayFieldProps {
 /** One of the kitchen's ways, stored as soon as what is typed can be one. */
 function WayField(props: WayFieldProps) {
   const { kitchen, way, label, placeholder, first = '', optional = false, tidy = trimmed } = props;
-  const save = useChangeKitchen();
+  const save = useChangeKitchen(kitchen);
   const { text, set, problem, submit } = useTextForm({
     first: { typed: kitchen[way] ?? first },
     mode: 'onChange',
@@ -55,7 +55,7 @@ function WayField(props: WayFieldProps) {
 
 /** Which cups hang on the wall, which money packs are paid in, and where the clock hangs. */
 export function KitchenWays({ kitchen }: { kitchen: Kitchen }) {
-  const save = useChangeKitchen();
+  const save = useChangeKitchen(kitchen);
   return (
     <Ticket>
       <Heading>Cups, money and clock</Heading>

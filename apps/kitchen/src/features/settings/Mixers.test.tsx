@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, type Kitchen, type KitchenChange, withChange } from '@kettle-scale/core/kitchen';
+import { DEFAULT_KITCHEN, type Kitchen, withChange } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
 import { draw, press, pressed, typed } from '../../test/liveBatch';
@@ -10,7 +10,7 @@ const spiral = {
 };
 const kitchen: Kitchen = { ...DEFAULT_KITCHEN, mixers: [spiral] };
 
-let saved: jest.SpyInstance<Promise<Kitchen>, [KitchenChange]>;
+let saved: jest.SpyInstance<Promise<Kitchen>, Parameters<typeof api.changeKitchen>>;
 beforeEach(() => {
   saved = jest
     .spyOn(api, 'changeKitchen')

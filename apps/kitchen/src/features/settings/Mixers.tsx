@@ -106,14 +106,22 @@ function MixerForm({ text: first, onSave, onRemove, problem, taken }: MixerFormP
   );
 }
 
+/** A bowl in the sheet, and the kitchen that it was taken from. */
+interface Open {
+  text: Text;
+  kitchen: Kitchen;
+}
+
 /** Bowls and machines with what they take and how they warm a dough; and the limit for perishable dough. */
 export function Mixers({ kitchen }: { kitchen: Kitchen }) {
   const format = useFormat();
-  const save = useChangeKitchen();
-  const [open, setOpen] = useState<Text | null>(null);
+  const [open, setOpen] = useState<Open | null>(null);
+  const save = useChangeKitchen(kitchen, open?.kitchen);
   const close = useCallback(() => setOpen(null), []);
   const [limit, setLimit] = useState(String(kitchen.coldLimitH ?? DEFAULT_COLD_LIMIT_H));
   const mixers = kitchen.mixers ?? [];
+  /** As they were when the sheet was opened: what others changed since is not undone by it. */
+  const begun = open?.kitchen.mixers ?? [];
   const store = (next: Mixer[]) => save.mutate({ mixers: next }, { onSuccess: close });
   const checkedLimit = kitchenSchema.shape.coldLimitH.safeParse(numberTyped(limit));
   return (
@@ -131,10 +139,10 @@ export function Mixers({ kitchen }: { kitchen: Kitchen }) {
                 ? `, +${Number(format.read(mixer.warmCPerMin, 'K/min').toFixed(2))} ${format.unitOf('K/min')}`
                 : '',
           })}
-          onPress={() => setOpen(asText(mixer))}
+          onPress={() => setOpen({ text: asText(mixer), kitchen })}
         />
       ))}
-      <Action label="Add a bowl or mixer" onPress={() => setOpen(NEW)} />
+      <Action label="Add a bowl or mixer" onPress={() => setOpen({ text: NEW, kitchen })} />
       <FigureField
         labelled
         name="cold-limit"
@@ -152,15 +160,17 @@ export function Mixers({ kitchen }: { kitchen: Kitchen }) {
       <Sheet open={open !== null} onClose={close} label="Bowl or mixer">
         {open ? (
           <MixerForm
-            text={open}
+            text={open.text}
             taken={new Set(mixers.map(({ id }) => id))}
             problem={save.error?.message}
             onSave={(mixer) =>
               store(
-                open.id ? mixers.map((other) => (other.id === open.id ? mixer : other)) : [...mixers, mixer],
+                open.text.id
+                  ? begun.map((other) => (other.id === open.text.id ? mixer : other))
+                  : [...begun, mixer],
               )
             }
-            onRemove={open.id ? () => store(mixers.filter(({ id }) => id !== open.id)) : null}
+            onRemove={open.text.id ? () => store(begun.filter(({ id }) => id !== open.text.id)) : null}
           />
         ) : null}
       </Sheet>

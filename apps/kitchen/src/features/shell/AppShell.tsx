@@ -14,6 +14,7 @@ import { useAccess } from '../../api/phoneQueries';
 import { prefetchBook, queryClient } from '../../api/queries';
 import { useLanguage } from '../../reader/language';
 import { useThemeName } from '../../reader/preferences';
+import { WhoseSheet } from '../../shared/WhoseSheet';
 import { ThemeScope, useColours } from '../../ui/theme';
 import { useWide } from '../../ui/layout/useWide';
 import { AlarmWatch } from './AlarmWatch';
@@ -65,6 +66,7 @@ function Frame({ alarms }: ShellProps) {
         <AlarmWatch />
         {alarms}
         <Slot />
+        <WhoseSheet />
       </View>
       {wide ? null : <Navigation wide={false} />}
       <KeyHelp />

@@ -43,7 +43,7 @@ const PLATES: readonly (readonly [words: string, griddle: Griddle])[] = [
 
 /** Three questions that plans rest on; each is answered by a tap, and any may be skipped. */
 function KitchenQuestions({ kitchen }: { kitchen: Kitchen }) {
-  const save = useChangeKitchen();
+  const save = useChangeKitchen(kitchen);
   const format = useFormat();
   const [answers, setAnswers] = useState<Partial<Kitchen>>({});
   const keep = (changes: Partial<Kitchen>) => {

@@ -63,7 +63,7 @@ const whereTyped = (field: string, typed: string, scale = 1): Record<string, num
 
 /** Receive a delivery, or correct what was written of one. */
 export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) {
-  const save = useSaveFlourLot();
+  const save = useSaveFlourLot(lot);
   const today = useToday();
   const { text, set, problem, figure, submit } = useTextForm({
     first: asText(lot, flours, today),
@@ -125,14 +125,15 @@ export function LotForm({ lot, taken, flours, currency, onDone }: LotFormProps) 
 
 interface CountFormProps {
   lot: LotState;
-  /** The lot as it is to be stored with this count. */
+  /** The lot as it is stored now, and as it is to be with this count. */
+  before: FlourLot;
   onSave: (leftG: number) => FlourLot;
   onDone: () => void;
 }
 
 /** What the bin really holds: the count outweighs the sums. */
-export function CountForm({ lot, onSave, onDone }: CountFormProps) {
-  const save = useSaveFlourLot();
+export function CountForm({ lot, before, onSave, onDone }: CountFormProps) {
+  const save = useSaveFlourLot(before);
   const { figure, isRight, submit } = useTextForm({
     first: { left: (lot.leftG / G_PER_KG).toFixed(1) },
     mode: 'onChange',

@@ -35,7 +35,7 @@ interface LotTicketProps {
 }
 
 function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
-  const save = useSaveFlourLot();
+  const save = useSaveFlourLot(asLot(lot, {}));
   const { uses, perDayG, runsOutOn } = lot;
   const { write } = useDays();
   const format = useFormat();
@@ -163,6 +163,7 @@ export function StockScreen() {
         {open?.kind === 'count' ? (
           <CountForm
             lot={open.lot}
+            before={asLot(open.lot, {})}
             // The moment of the press: what batches took a minute before it is in the count already.
             onSave={(leftG) => asLot(open.lot, { counted: { at: new Date().toISOString(), leftG } })}
             onDone={close}

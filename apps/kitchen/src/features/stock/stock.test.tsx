@@ -1,4 +1,4 @@
-import { type FlourLot, type LotState, type LotUse, learnLotOffset } from '@kettle-scale/core/flourLot';
+import { type LotState, type LotUse, learnLotOffset } from '@kettle-scale/core/flourLot';
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { DEFAULT_KITCHEN } from '@kettle-scale/core/kitchen';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
@@ -18,7 +18,7 @@ const lot = (uses: LotUse[], changes: Partial<LotState> = {}): LotState => ({
   ...changes,
 });
 
-let saved: jest.SpyInstance<Promise<LotState>, [FlourLot]>;
+let saved: jest.SpyInstance<Promise<LotState>, Parameters<typeof api.saveFlourLot>>;
 beforeEach(() => {
   queryClient.clear();
   saved = jest.spyOn(api, 'saveFlourLot').mockResolvedValue(lot([]));

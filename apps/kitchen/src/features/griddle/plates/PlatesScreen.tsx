@@ -90,10 +90,15 @@ function Readings({ griddle, subject, store }: ReadingsProps) {
 export function PlatesScreen() {
   const { subject, error, retry } = useGriddleSubject();
   const set = useGriddleChoice((state) => state.set);
-  const save = useChangeKitchen();
   const wide = useWide();
   const [open, setOpen] = useState<'new' | 'edit' | null>(null);
-  const close = useCallback(() => setOpen(null), []);
+  /** The kitchen as it was when the sheet was opened: what others changed since is not undone by it. */
+  const [begun, setBegun] = useState<Kitchen | undefined>();
+  const save = useChangeKitchen(subject?.kitchen, begun);
+  const close = useCallback(() => {
+    setOpen(null);
+    setBegun(undefined);
+  }, []);
   if (!subject) {
     return (
       <Screen title="Plates">
@@ -103,8 +108,12 @@ export function PlatesScreen() {
   }
   const { griddle, griddles, kitchen } = subject;
   const store = (next: Griddle) =>
-    save.mutate({ griddles: withGriddle(kitchen, next) }, { onSuccess: close });
-  const choose = <Choose {...{ subject, setOpen }} />;
+    save.mutate({ griddles: withGriddle(begun ?? kitchen, next) }, { onSuccess: close });
+  const openSheet = (which: 'new' | 'edit') => {
+    setBegun(kitchen);
+    setOpen(which);
+  };
+  const choose = <Choose subject={subject} setOpen={openSheet} />;
   const facts = griddle ? (
     <PlateFacts griddle={griddle} subject={subject} />
   ) : (
