@@ -20,9 +20,13 @@ const sendable = (path: string): string =>
  */
 export const ask = (url: string, of: Asked, limitMs: number): Promise<Answer> =>
   new Promise((resolve, reject) => {
-    const { method, path, body, type } = of;
+    const { method, path, body, type, ifMatch } = of;
     const from = performance.now();
-    const headers = { 'kettle-app': 'fuzz', ...(type ? { 'content-type': type } : {}) };
+    const headers = {
+      'kettle-app': 'fuzz',
+      ...(type ? { 'content-type': type } : {}),
+      ...(ifMatch === undefined ? {} : { 'if-match': ifMatch }),
+    };
     const asked = request(
       url,
       { method, path: sendable(path), headers, agent, timeout: limitMs },

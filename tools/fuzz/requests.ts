@@ -1,6 +1,7 @@
 import fc from 'fast-check';
+import { documentTag } from '@kettle-scale/core/document';
 import type { Random } from '@kettle-scale/simulation';
-import { type JsonSchema, valuesOf } from './schemaValues';
+import { type JsonSchema, inlined, valuesOf } from './schemaValues';
 import { spoilJson, spoilText } from './spoil';
 
 /** What is sent, and what it was made from. */
@@ -9,19 +10,21 @@ export interface Asked {
   path: string;
   body?: string;
   type?: string;
+  ifMatch?: string;
 }
 
 interface Parameter {
   name: string;
-  in: 'path' | 'query';
+  in: 'path' | 'query' | 'header';
   schema: JsonSchema;
 }
 interface Operation {
-  parameters: Parameter[];
+  parameters?: Parameter[];
   requestBody?: { content: Record<string, { schema: JsonSchema }> };
 }
 export interface OpenApi {
   paths: Record<string, Record<string, Operation>>;
+  components: { schemas: Record<string, JsonSchema> };
 }
 
 const JSON_TYPE = 'application/json';
@@ -63,9 +66,12 @@ export function openRequests(
   const operations = Object.entries(api.paths).flatMap(([path, methods]) =>
     Object.entries(methods).map(([method, operation]) => ({ path, method: method.toUpperCase(), operation })),
   );
+  const named = Object.fromEntries(
+    Object.entries(api.components.schemas).map(([name, schema]) => [`#/components/schemas/${name}`, schema]),
+  );
   const made = new Map<JsonSchema, fc.Arbitrary<unknown>>();
   const sample = (schema: JsonSchema): unknown => {
-    const values = made.get(schema) ?? valuesOf(schema);
+    const values = made.get(schema) ?? valuesOf(inlined(schema, named));
     made.set(schema, values);
     const [value] = fc.sample(values, { numRuns: 1, seed: random.int(0, 2 ** 31 - 1) });
     return value;
@@ -89,9 +95,15 @@ export function openRequests(
     return random.chance(SHARES.torn) ? spoilText(text, random) : text;
   }
 
+  /** The version of something that the kitchen has, or none that there ever was. */
+  const versionOf = (): string =>
+    random.chance(SHARES.known)
+      ? `"${documentTag(random.pick(known.documents))}"`
+      : random.pick(['"0000000000000000"', '*', 'W/"x"', '"', '∞'.repeat(3)].map(encodeURI));
+
   function ofDocument(): Asked {
     const { path, method, operation } = random.pick(operations);
-    const { parameters } = operation;
+    const { parameters = [] } = operation;
     const full = path.replace(/\{(\w+)\}/g, (_all, name: string) => {
       const parameter = parameters.find((one) => one.in === 'path' && one.name === name);
       return parameter ? partOf(parameter) : 'x';
@@ -102,7 +114,8 @@ export function openRequests(
     const type = random.chance(SHARES.otherType)
       ? random.pick(['text/plain', LINES_TYPE, 'application/json; charset=utf-16'])
       : JSON_TYPE;
-    return { method, path: address, body: bodyOf(schema), type };
+    const ifMatch = parameters.some(({ name }) => name === 'If-Match') ? { ifMatch: versionOf() } : {};
+    return { method, path: address, body: bodyOf(schema), type, ...ifMatch };
   }
 
   /** A backup whose lines were spoiled; what is in it would replace the kitchen. */

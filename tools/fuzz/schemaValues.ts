@@ -2,6 +2,7 @@ import fc from 'fast-check';
 
 /** A JSON Schema as far as Zod writes it. */
 export interface JsonSchema {
+  $ref?: string;
   type?: string | readonly string[];
   const?: unknown;
   enum?: readonly unknown[];
@@ -24,6 +25,33 @@ export interface JsonSchema {
   exclusiveMaximum?: number;
   pattern?: string;
   format?: string;
+}
+
+/**
+ * A schema with what it points to in its place; where it comes to itself again, anything.
+ * @param named the document's schemas by where they stand
+ */
+export function inlined(
+  schema: JsonSchema,
+  named: Readonly<Record<string, JsonSchema>>,
+  within: readonly string[] = [],
+): JsonSchema {
+  const { $ref } = schema;
+  if ($ref !== undefined) {
+    const target = named[$ref];
+    return !target || within.includes($ref) ? {} : inlined(target, named, [...within, $ref]);
+  }
+  const part = (value: unknown): unknown =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? inlined(value as JsonSchema, named, within)
+      : value;
+  const each = (properties: Record<string, JsonSchema>) =>
+    Object.fromEntries(Object.entries(properties).map(([key, one]) => [key, inlined(one, named, within)]));
+  const parts = Object.entries(schema).map(([key, value]): [string, unknown] => {
+    if (Array.isArray(value)) return [key, value.map((one: unknown) => part(one))];
+    return [key, key === 'properties' ? each(value as Record<string, JsonSchema>) : part(value)];
+  });
+  return Object.fromEntries(parts) as JsonSchema;
 }
 
 /** Lists of a schema are filled with so many at most: one more tells nothing new. */

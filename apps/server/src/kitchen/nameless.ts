@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
-import type { Kitchen } from '@kettle-scale/core/kitchen';
+import type { Kitchen, KitchenCook } from '@kettle-scale/core/kitchen';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../db/openDatabase';
+import { notFound } from '../http/problem';
 
 const ID_BYTES = 4;
 /** Written words in which a name may stand. */
@@ -54,25 +55,26 @@ function withoutName(value: unknown, cook: { id: string; name: string }, id: str
 /**
  * Makes a cook nameless in all records of the kitchen, in one write: acts, batches, what was learned, shifts and what was
  * written down say an id from now on that tells nothing. What the cook did stays one person's work.
- * @returns the id that stands for the cook now; null where the kitchen has no such cook
+ * @returns the id that stands for the cook now
+ * @throws HttpProblem where the kitchen has no such cook; nothing was written then
  */
 export function makeNameless(
   { write, sequelize }: Database,
   cookId: string,
   change: (kitchen: (now: Kitchen) => Kitchen, transaction: Transaction) => Promise<Kitchen>,
-): Promise<string | null> {
+): Promise<string> {
   const id = `cook-${randomBytes(ID_BYTES).toString('hex')}`;
   return write(async (transaction) => {
-    let cook: { id: string; name: string } | undefined;
+    const found: KitchenCook[] = [];
     await change((now) => {
-      cook = now.cooks?.find((one) => one.id === cookId);
-      if (!cook) return now;
       const { cooks = [], lessonsOff } = now;
+      const cook = cooks.find((one) => one.id === cookId);
+      if (!cook) throw notFound('This cook');
+      found.push(cook);
       const others = { ...now, cooks: cooks.filter((one) => one.id !== cookId) };
       return lessonsOff ? { ...others, lessonsOff: withoutName(lessonsOff, cook, id) as string[] } : others;
     }, transaction);
-    if (!cook) return null;
-    const person = cook;
+    const [person = { id: cookId, name: '' }] = found;
     const run = (sql: string, bind: readonly unknown[]) =>
       sequelize.query(sql, { bind: [...bind], transaction });
     for (const sql of BY_ID) await run(sql, [person.id, id]);
