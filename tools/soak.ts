@@ -1,6 +1,6 @@
-// Twenty phones at the plate, a hundred acts a second, over a year of history, while the log, the lessons and the table for
-// the spreadsheet are asked for; counts what is lost, doubled or out of order, and measures how long an act takes and what
-// memory does:
+// Twenty phones at the plate, a hundred acts a second, over a year of history, while screens ask for what they ask for in a
+// kitchen: what runs, the lots, a search, a whole batch, the health, the log, the lessons, the table for the spreadsheet; counts what is lost, doubled or out of order, and measures how long an act takes and what
+// memory and the processor do:
 //   npm run soak [-- --minutes 60 --phones 20 --acts 100 --batches 3650]
 import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -27,14 +27,17 @@ const KB_IN_MB = 1024;
 const SETTLES = { minutes: 10, share: 0.05 } as const;
 /** So many minutes at the most on either side of its growth. */
 const TREND_MINUTES = 10;
-/** What somebody else in the kitchen looks at meanwhile, and how often, s. */
-const READS = [
-  { path: '/batches?status=running', everyS: 2 },
+/** What the screens of twenty phones and an office look at meanwhile: how often, s, and how long half of it may take, ms. */
+const READS: readonly { path: string; everyS: number; barMs?: number }[] = [
+  { path: '/batches?status=running', everyS: 0.1, barMs: 5 },
+  { path: '/flour-lots', everyS: 0.5, barMs: 5 },
+  { path: '/batches?text=wrap&limit=50', everyS: 0.5 },
+  { path: '/batches/:newest', everyS: 0.2 },
+  { path: '/health', everyS: 1 },
   { path: '/batches?limit=50', everyS: 5 },
   { path: '/lessons', everyS: 15 },
   { path: '/log.csv', everyS: 60 },
-] as const;
-const LOOK_EVERY_MS = 500;
+];
 /** How long 99 in 100 acts take at the most while the machine is ours, ms. */
 const SLOWEST_P99_MS = 25;
 /** The column of /proc/stat with the time that was taken away. */
@@ -65,7 +68,8 @@ const options: PhoneOptions = {
 const all = Array.from({ length: phones }, (_, index) =>
   openPhone({ ...options, pieces: FIRST_PIECES + index * MORE_PIECES }),
 );
-const reader = openPhone(options);
+/** One connection for each, as every screen has its own. */
+const readers = READS.map((read) => ({ ...read, phone: openPhone(options), tookMs: [] as number[] }));
 
 const at = (share: number, of: readonly number[]): number =>
   [...of].sort((a, b) => a - b)[Math.min(of.length - 1, Math.floor(share * of.length))] ?? NaN;
@@ -93,21 +97,30 @@ for (const phone of all) await phone.begin();
 const startMs = performance.now();
 const untilMs = startMs + minutes * MINUTE_MS;
 let working = true;
-/** Reads what others look at, each in its own time, one after the other. */
-async function look(): Promise<Map<string, number>> {
-  const slowest = new Map<string, number>();
-  const due = new Map(READS.map(({ path, everyS }) => [path, startMs + everyS * 1000] as const));
-  while (working) {
-    for (const { path, everyS } of READS) {
-      if (performance.now() < (due.get(path) ?? 0)) continue;
-      const from = performance.now();
-      await reader.read(path);
-      slowest.set(path, Math.max(slowest.get(path) ?? 0, performance.now() - from));
-      due.set(path, performance.now() + everyS * 1000);
-    }
-    await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
+const newest = (index: number): string => all[index % all.length]?.batches.at(-1)?.id ?? '';
+/** Reads what a screen looks at, in its own time. */
+async function look({ path, everyS, phone, tookMs }: (typeof readers)[number]): Promise<void> {
+  for (let n = 1; working; n += 1) {
+    const dueMs = startMs + n * everyS * 1000;
+    if (performance.now() < dueMs)
+      await new Promise((resolve) => setTimeout(resolve, dueMs - performance.now()));
+    const from = performance.now();
+    await phone.read(path.replace(':newest', newest(n)));
+    tookMs.push(performance.now() - from);
   }
-  return slowest;
+}
+
+const TICKS_A_SECOND = 100;
+/** The columns of /proc/PID/stat with processor time in the program and in the system, after its name. */
+const [IN_PROGRAM, IN_SYSTEM] = [11, 12] as const;
+/** Processor time that the server has taken so far, s. */
+function serverS(): number {
+  const text = readFileSync(`/proc/${server.process.pid}/stat`, 'utf8');
+  const columns = text
+    .slice(text.lastIndexOf(')') + 2)
+    .split(' ')
+    .map(Number);
+  return ((columns[IN_PROGRAM] ?? 0) + (columns[IN_SYSTEM] ?? 0)) / TICKS_A_SECOND;
 }
 
 const memory: number[] = [];
@@ -125,18 +138,23 @@ const everyMinute = setInterval(() => {
   );
   minute = [];
 }, MINUTE_MS);
-const looking = look();
+const beforeS = serverS();
+const looking = readers.map(look);
 await Promise.all(
   all.map((phone, index) => phone.work(startMs + (index * 1000) / Number(values.acts), untilMs)),
 );
 working = false;
 clearInterval(everyMinute);
-const slowest = await looking;
+const tookS = (performance.now() - startMs) / 1000;
+const share = (serverS() - beforeS) / tookS;
+await Promise.all(looking);
 memory.push(memoryMb());
 
+const [first] = all;
+if (!first) throw new Error('no phone');
 let [lost, doubled, disordered] = [0, 0, 0];
 for (const { id, acts } of all.flatMap(({ batches }) => batches)) {
-  const stored = (JSON.parse(await reader.read(`/batches/${id}/events`)) as { id: string }[]).map(
+  const stored = (JSON.parse(await first.read(`/batches/${id}/events`)) as { id: string }[]).map(
     (one) => one.id,
   );
   lost += acts.filter((act) => !stored.includes(act)).length;
@@ -144,7 +162,7 @@ for (const { id, acts } of all.flatMap(({ batches }) => batches)) {
   disordered += stored.filter((act, index) => act !== acts[index]).length > 0 ? 1 : 0;
 }
 const deaf = all.filter((phone) => phone.heard() === 0).length;
-[...all, reader].forEach((phone) => phone.close());
+[...all, ...readers.map(({ phone }) => phone)].forEach((phone) => phone.close());
 await server.stop();
 rmSync(data, { recursive: true });
 
@@ -152,8 +170,11 @@ const settled = memory.slice(SETTLES.minutes);
 /** Single readings jump with every collection of garbage: some minutes at the beginning are held against as many at the end. */
 const some = Math.min(TREND_MINUTES, Math.floor(settled.length / 2));
 const growth = some > 0 ? at(0.5, settled.slice(-some)) / at(0.5, settled.slice(0, some)) - 1 : null;
-for (const [path, tookMs] of slowest)
-  process.stdout.write(`${path}: ${tookMs.toFixed(0)} ms at the longest\n`);
+for (const { path, tookMs, barMs } of readers)
+  process.stdout.write(
+    `${path}: ${tookMs.length} times, p50 ${ms(at(0.5, tookMs))} ms${barMs === undefined ? '' : ` (bar ${barMs})`}, p99 ${ms(at(0.99, tookMs))} ms, longest ${ms(at(1, tookMs))} ms\n`,
+  );
+process.stdout.write(`The server took ${(100 * share).toFixed(0)} % of a processor.\n`);
 process.stdout.write(
   `${times.length} acts of ${phones} phones in ${minutes} min: p50 ${ms(at(0.5, times))} ms, p99 ${ms(at(0.99, times))} ms, longest ${ms(at(1, times))} ms; ` +
     `${lost} lost, ${doubled} doubled, ${disordered} batches out of order, ${deaf} phones heard nothing; ` +

@@ -13,6 +13,11 @@ const PIECES = 58;
 /** Different batches; the rest of the year repeats them. */
 const PATTERNS = 40;
 
+/** Lots that the year's batches take their flour from, in turns. */
+const LOTS = ['quay-12', 'quay-13', 'quay-14'].map((id) => ({
+  ...{ id, name: id, ingredient: 'flour-strong', receivedOn: '2026-01-02', bagKg: 25, bags: 400 },
+}));
+
 /** Fills a kitchen with a year of batches; patterns are simulated once and repeated under new ids and times. */
 export async function makeHistory(folder: string, batches: number): Promise<void> {
   process.stderr.write(`Making a history of ${batches} batches, once …\n`);
@@ -21,6 +26,7 @@ export async function makeHistory(folder: string, batches: number): Promise<void
   const formulas = demoFormulas();
   for (const formula of formulas)
     await stores.formulas.create(formula, 'First version', new Date(0).toISOString());
+  for (const lot of LOTS) await stores.flourLots.put(lot);
   const random = openRandom(7);
   const cook = { weighingSdSteps: 0.5, overPour: 0.05, rejects: 0.02 };
   const patterns = Array.from({ length: PATTERNS }, (_, index) => {
@@ -45,6 +51,7 @@ export async function makeHistory(folder: string, batches: number): Promise<void
       formulaId: pattern.formula.id,
       formulaVersion: 1,
       need: pattern.need,
+      flourLotId: LOTS[index % LOTS.length]?.id,
     };
     await stores.batches.insertWhole(start, pattern.plan, events);
   }
