@@ -198,3 +198,33 @@ test('a demo kitchen beside an empty one is looked at, worked in and thrown away
   await page.close();
   await empty.stop();
 });
+
+test('two leads change the settings at the same time: both changes are saved, and where they differ the last is asked', async ({
+  browser,
+  request,
+}) => {
+  const options = { baseURL: real.url, viewport: { width: 390, height: 844 } };
+  const [first, second] = await Promise.all([browser.newPage(options), browser.newPage(options)]);
+  for (const page of [first, second]) {
+    await page.goto('/settings');
+    await expect(page.getByLabel('Most dough a bowl takes, g')).toHaveValue('12000');
+  }
+  const saved = async (): Promise<object> =>
+    (await (await request.get(`${real.url}/api/v1/kitchen`)).json()) as object;
+  await first.getByLabel('Most dough a bowl takes, g').fill('10000');
+  await first.getByLabel('Lost on the bench, %').fill('1');
+  await first.getByRole('button', { name: 'Save the kitchen' }).click();
+  await expect(first.getByText('Saved.')).toBeVisible();
+
+  await second.getByLabel('Most dough a bowl takes, g').fill('8000');
+  await second.getByLabel('Stays in bowl and on hands, %').fill('2');
+  await second.getByRole('button', { name: 'Save the kitchen' }).click();
+  const sheet = second.getByRole('dialog', { name: 'Somebody saved meanwhile' });
+  await expect(
+    sheet.getByRole('row', { name: /^Most dough a bowl takes.*12,000.*8,000.*10,000/ }),
+  ).toBeVisible();
+  await sheet.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(second.getByText('Saved.')).toBeVisible();
+  await expect(second.getByLabel('Most dough a bowl takes, g')).toHaveValue('10000');
+  expect(await saved()).toMatchObject({ bowlCapacityG: 10_000, benchLoss: 0.01, bowlLoss: 0.02 });
+});

@@ -132,6 +132,20 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   await listed.getByRole('button', { name: 'Press again to lock it out' }).click();
   await expect(own.getByText('Griddle phone', { exact: true })).toHaveCount(0);
   await expect(page.getByRole('alert').filter({ hasText: 'has no key' })).toBeVisible();
+  // What it knew of the kitchen is gone from it.
+  const known = () =>
+    page.evaluate(async () => {
+      const opened = await new Promise<IDBDatabase>((resolve) => {
+        const asked = indexedDB.open('kettle-scale-batches');
+        asked.onsuccess = () => resolve(asked.result);
+      });
+      const batches = await new Promise<number>((resolve) => {
+        const counted = opened.transaction('batches').objectStore('batches').count();
+        counted.onsuccess = () => resolve(counted.result);
+      });
+      return [await caches.has('last-known'), batches];
+    });
+  await expect.poll(known).toEqual([false, 0]);
   await page.getByRole('button', { name: 'Pair this phone' }).click();
   await expect(page.getByRole('heading', { name: 'Pair this phone' })).toBeVisible();
   await own.close();

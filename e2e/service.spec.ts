@@ -214,8 +214,10 @@ test('held bread of any day is served or thrown out with a reason; a start of th
   if (!service) throw new Error('no service');
   const start = Math.floor((Date.now() - Date.parse(`${service.day}T00:00:00.000Z`)) / 1000) - 60;
   const batch = { id: uuidv7(), formulaId: 'breakwater-thick', n: 33, start, bakeAt: start + 7200 };
-  const put = await page.request.put(`${kitchen.url}/api/v1/services/${service.day}`, {
-    headers: AS_APP,
+  const at = `${kitchen.url}/api/v1/services/${service.day}`;
+  const { etag = '' } = (await page.request.get(at)).headers();
+  const put = await page.request.put(at, {
+    headers: { ...AS_APP, 'if-match': etag },
     data: {
       ...service,
       breads: [...service.breads.slice(0, 1), { formulaId: 'breakwater-thick', waves: [] }],

@@ -2,6 +2,7 @@
 // kitchen: what runs, the lots, a search, a whole batch, the health, the log, the lessons, the table for the spreadsheet; counts what is lost, doubled or out of order, and measures how long an act takes and what
 // memory and the processor do:
 //   npm run soak [-- --minutes 60 --phones 20 --acts 100 --batches 3650]
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,7 +10,9 @@ import { parseArgs } from 'node:util';
 import { demoFormulas } from '@kettle-scale/simulation';
 import { makeHistory } from './bench/history';
 import { startServer } from './demoServer';
+import { ROOT } from './install.mjs';
 import { type PhoneOptions, openPhone } from './soak/phone';
+import { READS, type Took } from './soak/reads';
 
 const { values } = parseArgs({
   options: {
@@ -22,22 +25,12 @@ const { values } = parseArgs({
 const phones = Number(values.phones);
 const minutes = Number(values.minutes);
 const MINUTE_MS = 60_000;
+const SECONDS_A_MINUTE = 60;
 const KB_IN_MB = 1024;
 /** Memory is let settle for so long; then it may grow by so much. */
 const SETTLES = { minutes: 10, share: 0.05 } as const;
 /** So many minutes at the most on either side of its growth. */
 const TREND_MINUTES = 10;
-/** What the screens of twenty phones and an office look at meanwhile: how often, s, and how long half of it may take, ms. */
-const READS: readonly { path: string; everyS: number; barMs?: number }[] = [
-  { path: '/batches?status=running', everyS: 0.1, barMs: 5 },
-  { path: '/flour-lots', everyS: 0.5, barMs: 5 },
-  { path: '/batches?text=wrap&limit=50', everyS: 0.5 },
-  { path: '/batches/:newest', everyS: 0.2 },
-  { path: '/health', everyS: 1 },
-  { path: '/batches?limit=50', everyS: 5 },
-  { path: '/lessons', everyS: 15 },
-  { path: '/log.csv', everyS: 60 },
-];
 /** How long 99 in 100 acts take at the most while the machine is ours, ms. */
 const SLOWEST_P99_MS = 25;
 /** The column of /proc/stat with the time that was taken away. */
@@ -68,9 +61,6 @@ const options: PhoneOptions = {
 const all = Array.from({ length: phones }, (_, index) =>
   openPhone({ ...options, pieces: FIRST_PIECES + index * MORE_PIECES }),
 );
-/** One connection for each, as every screen has its own. */
-const readers = READS.map((read) => ({ ...read, phone: openPhone(options), tookMs: [] as number[] }));
-
 const at = (share: number, of: readonly number[]): number =>
   [...of].sort((a, b) => a - b)[Math.min(of.length - 1, Math.floor(share * of.length))] ?? NaN;
 const ms = (value: number): string => value.toFixed(1);
@@ -93,22 +83,25 @@ const memoryMb = (): number =>
     .filter((one) => new RegExp(`^(Pid|PPid):\\s+${server.process.pid}$`, 'm').test(one))
     .reduce((sum, one) => sum + Number(/VmRSS:\s+(\d+)/.exec(one)?.[1] ?? 0), 0) / KB_IN_MB;
 
-for (const phone of all) await phone.begin();
+for (const phone of all) {
+  phone.listen();
+  await phone.begin();
+}
 const startMs = performance.now();
 const untilMs = startMs + minutes * MINUTE_MS;
-let working = true;
-const newest = (index: number): string => all[index % all.length]?.batches.at(-1)?.id ?? '';
-/** Reads what a screen looks at, in its own time. */
-async function look({ path, everyS, phone, tookMs }: (typeof readers)[number]): Promise<void> {
-  for (let n = 1; working; n += 1) {
-    const dueMs = startMs + n * everyS * 1000;
-    if (performance.now() < dueMs)
-      await new Promise((resolve) => setTimeout(resolve, dueMs - performance.now()));
-    const from = performance.now();
-    await phone.read(path.replace(':newest', newest(n)));
-    tookMs.push(performance.now() - from);
-  }
-}
+/** What screens ask for meanwhile; resolves with what each took. */
+const looked = (): Promise<Took> =>
+  new Promise((resolve, reject) => {
+    const seconds = String(minutes * SECONDS_A_MINUTE);
+    const child = spawn('node', [join(ROOT, 'tools/run.mjs'), 'soak/reader', server.url, seconds], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    let said = '';
+    child.stdout.on('data', (part: Buffer) => (said += part.toString()));
+    child.on('close', (code) =>
+      code === 0 ? resolve(JSON.parse(said) as Took) : reject(new Error(`the reader ended with ${code}`)),
+    );
+  });
 
 const TICKS_A_SECOND = 100;
 /** The columns of /proc/PID/stat with processor time in the program and in the system, after its name. */
@@ -139,15 +132,14 @@ const everyMinute = setInterval(() => {
   minute = [];
 }, MINUTE_MS);
 const beforeS = serverS();
-const looking = readers.map(look);
+const looking = looked();
 await Promise.all(
   all.map((phone, index) => phone.work(startMs + (index * 1000) / Number(values.acts), untilMs)),
 );
-working = false;
 clearInterval(everyMinute);
 const tookS = (performance.now() - startMs) / 1000;
 const share = (serverS() - beforeS) / tookS;
-await Promise.all(looking);
+const took = await looking;
 memory.push(memoryMb());
 
 const [first] = all;
@@ -162,7 +154,7 @@ for (const { id, acts } of all.flatMap(({ batches }) => batches)) {
   disordered += stored.filter((act, index) => act !== acts[index]).length > 0 ? 1 : 0;
 }
 const deaf = all.filter((phone) => phone.heard() === 0).length;
-[...all, ...readers.map(({ phone }) => phone)].forEach((phone) => phone.close());
+all.forEach((phone) => phone.close());
 await server.stop();
 rmSync(data, { recursive: true });
 
@@ -170,10 +162,12 @@ const settled = memory.slice(SETTLES.minutes);
 /** Single readings jump with every collection of garbage: some minutes at the beginning are held against as many at the end. */
 const some = Math.min(TREND_MINUTES, Math.floor(settled.length / 2));
 const growth = some > 0 ? at(0.5, settled.slice(-some)) / at(0.5, settled.slice(0, some)) - 1 : null;
-for (const { path, tookMs, barMs } of readers)
+for (const { path, barMs } of READS) {
+  const tookMs = took[path] ?? [];
   process.stdout.write(
-    `${path}: ${tookMs.length} times, p50 ${ms(at(0.5, tookMs))} ms${barMs === undefined ? '' : ` (bar ${barMs})`}, p99 ${ms(at(0.99, tookMs))} ms, longest ${ms(at(1, tookMs))} ms\n`,
+    `${path}: ${tookMs.length} times, p50 ${ms(at(0.5, tookMs))} ms${barMs === null ? '' : ` (bar ${barMs})`}, p99 ${ms(at(0.99, tookMs))} ms, longest ${ms(at(1, tookMs))} ms\n`,
   );
+}
 process.stdout.write(`The server took ${(100 * share).toFixed(0)} % of a processor.\n`);
 process.stdout.write(
   `${times.length} acts of ${phones} phones in ${minutes} min: p50 ${ms(at(0.5, times))} ms, p99 ${ms(at(0.99, times))} ms, longest ${ms(at(1, times))} ms; ` +

@@ -1,4 +1,4 @@
-import { Agent, request } from 'node:http';
+import { Agent, type ClientRequest, request } from 'node:http';
 import { v7 as uuidv7 } from 'uuid';
 
 /** An answer of the server, whatever it was. */
@@ -20,7 +20,7 @@ export interface PhoneOptions {
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** A phone on the plate: it listens to the kitchen, and tells of piece after piece, batch after batch. */
+/** A phone on the plate: it tells of piece after piece, batch after batch, and listens to the kitchen where it is asked to. */
 export function openPhone({ url, rate, formula, pieces, told }: PhoneOptions) {
   const agent = new Agent({ keepAlive: true, maxSockets: 1 });
   const ask = (method: string, path: string, body?: unknown): Promise<Reply> =>
@@ -45,12 +45,16 @@ export function openPhone({ url, rate, formula, pieces, told }: PhoneOptions) {
   /** What was acknowledged, batch by batch, in order. */
   const batches: { id: string; acts: string[] }[] = [];
   let heard = 0;
-  const stream = request(`${url}/api/v1/stream`, (response) => {
-    response.on('data', () => (heard += 1));
-  });
-  // The stream ends with the server.
-  stream.on('error', () => undefined);
-  stream.end();
+  let stream: ClientRequest | null = null;
+  /** Hears what happens in the kitchen from now on. */
+  function listen(): void {
+    stream = request(`${url}/api/v1/stream`, (response) => {
+      response.on('data', () => (heard += 1));
+    });
+    // The stream ends with the server.
+    stream.on('error', () => undefined);
+    stream.end();
+  }
 
   async function begin(): Promise<{ id: string; acts: string[] }> {
     const batch = { id: uuidv7(), acts: [] };
@@ -71,6 +75,7 @@ export function openPhone({ url, rate, formula, pieces, told }: PhoneOptions) {
   return {
     batches,
     begin,
+    listen,
     heard: () => heard,
     /** Tells of acts at their times, from then until then; an act that is late counts from when it was due. */
     work: async (startMs: number, untilMs: number): Promise<void> => {
@@ -90,7 +95,7 @@ export function openPhone({ url, rate, formula, pieces, told }: PhoneOptions) {
     /** Asks for a page as a screen would. */
     read: (path: string) => must('GET', path),
     close: (): void => {
-      stream.destroy();
+      stream?.destroy();
       agent.destroy();
     },
   };

@@ -164,6 +164,8 @@ export function createApp({
   hub.onClose(stores.phones.onRevoked(hub.revoke));
   const pair = pairPhone(stores.phones, { pairing, hub, logger, now });
   const routes = [
+    // Asked most, so looked for first.
+    ...batchRoutes(stores, around),
     ...systemRoutes(database, { version: VERSION, demo, sandbox: sandbox?.at === 'sandbox', now, nightly }),
     ...sandboxRoutes(sandbox),
     ...ingredientRoutes(stores.ingredients, stores, hub),
@@ -173,7 +175,6 @@ export function createApp({
     ...bookRoutes(database, stores, around),
     ...planRoutes(stores.plans, stores.ingredients, hub),
     ...serviceRoutes(stores, around),
-    ...batchRoutes(stores, around),
     ...logRoutes({ ...stores, aside }, around),
     ...deviceRoutes(devices),
     ...phoneRoutes(stores.phones, { hub, pairing, pair, network, logger }),

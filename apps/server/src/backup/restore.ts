@@ -112,6 +112,7 @@ export async function restore(
         if (!replace) await refuseUnlessEmpty(database);
         await takeOver(database, file);
         stores.batches.forget();
+        stores.kitchen.forget();
       });
       return filled;
     } finally {

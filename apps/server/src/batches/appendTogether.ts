@@ -52,7 +52,6 @@ function take(batch: LiveBatch, { event, receivedAt }: Act): void {
   if (ENDING.has(event.type)) batch.endHeardMs = Date.parse(receivedAt);
   batch.events.push(event);
   batch.fold.add(event);
-  delete batch.summary;
 }
 
 /** Stores a group of acts, in their order, inside of one write. */

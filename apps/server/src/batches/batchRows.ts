@@ -20,8 +20,11 @@ const PLANNED_LOT_FLOUR = `
   WHERE lot.id = $6 AND line.value ->> 'ingredient' = lot.ingredientId`;
 const INSERT_EVENT = 'INSERT INTO batch_events (id, batchId, document, receivedAt) VALUES ($1, $2, $3, $4)';
 
-/** The rows of a batch: its head, its events, what it is found by; each change in one transaction. */
-export function batchRows(sql: Sql, demo: boolean) {
+/**
+ * The rows of a batch: its head, its events, what it is found by; each change in one transaction.
+ * @param turned told of a batch whose row is another now
+ */
+export function batchRows(sql: Sql, demo: boolean, turned: (id: string) => void) {
   /** Points that a batch teaches its flour lot: none while it runs, was given up, or was made up. */
   const pointsOf = (events: readonly BatchEvent[], record: BatchRecord): number | null =>
     record.status === 'finished' && (demo || !events.some(isSimulated)) ? (record.lotPoints ?? null) : null;
@@ -78,7 +81,7 @@ export function batchRows(sql: Sql, demo: boolean) {
       [id],
     );
     if (!head) throw new Error(`the batch ${id} is gone`);
-    return sql.transaction(async (transaction) => {
+    const stored = await sql.transaction(async (transaction) => {
       const seq = await sql.insert(INSERT_EVENT, row, transaction);
       const kept = record.status === 'running' ? null : summaryText(record);
       await sql.run(
@@ -90,6 +93,10 @@ export function batchRows(sql: Sql, demo: boolean) {
       await keepFind(sql, { id, ...head, plan, events }, state, record, transaction);
       return seq;
     });
+    // What was read while it was on its way is old again.
+    turns += 1;
+    turned(id);
+    return stored;
   }
 
   return { insert, store, turns: () => turns };

@@ -11,12 +11,10 @@ export interface LiveBatch {
   lastSeq: number;
   /** When the server received what ended it; null while nothing ever did. */
   endHeardMs: number | null;
-  /** Its row of the log, once it was asked for. */
-  summary?: string;
 }
 
-/** Batches that are worked on at once, with room to spare; the rest is read again when asked for. */
-const IN_HAND = 64;
+/** Batches that are worked on at once, with room to spare; the rest is read again when an act comes. */
+const IN_HAND = 128;
 
 /** Keeps the batches that are being worked on in memory, so that an act need not read the whole batch again. */
 export const openLiveBatches = () => new LRUCache<string, LiveBatch>({ max: IN_HAND });

@@ -5,9 +5,10 @@ import type { Database } from '../db/openDatabase';
  * Written-out SQL over the tables of batches: these are the addresses that phones ask all day. Stored JSON goes out as it
  * is, and an act costs one insert.
  */
-export const openSql = ({ sequelize }: Pick<Database, 'sequelize'>) => ({
+export const openSql = ({ sequelize, reading }: Pick<Database, 'sequelize' | 'reading'>) => ({
+  /** What is committed; never what a transaction that is open has written. */
   select: <T extends object>(sql: string, bind: readonly unknown[]): Promise<T[]> =>
-    sequelize.query<T>(sql, { bind: [...bind], type: QueryTypes.SELECT }),
+    reading.query<T>(sql, { bind: [...bind], type: QueryTypes.SELECT }),
 
   run: async (sql: string, bind: readonly unknown[], transaction?: Transaction): Promise<void> => {
     await sequelize.query(sql, { bind: [...bind], ...(transaction ? { transaction } : {}) });

@@ -1,4 +1,10 @@
-import { type BatchSummary, type EventBody, OWN_SCREEN, foldBatch } from '@kettle-scale/core/batch';
+import {
+  type BatchStart,
+  type BatchSummary,
+  type EventBody,
+  OWN_SCREEN,
+  foldBatch,
+} from '@kettle-scale/core/batch';
 import { ENGLISH, writeWords } from '@kettle-scale/core/message';
 import { type Need, type Plan, keepablePlan, planBatch, planHash } from '@kettle-scale/core/plan';
 import { batchStart, event, openTestKitchen, wrap } from '../test/kitchen';
@@ -269,4 +275,31 @@ test('a whole batch survives being stored and read: the fold is the same', async
   expect(read).toEqual(batch);
   expect(foldBatch(batch.plan, batch.events).status).toBe('finished');
   await Promise.all([demo.close(), again.close()]);
+});
+
+test('what runs is listed from memory, however many batches were left open, and is as new as their acts', async () => {
+  const { stores, database } = kitchen;
+  const plan = await planOf();
+  const starts = Array.from({ length: 140 }, () => batchStart() as unknown as BatchStart);
+  for (const one of starts) await stores.batches.start(one, plan);
+  expect(await log('?status=running&limit=200')).toHaveLength(140);
+  const reads = jest.spyOn(database.reading, 'query');
+  const before = await log('?status=running&limit=200');
+  expect(reads).toHaveBeenCalledTimes(1);
+  const [, { id } = { id: '' }] = before;
+  await kitchen.api
+    .post(`/api/v1/batches/${id}/events`)
+    .send(event({ type: 'finished', pieces: 24, good: 20 }))
+    .expect(201);
+  expect(await log('?status=running&limit=200')).toHaveLength(139);
+  const over = await log('?status=finished');
+  expect(over.map(({ record }) => record.good)).toEqual([20]);
+  // A figure that is put right is in the next list, though the row before it was kept.
+  const finished = (await kitchen.api.get(`/api/v1/batches/${id}`)).body as { events: { id: string }[] };
+  const right = { field: 'good', value: 22, reason: 'miscounted', eventId: finished.events.at(-1)?.id ?? '' };
+  await kitchen.api
+    .post(`/api/v1/batches/${id}/events`)
+    .send(event({ type: 'corrected', ...right } as EventBody))
+    .expect(201);
+  expect((await log('?status=finished')).map(({ record }) => record.good)).toEqual([22]);
 });

@@ -12,11 +12,12 @@ import { openBatchWriter } from './writeBatches';
 export function openBatchStore(database: Database, demo = false) {
   const sql = openSql(database);
   const reader = openBatchReader(sql);
+  const { listJson, dropRow } = openLogPages(sql, reader);
   return {
+    listJson,
     getJson: reader.getJson,
     get: reader.get,
-    ...openBatchWriter(sql, reader, database.write, demo),
-    ...openLogPages(sql, reader),
+    ...openBatchWriter(sql, reader, database.write, { demo, turned: dropRow }),
     ...openFacts(sql, reader, database.write),
 
     /** Pieces of a batch in hand that lie over heat now: none once it is over. */
@@ -28,7 +29,10 @@ export function openBatchStore(database: Database, demo = false) {
     },
 
     /** Forgets what is held in memory: after a restore everything is read again. */
-    forget: (): void => reader.live.clear(),
+    forget: (): void => {
+      reader.live.clear();
+      dropRow();
+    },
   };
 }
 

@@ -7,8 +7,13 @@ import type { BatchReader } from './readBatches';
 import type { Sql } from './sql';
 
 /** Starts batches and adds their events, each once however often it is sent. Events are only ever added. */
-export function openBatchWriter(sql: Sql, reader: BatchReader, write: Database['write'], demo: boolean) {
-  const { insert, store, turns } = batchRows(sql, demo);
+export function openBatchWriter(
+  sql: Sql,
+  reader: BatchReader,
+  write: Database['write'],
+  { demo, turned }: { demo: boolean; turned: (id: string) => void },
+) {
+  const { insert, store, turns } = batchRows(sql, demo, turned);
   return {
     /** Starts a batch once, however often the same start is sent. */
     start: (start: BatchStart, plan: Plan): Promise<Stored<Batch>> =>

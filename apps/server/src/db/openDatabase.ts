@@ -21,6 +21,11 @@ export interface Write {
 export interface Database {
   file: string;
   sequelize: Sequelize;
+  /**
+   * A connection that only reads, what is committed: on the one that writes, a read would wait until an act before it is on the
+   * disk.
+   */
+  reading: Sequelize;
   write: Write;
   /** Whether writes reach the disk. */
   writes: () => WriteState;
@@ -67,12 +72,13 @@ async function check(sequelize: Sequelize, file: string): Promise<void> {
 }
 
 /** Opens a database file that is up to date beside who writes it, to be read alone. */
-export const openReadOnly = (file: string): Pick<Database, 'sequelize'> => ({
-  sequelize: new Sequelize({
+export function openReadOnly(file: string): Pick<Database, 'sequelize' | 'reading'> {
+  const reading = new Sequelize({
     ...{ dialect: 'sqlite', dialectModule: DRIVERS.reading, storage: file, logging: false },
     dialectOptions: { mode: READ_ONLY },
-  }),
-});
+  });
+  return { sequelize: reading, reading };
+}
 
 export interface OpenOptions {
   /**
@@ -104,6 +110,7 @@ export async function openDatabase(
     await sequelize.close().catch(() => undefined);
     throw asStartProblem(error, file);
   }
+  const reading = passing ? sequelize : openReadOnly(file).reading;
   const writing = new Mutex();
   const watch = watchWrites(file);
   const alone: Write['alone'] = (work) => writing.runExclusive(() => watch.during(work));
@@ -115,10 +122,15 @@ export async function openDatabase(
   return {
     file,
     sequelize,
+    reading,
     write,
     writes: watch.state,
     // SQLite's deferred transaction takes its snapshot with its first read; in write-ahead mode it holds nobody up.
     snapshot: (read) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, read),
-    close: () => writing.runExclusive(() => sequelize.close()),
+    close: () =>
+      writing.runExclusive(async () => {
+        if (reading !== sequelize) await reading.close();
+        await sequelize.close();
+      }),
   };
 }

@@ -88,3 +88,21 @@ test('a plan is kept for later, found again, and forgotten', async () => {
   expect((await kitchen.api.delete(`/api/v1/saved-plans/${id}`).expect(200)).body).toEqual([]);
   await kitchen.api.delete(`/api/v1/saved-plans/${id}`).expect(404);
 });
+
+test('the list of lots is worked out when something has changed, and says so at once', async () => {
+  await receive();
+  const asked = jest.spyOn(kitchen.stores.flourLots, 'states');
+  const first = await lot();
+  expect(await lot()).toEqual(first);
+  const before = asked.mock.calls.length;
+  await lot();
+  expect(asked.mock.calls.length).toBe(before);
+  const start = batchStart({ flourLotId: 'quay-20', conditions: ORDINARY_DAY });
+  const { id } = (await kitchen.api.post('/api/v1/batches').send(start).expect(201)).body as Batch;
+  expect((await lot()).usedG).toBeGreaterThan(0);
+  await kitchen.api
+    .post(`/api/v1/batches/${id}/events`)
+    .send(event({ type: 'abandoned', reason: '' }))
+    .expect(201);
+  expect((await lot()).usedG).toBe(0);
+});

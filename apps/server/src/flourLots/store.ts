@@ -21,7 +21,7 @@ interface MeanRow {
 }
 
 /** The flour lots that the kitchen has received. */
-export function openFlourLotStore({ sequelize, write }: Database) {
+export function openFlourLotStore({ sequelize, reading, write }: Database) {
   const rows = documentModel<FlourLot>(sequelize, 'flour_lots', {
     id: { type: DataTypes.TEXT, primaryKey: true },
     ingredientId: { type: DataTypes.TEXT, allowNull: false },
@@ -39,14 +39,14 @@ export function openFlourLotStore({ sequelize, write }: Database) {
     states: async (nowMs: number, zone: Zone): Promise<LotState[]> => {
       const [lots, uses, means] = await Promise.all([
         list(),
-        sequelize.query<UseRow>(
+        reading.query<UseRow>(
           `SELECT flourLotId AS lotId, id AS batchId, startedAt, formulaName,
              COALESCE(lotFlourG, 0) AS flourG,
              CASE WHEN status = 'finished' THEN lotPoints END AS points
            FROM batches WHERE flourLotId IS NOT NULL AND status <> 'abandoned' ORDER BY startedAt DESC`,
           { type: QueryTypes.SELECT },
         ),
-        sequelize.query<MeanRow>(
+        reading.query<MeanRow>(
           `SELECT flourLotId AS lotId, AVG(lotPoints) AS mean FROM batches
            WHERE flourLotId IS NOT NULL AND lotPoints IS NOT NULL AND status = 'finished' GROUP BY flourLotId`,
           { type: QueryTypes.SELECT },

@@ -93,6 +93,7 @@ export const kitchenRoutes = (
     response: kitchenSchema,
     run: async ({ params, access }) => {
       const id = await makeNameless(database, params.id, store.changeIn);
+      store.forget();
       logger.warn({ now: id, by: nameOf(access) }, 'a cook was made nameless in all records');
       batches.forget();
       hub.publish({ type: 'kitchen' });

@@ -34,18 +34,40 @@ export async function openKitchenStore({ sequelize, write }: Database) {
     return inPlace(document);
   };
 
+  /** As it was last read: nearly every answer asks in which zone the kitchen is. */
+  let held: Kitchen | null = null;
+  /** What was read before something changed is not held. */
+  let changes = 0;
+  const forget = (): void => {
+    changes += 1;
+    held = null;
+  };
+  /** Holds nothing that was read while the write was on its way. */
+  const changing = async <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
+    try {
+      return await write(work);
+    } finally {
+      forget();
+    }
+  };
+
   return {
     get: async (): Promise<KitchenInPlace> => {
+      if (held) return inPlace(held);
+      const before = changes;
       const { document } = await rows.findByPk(ONLY_ROW, { rejectOnEmpty: true });
+      if (changes === before) held = document;
       return inPlace(document);
     },
+    /** Has it read again: somebody else wrote it. */
+    forget,
     /** Puts what a change makes of the kitchen as it stands then: no other change comes between. */
     change: (changed: (now: KitchenInPlace) => Kitchen): Promise<KitchenInPlace> =>
-      write((transaction) => changeIn(changed, transaction)),
+      changing((transaction) => changeIn(changed, transaction)),
     /** The same inside of a write that is open. */
     changeIn,
     put: async (document: Kitchen): Promise<KitchenInPlace> => {
-      await write((transaction) => rows.update({ document }, { where: { id: ONLY_ROW }, transaction }));
+      await changing((transaction) => rows.update({ document }, { where: { id: ONLY_ROW }, transaction }));
       return inPlace(document);
     },
   };

@@ -10,6 +10,8 @@ import type { Hub, News } from './hub';
 const KEEP_ALIVE_MS = 20_000;
 /** A phone that takes nothing, asleep or out of reach, is let go with so much unread: it would fill the memory. */
 const MOST_UNREAD_BYTES = 1_000_000;
+/** What is told within this is told together. */
+const TOGETHER_MS = 40;
 /** Pause before a browser asks again after the stream broke. */
 const RETRY_MS = 1000;
 
@@ -42,9 +44,21 @@ function openStream(
   });
   response.flushHeaders();
   response.write(`retry: ${RETRY_MS}\n\n`);
+  let together = false;
+  const flush = (): void => {
+    together = false;
+    response.uncork();
+  };
   const sendText: SendText = (type, text, id) => {
     const position = id === undefined ? '' : `id: ${id}\n`;
     response.write(`${position}event: ${type}\ndata: ${text}\n\n`);
+    // The first goes out at once; what follows so soon that nobody sees the difference goes out in one packet. Twenty phones
+    // hear every act of twenty phones: packets were the most that this server had to do.
+    if (!together) {
+      together = true;
+      response.cork();
+      setTimeout(flush, TOGETHER_MS);
+    }
     if (response.writableLength > MOST_UNREAD_BYTES) response.destroy();
   };
   const stopFollowing = follow((type, data, id) => sendText(type, JSON.stringify(data), id), sendText);

@@ -46,7 +46,7 @@ async function tried<T>(ask: () => Promise<T>): Promise<{ value: T } | { failed:
 
 /** Looks at the disk, the folder, the file and the database as they are now. */
 export async function healthOf(
-  { file, sequelize, write, writes }: Database,
+  { file, sequelize, reading, write, writes }: Database,
   about: {
     version: string;
     now: Date;
@@ -61,10 +61,9 @@ export async function healthOf(
     tried(() => statfs(dirname(file))),
     tried(() => stat(file)),
     tried(() =>
-      sequelize.query<{ receivedAt: string }>(
-        'SELECT receivedAt FROM batch_events ORDER BY seq DESC LIMIT 1',
-        { type: QueryTypes.SELECT },
-      ),
+      reading.query<{ receivedAt: string }>('SELECT receivedAt FROM batch_events ORDER BY seq DESC LIMIT 1', {
+        type: QueryTypes.SELECT,
+      }),
     ),
   ]);
   // After trouble a write that changes nothing tells whether it is over.

@@ -5,6 +5,7 @@ import * as log from './0004-log';
 import * as service from './0005-service';
 import * as phones from './0006-phones';
 import * as reads from './0007-reads';
+import * as lots from './0008-lots';
 
 export interface Migration {
   name: string;
@@ -21,4 +22,5 @@ export const migrations: readonly Migration[] = [
   { name: '0005-service', ...service },
   { name: '0006-phones', ...phones },
   { name: '0007-reads', ...reads },
+  { name: '0008-lots', ...lots },
 ];
