@@ -4,7 +4,7 @@ import { checkRole } from '../access/gate';
 import { idParams } from '../http/params';
 import { HttpProblem, notFound } from '../http/problem';
 import { JsonText, route, type Route } from '../http/route';
-import { checkVersion, tagged } from '../http/versioned';
+import { checkVersion, taggedWithin } from '../http/versioned';
 import type { BatchStore } from '../batches/store';
 import type { KitchenStore } from '../kitchen/store';
 import type { IngredientStore } from '../ingredients/store';
@@ -60,7 +60,7 @@ export function flourLotRoutes(store: FlourLotStore, beside: Beside): Route[] {
         const { timeZone } = await kitchen.get();
         const saved = (await store.states(now().getTime(), timeZone)).find(({ id }) => id === body.id);
         if (!saved) throw notFound('This lot');
-        return tagged(saved, body);
+        return taggedWithin(saved, body);
       },
     }),
   ];

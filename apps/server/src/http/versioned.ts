@@ -2,15 +2,23 @@ import { documentTag } from '@kettle-scale/core/document';
 import { HttpProblem } from './problem';
 
 const WEAK = /^W\//;
+/** The part of a tag that is of the answer around the document. */
+const WITHIN = /\.[0-9a-f]+"$/;
 
 /** The ETag of a document as it stands. */
 export const etagOf = (document: unknown): string => `"${documentTag(document)}"`;
 
 /** A document with its ETag, as an answer. */
-export const tagged = <T>(body: T, document: unknown = body) => ({
+export const tagged = <T>(body: T) => ({ status: 200, body, etag: etagOf(body) });
+
+/**
+ * A document within an answer that says more: browsers take an answer with a tag that they know for the one that they have, so
+ * the tag is of both, the document's first.
+ */
+export const taggedWithin = <T>(body: T, document: unknown) => ({
   status: 200,
   body,
-  etag: etagOf(document),
+  etag: `"${documentTag(document)}.${documentTag(body)}"`,
 });
 
 /**
@@ -32,7 +40,7 @@ export function checkVersion(ifMatch: string | null, stored: unknown): void {
       'Name the version you changed in If-Match, so that nobody’s work is overwritten.',
     );
   }
-  if (ifMatch.trim().replace(WEAK, '') === etagOf(stored)) return;
+  if (ifMatch.trim().replace(WEAK, '').replace(WITHIN, '"') === etagOf(stored)) return;
   throw new HttpProblem(
     412,
     'Somebody saved this while you worked on it. Nothing was saved; what is there now is in the answer.',

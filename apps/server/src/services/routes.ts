@@ -4,7 +4,7 @@ import { InputError } from '@kettle-scale/core/message';
 import { CLOCK_SLACK_MS, aheadWords } from '../http/clock';
 import { HttpProblem, notFound } from '../http/problem';
 import { route, type Route } from '../http/route';
-import { checkVersion, tagged } from '../http/versioned';
+import { checkVersion, taggedWithin } from '../http/versioned';
 import type { Around } from '../live/hub';
 import type { Stores } from '../stores';
 
@@ -32,7 +32,7 @@ export const serviceRoutes = (
     response: serviceRecordSchema.nullable(),
     run: async ({ params }) => {
       const found = await services.find(params.day);
-      return found ? tagged(found, found.service) : { status: 200, body: null };
+      return found ? taggedWithin(found, found.service) : { status: 200, body: null };
     },
   }),
   route({
@@ -60,7 +60,7 @@ export const serviceRoutes = (
       hub.publish({ type: 'service', day: body.day });
       const record = await services.find(body.day);
       if (!record) throw notFound('This day’s service');
-      return tagged(record, record.service);
+      return taggedWithin(record, record.service);
     },
   }),
   route({

@@ -41,6 +41,23 @@ test('a day is told, its bread is taken once however often it is said, and it is
   expect(calendar.text).toContain('DTSTART:20260304T090000Z');
 });
 
+test('an answer with another act is another answer to a browser that keeps the one before', async () => {
+  await put(service()).expect(200);
+  const at = `/api/v1/services/${DAY}`;
+  const { etag = '' } = (await kitchen.api.get(at)).headers as { etag?: string };
+  await kitchen.api.get(at).set('if-none-match', etag).expect(304);
+  await act(taken).expect(200);
+  const { body, headers } = await kitchen.api.get(at).set('if-none-match', etag).expect(200);
+  expect((body as ServiceRecord).acts).toEqual([taken]);
+  // What was told of its bread is no other version of the service.
+  for (const tag of [etag, (headers as { etag: string }).etag]) {
+    await put(service({ name: 'Dinner' }))
+      .set('if-match', '"x"')
+      .expect(412);
+    await put(service()).set('if-match', tag).expect(200);
+  }
+});
+
 test.each([
   ['a service that ends before it begins', () => put(service({ serviceTo: 10 * H })), 422, 'serviceTo'],
   ['nobody on shift', () => put(service({ cooks: [] })), 422, 'cooks'],
