@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { settle } from './db/connection';
@@ -9,7 +9,8 @@ import { privateFile } from './db/ownerOnly';
 import { backupFolder } from './keeping/backups';
 import { copyBeforeUpgrade } from './keeping/beforeUpgrade';
 import { throwAwayLeftovers } from './keeping/leftovers';
-import { strangersFile } from './keeping/strangersFiles';
+import { namesIn } from './keeping/namesIn';
+import { strangersKitchen } from './keeping/strangersFiles';
 import { StartProblem } from './db/startProblem';
 import { type Stores, openStores } from './stores';
 
@@ -72,7 +73,7 @@ async function make(folder: string, seed: Seed | undefined): Promise<void> {
 function keepPrivate(folder: string): void {
   for (const end of ['', '-wal', '-shm']) privateFile(join(folder, KITCHEN_FILE + end));
   const backups = backupFolder(folder);
-  if (existsSync(backups)) readdirSync(backups).forEach((name) => privateFile(join(backups, name)));
+  namesIn(backups).forEach((name) => privateFile(join(backups, name)));
 }
 
 /** Copies a kitchen that has nothing in it but its settings, to be filled. */
@@ -96,7 +97,7 @@ export async function openKitchen(folder: string, seed?: Seed): Promise<OpenKitc
   makeFolder(folder);
   const release = await lockFolder(folder);
   try {
-    const strangers = strangersFile(folder);
+    const strangers = strangersKitchen(folder);
     if (strangers) throw new StartProblem(strangers);
     throwAwayLeftovers(folder);
     keepPrivate(folder);

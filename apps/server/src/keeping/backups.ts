@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { createReadStream, createWriteStream, existsSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { createReadStream, createWriteStream, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable, pipeline as pipe } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -12,6 +12,7 @@ import { OWNER_ONLY, privateFolder } from '../db/ownerOnly';
 import { putInPlace } from '../db/putInPlace';
 import { openStores } from '../stores';
 import { keptDays } from './kept';
+import { namesIn } from './namesIn';
 
 const NAME = /^kitchen-(\d{4}-\d{2}-\d{2})\.jsonl\.gz$/;
 const PASSING = 'drill.sqlite';
@@ -28,8 +29,7 @@ export interface KeptBackup {
 
 /** Backups that are there, the newest first. */
 export function backupsIn(folder: string): KeptBackup[] {
-  if (!existsSync(folder)) return [];
-  return readdirSync(folder)
+  return namesIn(folder)
     .flatMap((name) => {
       const day = NAME.exec(name)?.[1];
       if (day === undefined) return [];

@@ -6,6 +6,7 @@ import { putInPlace } from '../db/putInPlace';
 import { migrations } from '../db/migrations';
 import { StartProblem, sqliteCode } from '../db/startProblem';
 import { backupFolder } from './backups';
+import { strangersFile } from './strangersFiles';
 
 const NAME = /^before-upgrade-.*\.sqlite$/;
 /** Two ways back are enough; each is as large as the kitchen. */
@@ -43,6 +44,9 @@ export async function copyBeforeUpgrade(data: string, file: string): Promise<str
   if (!existsSync(file)) return null;
   const from = await upgradesFrom(file).catch(damaged);
   if (from === null) return null;
+  const strangers = strangersFile(data);
+  if (strangers)
+    throw new StartProblem(`This kitchen is to be upgraded, and a copy of it is made first. ${strangers}`);
   const folder = backupFolder(data);
   privateFolder(folder);
   const copy = join(folder, `before-upgrade-${from}.sqlite`);

@@ -1,6 +1,7 @@
-import { existsSync, readdirSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { backupFolder } from './backups';
+import { namesIn } from './namesIn';
 
 /** What is made beside its place and moved there when it is whole; a kill leaves it, and so do a drill and a demo kitchen. */
 const LEFT_BY_A_KILL = {
@@ -29,8 +30,7 @@ export function throwAwayLeftovers(data: string): void {
     [backupFolder(data), LEFT_BY_A_KILL.backups],
   ] as const;
   for (const [folder, left] of folders) {
-    if (!existsSync(folder)) continue;
-    for (const name of readdirSync(folder)) {
+    for (const name of namesIn(folder)) {
       const [found, ...pids] = left.exec(name) ?? [];
       if (found === undefined || pids.some(runs)) continue;
       rmSync(join(folder, name), { recursive: true });

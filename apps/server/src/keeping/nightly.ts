@@ -45,7 +45,10 @@ export function keepNightly({ data, zone, logger }: NightlyOptions) {
   const folder = backupFolder(data);
   let problem: string | null = null;
   let strangers = strangersFile(data);
-  if (strangers) logger.error({ problem: strangers }, 'the backups of the nights will fail');
+  if (strangers) {
+    logger.error({ problem: strangers }, 'the backups of the nights will fail');
+    process.stderr.write(`The backups of the nights will fail: ${strangers}\n`);
+  }
   let running = false;
 
   async function look(): Promise<void> {

@@ -1,29 +1,15 @@
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { type User, mayWrite, thisUser } from '../db/ownerOnly';
 import { backupFolder } from './backups';
+import { namesIn } from './namesIn';
 
-/** What a kitchen writes in its folder itself. */
-const WRITTEN = [
-  '',
-  'kitchen.sqlite',
-  'kitchen.sqlite-wal',
-  'kitchen.sqlite-shm',
-  'kitchen.lock',
-  'server.json',
-];
+/** What a kitchen cannot work without. */
+const ITS_OWN = ['', 'kitchen.sqlite', 'kitchen.sqlite-wal', 'kitchen.sqlite-shm', 'kitchen.lock'];
 const ROOT_USER = 0;
 
-/**
- * The first file or folder of a kitchen that this user may not write, as it comes about when another user, root most often,
- * has started a server or made a backup there.
- * @param data the kitchen's folder
- * @returns a sentence that says which and what to do; null where all is well
- */
-export function strangersFile(data: string, user: User | null = thisUser()): string | null {
-  const backups = backupFolder(data);
-  const inBackups = existsSync(backups) ? readdirSync(backups).map((name) => join(backups, name)) : [];
-  const paths = [...WRITTEN.map((name) => join(data, name)), backups, ...inBackups];
+/** The first of some files and folders that a user may not write, as a sentence that says what to do; null where all is well. */
+function strangerOf(paths: readonly string[], data: string, user: User | null): string | null {
   for (const path of paths) {
     if (!existsSync(path)) continue;
     const found = statSync(path);
@@ -32,6 +18,26 @@ export function strangersFile(data: string, user: User | null = thisUser()): str
     return `${path} belongs to ${whose}, and the server’s user cannot write it: give the folder to that user, as in “sudo chown -R kettle ${data}”.`;
   }
   return null;
+}
+
+/**
+ * The first file of a kitchen itself that this user may not write, as it comes about when another user, root most often, has
+ * started a server there: with such a one nothing can be stored.
+ * @param data the kitchen's folder
+ * @returns a sentence that says which and what to do; null where all is well
+ */
+export const strangersKitchen = (data: string, user: User | null = thisUser()): string | null =>
+  strangerOf(
+    ITS_OWN.map((name) => join(data, name)),
+    data,
+    user,
+  );
+
+/** The same, of its backups too: with such a one the next night fails, or the next upgrade. */
+export function strangersFile(data: string, user: User | null = thisUser()): string | null {
+  const backups = backupFolder(data);
+  const inside = namesIn(backups).map((name) => join(backups, name));
+  return strangersKitchen(data, user) ?? strangerOf([backups, ...inside], data, user);
 }
 
 /**
