@@ -164,6 +164,7 @@ const some = Math.min(TREND_MINUTES, Math.floor(settled.length / 2));
 const growth = some > 0 ? at(0.5, settled.slice(-some)) / at(0.5, settled.slice(0, some)) - 1 : null;
 for (const { path, barMs } of READS) {
   const tookMs = took[path] ?? [];
+  if (tookMs.length === 0) continue;
   process.stdout.write(
     `${path}: ${tookMs.length} times, p50 ${ms(at(0.5, tookMs))} ms${barMs === null ? '' : ` (bar ${barMs})`}, p99 ${ms(at(0.99, tookMs))} ms, longest ${ms(at(1, tookMs))} ms\n`,
   );

@@ -23,7 +23,7 @@ export function WhoseSheet() {
     <Sheet open onClose={() => answer(null)} label="Somebody saved meanwhile">
       <View style={styles.parts}>
         <Heading>Somebody saved meanwhile</Heading>
-        <Body>Both changed the same. Nothing else of either is lost.</Body>
+        <Body>Both of you changed this. Everything else of both is saved.</Body>
         <Table
           label="Where the two differ"
           columns={COLUMNS}

@@ -1,12 +1,13 @@
 import { say } from '../../reader/say';
 import { useRef, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { ROOT, Refused } from '../../api/api';
 import { useRestore } from '../../api/changes';
 import { Action } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
 import { FieldError } from '../../ui/input/Field';
 import { Ticket } from '../../ui/layout/Ticket';
+import { SPACE } from '../../ui/tokens';
 import { Body, Heading, Strong } from '../../ui/type';
 
 const WORDS: Record<string, string> = {
@@ -26,13 +27,15 @@ const counted = (restored: Record<string, number>): string =>
     })
     .join(', ');
 
+const styles = StyleSheet.create({ lines: { gap: SPACE.s } });
+
 /** Why a backup was not restored: its lines one below the other, and the way to have the rest. */
 function NotRestored({ why, onInstead }: { why: Error; onInstead: (how: string) => void }) {
   if (!(why instanceof Refused) || why.instead === undefined)
     return <FieldError id="restore-error" message={why.message} />;
   const { instead, problems } = why;
   return (
-    <View>
+    <View style={styles.lines}>
       <FieldError
         id="restore-error"
         message={say('{lines, plural, one {# line} other {# lines}} of this backup cannot be restored.', {
