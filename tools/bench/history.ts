@@ -15,7 +15,12 @@ const PATTERNS = 40;
 
 /** Lots that the year's batches take their flour from, in turns. */
 const LOTS = ['quay-12', 'quay-13', 'quay-14'].map((id) => ({
-  ...{ id, name: id, ingredient: 'flour-strong', receivedOn: '2026-01-02', bagKg: 25, bags: 400 },
+  id,
+  name: id,
+  ingredient: 'flour-strong',
+  receivedOn: '2026-01-02',
+  bagKg: 25,
+  bags: 400,
 }));
 
 /** Fills a kitchen with a year of batches; patterns are simulated once and repeated under new ids and times. */

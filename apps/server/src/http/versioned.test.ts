@@ -12,11 +12,18 @@ afterAll(() => kitchen.close());
 const H = 3600;
 const { id, at, ...asked } = batchStart({ conditions: ORDINARY_DAY });
 const day = {
-  ...{ format: 'kettle-scale/service-day', formatVersion: 1, day: '2026-03-04', name: 'Lunch' },
-  ...{ opens: 8 * H, serviceFrom: 11 * H, serviceTo: 14 * H, ends: 15 * H },
+  format: 'kettle-scale/service-day',
+  formatVersion: 1,
+  day: '2026-03-04',
+  name: 'Lunch',
+  opens: 8 * H,
+  serviceFrom: 11 * H,
+  serviceTo: 14 * H,
+  ends: 15 * H,
   cooks: [{ id: 'cook', name: 'Cook', can: ['weigh'] }],
   breads: [{ formulaId: wrap().id, waves: [{ opens: 11 * H, peak: 12 * H, closes: 13 * H, pieces: 40 }] }],
-  ...{ sureness: 0.85, leftAtClose: 'thrown out' },
+  sureness: 0.85,
+  leftAtClose: 'thrown out',
 };
 const flour = { water: 0.14, protein: 0.1, fat: 0.01, carbohydrate: 0.74, ash: 0.01 };
 

@@ -7,7 +7,11 @@ const text = (type: string, description: string) => ({
   ...REFUSED,
 });
 const query = (name: string, values: readonly string[], description: string) => ({
-  ...{ name, in: 'query', required: false, description, schema: { type: 'string', enum: values } },
+  name,
+  in: 'query',
+  required: false,
+  description,
+  schema: { type: 'string', enum: values },
 });
 const EVENTS = 'text/event-stream';
 
@@ -51,7 +55,10 @@ export const OTHER_PATHS = {
       summary: 'What is stored, as it is stored, and readings of the devices that are asked for',
       parameters: [
         {
-          ...{ name: 'devices', in: 'query', required: false, schema: { type: 'string' } },
+          name: 'devices',
+          in: 'query',
+          required: false,
+          schema: { type: 'string' },
           description: `With commas between: ${DEVICE_KINDS.join(', ')}`,
         },
       ],

@@ -90,7 +90,13 @@ export async function openTestKitchen({
   });
   const api = asApp(app);
   return {
-    ...{ path, database, stores, hub, aside, app, api },
+    path,
+    database,
+    stores,
+    hub,
+    aside,
+    app,
+    api,
     /** Changes what is at an address, made from what is there now. */
     over: async (method: 'put' | 'patch', at: string, body: object) => {
       const found = await api.get(at);
