@@ -5,16 +5,17 @@ const BODY_MS = 60_000;
 
 const deadlines = new WeakMap<Request, NodeJS.Timeout>();
 
-/** Lets go of who does not bring the rest of a request, whether or not anybody reads it. */
+/** Lets go of who does not bring the rest of a request, whether or not anybody reads it; the answer may take as long as it likes. */
 export const bodyInTime =
   (ms = BODY_MS): RequestHandler =>
   (request, _response, next) => {
-    // One that has no body, or has brought it, is over before this is.
-    const deadline = setTimeout(() => request.destroy(), ms);
+    const deadline = setTimeout(() => {
+      // Not when it was read to its end: what has no body, as a stream that is opened, nobody reads.
+      if (!request.complete) request.destroy();
+    }, ms);
     deadline.unref();
     deadlines.set(request, deadline);
-    request.once('end', () => clearTimeout(deadline)).once('close', () => clearTimeout(deadline));
-    if (request.readableEnded) clearTimeout(deadline);
+    request.once('close', () => clearTimeout(deadline));
     next();
   };
 
