@@ -47,8 +47,9 @@ test('on a network every slow or half request is let go, however it was begun, a
   const sockets = Object.values(HALVES).flatMap((open) =>
     Array.from({ length: EACH }, () => open(kitchen.port)),
   );
+  const ends = sockets.map(gone);
   expect((await kitchen.stranger('/api/v1/health')).status).toBe(200);
-  await Promise.all(sockets.map(gone));
+  await Promise.all(ends);
   expect((await kitchen.stranger('/api/v1/health')).status).toBe(200);
   expect(kitchen.open()).toBeLessThanOrEqual(1);
   await kitchen.close();
