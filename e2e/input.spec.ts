@@ -122,8 +122,10 @@ test('a plan that the kitchen has outrun does not start: both are shown, and the
     const start = page.getByRole('button', { name: /^Start batch/ });
     await expect(start).toBeEnabled();
     const settings = `${server.url}/api/v1/kitchen`;
-    const kitchen = (await (await request.get(settings)).json()) as { bowlLoss: number };
-    await request.put(settings, { data: { ...kitchen, bowlLoss: 0.09 } });
+    const now = await request.get(settings);
+    const kitchen = (await now.json()) as { bowlLoss: number };
+    const headers = { 'if-match': now.headers().etag ?? '' };
+    await request.put(settings, { data: { ...kitchen, bowlLoss: 0.09 }, headers });
     await start.click();
     await expect(sheet.getByRole('row', { name: /^Dough / })).toBeVisible();
     await expect(page).toHaveURL(/\/plan\//);

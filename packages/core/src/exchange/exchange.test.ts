@@ -5,6 +5,7 @@ import { ALLERGENS } from '../ingredient/ingredientSchema';
 import { type Formula, formulaSchema } from '../formula/formulaSchema';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { InputError } from '../message/problem';
+import { printableName } from '../message/fields';
 import { formula } from '../test/examples';
 import { cardHtml } from './card';
 import { bookToCsv } from './csv';
@@ -62,7 +63,7 @@ const fraction = fc.double({ min: 0.00001, max: 4, noNaN: true });
 const anyFormula: fc.Arbitrary<Formula> = fc
   .record({
     id: fc.stringMatching(/^[a-z][a-z0-9]{0,12}$/),
-    name: text(40).map((value) => value || 'Bread'),
+    name: text(40).map(printableName),
     summary: text(100),
     notes: fc.option(text(200), { nil: undefined }),
     flourG: fc.option(fc.double({ min: 1, max: 1e5, noNaN: true }), { nil: undefined }),

@@ -76,7 +76,8 @@ describe('what a formula may not be', () => {
       /kneaded again/,
     ],
     ['another format', { ...formula, format: 'other' }, 'format', /kettle-scale\/formula/],
-    ['a name of control characters', { ...formula, name: 'a\u0000b' }, 'name', /cannot be printed/],
+    ['a name of control characters', { ...formula, name: 'a\u0000b' }, 'name', /must be one line/],
+    ['notes with half of a character', { ...formula, notes: 'half \ud83d' }, 'notes', /cannot be printed/],
     ['a missing name', { ...formula, name: undefined }, 'name', /missing/],
     [
       'two lines with one id',
