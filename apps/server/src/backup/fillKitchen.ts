@@ -22,6 +22,11 @@ import type { Database } from '../db/openDatabase';
 import { wrongDates } from '../http/recordDates';
 import type { Stores } from '../stores';
 
+/** A file with more that is wrong is none of ours, and one made to be so would fill the memory. */
+const MOST_UNUSABLE = 1000;
+/** What is wrong with one line is told so often. */
+const MOST_OF_A_LINE = 20;
+
 /** How many of each kind of line came back. */
 export type Restored = Record<string, number>;
 
@@ -67,7 +72,17 @@ export function fillKitchen(
       } catch (error) {
         const problems = asLineProblems(error, at);
         if (!problems || at === 1) throw problems ? new InputError(problems) : error;
-        unusable.push(...problems);
+        unusable.push(...problems.slice(0, MOST_OF_A_LINE));
+      }
+      if (unusable.length > MOST_UNUSABLE) {
+        const most = { most: MOST_UNUSABLE };
+        throw onLine(
+          at,
+          message(
+            'more than {most, number} things before it cannot be used: this is no backup of ours.',
+            most,
+          ),
+        );
       }
     }
     if (!counts.end) {

@@ -123,6 +123,13 @@ describe('a backup of a kitchen in which it is so already', () => {
     expect((await empty.api.get('/api/v1/batches')).body).toEqual([]);
   });
 
+  test('a file of nothing but wrong lines is given up, whatever was asked', async () => {
+    const [head = ''] = await oldBackup();
+    const text = `${head}\n${'{}\n'.repeat(5000)}`;
+    const { body } = await restoreInto(await fresh(), text, '?without=unusable').expect(422);
+    expect((body as { detail: string }).detail).toMatch(/^Line 1,002: more than 1,000 things before it/);
+  });
+
   test('what is no whole backup is not restored by leaving something out', async () => {
     const lines = await oldBackup();
     const empty = await fresh();
