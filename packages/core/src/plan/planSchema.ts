@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { countField } from '../message/fields';
 import { wordsSchema } from '../message/wordsSchema';
 import { formatFields, formulaSchema } from '../formula/formulaSchema';
 import { ON_BREAD_WHEN } from '../formula/onBreadWhen';
@@ -25,7 +26,7 @@ const MOST = {
 } as const;
 /** The smallest balls out of the largest bowls. */
 const MOST_PIECES = 5_000_000;
-const bowlNumber = z.int().min(1).max(MOST_BOWLS);
+const bowlNumber = countField('Bowls', { min: 1, max: MOST_BOWLS });
 
 /** One line of the weigh sheet of one bowl. */
 const sheetLineSchema = z.strictObject({
@@ -186,7 +187,7 @@ export const planSchema = z.strictObject({
   mixer: mixerSchema.nullable().optional(),
   /** The ingredients of the formula as they were when the plan was made. */
   ingredients: z.array(ingredientSchema).max(MOST.ingredients),
-  pieces: z.int().min(1).max(MOST_PIECES),
+  pieces: countField('Pieces', { min: 1, max: MOST_PIECES }),
   ballG: z.number(),
   bowls: bowlNumber,
   /** Dough that the pieces need with losses; for flour at hand, the dough that the flour gives. */
