@@ -46,6 +46,18 @@ function refuse(error: unknown): never {
   process.exit(foreseen ? EXIT.refused : EXIT.failed);
 }
 
+/** Says how the kitchen is reached, with a code where a person reads it; a journal gets the way to one. */
+async function tellNetwork(
+  reached: NonNullable<ReturnType<Door['network']>>,
+  code: () => Omit<Parameters<typeof codeWords>[1], 'minutes'>,
+  wayToCode: string,
+): Promise<void> {
+  const how = process.stdout.isTTY
+    ? await codeWords(reached, { ...code(), minutes: CODE_MS / MINUTE_MS })
+    : wayToCode;
+  process.stdout.write(`${networkWords(reached)}\n${how}\n`);
+}
+
 async function start(): Promise<void> {
   const options = readOptions(process.argv.slice(2));
   const { port, host, demo, web, proxies } = options;
@@ -67,10 +79,24 @@ async function start(): Promise<void> {
   let door: Door | null = null;
   let ownPort = port;
   const sandbox = keepSandbox({
-    ...{ options, logger, now, phones: stores.phones, port: () => ownPort, build: createApp },
+    options,
+    logger,
+    now,
+    phones: stores.phones,
+    port: () => ownPort,
+    build: createApp,
   });
   const app = createApp({
-    ...{ database: kitchen.database, stores, aside, logger, hub, demo, proxies, ownKey, pairing, now },
+    database: kitchen.database,
+    stores,
+    aside,
+    logger,
+    hub,
+    demo,
+    proxies,
+    ownKey,
+    pairing,
+    now,
     names: () => door?.names() ?? [],
     network: () => door?.network() ?? null,
     nightly: () => nights?.state() ?? null,
@@ -101,10 +127,7 @@ async function start(): Promise<void> {
     const reached = network();
     if (!reached) return;
     const code = () => ({ ...pairing.offer('lead'), paired: stores.phones.list().length > 0 });
-    const how = process.stdout.isTTY
-      ? await codeWords(reached, { ...code(), minutes: CODE_MS / MINUTE_MS })
-      : howToPair({ port: on, data: options.data });
-    process.stdout.write(`${networkWords(reached)}\n${how}\n`);
+    await tellNetwork(reached, code, howToPair({ port: on, data: options.data }));
   }
 
   let stopping = false;

@@ -2,6 +2,7 @@ import { message, type Words } from '@kettle-scale/core/message';
 import type { Phone, Role } from '@kettle-scale/core/phone';
 import { parse } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
+import { LOOPBACK_ADDRESSES } from '../http/ownNames';
 import { HttpProblem } from '../http/problem';
 import { isKey } from './ownKey';
 import type { PhoneStore } from './phones';
@@ -21,7 +22,6 @@ const RENEWING = '/api/v1/access';
 /** The app says with every change that it is the app: a page from elsewhere cannot add a header without asking first. */
 export const APP_HEADER = 'Kettle-App';
 
-const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 const FORWARDED = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip'];
 /** What answers without a key: in the clear too, and over HTTPS alone, since a code or a key goes over it. */
 const OPEN = { plain: /^\/trust(\/|$)|^\/api\/v1\/health$/, secure: /^\/pair$|^\/api\/v1\/pair$/ } as const;
@@ -38,8 +38,8 @@ export interface Proxied {
 /** Whether both ends of a connection are this machine, and nobody passed it on. */
 function isFromHere({ socket, headers }: Request): boolean {
   return (
-    LOOPBACK.has(socket.localAddress ?? '') &&
-    LOOPBACK.has(socket.remoteAddress ?? '') &&
+    LOOPBACK_ADDRESSES.has(socket.localAddress ?? '') &&
+    LOOPBACK_ADDRESSES.has(socket.remoteAddress ?? '') &&
     !FORWARDED.some((name) => headers[name] !== undefined)
   );
 }

@@ -28,8 +28,11 @@ test('a demo kitchen: one at a time, gone with its folder when it is left, and m
   const data = mkdtempSync(join(tmpdir(), 'kettle-home-'));
   const sandbox = keepSandbox({
     options: readOptions(['--data', data]),
-    ...{ logger: pino({ level: 'silent' }), now: () => new Date(), build: createApp },
-    ...{ phones: kitchen.stores.phones, port: () => 4310 },
+    logger: pino({ level: 'silent' }),
+    now: () => new Date(),
+    build: createApp,
+    phones: kitchen.stores.phones,
+    port: () => 4310,
   });
   const [port, same] = await Promise.all([sandbox.side.open(), sandbox.side.open()]);
   expect(same).toBe(port);

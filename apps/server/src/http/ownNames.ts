@@ -4,6 +4,8 @@ import { HttpProblem } from './problem';
 
 /** The server on its own machine. */
 export const LOOPBACK_NAMES = ['127.0.0.1', 'localhost', '::1'];
+/** What its own connections come from. */
+export const LOOPBACK_ADDRESSES: ReadonlySet<string> = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 /** Listening on all of them is no name of its own. */
 const EVERYWHERE = new Set(['0.0.0.0', '::']);
 

@@ -49,6 +49,26 @@ test('a cook who is made nameless is nobody in any record, and the work stays on
   await kitchen.close();
 });
 
+test('a name is found in any case of any letters, and with marks that a document writes otherwise', async () => {
+  const kitchen = await openTestKitchen({ demo: true });
+  const { api } = kitchen;
+  const name = 'Öme "the oven" Ñu';
+  await kitchen.over('patch', '/api/v1/kitchen', { cooks: [{ id: 'cook-9', name }] });
+  const words = { text: 'feel of {name}', values: { name: { name } } };
+  const adjustments = [{ id: 'feel/other', from: 'lesson', what: 'water', value: 1, words }];
+  const { body } = await api.post('/api/v1/batches').send(batchStart({ adjustments })).expect(201);
+  const { id } = body as { id: string };
+  await api
+    .post(`/api/v1/batches/${id}/events`)
+    .send(event({ type: 'note', text: 'öme "THE oven" ñu says: too warm.' }))
+    .expect(201);
+  await api.post('/api/v1/kitchen/cooks/cook-9/nameless').expect(200);
+  const { text: backup } = await api.get('/api/v1/backup').buffer(true).expect(200);
+  expect(backup).toContain('says: too warm.');
+  expect(backup).not.toMatch(/öme/iu);
+  await kitchen.close();
+});
+
 test('a kitchen that does not learn of single cooks tells nobody what a step took whom', async () => {
   const kitchen = await openTestKitchen({ demo: true });
   const { api } = kitchen;

@@ -35,6 +35,9 @@ const WITH_NAMES = [
   { table: 'service_days', column: 'document', where: `instr(document ->> '$.cooks', $1) > 0` },
 ] as const;
 
+/** A text as it stands between the quotes of a document. */
+const asInJson = (text: string): string => JSON.stringify(text).slice(1, -1);
+
 const whole = (name: string): RegExp =>
   new RegExp(`(?<![\\p{L}\\p{N}])${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'giu');
 
@@ -83,7 +86,7 @@ export function makeNameless(
       for (const text of new Set([person.id, person.name])) {
         const rows = await sequelize.query<{ rowid: number; document: string }>(
           `SELECT rowid, ${column} AS document FROM ${table} WHERE ${where}`,
-          { bind: [text], transaction, type: QueryTypes.SELECT },
+          { bind: [asInJson(text)], transaction, type: QueryTypes.SELECT },
         );
         for (const { rowid, document } of rows) {
           const nameless = JSON.stringify(withoutNameIn(column, JSON.parse(document), person, id));
@@ -117,18 +120,18 @@ async function rewriteNotes(
   name: string,
   id: string,
 ): Promise<void> {
-  const where = WRITTEN.map((field) => `instr(lower(document ->> '$.${field}'), lower($1)) > 0`).join(' OR ');
+  // All that is written: SQLite has Ö and ö for two letters that have nothing in common.
+  const where = WRITTEN.map((field) => `document ->> '$.${field}' <> ''`).join(' OR ');
   const rows = await sequelize.query<{ seq: number; batchId: string; document: string }>(
     `SELECT seq, batchId, document FROM batch_events WHERE ${where}`,
-    { bind: [name], transaction, type: QueryTypes.SELECT },
+    { transaction, type: QueryTypes.SELECT },
   );
   const pattern = whole(name);
   for (const { seq, batchId, document } of rows) {
     const act = JSON.parse(document) as Record<string, unknown>;
-    for (const field of WRITTEN) {
-      const words = act[field];
-      if (typeof words === 'string') act[field] = words.replace(pattern, id);
-    }
+    const named = WRITTEN.filter((field) => String(act[field] ?? '').search(pattern) >= 0);
+    if (named.length === 0) continue;
+    for (const field of named) act[field] = String(act[field]).replace(pattern, id);
     await sequelize.query('UPDATE batch_events SET document = $1 WHERE seq = $2', {
       bind: [JSON.stringify(act), seq],
       transaction,

@@ -1,5 +1,6 @@
 import type { ServerOptions } from 'node:http';
 import type { Server, Socket } from 'node:net';
+import { LOOPBACK_ADDRESSES } from '../http/ownNames';
 
 const MINUTE_MS = 60_000;
 
@@ -38,11 +39,9 @@ export const httpLimits = ({ headersMs, requestMs, keepAliveMs, lookMs }: DoorLi
   connectionsCheckingInterval: lookMs,
 });
 
-/** This machine itself, and a proxy on it that passes a whole kitchen on. */
-const OWN_MACHINE = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
-
 /**
- * Counts the connections of a server as they come: one too many, in all or from its address, is closed at once.
+ * Counts the connections of a server as they come: one too many, in all or from its address, is closed at once. This machine
+ * may have them all, since a proxy on it passes a whole kitchen on.
  * @returns how many are open, and the way to end them all
  */
 export function countConnections(server: Server, { most, mostEach }: DoorLimits) {
@@ -51,7 +50,7 @@ export function countConnections(server: Server, { most, mostEach }: DoorLimits)
   server.on('connection', (socket: Socket) => {
     const from = socket.remoteAddress ?? '';
     const already = each.get(from) ?? 0;
-    if (open.size >= most || (already >= mostEach && !OWN_MACHINE.has(from))) {
+    if (open.size >= most || (already >= mostEach && !LOOPBACK_ADDRESSES.has(from))) {
       socket.destroy();
       return;
     }

@@ -82,8 +82,13 @@ export async function openOnNetwork(
         const ask = scheme === 'http' ? plainly : securely;
         const request = ask(
           {
-            ...{ host, port, path, method: method ?? (sent ? 'POST' : 'GET'), agent: false },
-            ...{ rejectUnauthorized: false, localAddress: from },
+            host,
+            port,
+            path,
+            method: method ?? (sent ? 'POST' : 'GET'),
+            agent: false,
+            rejectUnauthorized: false,
+            localAddress: from,
             headers: {
               [APP_HEADER]: 'test',
               ...(sent ? { 'content-type': type } : {}),
@@ -106,7 +111,12 @@ export async function openOnNetwork(
       });
 
   return {
-    ...{ stores, hub, clock, port, logged, open: opening.open },
+    stores,
+    hub,
+    clock,
+    port,
+    logged,
+    open: opening.open,
     own: asker('http', OWN),
     plain: asker('http', NETWORK),
     stranger: asker('https', NETWORK),
