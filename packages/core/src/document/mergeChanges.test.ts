@@ -44,6 +44,14 @@ test('entries of a list are merged by their ids: one renamed, one added, one rem
   ]);
 });
 
+test('a list with one id twice is one value: no entry of it is lost', () => {
+  const wave = (pieces: number) => ({ formulaId: 'round', pieces });
+  const mine = { breads: [wave(1), wave(2)] };
+  const { document, differences } = mergeChanges<object>({ breads: [wave(1)] }, mine, { breads: [wave(3)] });
+  expect(document).toEqual(mine);
+  expect(differences.map(({ path }) => path)).toEqual([['breads']]);
+});
+
 test('lists without ids are one value: two ways to change them differ', () => {
   const { document, differences } = mergeChanges(
     { off: ['x'] },

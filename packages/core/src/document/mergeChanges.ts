@@ -33,10 +33,16 @@ const idOf = (entry: unknown): string | null => {
   return typeof id === 'string' ? id : null;
 };
 /** A list whose entries are told apart by an id; null for any other. */
-const byId = (value: unknown): Json | null =>
-  Array.isArray(value) && value.every((one) => idOf(one) !== null)
-    ? Object.fromEntries(value.map((one: unknown) => [idOf(one), one]))
-    : null;
+function byId(value: unknown): Json | null {
+  if (!Array.isArray(value)) return null;
+  const entries = value.flatMap((one: unknown): [string, unknown][] => {
+    const id = idOf(one);
+    return id === null ? [] : [[id, one]];
+  });
+  const all = Object.fromEntries(entries);
+  // Two entries under one id: by it one of them would be lost.
+  return Object.keys(all).length === value.length ? all : null;
+}
 /** What is worked out as one: half of one plan and half of another is none. */
 const WHOLE: ReadonlySet<string> = new Set(['plan', 'need', 'conditions', 'readings']);
 
