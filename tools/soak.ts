@@ -1,6 +1,6 @@
 // Twenty phones at the plate, a hundred acts a second, over a year of history, while screens ask for what they ask for in a
-// kitchen: what runs, the lots, a search, a whole batch, the health, the log, the lessons, the table for the spreadsheet; counts what is lost, doubled or out of order, and measures how long an act takes and what
-// memory and the processor do:
+// kitchen: what runs, the lots, a search, a whole batch, the health, the log, the lessons, the table for the spreadsheet.
+// Counts what is lost, doubled or out of order, and measures how long an act takes and what memory and the processor do:
 //   npm run soak [-- --minutes 60 --phones 20 --acts 100 --batches 3650]
 import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
