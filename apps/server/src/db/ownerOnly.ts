@@ -23,7 +23,7 @@ export interface User {
   id: number;
   groups: readonly number[];
 }
-const ROOT_USER = 0;
+export const ROOT_USER = 0;
 const WRITE = { owner: 0o200, group: 0o020, others: 0o002 } as const;
 
 /** The user of this process; null where the system has none, as on Windows. */

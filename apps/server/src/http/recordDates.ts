@@ -3,8 +3,17 @@ import { aheadWords } from './clock';
 
 /** Under these names documents say when something was done, stored or received; a day that is planned has another. */
 const DATED: ReadonlySet<string> = new Set([
-  ...['at', 'startedAt', 'savedAt', 'receivedAt', 'receivedOn', 'weighedOn'],
-  ...['chosenAt', 'archivedAt', 'madeAt', 'exportedAt', 'pairedAt'],
+  'at',
+  'startedAt',
+  'savedAt',
+  'receivedAt',
+  'receivedOn',
+  'weighedOn',
+  'chosenAt',
+  'archivedAt',
+  'madeAt',
+  'exportedAt',
+  'pairedAt',
 ]);
 const DAY_MS = 24 * 3_600_000;
 /** No kitchen has records of before: a phone that says so has lost its clock. */

@@ -1,12 +1,11 @@
 import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { type User, mayWrite, thisUser } from '../db/ownerOnly';
+import { ROOT_USER, type User, mayWrite, thisUser } from '../db/ownerOnly';
 import { backupFolder } from './backups';
 import { namesIn } from './namesIn';
 
 /** What a kitchen cannot work without. */
 const ITS_OWN = ['', 'kitchen.sqlite', 'kitchen.sqlite-wal', 'kitchen.sqlite-shm', 'kitchen.lock'];
-const ROOT_USER = 0;
 
 /** The first of some files and folders that a user may not write, as a sentence that says what to do; null where all is well. */
 function strangerOf(paths: readonly string[], data: string, user: User | null): string | null {
