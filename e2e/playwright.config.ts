@@ -17,6 +17,9 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   // Only to end what hangs: on a busy machine of two processors a journey of 15 s has taken 90.
   timeout: 240_000,
+  // When nothing works, a few journeys tell as much as all of them, each waiting to its end.
+  maxFailures: 8,
+  globalTimeout: 45 * 60_000,
   reporter: [['list'], ['json']],
   outputDir: '../.cache/playwright',
   use: {

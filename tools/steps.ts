@@ -1,9 +1,9 @@
-import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './install.mjs';
 import { type Count, type Outcome, keptOr, sourcesKey } from './kept';
+import { type Ran, runProgram } from './runProgram';
 
 /** One part of the tests: what it came to, and how long it took or that it was kept. */
 export interface Part extends Count {
@@ -17,28 +17,11 @@ const MS_PER_S = 1000;
 /** Kitchens made for tests lie here, and go with it at the end. */
 const SCRATCH = mkdtempSync(join(tmpdir(), 'kettle-test-'));
 process.once('exit', () => rmSync(SCRATCH, { recursive: true, force: true }));
-process.once('SIGINT', () => process.exit(1));
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => process.exit(1));
 
-interface Ran {
-  ok: boolean;
-  output: string;
-}
-
-/** Runs a program; what it says is kept together, because parts run side by side. */
+/** Runs a program with what the parts have in common. */
 const run = (command: string, args: readonly string[], env: Record<string, string> = {}): Promise<Ran> =>
-  new Promise((resolve) => {
-    const child = spawn(command, args, {
-      cwd: ROOT,
-      stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, npm_config_loglevel: 'error', FORCE_COLOR: '0', TMPDIR: SCRATCH, ...env },
-    });
-    let output = '';
-    const keep = (chunk: Buffer) => void (output += chunk.toString());
-    child.stdout.on('data', keep);
-    child.stderr.on('data', keep);
-    child.on('error', (error) => resolve({ ok: false, output: `${output}${error.message}\n` }));
-    child.on('close', (code) => resolve({ ok: code === 0, output }));
-  });
+  runProgram(command, args, { npm_config_loglevel: 'error', FORCE_COLOR: '0', TMPDIR: SCRATCH, ...env });
 
 const node = (...args: readonly string[]) => run('node', args);
 const one = ({ ok, output }: Ran): Outcome => ({
@@ -49,6 +32,7 @@ const one = ({ ok, output }: Ran): Outcome => ({
 /** Runs a part and says at its end, in one piece, what it said, what it came to and how long it took. */
 async function part(name: string, work: () => Promise<Outcome>): Promise<Part> {
   const startMs = performance.now();
+  process.stderr.write(`${name} …\n`);
   const { passed, failed, kept, output } = await work();
   const took = kept ? 'kept' : `${((performance.now() - startMs) / MS_PER_S).toFixed(0)} s`;
   process.stdout.write(`\n== ${name}\n${output}-- ${name}: ${passed} passed, ${failed} failed, ${took}\n`);
