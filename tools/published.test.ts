@@ -17,6 +17,8 @@ import { openTestKitchen } from '../apps/server/src/test/kitchen';
 import { runKettle } from './kettle/cli';
 
 const ROOT = join(__dirname, '..');
+/** Nothing else ends a program that is waited for while it hangs. */
+const HUNG_MS = 120_000;
 const CACHE = join(ROOT, '.cache');
 mkdirSync(CACHE, { recursive: true });
 /** Beside the packages, so that what is made there finds them. */
@@ -106,6 +108,7 @@ describe('the OpenAPI document', () => {
       cwd: folder,
       encoding: 'utf8',
       env,
+      timeout: HUNG_MS,
       stdio: ['ignore', 'pipe', 'pipe'],
     });
   beforeAll(async () => writeFileSync(file, JSON.stringify(await answered('/openapi.json'))));

@@ -3,6 +3,8 @@ import { Bonjour } from 'bonjour-service';
 import type { Logger } from 'pino';
 
 const MDNS_PORT = 5353;
+/** A goodbye that the network does not carry holds nobody up. */
+const GOODBYE_MS = 1000;
 
 /**
  * Tells the network by multicast DNS (RFC 6762, 6763) that the kitchen is here, under a name that stays when its address changes.
@@ -25,6 +27,11 @@ export function announce(
   bonjour.publish({ name: 'Kettle Scale', type: 'https', port, host: name, txt: { path: '/' } });
   return () =>
     new Promise((resolve) => {
-      bonjour.unpublishAll(() => bonjour.destroy(resolve));
+      const end = () => bonjour.destroy(resolve);
+      const late = setTimeout(end, GOODBYE_MS);
+      bonjour.unpublishAll(() => {
+        clearTimeout(late);
+        end();
+      });
     });
 }

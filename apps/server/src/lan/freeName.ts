@@ -15,10 +15,13 @@ const ownAddresses = (): Set<string> =>
 /** `kettle.local`, then `kettle-2.local` and so on. */
 const nth = (name: string, n: number): string => (n === 1 ? name : name.replace(/\.local$/, `-${n}.local`));
 
+/** The network's names, asked for and answered by multicast. */
+export type Names = Pick<ReturnType<typeof multicastDns>, 'query' | 'on' | 'destroy'>;
+
 /** Whether another machine of the network answers to a name; nobody does where no multicast is carried. */
-function isTaken(name: string, port: number): Promise<boolean> {
+function isTaken(name: string, openNames: () => Names): Promise<boolean> {
   return new Promise((resolve) => {
-    const mdns = multicastDns({ port });
+    const mdns = openNames();
     const ours = ownAddresses();
     let asked = 0;
     const end = (taken: boolean): void => {
@@ -52,12 +55,16 @@ function isTaken(name: string, port: number): Promise<boolean> {
 /**
  * A `.local` name that no other machine of the network has: that one, or the next after it.
  * @param name the wanted name
- * @param mdnsPort where the network listens
+ * @param openNames the network; a test has one of its own, since not every machine carries multicast
  */
-export async function freeName(name: string, logger: Logger, mdnsPort = MDNS_PORT): Promise<string> {
+export async function freeName(
+  name: string,
+  logger: Logger,
+  openNames: () => Names = () => multicastDns({ port: MDNS_PORT }),
+): Promise<string> {
   for (let n = 1; n < MOST_NAMES; n += 1) {
     const candidate = nth(name, n);
-    if (!(await isTaken(candidate, mdnsPort))) return candidate;
+    if (!(await isTaken(candidate, openNames))) return candidate;
     logger.warn({ name: candidate }, 'another machine of the network has this name');
   }
   return nth(name, MOST_NAMES);

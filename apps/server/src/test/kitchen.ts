@@ -66,6 +66,22 @@ interface TestKitchen {
   log?: pino.DestinationStream;
 }
 
+/** Closed at the end of their file even where a test failed before: what is left open would keep the whole run from ending. */
+const open = new Set<() => Promise<void>>();
+afterAll(async () => {
+  await Promise.all([...open].map((close) => close()));
+});
+
+/** What closes something once: by its test, else at the end of the file. */
+export function closing(close: () => Promise<void>): () => Promise<void> {
+  const once = async (): Promise<void> => {
+    if (!open.delete(once)) return;
+    await close();
+  };
+  open.add(once);
+  return once;
+}
+
 /** A whole server on a database file of its own, without a port. */
 export async function openTestKitchen({
   file = '',
@@ -106,7 +122,7 @@ export async function openTestKitchen({
         .send(body);
       if (status !== 200) throw new Error(`${method} ${at}: ${status}`);
     },
-    close: () => database.close(),
+    close: closing(() => database.close()),
   };
 }
 

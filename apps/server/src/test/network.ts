@@ -15,6 +15,7 @@ import { readLanguages } from '../http/languages';
 import { createHub } from '../live/hub';
 import type { ServerOptions } from '../options';
 import { openStores } from '../stores';
+import { closing } from './kitchen';
 
 /** The server's own screen, and an address that stands for the kitchen's network. */
 const OWN = '127.0.0.1';
@@ -121,13 +122,13 @@ export async function openOnNetwork(
     plain: asker('http', NETWORK),
     stranger: asker('https', NETWORK),
     phone: (cookie: string) => asker('https', NETWORK, { cookie }),
-    close: async () => {
+    close: closing(async () => {
       hub.close();
       opening.closeAll();
       await opening.leave();
       await new Promise((resolve) => opening.server.close(resolve));
       await database.close();
-    },
+    }),
   };
 }
 
