@@ -126,7 +126,7 @@ test.describe('with the app on the device', () => {
     // The second phone looks at the first one's batch: everything arrived, once and in order.
     await other.goto(page.url());
     await second.step('Rest the dough');
-    await second.press('End the rest early');
+    await second.endEarly();
     await cook.step('Divide');
     await phone.close();
   });

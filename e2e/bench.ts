@@ -69,6 +69,16 @@ export function bench(page: Page) {
         await expect.poll(part).not.toEqual(before);
       }
     },
+    /** Ends a rest before its time, and means it. */
+    endEarly: async () => {
+      await press('End the rest early');
+      await press(/^End it .* early$/);
+    },
+    /** Ends the griddle with balls left: says what became of all of them. */
+    noMorePieces: async (became: 'Back to the fridge' | 'Baked by others' | 'Dropped' | 'Thrown out') => {
+      await press('No more pieces');
+      await press(became);
+    },
     /** Unfolds what the step holds for who asks. */
     more: () => press('More'),
     keyIn: async (digits: string) => {

@@ -162,12 +162,13 @@ test('a batch in a language from a file alone: no step keeps English', async ({ 
   await press('Covered: start the rest');
   await page.clock.fastForward('15:00');
   await press('Rested: go on');
-  await press('Key it in');
+  await press('Weigh the dough');
   for (const digit of '840') await page.getByRole('button', { name: digit, exact: true }).click();
   await press('The dough weighs');
   await press('Cut ');
   await press('Covered: start the rest');
   await press('End the rest early');
+  await press('End it', 'early');
   await press('First discs rolled');
   const bench = new URL(page.url()).pathname;
   for (const beside of [
@@ -186,6 +187,7 @@ test('a batch in a language from a file alone: no step keeps English', async ({ 
   await page.clock.fastForward(17_000);
   await press('Take off', 'piece 1');
   await press('No more pieces');
+  await press('Thrown out');
   await press('Finish batch');
   await press('See it in the log');
   await expect(title).toBeVisible();

@@ -61,7 +61,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.press('Start kneading');
   await cook.press('It is right');
   await cook.press('Covered: start the rest');
-  await cook.press('End the rest early');
+  await cook.endEarly();
 
   await cook.step('Divide');
   await page.evaluate(() => {
@@ -94,7 +94,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.press('Enough');
 
   await cook.press('Covered: start the rest');
-  await cook.press('End the rest early');
+  await cook.endEarly();
   await cook.more();
   await cook.press('True size, and measure a disc');
   await page.getByLabel('Rolled to, mm').fill('300');
@@ -110,7 +110,7 @@ test('same ball, same disc, same bread: divide by the scale, check, measure, ins
   await cook.press('Piece 1 on');
   await cook.press('Turn: piece 1');
   await cook.press('Take off: piece 1');
-  await cook.press('No more pieces');
+  await cook.noMorePieces('Baked by others');
 
   await cook.step('Finish');
   await page.getByLabel('Pieces made', { exact: true }).fill('11');

@@ -59,13 +59,13 @@ test('staged work and several draws: butter goes in late, part of the balls wait
 
   await test.step('two pieces now, the rest cold: the batch waits on the board', async () => {
     await cook.press('Covered: start the rest');
-    await cook.press('End the rest early');
-    await cook.press('Key it in');
+    await cook.endEarly();
+    await cook.press('Weigh the dough');
     await cook.keyIn('470');
     await cook.press('The dough weighs 470 g');
     await cook.press(/^Cut 8 × /);
     await cook.press('Covered: start the rest');
-    await cook.press('End the rest early');
+    await cook.endEarly();
     await cook.press('First discs rolled');
     for (const piece of [1, 2]) {
       await cook.press(`Piece ${piece} on`);
@@ -95,7 +95,7 @@ test('staged work and several draws: butter goes in late, part of the balls wait
   });
 
   await test.step('put into a closed bag: the log says how it comes back, and what may have been wrong', async () => {
-    await cook.press('No more pieces');
+    await cook.noMorePieces('Thrown out');
     await cook.more();
     await page.getByRole('radio', { name: 'closed bag' }).click();
     await cook.press('Before it is closed.');

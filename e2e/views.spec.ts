@@ -118,9 +118,10 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   await cook.more();
   await page.getByRole('radio', { name: 'fills slowly' }).click();
   expect(await seriousOn(page), 'rest').toEqual([]);
-  await cook.press('End the rest early');
+  await cook.endEarly();
   await cook.more();
   expect(await seriousOn(page), 'divide').toEqual([]);
+  await cook.press('Cut unweighed');
   await cook.press(/^Cut/);
   await cook.more();
   await cook.press('Check the balls: weigh 5');
@@ -128,7 +129,7 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   expect(await seriousOn(page), 'balls').toEqual([]);
   await cook.press('Back to the batch');
   await cook.press('Covered: start the rest');
-  await cook.press('End the rest early');
+  await cook.endEarly();
   await cook.more();
   expect(await seriousOn(page), 'flatten').toEqual([]);
   await cook.press('True size, and measure a disc');

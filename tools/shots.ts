@@ -19,6 +19,12 @@ const press = async (page: Page, name: string | RegExp) => {
     .click();
 };
 
+/** Ends a rest before its time, and means it. */
+async function endEarly(page: Page): Promise<void> {
+  await press(page, 'End the rest early');
+  await press(page, /^End it .* early$/);
+}
+
 async function settle(page: Page): Promise<void> {
   await page.waitForFunction(
     () => document.querySelector('h1') !== null && !/Fetching /.test(document.body.innerText),
@@ -142,12 +148,13 @@ async function phone(page: Page, url: string): Promise<void> {
   await settle(page);
   await page.clock.fastForward('06:06');
   await shoot(page, 'rest-phone');
-  await press(page, 'End the rest early');
+  await endEarly(page);
   await shoot(page, 'divide-phone');
+  await press(page, 'Cut unweighed');
   await press(page, /^Cut/);
   await balls(page, url);
   await press(page, 'Covered: start the rest');
-  await press(page, 'End the rest early');
+  await endEarly(page);
   await shoot(page, 'flatten-phone');
   await press(page, 'First discs rolled');
   await livePlate(page, url);

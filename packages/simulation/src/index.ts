@@ -2,6 +2,7 @@
 export { bruteShare } from './bakes/bruteShare';
 export { BASE_CASE, REFERENCE_CASES } from './bakes/referenceCases';
 export { colourSeen, type ServiceSetup, shareGood, simulateService } from './bakes/service';
+export { type CountedRound, countedRound } from './cook/countedRound';
 export { type Cook, READS, SPRING_SD, simulateBatch } from './cook/simulateBatch';
 export { openStandIns } from './devices/openStandIns';
 export { demoFormulas } from './kitchen/demoFormulas';

@@ -86,3 +86,5 @@ export const FONT = {
 
 /** From this width on there is a rail and panes instead of a bottom bar. */
 export const WIDE_FROM = 900;
+/** A phone on its side: lower than this and at least so wide, px; its rail and its column of acts. */
+export const SIDEWAYS = { below: 480, from: 560, railPx: 76, actsPx: 240 } as const;

@@ -10,9 +10,23 @@ export {
   piecesOfOthers,
   type PlateStands,
 } from './live/handsNow';
+export {
+  afterAct,
+  type CountedBy,
+  handsFreeMs,
+  isJustTold,
+  nextPlateAct,
+  NOTHING_PUT_OFF,
+  type PlateAct,
+  plateActs,
+  type PlateWork,
+  putActOff,
+  putAllOff,
+  type PutOff,
+} from './live/byItself';
 export { type Colour, colourAsked, type PieceSeen, seenPieces } from './live/judging';
 export { freePlace, type LivePiece, livePieces, nextPieceNumber } from './live/livePieces';
-export { collision, collisionWords, cueWords, notReadyWords } from './live/livePlate';
+export { collision, collisionWords, cueWords, notReadyWords, placesForHands } from './live/livePlate';
 export { afterTurn, type PlateTimes, rangeAt, secondAfter, secondsAt } from './live/plateTimes';
 export { NO_TRIM, type Trim, trimBy, trimmedSeconds, trimOf } from './live/trim';
 export { bake } from './model/bake';

@@ -2,7 +2,7 @@ import { type Value, type Words, message } from '../message/message';
 import { feelWord } from '../dough/feel';
 import type { Plan } from '../plan/planSchema';
 import { stepTitle } from '../plan/stepText';
-import type { BatchEvent, EventOf, EventType } from './eventSchema';
+import type { BallsGone, BatchEvent, EventOf, EventType } from './eventSchema';
 
 type Say<T extends EventType> = (event: EventOf<T>, plan: Plan) => Words;
 
@@ -19,6 +19,13 @@ const balls = (pieces: number): Words =>
   message('{pieces, plural, one {# ball} other {# balls}}', { pieces });
 const piecesOf = (pieces: number): Words =>
   message('{pieces, plural, one {# piece} other {# pieces}}', { pieces });
+
+const BALLS_ARE: Record<BallsGone, (balls: Words) => Words> = {
+  dropped: (gone) => message('{balls} dropped', { balls: gone }),
+  short: (gone) => message('{balls} short', { balls: gone }),
+  'thrown out': (gone) => message('{balls} thrown out', { balls: gone }),
+  'baked by others': (gone) => message('{balls} baked by others', { balls: gone }),
+};
 
 const SAY: { [T in EventType]: Say<T> } = {
   weighed: ({ stepId, massG }, plan) =>
@@ -40,6 +47,8 @@ const SAY: { [T in EventType]: Say<T> } = {
   extended: ({ seconds }) => message('rest {seconds} longer', { seconds: { s: seconds } }),
   covered: () => 'cover checked',
   rescaled: () => 'batch rescaled',
+  forgotten: ({ stepId }, plan) =>
+    message('no {lineName} went in', { lineName: lineName(plan, stepOf(plan, stepId)?.lineId) }),
   started: ({ stepId }, plan) => message('{titleOf} started', { titleOf: titleOf(plan, stepId) }),
   done: ({ stepId }, plan) => message('{titleOf} ended', { titleOf: titleOf(plan, stepId) }),
   divided: ({ pieces }) => message('divided into {pieces, number}', { pieces }),
@@ -47,6 +56,7 @@ const SAY: { [T in EventType]: Say<T> } = {
   leftover: ({ massG, as }) => message('{mass} left over as {as}', { mass: { g: massG }, as }),
   chilled: ({ pieces }) => message('{pieces} into the fridge', { pieces: balls(pieces) }),
   'taken-out': ({ pieces }) => message('{pieces} out of the fridge', { pieces: balls(pieces) }),
+  'balls-gone': ({ pieces, how }) => BALLS_ARE[how](balls(pieces)),
   drawn: ({ pieces }) => message('{pieces} made of cold dough', { pieces: balls(pieces) }),
   cared: ({ what }) => message('plate: {what}', { what }),
   'disc-measured': () => 'disc measured',
@@ -60,6 +70,7 @@ const SAY: { [T in EventType]: Say<T> } = {
   held: ({ pieces, how }) => message('{pieces} put away, {how}', { pieces: piecesOf(pieces), how }),
   corrected: () => 'figure corrected',
   flattened: ({ diameterMm }) => message('disc rolled to {diameter}', { diameter: { mm: diameterMm } }),
+  'by-itself': ({ on }) => (on ? 'counts by itself' : 'no longer counts by itself'),
   'piece-on': ({ piece }) => message('piece {piece, number} on', { piece }),
   flipped: ({ piece }) => message('piece {piece, number} turned', { piece }),
   'piece-off': ({ piece }) => message('piece {piece, number} off', { piece }),

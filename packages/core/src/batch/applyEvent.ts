@@ -67,7 +67,14 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const line = lineStateOf(draft, stepOf(plan, event.stepId));
     if (!line) return;
     line.weighedG = event.massG;
+    line.forgotten = false;
     draft.done.set(event.stepId, atMs);
+  },
+  forgotten: (draft, event, plan) => {
+    const line = lineStateOf(draft, stepOf(plan, event.stepId));
+    if (!line) return;
+    line.weighedG = 0;
+    line.forgotten = true;
   },
   rescaled: applyRescale,
   started: (draft, event, plan, atMs) => {
@@ -123,16 +130,32 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     draft.extended.set(event.stepId, atMs + event.seconds * 1000);
   },
   'piece-on': (draft, event, plan, atMs) => {
-    const { piece, place = null, plateC = null, source: plateFrom = null } = event;
+    const { piece, place = null, plateC = null, source: plateFrom = null, assumed = false } = event;
     draft.onPlate = draft.onPlate.filter((one) => one.piece !== piece);
-    draft.onPlate.push({ piece, place, plateC, plateFrom, side: 1, onMs: atMs, sinceMs: atMs, doneS: [] });
+    draft.onPlate.push({
+      piece,
+      place,
+      plateC,
+      plateFrom,
+      assumed,
+      side: 1,
+      onMs: atMs,
+      sinceMs: atMs,
+      doneS: [],
+    });
     const griddle = stepIdOfKind(plan, 'griddle');
     if (!draft.started.has(griddle)) draft.started.set(griddle, atMs);
   },
   flipped: (draft, event, _plan, atMs) => {
     draft.onPlate = draft.onPlate.map((one) =>
       one.piece === event.piece
-        ? { ...one, side: event.side, sinceMs: atMs, doneS: [...one.doneS, (atMs - one.sinceMs) / MS_PER_S] }
+        ? {
+            ...one,
+            side: event.side,
+            sinceMs: atMs,
+            doneS: [...one.doneS, (atMs - one.sinceMs) / MS_PER_S],
+            assumed: one.assumed || (event.assumed ?? false),
+          }
         : one,
     );
   },
@@ -141,9 +164,16 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const off = draft.onPlate.find(({ piece }) => piece === event.piece);
     if (!off) return;
     const { side: _side, sinceMs, doneS, ...piece } = off;
-    draft.pieceTimes.push((atMs - piece.onMs) / MS_PER_S);
-    draft.baked.push({ ...piece, sidesS: [...doneS, (atMs - sinceMs) / MS_PER_S] });
+    draft.baked.push({
+      ...piece,
+      sidesS: [...doneS, (atMs - sinceMs) / MS_PER_S],
+      assumed: piece.assumed || (event.assumed ?? false),
+      waste: null,
+    });
     draft.onPlate = draft.onPlate.filter((one) => one !== off);
+  },
+  'by-itself': (draft, event, _plan, atMs) => {
+    draft.byItself = event.on ? { eventId: event.id, sinceMs: atMs } : null;
   },
   judged: (draft, event) => {
     draft.judged.push(event);
@@ -166,6 +196,10 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   chilled: chill,
   'taken-out': chill,
+  'balls-gone': (draft, event) => {
+    draft.gone.push(event);
+    if (event.how === 'baked by others') draft.piecesOff += event.pieces;
+  },
   drawn: (draft, event) => {
     draft.drawn.push(event);
   },
@@ -180,6 +214,9 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   rejected: (draft, event) => {
     draft.rejected.push(event);
+    draft.baked = draft.baked.map((one) =>
+      one.piece === event.piece ? { ...one, waste: event.reason } : one,
+    );
   },
   held: (draft, event) => {
     draft.held.push(event);
@@ -211,6 +248,7 @@ export const openDraft = (plan: Plan): Draft => ({
       targetG: line.startG ?? line.massG,
       totalG: line.massG,
       weighedG: null,
+      forgotten: false,
       addedG: 0,
     })),
   })),
@@ -218,6 +256,7 @@ export const openDraft = (plan: Plan): Draft => ({
   baked: [],
   judged: [],
   piecesOff: 0,
+  byItself: null,
   dustedG: 0,
   divided: null,
   flattened: null,
@@ -225,10 +264,10 @@ export const openDraft = (plan: Plan): Draft => ({
   abandoned: null,
   notes: [],
   cooks: [],
-  pieceTimes: [],
   balls: [],
   leftovers: [],
   chilled: [],
+  gone: [],
   drawn: [],
   cared: [],
   discs: [],

@@ -2,7 +2,7 @@ import type { ReadingSource } from '../device/deviceSchema';
 import type { PlateCare } from '../formula/methodSchema';
 import type { SheetLine, Step } from '../plan/planSchema';
 import { roundToStep, sumG } from '../quantity/roundToStep';
-import type { BatchEvent, EventOf } from './eventSchema';
+import type { BatchEvent, EventOf, Reject } from './eventSchema';
 
 /** A line of one bowl as it stands: what it should be and what is in. */
 export interface LineState {
@@ -12,6 +12,8 @@ export interface LineState {
   /** Expected in all, with what follows by feel. */
   totalG: number;
   weighedG: number | null;
+  /** It was called weighed and did not go in. */
+  forgotten: boolean;
   /** Came in while mixing and kneading. */
   addedG: number;
 }
@@ -66,12 +68,24 @@ export interface PieceOnPlate {
   /** Plate when it went on, and where the reading came from; older records do not say. */
   plateC: number | null;
   plateFrom: ReadingSource | null;
+  /** Some of its times were assumed, while the plate counted by itself. */
+  assumed: boolean;
 }
 
 /** A piece that is off, with the seconds that each side lay. */
 export interface BakedPiece extends Omit<PieceOnPlate, 'side' | 'sinceMs' | 'doneS'> {
   sidesS: number[];
+  /** Why it is not sold; null where it is. */
+  waste: Reject | null;
 }
+
+/** Pieces whose times were seen and which are sold: the others teach nothing. */
+export const taughtPieces = ({ baked }: Pick<BatchState, 'baked'>): BakedPiece[] =>
+  baked.filter(({ assumed, waste }) => !assumed && waste === null);
+
+/** Pieces that came off the plate to be sold. */
+export const goodPieces = ({ piecesOff, rejected }: Pick<BatchState, 'piecesOff' | 'rejected'>): number =>
+  rejected.reduce((good, { piece, pieces }) => (piece === undefined ? good : good - pieces), piecesOff);
 
 export interface BatchState {
   status: 'running' | 'finished' | 'abandoned';
@@ -85,8 +99,8 @@ export interface BatchState {
   /** What was said of pieces, in order. */
   judged: EventOf<'judged'>[];
   piecesOff: number;
-  /** Seconds that each piece lay, those that are off. */
-  pieceTimes: number[];
+  /** Since when the plate counts by itself, and the act that said so; null while hands do. */
+  byItself: { eventId: string; sinceMs: number } | null;
   /** Bench flour that went into the dough. */
   dustedG: number;
   divided: EventOf<'divided'> | null;
@@ -96,6 +110,8 @@ export interface BatchState {
   leftovers: EventOf<'leftover'>[];
   /** Balls that went into the fridge for later and came out again, in order. */
   chilled: EventOf<'chilled' | 'taken-out'>[];
+  /** Balls that will not be baked here, in order. */
+  gone: EventOf<'balls-gone'>[];
   /** Balls made of dough from the fridge. */
   drawn: EventOf<'drawn'>[];
   /** What was done for the plate, and after how many pieces. */

@@ -70,13 +70,24 @@ export function coldStore({ kitchen }: Pick<Plan, 'kitchen'>, state: Chills): Co
 export const ballsMade = (plan: Pick<Plan, 'pieces'>, state: Pick<BatchState, 'divided' | 'drawn'>): number =>
   (state.divided?.pieces ?? plan.pieces) + state.drawn.reduce((sum, { pieces }) => sum + pieces, 0);
 
+/** Balls that are neither bread nor here: dropped, missed, thrown out. Those that others baked are pieces that are off. */
+const ballsLost = ({ gone }: Pick<BatchState, 'gone'>): number =>
+  gone.reduce((sum, { how, pieces }) => (how === 'baked by others' ? sum : sum + pieces), 0);
+
 /**
- * Balls that were never on the plate and do not lie in the fridge.
+ * Balls that were never on the plate, do not lie in the fridge and are still there.
  * @param plan the plan
  * @param state its folded state
  */
 export const ballsAtHand = (plan: Plan, state: BatchState): number =>
-  Math.max(0, ballsMade(plan, state) - coldBalls(state).pieces - state.piecesOff - state.onPlate.length);
+  Math.max(
+    0,
+    ballsMade(plan, state) -
+      ballsLost(state) -
+      coldBalls(state).pieces -
+      state.piecesOff -
+      state.onPlate.length,
+  );
 
 /**
  * When balls that were last taken out are warm enough to roll, ms: a sphere that cooled in the fridge and warms in the room.

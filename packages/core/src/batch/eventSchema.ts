@@ -29,8 +29,10 @@ import {
 import { whoFields } from './whoSchema';
 
 const POKE_NAMES = Object.keys(POKES) as [Poke, ...Poke[]];
-/** Held back and due, a correction of the feel, a top-up for added flour, flour going back into a wet dough. */
-const ADDED_WHY = ['hold-back', 'correction', 'top-up', 'flour-back'] as const;
+/** Held back and due, a correction of the feel, a top-up for added flour, flour going back into a wet dough, what was forgotten. */
+const ADDED_WHY = ['hold-back', 'correction', 'top-up', 'flour-back', 'forgotten'] as const;
+/** A batch follows an over-pour by no more than this: beyond it, the figure was keyed wrong. */
+export const RESCALES = { min: 0.2, max: 5 } as const;
 
 /** What can be probed: the dough and its parts, the faces of a hot press, the plate. */
 const MEASURED = ['dough', 'fat', 'liquid', 'press-top', 'press-bottom', 'plate'] as const;
@@ -40,6 +42,9 @@ const IRON: ReadonlySet<string> = new Set(['press-top', 'press-bottom', 'plate']
 
 /** What becomes of dough that is left over. */
 const LEFTOVERS = ['short batch', 'fridge dough', 'waste'] as const;
+/** What became of balls that this batch does not bake. */
+export const BALLS_GONE = ['dropped', 'short', 'thrown out', 'baked by others'] as const;
+export type BallsGone = (typeof BALLS_GONE)[number];
 /** Why a piece is not sold. */
 export const REJECTS = [
   'torn',
@@ -62,6 +67,8 @@ const stepId = z
   .min(1, 'Step is missing.')
   .max(120, 'Step is longer than 120 characters.');
 const pieces = (label: string, min: number) => countField(label, { min, max: 20_000 });
+/** Nobody saw it: it was taken as done at its time, because the plate counted by itself. Such a time teaches nothing. */
+const assumed = z.literal(true, 'Assumed is true, or not said.').optional();
 
 /** What happened to a batch, one act each. The list is append-only; undo appends a void. */
 export const eventSchema = z.discriminatedUnion(
@@ -147,8 +154,10 @@ export const eventSchema = z.discriminatedUnion(
       ...base,
       type: z.literal('rescaled'),
       stepId,
-      factor: numberField('Factor', { min: 0.2, max: 5 }),
+      factor: numberField('Factor', RESCALES),
     }),
+    /** What was called weighed did not go in: a cook finds it out while kneading, or tastes it. */
+    z.strictObject({ ...base, type: z.literal('forgotten'), stepId }),
     z.strictObject({ ...base, type: z.literal('started'), stepId }),
     z.strictObject({ ...base, type: z.literal('done'), stepId }),
     z.strictObject({
@@ -170,6 +179,13 @@ export const eventSchema = z.discriminatedUnion(
     /** Balls that wait in the fridge for a later draw, and balls that come out again. */
     z.strictObject({ ...base, type: z.literal('chilled'), pieces: pieces('Balls into the fridge', 1) }),
     z.strictObject({ ...base, type: z.literal('taken-out'), pieces: pieces('Balls out of the fridge', 1) }),
+    /** Balls that will not be baked here. */
+    z.strictObject({
+      ...base,
+      type: z.literal('balls-gone'),
+      pieces: pieces('Balls', 1),
+      how: choiceField('What became of them', BALLS_GONE),
+    }),
     /** Balls made of the batch's dough that was kept in the fridge. */
     z.strictObject({
       ...base,
@@ -213,6 +229,8 @@ export const eventSchema = z.discriminatedUnion(
       type: z.literal('rejected'),
       pieces: pieces('Rejects', 1),
       reason: choiceField('Reason', REJECTS),
+      /** Which one, where it came off the plate as waste. */
+      piece: pieces('Piece', 1).optional(),
     }),
     /** One piece looked at closely. */
     z.strictObject({
@@ -256,6 +274,12 @@ export const eventSchema = z.discriminatedUnion(
       diameterMm: diameterField('Diameter'),
       thicknessMm: thicknessField('Thickness'),
     }),
+    /** The plate counts by itself from here on, or no more: acts are taken as done at their time. */
+    z.strictObject({
+      ...base,
+      type: z.literal('by-itself'),
+      on: z.boolean('Say whether it counts by itself.'),
+    }),
     z.strictObject({
       ...base,
       type: z.literal('piece-on'),
@@ -264,14 +288,16 @@ export const eventSchema = z.discriminatedUnion(
       place: countField('Place', { min: 1, max: 60 }).optional(),
       plateC: numberField('Plate temperature', { min: -20, max: HOTTEST_C.iron, unit: '°C' }).optional(),
       source: sourceField,
+      assumed,
     }),
     z.strictObject({
       ...base,
       type: z.literal('flipped'),
       piece: pieces('Piece', 1),
       side: countField('Side', { min: 2, max: 9 }),
+      assumed,
     }),
-    z.strictObject({ ...base, type: z.literal('piece-off'), piece: pieces('Piece', 1) }),
+    z.strictObject({ ...base, type: z.literal('piece-off'), piece: pieces('Piece', 1), assumed }),
     /** A piece as the cook sees it: a tap for each side, the bite and the puff. The next piece's times follow. */
     z.strictObject({
       ...base,

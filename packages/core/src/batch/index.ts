@@ -14,6 +14,8 @@ export {
   thicknessField,
 } from './actFields';
 export {
+  BALLS_GONE,
+  type BallsGone,
   type BatchEvent,
   type EventBody,
   type EventOf,
@@ -23,10 +25,11 @@ export {
   REJECTS,
 } from './eventSchema';
 export { type Fold, foldBatch, openFold } from './foldBatch';
+export { forgettable, forgottenCure, type ForgottenCure } from './forgotten';
 export { begunTwice } from './begunTwice';
-export { type BatchState, type BowlState, type StepState } from './batchState';
+export { type BatchState, type BowlState, goodPieces, type StepState } from './batchState';
 export { lastPress, liveEvents } from './liveEvents';
-export { checkWeight, ifKept, type Kept, offerRescale, type WeighCheck } from './overPour';
+export { canTakeOut, checkWeight, ifKept, type Kept, offerRescale, type WeighCheck } from './overPour';
 export { ballForCountG, batchRecord } from './record';
 export { type BatchRecord, type BatchSummary, batchSummarySchema } from './recordSchema';
 export { careDue } from './plateCare';

@@ -3,6 +3,7 @@ import { piecesFor } from '../portion/piecesFor';
 import { ballStandard } from './skippedWater';
 import { roundToStep, sumG } from '../quantity/roundToStep';
 import { type BatchState, inBowlG, startG, weighingToleranceG } from './batchState';
+import { RESCALES } from './eventSchema';
 import { keptShare } from '../kitchen/kitchenDefaults';
 import type { Plan, SheetLine, Step } from '../plan/planSchema';
 
@@ -25,7 +26,7 @@ export interface RescaleOffer {
   pieces: number;
   /** Lines already weighed that need more, with how much. */
   topUps: { name: string; addG: number; stepG: number }[];
-  /** False when a bowl would hold more than it can. */
+  /** False when a bowl would hold more than it can, or the figure cannot be meant. */
   fits: boolean;
   bowlG: number;
 }
@@ -55,6 +56,32 @@ export function checkWeight(plan: Plan, state: BatchState, step: Step, massG: nu
   const verdict = massG < targetG - within ? 'short' : massG > totalG + within ? 'over' : 'right';
   const offG = sumG([massG, verdict === 'over' ? -totalG : -targetG]);
   return { verdict, targetG, offG, toleranceG, heldInG };
+}
+
+/** Food with more water than this runs into what lies beside it; butter does not. */
+const WET_FROM = 0.4;
+
+/**
+ * Whether what is too much can be taken out again: it lies alone or aside, or dry on what is dry. What is wet, or lies in the
+ * wet, or is being mixed, stays.
+ * @param plan the plan
+ * @param state its folded state
+ * @param step the step that is weighed
+ */
+export function canTakeOut(plan: Plan, state: BatchState, step: Step): boolean {
+  const line = sheetLine(plan, step);
+  const bowl = state.bowls[(step.bowl ?? 1) - 1];
+  if (line.late) return true;
+  if (bowl?.mixing) return false;
+  const foods = new Map(plan.ingredients.map((food) => [food.id, food]));
+  const isWet = ({ ingredient }: SheetLine): boolean => {
+    const food = foods.get(ingredient);
+    return food?.at20 === 'liquid' || (food?.water ?? 0) > WET_FROM;
+  };
+  const beside = plan.sheet.filter(
+    (other, index) => other.lineId !== line.lineId && !other.late && (bowl?.lines[index]?.weighedG ?? 0) > 0,
+  );
+  return beside.length === 0 || ![line, ...beside].some(isWet);
 }
 
 /** What a kept weight makes of the dough. */
@@ -129,7 +156,7 @@ export function offerRescale(plan: Plan, state: BatchState, step: Step, massG: n
     doughG,
     pieces: piecesFor(doughG * keptShare(plan.kitchen), ballStandard(plan)),
     topUps,
-    fits: bowlG <= plan.kitchen.bowlCapacityG,
+    fits: bowlG <= plan.kitchen.bowlCapacityG && factor <= RESCALES.max,
     bowlG,
   };
 }

@@ -1,6 +1,6 @@
 import { type Words, message, fromText } from '../message/message';
 import type { Problem } from '../message/problem';
-import { type BatchEvent, eventSchema } from './eventSchema';
+import { type BatchEvent, type EventOf, eventSchema } from './eventSchema';
 import { ballsAtHand, coldStore } from './coldStore';
 import { foldBatch } from './foldBatch';
 import { heldStock, movable } from './heldStock';
@@ -15,6 +15,7 @@ export interface Refusal extends Problem {
 /** Which steps an event may name. */
 const STEP_KINDS_OF: Partial<Record<BatchEvent['type'], readonly StepKind[]>> = {
   weighed: ['weigh'],
+  forgotten: ['weigh'],
   rescaled: ['weigh'],
   started: ['mix', 'knead', 'pause', 'rest', 'griddle'],
   done: ['mix', 'knead', 'pause', 'rest', 'griddle'],
@@ -73,9 +74,14 @@ const DRAW_TOLERANCE_G = 5;
 /** More acts than any batch needs; a list without an end could be neither read nor backed up. */
 const MOST_EVENTS = 100_000;
 
-/** More than there is cannot go into the fridge, come out of it or be drawn from it. */
+/** What takes balls, or dough for them, from where they lie. */
+const MOVES_BALLS: ReadonlySet<BatchEvent['type']> = new Set(['chilled', 'taken-out', 'drawn', 'balls-gone']);
+const movesBalls = (event: BatchEvent): event is EventOf<'chilled' | 'taken-out' | 'drawn' | 'balls-gone'> =>
+  MOVES_BALLS.has(event.type);
+
+/** More than there is cannot go into the fridge, come out of it, be drawn from it or be lost. */
 function refuseCold(plan: Plan, events: readonly BatchEvent[], event: BatchEvent): Refusal | null {
-  if (event.type !== 'chilled' && event.type !== 'taken-out' && event.type !== 'drawn') return null;
+  if (!movesBalls(event)) return null;
   const state = foldBatch(plan, events);
   const { balls, dough } = coldStore(plan, state);
   const unfit = (path: string, message: Words): Refusal => ({ reason: 'unfit', path, message });
@@ -85,9 +91,10 @@ function refuseCold(plan: Plan, events: readonly BatchEvent[], event: BatchEvent
       ? unfit('massG', message('Only {left} of this dough is in the fridge.', { left: { g: leftG } }))
       : null;
   }
-  const most = event.type === 'chilled' ? ballsAtHand(plan, state) : (balls?.pieces ?? 0);
+  const fromFridge = event.type === 'taken-out';
+  const most = fromFridge ? (balls?.pieces ?? 0) : ballsAtHand(plan, state);
   if (event.pieces <= most) return null;
-  const where = event.type === 'chilled' ? 'at hand' : 'in the fridge';
+  const where = fromFridge ? 'in the fridge' : 'at hand';
   return unfit(
     'pieces',
     most === 0

@@ -48,6 +48,12 @@ const say =
     adjust: null,
   });
 
+/** Points of salt under plan from which it was left out of this batch, rather than too little of it in the formula. */
+const SALT_LEFT_OUT = 0.15;
+const moreSalt = by('salt', 1, (value) =>
+  message('{value, number} points more salt, weighed and not spooned.', { value }),
+);
+
 /** What to change for each cause, from how far the batch was off. */
 export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
   'too-dry': by('water', 1, (value) =>
@@ -99,6 +105,12 @@ export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
   holed: say('Roll without folds, on a bench without crumbs; a torn disc goes back into a ball.'),
   'face-dry': say('Wet the whole face just before it goes on, to its edge.'),
   'plate-oily': say('Wipe the iron dry, no oil: it holds the bread by its wet face.'),
+  'salt-low': (off) =>
+    off > SALT_LEFT_OUT
+      ? { words: 'Weigh the salt beside the flour before anything is mixed.', adjust: null }
+      : moreSalt(off),
+  'fat-high': say('Weigh the fat, and wipe the plate dry between pieces.'),
+  'rest-long': say('End the rest within its window, or put the dough in the fridge sooner.'),
   'salt-high': by('salt', -1, (value) =>
     message('{value, number} points less salt, weighed and not spooned: crystals differ.', { value }),
   ),

@@ -2,7 +2,7 @@ import { type Words, message } from '../message/message';
 import { mean } from 'simple-statistics';
 import type { Batch } from '../batch/batchSchema';
 import { foldBatch } from '../batch/foldBatch';
-import { type BatchState } from '../batch/batchState';
+import { type BatchState, taughtPieces } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
 import { batchRecord } from '../batch/record';
 import { wantedHydration } from '../batch/runningDough';
@@ -10,6 +10,7 @@ import { stepTimes } from '../batch/stepTimes';
 import { batchFacts } from '../log/batchFacts';
 import type { BatchFacts } from '../log/factsSchema';
 import { measuredDisc } from '../portion/measuredDisc';
+import { sumG } from '../quantity/roundToStep';
 import { ballSample } from '../quality/ballSample';
 import {
   faceDry,
@@ -66,6 +67,21 @@ function waterOff({ plan, state }: CaseFile): number | null {
   return (actual.hydration - wantedHydration(plan)) * PERCENT;
 }
 
+/** Points of salt or fat above what was planned; null while a line was not weighed. */
+function pointsOff({ plan, state }: CaseFile, of: 'salt' | 'fat'): number | null {
+  const { lines, actual, planned } = batchRecord(plan, state);
+  if (lines.some(({ weighedG }) => weighedG === null)) return null;
+  return (actual[of] - planned[of]) * PERCENT;
+}
+
+/** A rest that went past its latest. */
+function lateRest({ plan, state, startedMs }: CaseFile): Evidence {
+  const late = stepTimes(plan, state, startedMs).filter(
+    ({ step, verdict }) => step.kind === 'rest' && verdict === 'late',
+  );
+  return late.length > 0 ? found(true, 'a rest went past its latest', 5) : UNKNOWN;
+}
+
 function plateOff({ plan, state }: CaseFile): number | null {
   const reads = state.steps.flatMap(({ seen }) =>
     seen.flatMap((event) => (event.type === 'measured' && event.what === 'plate' ? [event.tempC] : [])),
@@ -81,7 +97,7 @@ function thicknessOff({ plan, facts }: CaseFile): number | null {
 /** Seconds that pieces lay longer than the program, on the mean; null while none was timed. */
 function sideOff(file: CaseFile): number | null {
   const { plan, state } = file;
-  const griddle = state.pieceTimes;
+  const griddle = taughtPieces(state).map(({ sidesS }) => sumG(sidesS));
   if (griddle.length === 0) return null;
   const wantedS = plan.formula.bake.sides.reduce((sum, { seconds }) => sum + seconds, 0);
   const sides = plan.formula.bake.sides.length;
@@ -258,26 +274,34 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
   holed,
   'face-dry': faceDry,
   'plate-oily': oilyPlate,
-  'skin-dried': ({ plan, state, startedMs }) => {
-    const late = stepTimes(plan, state, startedMs).filter(
-      ({ step, verdict }) => step.kind === 'rest' && verdict === 'late',
-    );
-    return late.length > 0 ? found(true, 'a rest went past its latest', 5) : UNKNOWN;
-  },
+  'skin-dried': lateRest,
+  'rest-long': lateRest,
   unwrapped: ({ state }) =>
     state.held.length > 0
       ? found(false, message('put away in the {how}', { how: state.held[0]?.how ?? '' }), 0)
       : UNKNOWN,
-  'fat-low': ({ plan, state }) => {
-    const { lines, actual, planned } = batchRecord(plan, state);
-    if (lines.some(({ weighedG }) => weighedG === null)) return UNKNOWN;
-    const off = (actual.fat - planned.fat) * PERCENT;
-    return found(off < -WORTH.fatPoints, message('fat {signed}', { signed: signed(off, 'points') }), -off);
+  'fat-low': (file) => {
+    const off = pointsOff(file, 'fat');
+    return off === null
+      ? UNKNOWN
+      : found(off < -WORTH.fatPoints, message('fat {signed}', { signed: signed(off, 'points') }), -off);
   },
-  'salt-high': ({ plan, state }) => {
-    const { lines, actual, planned } = batchRecord(plan, state);
-    if (lines.some(({ weighedG }) => weighedG === null)) return UNKNOWN;
-    const off = (actual.salt - planned.salt) * PERCENT;
-    return found(off > WORTH.saltPoints, message('salt {signed}', { signed: signed(off, 'points', 2) }), off);
+  'fat-high': (file) => {
+    const off = pointsOff(file, 'fat');
+    return off === null
+      ? UNKNOWN
+      : found(off > WORTH.fatPoints, message('fat {signed}', { signed: signed(off, 'points') }), off);
+  },
+  'salt-high': (file) => {
+    const off = pointsOff(file, 'salt');
+    return off === null
+      ? UNKNOWN
+      : found(off > WORTH.saltPoints, message('salt {signed}', { signed: signed(off, 'points', 2) }), off);
+  },
+  'salt-low': (file) => {
+    const off = pointsOff(file, 'salt');
+    return off === null
+      ? UNKNOWN
+      : found(off < -WORTH.saltPoints, message('salt {signed}', { signed: signed(off, 'points', 2) }), -off);
   },
 };

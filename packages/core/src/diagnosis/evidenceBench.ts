@@ -1,6 +1,6 @@
 import { message } from '../message/message';
 import { mean } from 'simple-statistics';
-import type { BatchState } from '../batch/batchState';
+import { type BatchState, taughtPieces } from '../batch/batchState';
 import { type DoughAim, type Feel, feelWord } from '../dough/feel';
 import type { Plan } from '../plan/planSchema';
 import { type Evidence, UNKNOWN, found } from './found';
@@ -81,7 +81,7 @@ export function outOfRound({ state }: Seen): Evidence {
 export function unequalSides({ plan, state }: Seen): Evidence {
   const { sides } = plan.formula.bake;
   const off = sides.flatMap(({ seconds }, side) => {
-    const lay = state.baked.flatMap(({ sidesS }) => sidesS[side] ?? []);
+    const lay = taughtPieces(state).flatMap(({ sidesS }) => sidesS[side] ?? []);
     return lay.length > 0 ? [mean(lay) - seconds] : [];
   });
   if (off.length < 2) return UNKNOWN;

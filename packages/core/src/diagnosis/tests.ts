@@ -75,8 +75,14 @@ export const TESTS: Record<Cause, CheapTest> = {
   holed: { question: () => 'Hold a disc to the light: is there a hole or a fold in it?', minutes: 0.2 },
   'face-dry': { question: () => 'Wet one face all over and try: does it hold?', minutes: 0.5 },
   'plate-oily': { question: () => 'Wipe the iron with a dry cloth: does it come away greasy?', minutes: 0.3 },
+  'salt-low': { question: () => 'Was the salt weighed and all of it in the bowl?', minutes: 0.2 },
+  'fat-high': {
+    question: () => 'Lay a baked piece on paper: does it leave a wet mark?',
+    minutes: 0.5,
+  },
+  'rest-long': { question: () => 'Smell a raw ball: is it sour, like yogurt or beer?', minutes: 0.2 },
   'salt-high': { question: () => 'Was salt measured by the spoon, or another salt used?', minutes: 0.2 },
 };
 
-/** The one test whose yes means the opposite of trouble. */
-export const YES_CLEARS: ReadonlySet<Cause> = new Set(['fat-low']);
+/** Tests whose yes means the opposite of trouble. */
+export const YES_CLEARS: ReadonlySet<Cause> = new Set(['fat-low', 'salt-low']);

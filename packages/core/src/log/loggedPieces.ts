@@ -1,4 +1,4 @@
-import type { BatchState } from '../batch/batchState';
+import { type BatchState, taughtPieces } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
 import { sourceUsable } from '../device/freshness';
 import type { LoggedPiece } from '../bake/calibrate/loggedPieceSchema';
@@ -26,7 +26,7 @@ export function loggedPieces(plan: Plan, state: BatchState, demo = false): Logge
   );
   const thicknessMm = state.flattened?.thicknessMm ?? plan.relaxed.thicknessMm;
   const sides = plan.formula.bake.sides.length;
-  return state.baked.flatMap(({ piece, plateC, plateFrom, sidesS }): LoggedPiece[] => {
+  return taughtPieces(state).flatMap(({ piece, plateC, plateFrom, sidesS }): LoggedPiece[] => {
     const seen = judged.get(piece);
     if (!seen || plateC === null || sidesS.length < sides) return [];
     if (plateFrom && !sourceUsable(plateFrom, demo)) return [];

@@ -2,23 +2,27 @@ import { abandonedSchema } from '@kettle-scale/core/batch';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { LiveBatch } from '../../batch/useBatch';
-import { ActionRow } from '../../ui/input/actions';
+import { Action, ActionRow } from '../../ui/input/actions';
 import { NoteSheet } from '../../shared/NoteSheet';
 import { OneTextSheet } from '../../shared/OneTextSheet';
 import { ReadyFromTicket } from '../../shared/ReadyFromTicket';
 import { SPACE } from '../../ui/tokens';
+import { WentWrongSheet } from './WentWrongSheet';
 
 type Kind = 'note' | 'abandoned';
 
-/** What may be done at any step: a note, or giving up. Out of the way, at the end of what is unfolded. */
+/** What may be done at any step: what went wrong, a note, or giving up. Out of the way, at the end of what is unfolded. */
 export function BatchExtras({ live }: { live: LiveBatch }) {
   const [kind, setKind] = useState<Kind | null>(null);
   const [timed, setTimed] = useState(false);
+  const [wrong, setWrong] = useState(false);
+  const closeWrong = useCallback(() => setWrong(false), []);
   const close = useCallback(() => setKind(null), []);
   const batches = useMemo(() => [live.batch], [live.batch]);
   return (
     <View style={{ gap: SPACE.m }}>
       {timed ? <ReadyFromTicket batches={batches} /> : null}
+      <Action label="Something went wrong" onPress={() => setWrong(true)} />
       <ActionRow
         actions={[
           { key: 'note', label: 'Write a note', onPress: () => setKind('note') },
@@ -31,6 +35,7 @@ export function BatchExtras({ live }: { live: LiveBatch }) {
           { key: 'give-up', label: 'Abandon', onPress: () => setKind('abandoned') },
         ]}
       />
+      <WentWrongSheet {...{ live }} open={wrong} onClose={closeWrong} />
       <NoteSheet live={live} open={kind === 'note'} onClose={close} />
       <OneTextSheet
         open={kind === 'abandoned'}

@@ -28,7 +28,7 @@ import { MixStep } from './steps/MixStep';
 import { PauseStep } from './steps/PauseStep';
 import { RestStep } from './steps/RestStep';
 import { WeighStep } from './steps/WeighStep';
-import { useKeepAwake } from './useKeepAwake';
+import { useKeepAwake } from '../../ui/useKeepAwake';
 import { useStepWidth } from './useStepWidth';
 import { keepApp } from '../../live/appUpdates';
 

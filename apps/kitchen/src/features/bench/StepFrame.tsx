@@ -19,6 +19,7 @@ import { useKeys } from '../../ui/input/useKeys';
 import { usePressTwice } from '../../ui/input/usePressTwice';
 import { WhySheet } from '../../ui/layout/Why';
 import { AlarmBar } from '../../ui/alarm/AlarmBar';
+import { type AskFirst, AskFirstSheet } from './AskFirstSheet';
 import { BatchExtras } from './BatchExtras';
 import { BatchNotices } from './BatchNotices';
 import { KeptMark } from './KeptMark';
@@ -43,9 +44,13 @@ interface StepFrameProps {
     onPress: () => void;
     disabled?: boolean;
     quiet?: boolean;
-    /** What a pedal must press twice for: "end the rest 6 min early". */
+    /** What a pedal must press twice for: "finish the batch". */
     twice?: string | null;
+    /** What is asked first, however it was pressed. */
+    askFirst?: AskFirst | null;
   };
+  /** What undo takes back here, where that is not yet an act: what was keyed. */
+  undo?: () => void;
   /** Besides undo. */
   others?: StepAction[];
   /** Answers "why this number" for the figure of this step. */
@@ -105,6 +110,7 @@ export function StepFrame({
   step,
   title,
   primary,
+  undo: undoHere,
   others = [],
   why,
   alarm,
@@ -118,17 +124,22 @@ export function StepFrame({
   const width = useStepWidth();
   const index = plan.steps.findIndex(({ id }) => id === step.id);
   const next = stepAfter(live, index);
+  const [asking, setAsking] = useState(false);
+  const closeAsk = useCallback(() => setAsking(false), []);
+  const { twice = null, askFirst = null, ...button } = primary;
   const act = () => {
+    if (askFirst) {
+      setAsking(true);
+      return;
+    }
     alarm?.quiet();
     primary.onPress();
   };
-  const canUndo = state.lastAct !== null;
-  const { twice = null, ...button } = primary;
+  const undo = undoHere ?? (state.lastAct === null ? undefined : live.undo);
   const keyed = usePressTwice(twice, act);
   const heading = title ?? stepTitle(plan, step);
   const voice = useVoice(say('{heading}. {act}', { heading, act: primary.label }));
   const done = primary.disabled ? undefined : keyed.press;
-  const undo = canUndo ? live.undo : undefined;
   useKeys({ primary: done, undo });
   const ear = useSpokenActs({ plan, now: state.now, next, done, undo });
 
@@ -153,7 +164,13 @@ export function StepFrame({
               ...(voice.on ? [{ key: 'quiet', label: 'Quiet', onPress: voice.quiet }] : []),
               ...(ear.listens ? [{ key: 'deaf', label: 'Stop listening', onPress: ear.stop }] : []),
               ...(why ? [{ key: 'why', label: 'Why?', onPress: () => setAsked(true) }] : []),
-              { key: 'undo', label: 'Undo', icon: 'undo' as const, onPress: live.undo, disabled: !canUndo },
+              {
+                key: 'undo',
+                label: 'Undo',
+                icon: 'undo' as const,
+                onPress: () => undo?.(),
+                disabled: !undo,
+              },
             ]}
           />
           <PrimaryAction {...button} onPress={act} />
@@ -179,6 +196,7 @@ export function StepFrame({
           <BatchExtras live={live} />
         </Unfold>
       </View>
+      <AskFirstSheet ask={asking ? askFirst : null} onYes={primary.onPress} onClose={closeAsk} />
       <WhySheet why={asked ? (why?.() ?? null) : null} onClose={closeWhy} />
     </Screen>
   );

@@ -1,21 +1,20 @@
 import { say } from '../../reader/say';
 import { type StepState, type TimeWindow, liveWindow, windowAt } from '@kettle-scale/core/batch';
 import type { LiveBatch } from '../../batch/useBatch';
+import type { AskFirst } from './AskFirstSheet';
 import { useAlarm } from '../../ui/alarm/useAlarm';
 import { useNow } from '../../ui/useNow';
 
 const SECOND_MS = 1000;
-/** A rest that is ended with less than this share of it to go is as good as over. */
-const NEARLY = 0.1;
-
-/** What ending it now would do, where that is more than a tenth early; else null. */
-export function endsEarly(
-  running: TimeWindow | null,
-  { earliestS }: { earliestS: number },
-  what: 'rest' | 'pause',
-): string | null {
-  if (running?.phase !== 'early' || running.remainingS <= NEARLY * earliestS) return null;
-  return say('end the {what} {remaining} early', { what, remaining: { s: running.remainingS } });
+/** What is asked before a rest or a pause ends early: a slip of a pedal costs a batch. Null once its time is here. */
+export function endsEarly(running: TimeWindow | null, what: 'rest' | 'pause'): AskFirst | null {
+  if (running?.phase !== 'early') return null;
+  const remaining = { s: Math.ceil(running.remainingS) };
+  return {
+    title: say('End the {what} {remaining} early?', { what, remaining }),
+    no: what === 'rest' ? 'Let it rest' : 'Leave it in peace',
+    yes: say('End it {remaining} early', { remaining }),
+  };
 }
 
 /** The clock of a timed step, from its stored start, with the alarm of its marks. */

@@ -9,6 +9,7 @@ import { IconButton } from 'react-native-paper';
 import type { BookEntry } from '@kettle-scale/core/document';
 import { draftStore, dropDraft, openDraft, useDraft, useUndo } from '../../drafts/drafts';
 import { useBookAndKitchen } from '../../api/queries';
+import { LeadsPage } from '../../shared/ForLead';
 import { DeleteAction } from '../../ui/input/DeleteAction';
 import { PrimaryAction } from '../../ui/input/actions';
 import { Columns } from '../../ui/layout/Columns';
@@ -240,7 +241,12 @@ function Opened({ entries, foods, kitchen, id }: EditorProps & { kitchen: Kitche
 /** Works on a formula: shares, method, griddle, the bread. Kept on this device until it is saved as a version. */
 export function EditScreen({ id }: { id: string }) {
   const { ready, error, retry } = useBookAndKitchen();
-  if (ready) return <Opened {...ready} id={id} />;
+  if (ready)
+    return (
+      <LeadsPage title="Formula">
+        <Opened {...ready} id={id} />
+      </LeadsPage>
+    );
   return (
     <Screen title="Formula">
       <Waiting what="formula" error={error} onRetry={retry} />

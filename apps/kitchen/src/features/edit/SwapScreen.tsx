@@ -16,6 +16,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useBookAndKitchen } from '../../api/queries';
+import { LeadsPage } from '../../shared/ForLead';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FoodPicker } from '../../shared/FoodPicker';
@@ -278,7 +279,11 @@ export function SwapScreen({ id }: { id: string }) {
   const formula = ready?.entries.find((entry) => entry.formula.id === id)?.formula;
   if (ready && formula) {
     const takenIds = new Set(ready.entries.map((entry) => entry.formula.id));
-    return <Swapper formula={formula} foods={ready.foods} kitchen={ready.kitchen} takenIds={takenIds} />;
+    return (
+      <LeadsPage title="Swap an ingredient">
+        <Swapper formula={formula} foods={ready.foods} kitchen={ready.kitchen} takenIds={takenIds} />
+      </LeadsPage>
+    );
   }
   return (
     <Screen title="Swap an ingredient">

@@ -8,6 +8,7 @@ import { StyleSheet, View } from 'react-native';
 import type { BookEntry } from '@kettle-scale/core/document';
 import { hasWork } from '../../drafts/drafts';
 import { useKitchen } from '../../api/queries';
+import { useIsCook } from '../../shared/ForLead';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Screen } from '../../ui/layout/Screen';
 import { Ticket } from '../../ui/layout/Ticket';
@@ -20,6 +21,10 @@ import { More } from './TakeOut';
 import { BreadPicture, GriddleTicket, MethodTicket, SharesTicket } from './FormulaTickets';
 
 const ACTS = { edit: 'Edit', swap: 'Swap', versions: 'Versions' } as const;
+
+/** A cook reads every version; a lead makes them. */
+const FOR_COOKS = ['versions'] as const;
+const FOR_LEADS = ['edit', 'swap', 'versions'] as const;
 
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' },
@@ -46,6 +51,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
   const takenIds = useMemo(() => new Set(entries.map(({ formula: { id } }) => id)), [entries]);
   const [figure, setFigure] = useState<FormulaFigure | null>(null);
   const closeWhy = useCallback(() => setFigure(null), []);
+  const isCook = useIsCook();
   return (
     <Screen
       eyebrow={say('Version {version, number} · {reason}{archived}', {
@@ -58,7 +64,7 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
     >
       {formula.summary ? <Body tone="soot">{formula.summary}</Body> : null}
       <View style={styles.acts}>
-        {(['edit', 'swap', 'versions'] as const).map((act) => (
+        {(isCook ? FOR_COOKS : FOR_LEADS).map((act) => (
           <Action
             key={act}
             label={act === 'edit' && hasWork(formula.id) ? 'Keep editing' : ACTS[act]}

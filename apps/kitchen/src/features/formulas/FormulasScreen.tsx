@@ -3,6 +3,7 @@ import { useRouter } from 'expo-router';
 import { type ComponentType, type ComponentProps, useDeferredValue, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useBook, useIngredients } from '../../api/queries';
+import { ForLead } from '../../shared/ForLead';
 import { Action } from '../../ui/input/actions';
 import { Check, Choices } from '../../ui/input/Choices';
 import { Notice, Waiting } from '../../ui/layout/Notice';
@@ -92,7 +93,9 @@ export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: 
   );
   const list = (
     <Screen title="Formulas">
-      <Action icon="write" label="Write a formula" onPress={() => router.push('/write')} />
+      <ForLead>
+        <Action icon="write" label="Write a formula" onPress={() => router.push('/write')} />
+      </ForLead>
       {entries.length >= FIND_FROM ? <BookTools putAway={putAway} /> : null}
       {entries.length === 0 ? (
         <Notice title="The book is empty" text="Write a formula down, or import a file, to begin." />
@@ -118,7 +121,9 @@ export function FormulasScreen({ id, parts }: { id?: string | undefined; parts: 
           />
         </>
       )}
-      <parts.BringIn entries={entries} foods={foods} />
+      <ForLead>
+        <parts.BringIn entries={entries} foods={foods} />
+      </ForLead>
       <parts.TakeBook entries={entries} foods={foods} />
       <Action icon="bench" label="Ingredients and prices" onPress={() => router.push('/ingredients')} />
     </Screen>

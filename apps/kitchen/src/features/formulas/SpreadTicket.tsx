@@ -15,6 +15,7 @@ import { replaceDraft } from '../../drafts/drafts';
 import { useSaveIngredient } from '../../api/changes';
 import { useKitchen } from '../../api/queries';
 import { useToday } from '../../shared/useDays';
+import { ForLead, useIsCook } from '../../shared/ForLead';
 import { Action } from '../../ui/input/actions';
 import { HydrationChart } from '../../shared/chart';
 import { spreadText } from '../../shared/spreadText';
@@ -38,6 +39,7 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
   const format = useFormat();
   const kitchen = useKitchen();
   const saveFood = useSaveIngredient();
+  const isCook = useIsCook();
   const [cup, setCup] = useState<CupAsked | null>(null);
   const [why, setWhy] = useState(false);
   const closeWhy = useCallback(() => setWhy(false), []);
@@ -89,7 +91,7 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
                 own: own ? say('; our cup, weighed {own}', { own }) : '',
               })}
             </Label>
-            {fill && line.food.kind !== 'water' ? (
+            {fill && line.food.kind !== 'water' && !isCook ? (
               <Action
                 icon="bench"
                 label="Weigh it once"
@@ -100,7 +102,9 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
           </View>
         );
       })}
-      {off ? <Action icon="edit" label="Use what our cups weigh" onPress={correct} /> : null}
+      <ForLead>
+        {off ? <Action icon="edit" label="Use what our cups weigh" onPress={correct} /> : null}
+      </ForLead>
       <WhySheet why={why && spread ? explainSpread(spread) : null} onClose={closeWhy} />
       <WeighOnceSheet
         asked={cup}

@@ -6,6 +6,7 @@ import { useCallback, useState } from 'react';
 import { api } from '../../api/api';
 import type { BookEntry } from '@kettle-scale/core/document';
 import { useArchive, useSaveFormula } from '../../api/changes';
+import { ForLead } from '../../shared/ForLead';
 import { Action } from '../../ui/input/actions';
 import { Sheet } from '../../ui/layout/Sheet';
 import { FieldError } from '../../ui/input/Field';
@@ -71,15 +72,17 @@ export function More({ formula, archived, foods, takenIds }: MoreProps) {
         {KINDS.map(([kind, words]) => (
           <Action key={kind} icon="download" label={words} onPress={() => void take(kind)} />
         ))}
-        <Action icon="copy" label="Duplicate" onPress={duplicate} disabled={save.isPending} />
-        <Action
-          icon="archive"
-          label={archived ? 'Restore' : 'Archive'}
-          onPress={() => archive.mutate({ id: formula.id, archived: !archived }, { onSuccess: close })}
-        />
-        {archived ? null : (
-          <Body tone="soot">An archived formula leaves the list and keeps all its versions.</Body>
-        )}
+        <ForLead>
+          <Action icon="copy" label="Duplicate" onPress={duplicate} disabled={save.isPending} />
+          <Action
+            icon="archive"
+            label={archived ? 'Restore' : 'Archive'}
+            onPress={() => archive.mutate({ id: formula.id, archived: !archived }, { onSuccess: close })}
+          />
+          {archived ? null : (
+            <Body tone="soot">An archived formula leaves the list and keeps all its versions.</Body>
+          )}
+        </ForLead>
         {error ? <FieldError id="more-error" message={error.message} /> : null}
       </Sheet>
     </>

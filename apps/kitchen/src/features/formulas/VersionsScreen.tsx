@@ -3,6 +3,7 @@ import { compareFormulas } from '@kettle-scale/core/formula';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { ForLead } from '../../shared/ForLead';
 import { Press } from '../../ui/input/Press';
 import type { FormulaVersion } from '@kettle-scale/core/document';
 import { useSaveFormula } from '../../api/changes';
@@ -138,12 +139,14 @@ function History({ versions }: { versions: readonly FormulaVersion[] }) {
         after={say('version {version, number}', { version: after.version })}
       />
       {before.version === latest.version ? null : (
-        <Action
-          icon="history"
-          label={say('Restore version {version, number}', { version: before.version })}
-          onPress={restore}
-          disabled={save.isPending}
-        />
+        <ForLead>
+          <Action
+            icon="history"
+            label={say('Restore version {version, number}', { version: before.version })}
+            onPress={restore}
+            disabled={save.isPending}
+          />
+        </ForLead>
       )}
       {save.error ? <FieldError id="restore-error" message={save.error.message} /> : null}
       <Label>Restoring makes a new version; nothing is lost.</Label>

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { get, useForm, useWatch } from 'react-hook-form';
 import { useResetIngredient, useSaveIngredient } from '../../api/changes';
+import { ForLead } from '../../shared/ForLead';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { Check } from '../../ui/input/Choices';
 import { Screen } from '../../ui/layout/Screen';
@@ -93,11 +94,13 @@ export function IngredientForm({ food, foods, currency = 'EUR' }: IngredientForm
       foot={
         <>
           {error ? <FieldError id="ingredient-error" message={error.message} /> : null}
-          <PrimaryAction
-            label={save.isSuccess && !isDirty ? 'Saved' : 'Save'}
-            onPress={() => void keep()}
-            disabled={!isValid || !isDirty || save.isPending}
-          />
+          <ForLead instead="Only a lead changes ingredients.">
+            <PrimaryAction
+              label={save.isSuccess && !isDirty ? 'Saved' : 'Save'}
+              onPress={() => void keep()}
+              disabled={!isValid || !isDirty || save.isPending}
+            />
+          </ForLead>
         </>
       }
     >

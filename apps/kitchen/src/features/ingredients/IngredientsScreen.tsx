@@ -1,6 +1,7 @@
 import { wordsOfFood } from '../../shared/wordsOfFood';
 import { figure, formatMoney } from '../../reader/figures';
 import { say, sayAll } from '../../reader/say';
+import { ForLead, LeadsPage } from '../../shared/ForLead';
 import { useFormat } from '../../ui/useFormat';
 import { pricePerG } from '@kettle-scale/core/formula';
 import { CATALOGUE, INGREDIENT_KINDS, type Ingredient } from '@kettle-scale/core/ingredient';
@@ -117,7 +118,9 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
       {foods.some((food) => food.hidden) ? (
         <Check label="Include hidden" value={hidden} onChange={setHidden} />
       ) : null}
-      <Action icon="plus" label="Add an ingredient" onPress={() => router.push('/ingredients/new')} />
+      <ForLead>
+        <Action icon="plus" label="Add an ingredient" onPress={() => router.push('/ingredients/new')} />
+      </ForLead>
       <VirtualList
         label="Ingredients"
         items={shown}
@@ -131,7 +134,9 @@ export function IngredientsScreen({ id }: { id?: string | undefined }) {
   );
   const page =
     id === 'new' ? (
-      <IngredientForm key="new" food={null} foods={foods} currency={currency} />
+      <LeadsPage title="New ingredient">
+        <IngredientForm key="new" food={null} foods={foods} currency={currency} />
+      </LeadsPage>
     ) : chosen ? (
       <IngredientForm key={chosen.id} food={chosen} foods={foods} currency={currency} />
     ) : id ? (

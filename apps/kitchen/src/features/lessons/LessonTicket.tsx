@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useUnits } from '../../reader/preferences';
 import { useDays } from '../../shared/useDays';
+import { ForLead } from '../../shared/ForLead';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { XyChart } from '../../shared/chart';
 import { Check } from '../../ui/input/Choices';
@@ -133,7 +134,9 @@ export function LessonTicket({ lesson, onSwitch }: Props) {
       </View>
       <Body>{words}</Body>
       {used ? (
-        <Check label="Use in plans" value={on} onChange={onSwitch} />
+        <ForLead instead={on ? 'Used in plans' : 'Not used in plans'}>
+          <Check label="Use in plans" value={on} onChange={onSwitch} />
+        </ForLead>
       ) : (
         <Label>For information; it changes no plan.</Label>
       )}

@@ -1,5 +1,5 @@
-import { useAccess } from '../../api/phoneQueries';
 import { useKitchen } from '../../api/queries';
+import { ForLead } from '../../shared/ForLead';
 import { Waiting } from '../../ui/layout/Notice';
 import { Screen } from '../../ui/layout/Screen';
 import { BackupTicket } from './BackupTicket';
@@ -17,8 +17,6 @@ import { ServerTicket } from './ServerTicket';
 /** This person's units and look; the kitchen's scales, bowl and losses. */
 export function SettingsScreen() {
   const kitchen = useKitchen();
-  // A cook would only be refused, by a page without a way back.
-  const mayBackUp = useAccess().data?.role !== 'cook';
   return (
     <Screen title="Settings">
       <DeviceTicket />
@@ -26,13 +24,17 @@ export function SettingsScreen() {
       <KeptTicket />
       {kitchen.data ? (
         <>
-          <KitchenWays kitchen={kitchen.data} />
-          <Mixers kitchen={kitchen.data} />
-          <KitchenForm kitchen={kitchen.data} />
-          <HoldLimits kitchen={kitchen.data} />
-          <CooksTicket kitchen={kitchen.data} />
+          <ForLead instead="Scales, bowls, mixers, limits and people of the kitchen are changed by a lead.">
+            <KitchenWays kitchen={kitchen.data} />
+            <Mixers kitchen={kitchen.data} />
+            <KitchenForm kitchen={kitchen.data} />
+            <HoldLimits kitchen={kitchen.data} />
+            <CooksTicket kitchen={kitchen.data} />
+          </ForLead>
           <PhonesTicket />
-          {mayBackUp ? <BackupTicket /> : null}
+          <ForLead>
+            <BackupTicket />
+          </ForLead>
           <ServerTicket />
         </>
       ) : (

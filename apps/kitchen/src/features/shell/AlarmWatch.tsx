@@ -57,5 +57,7 @@ function Watch({ running }: { running: readonly BatchSummary[] }) {
     quiet();
     router.push(`/bench/${alarm.batchId}`);
   };
-  return <AlarmBar words={alarm.words} act="Open" onAct={open} onQuiet={quiet} />;
+  // Bread on a plate cannot wait: other work is a line above it.
+  const slim = path.startsWith('/griddle/live/');
+  return <AlarmBar words={alarm.words} act="Open" {...{ slim }} onAct={open} onQuiet={quiet} />;
 }

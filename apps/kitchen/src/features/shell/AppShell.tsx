@@ -16,7 +16,7 @@ import { useLanguage } from '../../reader/language';
 import { useThemeName } from '../../reader/preferences';
 import { WhoseSheet } from '../../shared/WhoseSheet';
 import { ThemeScope, useColours } from '../../ui/theme';
-import { useWide } from '../../ui/layout/useWide';
+import { useSideways, useWide } from '../../ui/layout/useWide';
 import { AlarmWatch } from './AlarmWatch';
 import { HealthBanner } from './HealthBanner';
 import { NoKeyPage } from './NoKeyPage';
@@ -45,6 +45,7 @@ interface ShellProps {
 
 function Frame({ alarms }: ShellProps) {
   const wide = useWide();
+  const sideways = useSideways();
   const colours = useColours();
   const { lost } = useKey();
   // Asked again when the stream ends: a phone whose key was taken away hears it so.
@@ -57,9 +58,9 @@ function Frame({ alarms }: ShellProps) {
     );
   }
   return (
-    <View style={[styles.frame, wide && styles.wide, { backgroundColor: colours.ground }]}>
+    <View style={[styles.frame, (wide || sideways) && styles.wide, { backgroundColor: colours.ground }]}>
       <SkipLinks />
-      {wide ? <Navigation wide /> : null}
+      {wide || sideways ? <Navigation as={wide ? 'rail' : 'slimRail'} /> : null}
       <View role="main" style={styles.content}>
         <SandboxBar />
         <HealthBanner />
@@ -68,7 +69,7 @@ function Frame({ alarms }: ShellProps) {
         <Slot />
         <WhoseSheet />
       </View>
-      {wide ? null : <Navigation wide={false} />}
+      {wide || sideways ? null : <Navigation as="bar" />}
       <KeyHelp />
     </View>
   );

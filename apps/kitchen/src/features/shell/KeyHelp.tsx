@@ -7,7 +7,7 @@ import { Heading } from '../../ui/type';
 const KEYS: readonly (readonly [key: string, does: string])[] = [
   ['Space, Enter, Page Down', 'main action, foot pedal'],
   ['1 to 9', 'a place on the griddle'],
-  ['Backspace', 'undo the last act'],
+  ['Backspace, Page Up', 'undo the last act'],
   ['/', 'find'],
   ['Ctrl Z, Ctrl Shift Z', 'undo and redo while editing'],
   ['Escape', 'close a sheet'],

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useChangeKitchen } from '../../api/changes';
 import { useKitchen } from '../../api/queries';
 import { useOpenSandbox } from '../../api/sandbox';
+import { ForLead } from '../../shared/ForLead';
 import { Action } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { FieldError } from '../../ui/input/Field';
@@ -101,7 +102,9 @@ export function FirstSteps() {
       <Ticket>
         <Heading>Start here</Heading>
         <Body>A batch is made from a formula: write one as you say it, or import a book.</Body>
-        <Action icon="write" label="Write your first formula" onPress={() => router.push('/write')} />
+        <ForLead instead="A lead writes the first formula.">
+          <Action icon="write" label="Write your first formula" onPress={() => router.push('/write')} />
+        </ForLead>
         <Action icon="upload" label="Import a book" onPress={() => router.push('/formulas')} />
         <Action
           icon="find"
@@ -112,7 +115,7 @@ export function FirstSteps() {
         {demo.error ? <FieldError id="demo-error" message={demo.error.message} /> : null}
         <Label>It opens beside your kitchen and is deleted when you leave.</Label>
       </Ticket>
-      {kitchen.data ? <KitchenQuestions kitchen={kitchen.data} /> : null}
+      <ForLead>{kitchen.data ? <KitchenQuestions kitchen={kitchen.data} /> : null}</ForLead>
     </>
   );
 }

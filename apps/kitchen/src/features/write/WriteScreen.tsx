@@ -6,6 +6,7 @@ import { useSaveIngredient } from '../../api/changes';
 import { useBookAndKitchen } from '../../api/queries';
 import { useWriting } from '../../drafts/writing';
 import { useToday } from '../../shared/useDays';
+import { LeadsPage } from '../../shared/ForLead';
 import { Action, PrimaryAction } from '../../ui/input/actions';
 import { FoodPicker } from '../../shared/FoodPicker';
 import { Waiting } from '../../ui/layout/Notice';
@@ -135,7 +136,11 @@ export function WriteScreen() {
   const { ready, error, retry } = useBookAndKitchen();
   if (ready) {
     const taken = new Set(ready.entries.map(({ formula }) => formula.id));
-    return <Writer foods={ready.foods} kitchen={ready.kitchen} taken={taken} />;
+    return (
+      <LeadsPage title="Write a formula">
+        <Writer foods={ready.foods} kitchen={ready.kitchen} taken={taken} />
+      </LeadsPage>
+    );
   }
   return (
     <Screen title="Write a formula">

@@ -10,6 +10,8 @@ import { Heading, Strong } from '../type';
 import { useNow } from '../useNow';
 
 const BLINK_MS = 500;
+const BELL = 30;
+const SLIM_BELL = 22;
 
 /** On the web a frame may stand around the whole window; the types know only phones. */
 const FIXED = 'fixed' as unknown as 'absolute';
@@ -23,6 +25,7 @@ const styles = StyleSheet.create({
     minHeight: TOUCH.primary,
     paddingHorizontal: SPACE.m,
   },
+  slim: { minHeight: TOUCH.other, borderWidth: 0 },
   words: { flex: 1 },
   quiet: { flex: 1, justifyContent: 'center', paddingHorizontal: SPACE.m, borderLeftWidth: 2 },
   flash: {
@@ -43,27 +46,48 @@ interface AlarmBarProps {
   /** What a tap does. */
   act?: 'Quiet' | 'Open';
   onAct: () => void;
+  /** A line above work that must stay in sight: no frame, no size. */
+  slim?: boolean;
   /** Silences it where the tap leads somewhere: a forgotten batch is no reason to leave the one in hand. */
   onQuiet?: () => void;
 }
 
-/** The alarm to the eye: a bar with the word, and a frame that flashes, until acknowledged. */
-export function AlarmBar({ words, about, act = 'Quiet', onAct, onQuiet }: AlarmBarProps) {
+/** A frame around the window that flashes. */
+function Flash() {
   const colours = useColours();
   const beat = Math.floor(useNow(BLINK_MS) / BLINK_MS);
   const lit = stillness() || beat % 2 === 0;
+  return <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />;
+}
+
+/** The alarm to the eye: a bar with the word, and a frame that flashes, until acknowledged. */
+export function AlarmBar({ words, about, act = 'Quiet', slim = false, onAct, onQuiet }: AlarmBarProps) {
+  const colours = useColours();
   return (
     <>
-      <View style={[styles.flash, { borderColor: lit ? colours.maize : 'transparent' }]} aria-hidden />
-      <View role="alert" style={[styles.bar, { backgroundColor: colours.maize, borderColor: colours.ink }]}>
+      {slim ? null : <Flash />}
+      <View
+        role="alert"
+        style={[
+          styles.bar,
+          slim && styles.slim,
+          { backgroundColor: colours.maize, borderColor: colours.ink },
+        ]}
+      >
         {about ? <Heard>{about}</Heard> : null}
         <View style={styles.words}>
           <Press role="button" aria-label={say('{words}. {act}', { words, act })} onPress={onAct}>
-            <View style={styles.act}>
-              <Icon name="bell" size={30} colour={colours.onMaize} />
-              <Heading tone="onMaize" style={styles.words}>
-                {words}
-              </Heading>
+            <View style={[styles.act, slim && styles.slim]}>
+              <Icon name="bell" size={slim ? SLIM_BELL : BELL} colour={colours.onMaize} />
+              {slim ? (
+                <Strong tone="onMaize" style={styles.words} lines={1}>
+                  {words}
+                </Strong>
+              ) : (
+                <Heading tone="onMaize" style={styles.words}>
+                  {words}
+                </Heading>
+              )}
               {/* The space parts the two for whoever holds what is seen against what is said. */}
               <Strong tone="onMaize">{` ${say(act)}`}</Strong>
             </View>

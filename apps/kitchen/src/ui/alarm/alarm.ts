@@ -18,20 +18,27 @@ export function openSpeakerOnFirstTouch(): void {
   window.addEventListener('keydown', open, { once: true });
 }
 
-function sound(): void {
+function sound(hz: readonly number[], lengthS: number): void {
   if (!context || context.state !== 'running') return;
-  TONE_HZ.forEach((hz, index) => {
+  hz.forEach((each, index) => {
     if (!context) return;
-    const start = context.currentTime + index * TONE_S;
+    const start = context.currentTime + index * lengthS;
     const tone = context.createOscillator();
     const gain = context.createGain();
-    tone.frequency.value = hz;
+    tone.frequency.value = each;
     gain.gain.setValueAtTime(LOUDNESS, start);
-    gain.gain.exponentialRampToValueAtTime(0.001, start + TONE_S);
+    gain.gain.exponentialRampToValueAtTime(0.001, start + lengthS);
     tone.connect(gain).connect(context.destination);
     tone.start(start);
-    tone.stop(start + TONE_S);
+    tone.stop(start + lengthS);
   });
+}
+
+const TICK = { hz: [660], nowHz: [1320], lengthS: 0.06 } as const;
+
+/** One tick of the clock; higher where an act is now. */
+export function tick(withSound: boolean, now: boolean): void {
+  if (withSound) sound(now ? TICK.nowHz : TICK.hz, TICK.lengthS);
 }
 
 /** Browsers vibrate only after a touch, and complain of anything earlier. */
@@ -42,7 +49,7 @@ function vibrate(pattern: number | number[]): void {
 /** Rings until the returned function is called. */
 export function ring(withSound: boolean): () => void {
   const once = () => {
-    if (withSound) sound();
+    if (withSound) sound(TONE_HZ, TONE_S);
     vibrate(VIBRATION_MS);
   };
   once();

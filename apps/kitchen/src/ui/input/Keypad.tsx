@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from '../Text';
 import { Press } from './Press';
 import { Icon } from '../Icon';
+import { useSideways } from '../layout/useWide';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE } from '../tokens';
 
@@ -15,13 +16,14 @@ const ROWS = [
 ] as const;
 const MOST_CHARACTERS = 7;
 const KEY_HEIGHT = 60;
+/** On a phone on its side all four rows stay in sight. */
+const LOW_KEY_HEIGHT = 56;
 
 const styles = StyleSheet.create({
   pad: { gap: SPACE.s },
   row: { flexDirection: 'row', gap: SPACE.s },
   key: {
     flex: 1,
-    height: KEY_HEIGHT,
     borderRadius: CORNER,
     borderWidth: 2,
     alignItems: 'center',
@@ -41,6 +43,7 @@ export function pressKey(text: string, key: string): string {
 /** Large keys for wet hands. */
 export function Keypad({ text, onChange }: { text: string; onChange: (text: string) => void }) {
   const colours = useColours();
+  const height = useSideways() ? LOW_KEY_HEIGHT : KEY_HEIGHT;
   return (
     <View style={styles.pad}>
       {ROWS.map((row) => (
@@ -53,7 +56,11 @@ export function Keypad({ text, onChange }: { text: string; onChange: (text: stri
               onPress={() => onChange(pressKey(text, key))}
               style={({ pressed }) => [
                 styles.key,
-                { borderColor: colours.ink, backgroundColor: pressed ? colours.rule : colours.surface },
+                {
+                  height,
+                  borderColor: colours.ink,
+                  backgroundColor: pressed ? colours.rule : colours.surface,
+                },
               ]}
             >
               {key === 'erase' ? (

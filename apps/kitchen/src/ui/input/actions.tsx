@@ -2,6 +2,7 @@ import { Button } from 'react-native-paper';
 import { StyleSheet, type TextStyle, View, type ViewStyle } from 'react-native';
 import { say } from '../../reader/say';
 import type { IconName } from '../Icon';
+import { useSideways } from '../layout/useWide';
 import { LARGE_TEXT, atReadersSize } from '../textSize';
 import { useColours } from '../theme';
 import { CORNER, FONT, SPACE, TOUCH } from '../tokens';
@@ -24,6 +25,8 @@ const WIDEST = 480;
 const styles = StyleSheet.create({
   primary: { borderRadius: CORNER, borderWidth: 2 },
   primaryContent: { minHeight: TOUCH.primary - 4 },
+  // At the side of what it acts on it takes the height that is there.
+  tall: { flexGrow: 1, flexShrink: 1, justifyContent: 'center' },
   primaryLabel: {
     fontFamily: FONT.figure,
     fontSize: 26,
@@ -44,6 +47,8 @@ const styles = StyleSheet.create({
   /** Paper pulls the icon towards the label; this keeps them apart. */
   besideIcon: { marginLeft: SPACE.l },
   row: { flexDirection: LARGE_TEXT ? 'column' : 'row', gap: SPACE.s },
+  wraps: { flexWrap: 'wrap' },
+  half: { flexGrow: 1, flexBasis: '40%', minWidth: 0 },
   share: { flexGrow: 1, flexBasis: LARGE_TEXT ? 'auto' : 0, minWidth: 0 },
 });
 
@@ -68,6 +73,7 @@ export function PrimaryAction({
   hint,
 }: PrimaryProps) {
   const colours = useColours();
+  const sideways = useSideways();
   const fill = disabled ? colours.idle : quiet ? colours.surface : colours.ember;
   const ink = disabled ? colours.onIdle : quiet ? colours.ink : colours.onEmber;
   return (
@@ -77,7 +83,12 @@ export function PrimaryAction({
       disabled={disabled}
       buttonColor={fill}
       textColor={ink}
-      style={[styles.primary, { borderColor: quiet && !disabled ? colours.ember : fill }, style]}
+      style={[
+        styles.primary,
+        sideways && styles.tall,
+        { borderColor: quiet && !disabled ? colours.ember : fill },
+        style,
+      ]}
       contentStyle={styles.primaryContent}
       labelStyle={[atReadersSize(styles.primaryLabel), WRAPS, icon && styles.besideIcon]}
       {...optional({ icon, hint })}
@@ -112,10 +123,11 @@ export function Action({ label, onPress, disabled = false, icon, style, hint }: 
 
 /** Actions side by side, sharing the width. */
 export function ActionRow({ actions }: { actions: (ActionProps & { key: string })[] }) {
+  const sideways = useSideways();
   return (
-    <View style={styles.row}>
+    <View style={[styles.row, sideways && styles.wraps]}>
       {actions.map(({ key, ...action }) => (
-        <Action key={key} {...action} style={styles.share} />
+        <Action key={key} {...action} style={sideways ? styles.half : styles.share} />
       ))}
     </View>
   );

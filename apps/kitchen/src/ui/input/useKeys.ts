@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 export interface KeyActs {
   /** Space, Enter, Page Down. */
   primary?: (() => void) | undefined;
-  /** Backspace. */
+  /** Backspace, Page Up. */
   undo?: (() => void) | undefined;
   /** 1 to 9: a place on the griddle. */
   place?: ((place: number) => void) | undefined;
@@ -15,6 +15,7 @@ const KEYS: Record<string, Exclude<keyof KeyActs, 'place'>> = {
   Enter: 'primary',
   PageDown: 'primary',
   Backspace: 'undo',
+  PageUp: 'undo',
 };
 
 const isTyping = (target: Element): boolean =>

@@ -33,7 +33,7 @@ interface WaitingProps {
 export function Waiting({ what, error, onRetry }: WaitingProps) {
   return error ? (
     <Notice
-      title={say('No {what} yet', { what })}
+      title={say('Not fetched yet: {what}', { what })}
       text={error.message}
       action={{ label: 'Try again', onPress: onRetry }}
     />

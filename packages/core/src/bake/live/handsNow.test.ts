@@ -9,7 +9,7 @@ const plate = (changes: Partial<PlateStands>): PlateStands => ({
   ...changes,
 });
 const piece = (dueInS: number, changes: Partial<PlateStands['pieces'][number]> = {}) => ({
-  ...{ piece: 1, place: 1, sideS: 20, flame: false, next: 'flip' as const },
+  ...{ piece: 1, place: 1, side: 1, sideS: 20, flame: false, next: 'flip' as const },
   ...{ dueMs: NOW + dueInS * 1000, sinceMs: NOW - 10_000 },
   ...changes,
 });
@@ -22,6 +22,11 @@ test.each([
   ['a piece that is due, and room for another', plate({ pieces: [piece(0)] }), { act: 'forward', due: true }],
   ['hands free until the next turn', plate({ pieces: [piece(10)] }), { act: 'put', putNow: true }],
   ['a turn that comes first', plate({ pieces: [piece(2)] }), { act: 'forward', due: false, putNow: false }],
+  [
+    'a piece to put on before the next turn',
+    plate({ pieces: [piece(33, { sinceMs: NOW - 1000 })] }),
+    { act: 'put', due: false, putNow: false },
+  ],
   ['a full plate', plate({ nextPlace: null, pieces: [piece(9)] }), { act: 'forward', nextOnMs: null }],
   ['the last piece lies', plate({ left: 0, pieces: [piece(9)] }), { act: 'forward', nextOnMs: null }],
   ['all are off', plate({ left: 0 }), { act: 'finish', due: false, putNow: false, nextOnMs: null }],
@@ -55,7 +60,13 @@ test.each([
   ['a little late', { sinceMs: NOW - 50_000, sideS: 40, dueMs: NOW - 10_000 }, null],
   ['forgotten', { sinceMs: NOW - 100_000, sideS: 40, dueMs: NOW - 60_000 }, 'long'],
 ])('an act that needs a word first: %s', (_, one, wanted) => {
-  expect(doubtOf({ latestS: null, ...one }, NOW)).toBe(wanted);
+  expect(doubtOf({ latestS: null, earliestS: null, ...one }, NOW)).toBe(wanted);
+});
+
+test('where the model says how long a side is raw, that is what counts', () => {
+  const lain = (s: number) => ({ sinceMs: NOW - s * 1000, sideS: 40, dueMs: NOW + (40 - s) * 1000 });
+  const of = (s: number, earliestS: number) => doubtOf({ ...lain(s), latestS: null, earliestS }, NOW);
+  expect([of(20, 35), of(26, 35), of(37, 35), of(20, 25)]).toEqual(['early', null, null, null]);
 });
 
 test('where the model says when a side is spoilt, that is what counts', () => {
@@ -64,6 +75,7 @@ test('where the model says when a side is spoilt, that is what counts', () => {
     sideS: 20,
     dueMs: NOW - (s - 20) * 1000,
     latestS: 30,
+    earliestS: 15,
   });
   expect([25, 34, 37, 60].map((s) => doubtOf(lain(s), NOW))).toEqual([null, null, 'long', 'long']);
   // A side that bears long waiting is not called burnt at twice its time.
@@ -100,7 +112,7 @@ describe('two batches on one plate', () => {
     expect(both.putNow).toBe(false);
     const mine = { piece: 1, place: 1, dueMs: NOW + 9000, sideS: 12 };
     const two = collision([mine, ...others], NOW + 8000);
-    expect(said(two && collisionWords(two))).toBe('#1 first, then #2 (Quay wrap).');
+    expect(said(two && collisionWords(two))).toBe('1 first, then 2 (Quay wrap).');
   });
 });
 

@@ -3,7 +3,10 @@ import { HAND_S, type Timed, collision } from './livePlate';
 
 const MS_PER_S = 1000;
 
-type HandPiece = Pick<LivePiece, 'piece' | 'place' | 'dueMs' | 'sinceMs' | 'sideS' | 'flame' | 'next'>;
+type HandPiece = Pick<
+  LivePiece,
+  'piece' | 'place' | 'side' | 'dueMs' | 'sinceMs' | 'sideS' | 'flame' | 'next'
+>;
 
 /** The plate as it stands between two acts of the cook. */
 export interface PlateStands {
@@ -13,7 +16,7 @@ export interface PlateStands {
   left: number;
   /** A place that nothing lies on; null on a full plate. */
   nextPlace: number | null;
-  /** Seconds of each side of the next piece. */
+  /** Seconds of each side and fire of the next piece, and so of those that lie. */
   nextSeconds: readonly number[];
   /** The plate is not ready for its first piece. */
   waiting: boolean;
@@ -22,7 +25,7 @@ export interface PlateStands {
 }
 
 export interface HandsNow {
-  /** What the one action does: a piece goes forward, the next is put on, the step ends; null: only wait. */
+  /** The act that comes next, which the one action does: a piece goes forward, the next is put on, the step ends; null: wait. */
   act: 'forward' | 'put' | 'finish' | null;
   /** The piece that the hands go to first; null on an empty plate. */
   piece: number | null;
@@ -43,12 +46,27 @@ function firstOf(pieces: readonly HandPiece[], nowMs: number): HandPiece | undef
   if (fire && fire.dueMs - nowMs < HAND_S * MS_PER_S) return fire;
   const open = fire ? pieces.filter((one) => one === fire || one.next !== 'fire') : pieces;
   const due = open.filter(({ dueMs }) => dueMs <= nowMs);
+  // Of a crowd, the one that has waited longest for its side: by pairs, the longest side would always give way.
+  const waited = ({ dueMs, sideS }: HandPiece) => (nowMs - dueMs) / sideS;
+  if (due.length > 2) return due.reduce((most, one) => (waited(one) > waited(most) ? one : most));
   if (due.length > 1) {
     const number = collision(due, nowMs)?.[0].piece;
     return due.find(({ piece }) => piece === number) ?? due[0];
   }
   return due[0] ?? open[0];
 }
+
+/** When the hands are wanted by what lies on the plate: its next acts, and those that follow them. */
+const wantedAt = (pieces: readonly HandPiece[], sidesS: readonly number[]): Moment[] =>
+  pieces.flatMap((one): Moment[] => {
+    let dueMs = one.dueMs;
+    const later = sidesS.slice(one.side).map((s): Moment => {
+      dueMs += s * MS_PER_S;
+      return { dueMs, sinceMs: one.sinceMs };
+    });
+    return [one, ...later];
+  });
+type Moment = Pick<LivePiece, 'dueMs' | 'sinceMs'>;
 
 /** Moments are told on a grid, so that one that is counted from now stands still from look to look. */
 const GRID_MS = 500;
@@ -64,34 +82,42 @@ export function handsNow(plate: PlateStands, nowMs: number): HandsNow {
   const { pieces, left, nextPlace, nextSeconds, waiting, others = [] } = plate;
   const first = firstOf(pieces, nowMs);
   const canPut = nextPlace !== null && left > 0;
-  const onMs = canPut ? nextPieceMs([...pieces, ...others], nextSeconds, nowMs) : null;
+  const onMs = canPut ? nextPieceMs([...wantedAt(pieces, nextSeconds), ...others], nextSeconds, nowMs) : null;
   const due = first !== undefined && first.dueMs <= nowMs;
   const byTheFire = first?.flame === true;
   const putNow = onMs !== null && onMs <= nowMs && !waiting && !due && !byTheFire;
   const nextOnMs = onMs === null ? null : onMs <= nowMs ? 0 : Math.ceil(onMs / GRID_MS) * GRID_MS;
-  const act = !first ? (left > 0 ? 'put' : 'finish') : putNow ? 'put' : 'forward';
+  const putFirst =
+    putNow || (nextOnMs !== null && !waiting && !byTheFire && !due && nextOnMs < (first?.dueMs ?? 0));
+  const act = !first ? (left > 0 ? 'put' : 'finish') : putFirst ? 'put' : 'forward';
   return {
     ...{ due, putNow, nextOnMs, piece: first?.piece ?? null },
     act: act === 'put' && !canPut ? null : act,
   };
 }
 
-/** A side that has lain less than this share of its time, with more than this left, was hardly meant to be turned. */
-const EARLY = { share: 0.25, leftS: 5 } as const;
+/**
+ * A side that is still raw by the model, or has lain less than this share of its time where the model does not say, was hardly
+ * meant to be turned when more than this is left.
+ */
+const EARLY = { share: 0.25, ofEarliest: 0.7, leftS: 5 } as const;
 /**
  * A piece that has lain so far past its latest by the model was forgotten, or its act was; where the model does not say,
  * this many times its side and this long over it.
  */
 const LONG = { pastLatest: 1.2, overLatestS: 5, times: 2, overS: 15 } as const;
 
-type Lain = Pick<LivePiece, 'sinceMs' | 'sideS' | 'dueMs' | 'latestS'>;
+type Lain = Pick<LivePiece, 'sinceMs' | 'sideS' | 'dueMs' | 'latestS' | 'earliestS'>;
 
 /**
  * Whether a piece has lain so long that it must be burnt or dry, if it is still there.
  * @param lain since when it lies, and its side, due and latest, s
  * @param nowMs the instant, ms
  */
-export function isLongPast({ sinceMs, sideS, dueMs, latestS }: Lain, nowMs: number): boolean {
+export function isLongPast(
+  { sinceMs, sideS, dueMs, latestS }: Omit<Lain, 'earliestS'>,
+  nowMs: number,
+): boolean {
   const lainS = (nowMs - sinceMs) / MS_PER_S;
   const overS = (nowMs - dueMs) / MS_PER_S;
   return latestS === null
@@ -107,10 +133,11 @@ export function isLongPast({ sinceMs, sideS, dueMs, latestS }: Lain, nowMs: numb
  * @returns what to ask first, or null when the act is plain
  */
 export function doubtOf(piece: Lain, nowMs: number): 'early' | 'long' | null {
-  const { sinceMs, sideS, dueMs } = piece;
+  const { sinceMs, sideS, dueMs, earliestS } = piece;
   const lainS = (nowMs - sinceMs) / MS_PER_S;
   const overS = (nowMs - dueMs) / MS_PER_S;
-  if (lainS < EARLY.share * sideS && -overS > EARLY.leftS) return 'early';
+  const rawS = earliestS === null ? EARLY.share * sideS : EARLY.ofEarliest * earliestS;
+  if (lainS < rawS && -overS > EARLY.leftS) return 'early';
   return isLongPast(piece, nowMs) ? 'long' : null;
 }
 

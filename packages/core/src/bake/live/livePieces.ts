@@ -17,6 +17,8 @@ export interface LivePiece extends Timed {
   sinceMs: number;
   /** By the model it is spoilt when it has lain longer than this, s; null where the model does not say. */
   latestS: number | null;
+  /** By the model it is still raw before this, s; null where the model does not say. */
+  earliestS: number | null;
   /** Its side is pressed while it lies. */
   pressed?: boolean;
   /** Fires come after the sides. */
@@ -39,7 +41,8 @@ export interface OnPlate {
   doneS: readonly number[];
 }
 
-interface Around {
+/** Plate, times and clock that pieces lie under. */
+export interface Around {
   /** Sides and fires of the program, one after the other. */
   phases: readonly BakePhase[];
   /** What was worked out for plates around the wanted one; empty while it is not. */
@@ -73,7 +76,9 @@ export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePie
     const sideS = turned
       ? afterTurn({ table, plateC, seconds, side: one.side, sideS: plannedS, before })
       : plannedS;
-    const latest = flame ? undefined : rangeAt(table, plateC)?.most[one.side - 1];
+    const range = flame ? null : rangeAt(table, plateC);
+    const latest = range?.most[one.side - 1];
+    const earliest = range?.least[one.side - 1];
     const following = phases[one.side];
     const longer = (one.doneS[0] ?? 0) / (seconds[0] ?? 1);
     return {
@@ -81,6 +86,7 @@ export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePie
       ...(phase?.pressed ? { pressed: true } : {}),
       dueMs: one.sinceMs + sideS * MS_PER_S,
       latestS: latest === undefined ? null : Math.max(latest, sideS),
+      earliestS: earliest === undefined ? null : Math.min(earliest, sideS),
       cover: coverAim * Math.min(MOST_COVER, longer) ** COVER_RISES,
       next: following ? (following.flame ? 'fire' : 'flip') : 'off',
     };

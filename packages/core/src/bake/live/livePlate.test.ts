@@ -56,7 +56,7 @@ test('two at once: the one that minds waiting more goes first', () => {
   expect(collision([due(1, 1), due(30, 2)], NOW)).toBeNull();
   const both = collision([due(1, 1, 60), due(1.5, 2, 12)], NOW)!;
   expect(both.map(({ piece }) => piece)).toEqual([2, 1]);
-  expect(said(collisionWords(both))).toBe('#2 first, then #1.');
+  expect(said(collisionWords(both))).toBe('2 first, then 1.');
   const late = collision([due(-3, 1), due(0, 2)], NOW)!;
   expect(late[0].piece).toBe(1);
   expect(remainingS(due(-3, 1), NOW)).toBe(-3);

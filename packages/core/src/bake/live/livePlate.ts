@@ -7,6 +7,14 @@ const LOOK_S = 0.5;
 /** Nobody is asked to wait longer than this for a gap. */
 const LONGEST_GAP_S = 60;
 
+/**
+ * Places that one pair of hands keeps busy: each piece takes an act to put it on, one for each turn and one to take it off.
+ * @param sidesS seconds of its sides and fires
+ * @returns at least one
+ */
+export const placesForHands = (sidesS: readonly number[]): number =>
+  Math.max(1, Math.floor(sidesS.reduce((sum, s) => sum + s, 0) / ((sidesS.length + 1) * HAND_S)));
+
 /** A piece over heat as the clock sees it. */
 export interface Timed {
   piece: number;
@@ -81,7 +89,7 @@ export function collision(onPlate: readonly Timed[], nowMs: number): [Timed, Tim
  */
 export function collisionWords([first, second]: readonly [Timed, Timed]): Words {
   const name = ({ place, piece, of }: Timed) => {
-    const where = place ? message('#{place, number}', { place }) : message('piece {piece}', { piece });
+    const where = place ? message('{place, number}', { place }) : message('piece {piece}', { piece });
     return of ? message('{where} ({of})', { where, of: { name: of } }) : where;
   };
   return message('{name} first, then {name2}.', { name: name(first), name2: name(second) });

@@ -1,4 +1,5 @@
 import { say } from '../../../reader/say';
+import type { ReadingSource } from '@kettle-scale/core/device';
 import type { Step } from '@kettle-scale/core/plan';
 import { roundToStep } from '@kettle-scale/core/quantity';
 import { explainDivision, explainLoss } from '@kettle-scale/core/explain';
@@ -23,7 +24,7 @@ import { useStepWidth } from '../useStepWidth';
 import { CutChoice } from './CutChoice';
 import { type Leftover, LeftoverChoice } from './LeftoverChoice';
 import { WaysToDivide } from './WaysToDivide';
-import { BALL_STEP_G, type Division, useDivision } from './useDivision';
+import { type Division, useDivision } from './useDivision';
 import { KeyDough } from './KeyDough';
 
 const styles = StyleSheet.create({ pair: { flexDirection: 'row', gap: SPACE.xl } });
@@ -34,11 +35,16 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   const format = useFormat();
   const [keying, setKeying] = useState(false);
   const [leftover, setLeftover] = useState<Leftover>('waste');
+  /** Somebody said that the dough is cut without being weighed. */
+  const [unweighed, setUnweighed] = useState(false);
   const division = useDivision(live);
   const { pieces, ballG, doughG, leftoverG, isOver, keep, weighed, setWeighed } = division;
+  const { benchStepG } = plan.kitchen;
+  const onScale = useDoughOnScale(plan.ballG);
   if (keying) {
     const onWeighed = (massG: number) => setWeighed({ massG, source: 'typed' });
-    return <KeyDough {...{ live, step, onWeighed }} onBack={() => setKeying(false)} />;
+    const { expectedG } = division;
+    return <KeyDough {...{ live, step, expectedG, onWeighed }} onBack={() => setKeying(false)} />;
   }
   const cut = () => {
     live.act({
@@ -53,13 +59,29 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   return (
     <StepFrame
       {...{ live, step }}
-      primary={{
-        label: say('Cut {pieces, number} × {mass}', { pieces, mass: format.mass(ballG, BALL_STEP_G) }),
-        disabled: pieces < 1,
-        onPress: cut,
-      }}
+      primary={
+        weighed || unweighed
+          ? {
+              label: say('Cut {pieces, number} × {mass}', { pieces, mass: format.mass(ballG, benchStepG) }),
+              disabled: pieces < 1,
+              onPress: cut,
+            }
+          : onScale
+            ? {
+                label: say('Use {mass} on the scale', { mass: format.mass(onScale.massG, benchStepG) }),
+                onPress: () => setWeighed(onScale),
+              }
+            : { label: 'Weigh the dough', onPress: () => setKeying(true) }
+      }
       why={() => explainDivision(plan, doughG, Math.max(1, pieces))}
-      others={[{ key: 'key', label: 'Key it in', onPress: () => setKeying(true) }]}
+      others={
+        weighed || unweighed
+          ? [{ key: 'key', label: 'Key it in', onPress: () => setKeying(true) }]
+          : [
+              ...(onScale ? [{ key: 'key', label: 'Key it in', onPress: () => setKeying(true) }] : []),
+              { key: 'unweighed', label: 'Cut unweighed', onPress: () => setUnweighed(true) },
+            ]
+      }
       more={
         <>
           <KeepChoice {...{ live, division }} />
@@ -87,6 +109,16 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   );
 }
 
+/** Dough that lies still on the live scale, with where the reading comes from; null where none does. */
+function useDoughOnScale(ballG: number): { massG: number; source: ReadingSource } | null {
+  const { scale } = usePreferences();
+  const heard = useReading('scale', scale);
+  const reading = heard?.takeable ? heard.reading : null;
+  return heard && reading?.steady && reading.massG > ballG
+    ? { massG: reading.massG, source: heard.source }
+    : null;
+}
+
 interface PartProps {
   live: LiveBatch;
   division: Division;
@@ -100,9 +132,8 @@ function DoughFigures({ live, division }: PartProps) {
   const { pieces, ballG, doughG, inBowlsG, weighed, setWeighed } = division;
   const { scale } = usePreferences();
   const heard = useReading('scale', scale);
-  const reading = heard?.takeable ? heard.reading : null;
-  const onScaleG = reading?.steady && reading.massG > plan.ballG ? reading.massG : null;
-  const ball = format.massFigure(ballG, BALL_STEP_G);
+  const onScale = useDoughOnScale(plan.ballG);
+  const ball = format.massFigure(ballG, plan.kitchen.benchStepG);
   const figure = format.massFigure(doughG, plan.kitchen.benchStepG);
   const loss = explainLoss(plan, inBowlsG, doughG);
   return (
@@ -121,19 +152,17 @@ function DoughFigures({ live, division }: PartProps) {
           <Figure value={String(pieces)} size={36} />
         </View>
       </View>
-      {weighed ? (
-        <Strong tone={loss.unusual ? 'plum' : 'soot'}>{loss.words}</Strong>
-      ) : (
-        <Body tone="soot">Weigh the dough first.</Body>
-      )}
-      {heard && onScaleG !== null && onScaleG !== weighed?.massG ? (
-        <>
-          <Action
-            label={say('Use {mass} on the scale', { mass: format.mass(onScaleG, plan.kitchen.benchStepG) })}
-            onPress={() => setWeighed({ massG: onScaleG, source: heard.source })}
-          />
-          <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
-        </>
+      {weighed ? <Strong tone={loss.unusual ? 'plum' : 'soot'}>{loss.words}</Strong> : null}
+      {weighed && onScale && onScale.massG !== weighed.massG ? (
+        <Action
+          label={say('Use {mass} on the scale', {
+            mass: format.mass(onScale.massG, plan.kitchen.benchStepG),
+          })}
+          onPress={() => setWeighed(onScale)}
+        />
+      ) : null}
+      {heard && onScale ? (
+        <Label>{say('Bench scale: {sourceWords}', { sourceWords: sourceWords(heard) })}</Label>
       ) : null}
     </>
   );

@@ -4,6 +4,7 @@ import { bakePhases } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Plan, Step } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
@@ -12,6 +13,7 @@ import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useOwnSeconds } from '../../../shared/useOwnSeconds';
+import { BallsLeftSheet } from '../../../shared/BallsLeftSheet';
 import { ColdBalls } from '../../../shared/ColdBalls';
 import { PlateCareNow } from '../../../shared/PlateCareNow';
 import { TakeTemp, measuredBody } from '../../../shared/TakeTemp';
@@ -127,6 +129,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         })
       : say('Piece {piece, number} of {pieces, number}', { piece, pieces });
   const done = () => act({ type: 'done', stepId: step.id });
+  const [ending, setEnding] = useState(false);
 
   const idle = griddle === null;
   // The plate is seen to while nothing lies on it; what it does then comes before what comes later.
@@ -141,7 +144,11 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       step={step}
       title={title}
       primary={primary}
-      others={(allOff && !cold) || griddle ? [] : [{ key: 'end', label: 'No more pieces', onPress: done }]}
+      others={
+        (allOff && !cold) || griddle
+          ? []
+          : [{ key: 'end', label: 'No more pieces', onPress: () => setEnding(true) }]
+      }
       {...(due ? { alarm: { ...alarm, words: say('{cue} now', { cue }) } } : {})}
       more={
         <>
@@ -170,6 +177,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       <ColdBalls live={live} over />
       {idle && !careNow ? several : null}
       {careNow ? null : <StepCautions plan={plan} kind="griddle" />}
+      <BallsLeftSheet {...{ live }} open={ending} onClose={() => setEnding(false)} onNone={done} />
     </StepFrame>
   );
 }

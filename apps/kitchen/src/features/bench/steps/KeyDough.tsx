@@ -3,25 +3,23 @@ import { say } from '../../../reader/say';
 import type { Step } from '@kettle-scale/core/plan';
 import { parseQuantity } from '@kettle-scale/core/quantity';
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
-import { Keypad } from '../../../ui/input/Keypad';
-import { BigFigure, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { StepFrame } from '../StepFrame';
-import { useStepWidth } from '../useStepWidth';
+import { KeyedPad } from './Keyed';
 
 interface KeyDoughProps {
   live: LiveBatch;
   step: Step;
+  /** What is in the bowls less what stays in them, g. */
+  expectedG: number;
   onWeighed: (massG: number) => void;
   onBack: () => void;
 }
 
 /** The whole dough's weight, typed. */
-export function KeyDough({ live, step, onWeighed, onBack }: KeyDoughProps) {
+export function KeyDough({ live, step, expectedG, onWeighed, onBack }: KeyDoughProps) {
   const format = useFormat();
-  const width = useStepWidth();
   const [typed, setTyped] = useState('');
   const unit = format.units === 'metric' ? 'g' : 'oz';
   const parsed = parseQuantity(typed, { defaultUnit: unit });
@@ -40,13 +38,16 @@ export function KeyDough({ live, step, onWeighed, onBack }: KeyDoughProps) {
           onBack();
         },
       }}
+      undo={() => (typed === '' ? onBack() : setTyped(''))}
       others={[{ key: 'back', label: 'Back', onPress: onBack }]}
     >
-      <View>
-        <Label>The whole dough on the scale</Label>
-        <BigFigure value={asTyped(typed) || '0'} unit={unit} width={width} />
-      </View>
-      <Keypad text={typed} onChange={setTyped} />
+      <KeyedPad
+        {...{ unit, typed }}
+        onType={setTyped}
+        label="The whole dough"
+        tone="ink"
+        expected={format.mass(expectedG)}
+      />
     </StepFrame>
   );
 }

@@ -3,23 +3,16 @@ import { say } from '../../../reader/say';
 import { parseQuantity } from '@kettle-scale/core/quantity';
 import { checkWeight } from '@kettle-scale/core/batch';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { Keypad } from '../../../ui/input/Keypad';
-import { SPACE } from '../../../ui/tokens';
-import { BigFigure, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { StepFrame } from '../StepFrame';
-import { useStepWidth } from '../useStepWidth';
+import { KeyedPad } from './Keyed';
 
 import { type WeighPart, byHand, toneOf, topUpTitle } from './weighPart';
-
-const styles = StyleSheet.create({ middle: { gap: SPACE.s } });
 
 /** What the scale showed, typed. */
 export function KeyWeight(part: WeighPart & { onBack: () => void }) {
   const { live, step, line, inBowl, onBack, onDoubt } = part;
   const format = useFormat();
-  const width = useStepWidth();
   const [typed, setTyped] = useState('');
   const unit = format.units === 'metric' ? 'g' : 'oz';
   const parsed = parseQuantity(typed, { defaultUnit: unit });
@@ -41,18 +34,17 @@ export function KeyWeight(part: WeighPart & { onBack: () => void }) {
         onPress: use,
         disabled: typedG === null,
       }}
+      // What was keyed is no act yet: undo clears it, and takes nothing back that was weighed before.
+      undo={() => (typed === '' ? onBack() : setTyped(''))}
       others={[{ key: 'key', label: 'Back', onPress: onBack }]}
     >
-      <View style={styles.middle}>
-        <Label>The scale shows</Label>
-        <BigFigure
-          {...{ unit, width }}
-          value={asTyped(typed) || '0'}
-          tone={toneOf(line)}
-          label={`${asTyped(typed)} ${unit}`}
-        />
-      </View>
-      <Keypad text={typed} onChange={setTyped} />
+      <KeyedPad
+        {...{ unit, typed }}
+        onType={setTyped}
+        label="The scale shows"
+        tone={toneOf(line)}
+        wanted={format.mass(inBowl.targetG - (inBowl.weighedG ?? 0), line.stepG)}
+      />
     </StepFrame>
   );
 }

@@ -1,7 +1,7 @@
-import { figure, formatPercent } from '../../../reader/figures';
+import { formatPercent } from '../../../reader/figures';
 import { say } from '../../../reader/say';
 import type { Plan, SheetLine, Step } from '@kettle-scale/core/plan';
-import { type Kept, checkWeight, ifKept, offerRescale } from '@kettle-scale/core/batch';
+import { type Kept, canTakeOut, checkWeight, ifKept, offerRescale } from '@kettle-scale/core/batch';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
@@ -18,6 +18,10 @@ interface OffTargetProps {
   massG: number;
   /** Weigh again: scooped out, or more added. */
   onAgain: () => void;
+  /** What was keyed is forgotten: nothing of it is an act yet. */
+  onClear: () => void;
+  /** Key it once more, where it was keyed. */
+  onKey: (() => void) | null;
   onDone: () => void;
 }
 
@@ -33,7 +37,7 @@ function LetFollow({ plan, offer }: LetFollowProps) {
   const format = useFormat();
   return (
     <Ticket>
-      <Heading>Rescale the batch</Heading>
+      <Heading>If the rest follows</Heading>
       {offer.fits ? (
         <View>
           <Leader name="Dough" value={format.mass(offer.doughG, plan.kitchen.benchStepG)} />
@@ -54,6 +58,23 @@ function LetFollow({ plan, offer }: LetFollowProps) {
   );
 }
 
+/** "Make 87 instead: 240 g more plain flour": the cure in pieces, with what it takes; where no piece comes of it, what follows. */
+function makeWords(
+  plan: Plan,
+  { pieces, topUps }: ReturnType<typeof offerRescale>,
+  format: ReturnType<typeof useFormat>,
+): string {
+  const list = topUps.map(({ name, addG, stepG }) =>
+    say('{mass} more {name}', { mass: format.mass(addG, stepG), name: { lower: name } }),
+  );
+  const more = { list };
+  if (pieces === plan.pieces)
+    return list.length > 0 ? say('Let the rest follow: {more}', { more }) : say('Let the rest follow');
+  return list.length > 0
+    ? say('Make {pieces, number} instead: {more}', { pieces, more })
+    : say('Make {pieces, number} instead', { pieces });
+}
+
 /** What keeping it makes of the line; of an only flour, which is always 100 %, what it makes of the dough's water. */
 function keptWords(line: SheetLine, kept: Kept, asked: Kept): { act: string; instead: string } {
   const at = (share: number) => formatPercent(share, 1);
@@ -69,7 +90,7 @@ function keptWords(line: SheetLine, kept: Kept, asked: Kept): { act: string; ins
 }
 
 /** A weight off its target: take out or add, keep it knowingly, or let the batch follow an over-pour. */
-export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps) {
+export function OffTarget({ live, step, massG, onAgain, onClear, onKey, onDone }: OffTargetProps) {
   const { batch, state, act } = live;
   const { plan } = batch;
   const format = useFormat();
@@ -81,6 +102,7 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
   const offer = offerRescale(plan, state, step, massG);
   const kept = keptWords(line, ifKept(plan, state, step, massG), ifKept(plan, state, step, targetG));
   const off = format.mass(Math.abs(offG), line.stepG);
+  const takesOut = over && canTakeOut(plan, state, step);
   const keep = () => {
     act({ type: 'weighed', stepId: step.id, massG });
     onDone();
@@ -93,6 +115,21 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
     onDone();
   };
   const shown = format.massFigure(Math.abs(offG), line.stepG);
+  const again = {
+    label: over ? say('Take out {off}', { off }) : say('Add {off} more', { off }),
+    onPress: onAgain,
+  };
+  const make = { label: makeWords(plan, offer, format), onPress: follow };
+  const keyAgain = onKey ? { label: 'Key it again', onPress: onKey } : null;
+  const kind = { label: kept.act, onPress: keep };
+  // What is stirred in cannot be taken out; what a batch cannot follow was keyed wrong.
+  const cures = [
+    ...(!over || takesOut ? [again] : []),
+    ...(over && offer.fits ? [make] : []),
+    ...(over && !offer.fits && keyAgain ? [keyAgain] : []),
+    kind,
+  ];
+  const [primary = kind, ...rest] = cures;
   return (
     <StepFrame
       live={live}
@@ -102,10 +139,9 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
           ? say('Too much {name}', { name: { lower: line.name } })
           : say('Not enough {name}', { name: { lower: line.name } })
       }
-      primary={{
-        label: over ? say('Take out {off}', { off }) : say('Add {off} more', { off }),
-        onPress: onAgain,
-      }}
+      primary={primary}
+      undo={onClear}
+      others={keyAgain ? [{ key: 'again', ...keyAgain }] : []}
       more={
         <>
           <Body tone="soot">
@@ -125,13 +161,11 @@ export function OffTarget({ live, step, massG, onAgain, onDone }: OffTargetProps
     >
       <BigFigure value={`${over ? '+' : '−'}${shown.value}`} unit={shown.unit} tone="plum" width={width} />
       <View style={styles.stack}>
-        {over && offer.fits ? (
-          <Action
-            label={say('Rescale the batch × {factor}', { factor: figure(offer.factor, 3) })}
-            onPress={follow}
-          />
-        ) : null}
-        <Action label={kept.act} onPress={keep} />
+        {rest
+          .filter((one) => one !== keyAgain)
+          .map((one) => (
+            <Action key={one.label} {...one} />
+          ))}
         <Label>{kept.instead}</Label>
       </View>
     </StepFrame>

@@ -40,7 +40,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
           ? {
               label: phase === 'early' ? 'Knead now' : 'Keep kneading',
               quiet: phase === 'early',
-              twice: endsEarly(running, window, 'pause'),
+              askFirst: endsEarly(running, 'pause'),
               onPress: () => live.act({ type: 'done', stepId }),
             }
           : { label: 'Covered: start the pause', onPress: () => live.act({ type: 'started', stepId }) }

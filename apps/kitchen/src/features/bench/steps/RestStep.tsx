@@ -186,7 +186,7 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
           ? {
               label: DONE[phase],
               quiet: phase === 'early',
-              twice: endsEarly(running, window, 'rest'),
+              askFirst: endsEarly(running, 'rest'),
               onPress: () => act({ type: 'done', stepId }),
             }
           : { label: 'Covered: start the rest', onPress: () => act({ type: 'started', stepId }) }

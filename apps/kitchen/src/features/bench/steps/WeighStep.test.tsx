@@ -38,7 +38,7 @@ describe('weighing', () => {
     expect(acts).toMatchObject([{ type: 'weighed', massG: (water?.massG ?? 0) + 1 }]);
   });
 
-  test('an over-pour is a choice: follow it, keep it, or take it out; nothing happens before', () => {
+  test('an over-pour on flour is a choice: follow it or keep it, but not take it out; nothing happens before', () => {
     const acts = onWater();
     press('Key it in');
     keyIn('400');
@@ -47,7 +47,8 @@ describe('weighing', () => {
     expect(acts).toEqual([]);
     press('More');
     expect(see('Plain flour, add')).toBeTruthy();
-    press(/^Rescale the batch/);
+    expect(screen.queryByRole('button', { name: /^Take out/ })).toBeNull();
+    press(/^Let the rest follow: \d+\sg more plain flour$/);
     expect(acts).toMatchObject([
       { type: 'weighed', massG: 400 },
       { type: 'rescaled', stepId: 'weigh-1-water', factor: 400 / (water?.exactG ?? 1) },
@@ -82,7 +83,29 @@ describe('weighing', () => {
     press('Use 480 g');
     press('More');
     expect(see(/^The bowl would hold/)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: /^Rescale/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /^(Make \d|Let the rest)/ })).toBeNull();
+  });
+
+  test('undo after a figure that was keyed wrong clears the figure, and nothing that was weighed before', () => {
+    const { live, acts } = liveBatch(weighedFlour);
+    draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
+    press('Key it in');
+    keyIn('3600');
+    press('Undo');
+    expect(screen.getByRole('button', { name: 'Key in the scale' })).toBeTruthy();
+    keyIn('3600');
+    press('Use 3600 g');
+    // Ten times what was asked for is a slip of the keypad, and no batch to make.
+    expect(screen.queryByRole('button', { name: /^(Make \d|Let the rest|Take out)/ })).toBeNull();
+    press('Undo');
+    expect(title()).toBe('Weigh water');
+    expect([acts, (live.undo as jest.Mock).mock.calls]).toEqual([[], []]);
+    press('Key it in');
+    keyIn('400');
+    press('Use 400 g');
+    press('Key it again');
+    expect(see('The scale shows')).toBeTruthy();
+    expect(see('Wanted')).toBeTruthy();
   });
 
   test('too little asks for the rest', () => {
@@ -111,7 +134,7 @@ describe('weighing', () => {
     draw(<WeighStep live={live} step={stepOf('weigh-1-water')} />);
     fireEvent.keyDown(document.body, { key: 'PageDown' });
     expect(acts).toHaveLength(1);
-    fireEvent.keyDown(document.body, { key: 'Backspace' });
-    expect(live.undo).toHaveBeenCalledTimes(1);
+    for (const key of ['Backspace', 'PageUp']) fireEvent.keyDown(document.body, { key });
+    expect(live.undo).toHaveBeenCalledTimes(2);
   });
 });

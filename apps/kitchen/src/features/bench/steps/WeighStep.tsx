@@ -15,6 +15,7 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
   const [keying, setKeying] = useState(false);
   /** A weight off its target, waiting for the cook's choice. */
   const [doubtG, setDoubtG] = useState<number | null>(null);
+  const [keyed, setKeyed] = useState(false);
   const line = plan.sheet.find(({ lineId }) => lineId === step.lineId);
   const bowl = live.state.bowls[(step.bowl ?? 1) - 1];
   const inBowl = bowl?.lines.find(({ lineId }) => lineId === step.lineId);
@@ -34,6 +35,15 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
           setDoubtG(null);
           if (!byScale) setKeying(true);
         }}
+        onClear={() => setDoubtG(null)}
+        onKey={
+          keyed
+            ? () => {
+                setDoubtG(null);
+                setKeying(true);
+              }
+            : null
+        }
         onDone={() => {
           setDoubtG(null);
           if (byScale) void tare();
@@ -47,6 +57,7 @@ export function WeighStep({ live, step }: { live: LiveBatch; step: Step }) {
       onBack={() => setKeying(false)}
       onDoubt={(massG) => {
         setKeying(false);
+        setKeyed(true);
         setDoubtG(massG);
       }}
     />

@@ -149,6 +149,9 @@ describe('resting', () => {
     const acts = resting(60);
     expect(screen.queryByRole('alert')).toBeNull();
     press('End the rest early');
+    expect(see(/^End the rest 9\smin early\?$/)).toBeTruthy();
+    expect(acts).toEqual([]);
+    press(/^End it 9\smin early$/);
     expect(acts).toEqual([{ type: 'done', stepId: 'rest-1' }]);
   });
 

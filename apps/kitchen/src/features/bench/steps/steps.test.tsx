@@ -30,30 +30,30 @@ describe('dividing', () => {
 
   test('the real dough weight gives the ball', () => {
     const acts = dividing();
-    press('Key it in');
+    press('Weigh the dough');
     keyIn('980');
     press('The dough weighs 980 g');
-    press(/^Cut 10 × 97\.5/);
+    press(/^Cut 10 × 98/);
     expect(acts).toEqual([{ type: 'divided', doughG: 980, pieces: 10, ballG: 97.5, source: 'typed' }]);
   });
 
   test('a short dough loses no piece quietly: the planned count stays, and what fewer would weigh stands beside it', () => {
     const acts = dividing();
-    press('Key it in');
+    press('Weigh the dough');
     keyIn('920');
     press('The dough weighs 920 g');
     expect(see(/wanted: 8\.5\sg too light$/)).toBeTruthy();
-    expect(screen.getByRole('button', { name: /^Cut 10 × 91\.5/ })).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^Cut 10 × 92/ })).toBeTruthy();
     fireEvent.click(screen.getByRole('radio', { name: /^9 × 101\.7/ }));
     expect(see(/wanted: in tolerance$/)).toBeTruthy();
     expect(screen.getByRole('radio', { name: /^10 × 91\.5/ })).toBeTruthy();
-    press(/^Cut 9 × 101\.7/);
+    press(/^Cut 9 × 102/);
     expect(acts).toMatchObject([{ type: 'divided', pieces: 9 }]);
   });
 
   test('keeping the ball weight gives the count and what is left', () => {
     const acts = dividing();
-    press('Key it in');
+    press('Weigh the dough');
     keyIn('980');
     press('The dough weighs 980 g');
     press('More');
@@ -70,7 +70,7 @@ describe('dividing', () => {
 
   test('the size of the bread gives the ball; a short batch takes what is left', () => {
     const acts = dividing();
-    press('Key it in');
+    press('Weigh the dough');
     keyIn('980');
     press('The dough weighs 980 g');
     press('More');
@@ -86,7 +86,7 @@ describe('dividing', () => {
 
   test('dough that stayed behind is told, and the cut guide halves it', () => {
     dividing();
-    press('Key it in');
+    press('Weigh the dough');
     keyIn('900');
     press('The dough weighs 900 g');
     expect(see(/stayed behind, 1\.0\s% is usual/)).toBeTruthy();
@@ -95,9 +95,18 @@ describe('dividing', () => {
     expect(screen.getByRole('img', { name: /^the whole dough: 1 of .*halve: 2 of/ })).toBeTruthy();
   });
 
+  test('weighing comes first, until it is left out on purpose', () => {
+    const acts = dividing();
+    expect(screen.queryByRole('button', { name: /^Cut \d/ })).toBeNull();
+    press('Cut unweighed');
+    press(/^Cut 10 × \d+\sg$/);
+    expect(acts).toMatchObject([{ type: 'divided', pieces: 10 }]);
+    expect(acts[0]).not.toHaveProperty('source');
+  });
+
   test('a dough below one ball cannot be cut', () => {
     dividing();
-    press('Key it in');
+    press('Weigh the dough');
     keyIn('50');
     press('The dough weighs 50 g');
     press('More');

@@ -7,8 +7,8 @@ import { type DivideBy, divideDough } from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import type { LiveBatch } from '../../../batch/useBatch';
 
-/** Balls are cut on the bench scale but told to a tenth, so that the cook sees which way to lean. */
-export const BALL_STEP_G = 0.1;
+/** Of the record; the bench shows what the scale shows. */
+const BALL_STEP_G = 0.1;
 const G_PER_KG = 1000;
 
 /** What is kept while the others follow: count, ball weight or bread size. */

@@ -13,18 +13,22 @@ export interface Doubt {
   kind: 'early' | 'long';
   /** When it was pressed. */
   atMs: number;
+  /** All pieces that lie far past their time, this one among them. */
+  past: readonly LivePiece[];
 }
 
 interface DoubtSheetProps {
   doubt: Doubt | null;
   /** The act as it is, at this time. */
   onForward: (piece: LivePiece, atMs: number) => void;
-  onBurnt: (piece: LivePiece) => void;
+  /** All that was due was done, each act at its time, and nobody told. */
+  onInTime: (piece: LivePiece) => void;
+  onBurnt: (pieces: readonly LivePiece[]) => void;
   onClose: () => void;
 }
 
 /** Asks before a piece is turned that has hardly lain, and what became of one that lay far too long. */
-export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetProps) {
+export function DoubtSheet({ doubt, onForward, onInTime, onBurnt, onClose }: DoubtSheetProps) {
   const then = (act: () => void) => () => {
     act();
     onClose();
@@ -51,22 +55,26 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
       ) : null}
       {doubt?.kind === 'long' ? (
         <>
-          <Heading>{say('Place {place, number}: what became of it?', { place: doubt.piece.place })}</Heading>
-          <Body>
-            {say('It is {over, number}\u00a0s past its time.{spoiltWords}', {
-              over: overS(doubt),
-              spoiltWords: spoiltWords(doubt),
-            })}
-          </Body>
-          <PrimaryAction
-            label="It was done in time but not recorded"
-            onPress={then(() => onForward(doubt.piece, doubt.piece.dueMs))}
-          />
+          <Heading tone="plum">
+            {say('Place {place, number}: burnt or dry by now', { place: doubt.piece.place })}
+          </Heading>
+          <Body>{byNowWords(doubt)}</Body>
+          {doubt.past.length > 1 ? (
+            <>
+              <PrimaryAction
+                label={say('All {past, number} burnt: clear the plate', { past: doubt.past.length })}
+                onPress={then(() => onBurnt(doubt.past))}
+              />
+              <Action label="Only this one: throw it out" onPress={then(() => onBurnt([doubt.piece]))} />
+            </>
+          ) : (
+            <PrimaryAction label="Burnt: throw it out" onPress={then(() => onBurnt([doubt.piece]))} />
+          )}
           <Action
-            label="It lay there the whole time"
+            label={say('It is still good: {does} it now', { does: DOES[doubt.piece.next] })}
             onPress={then(() => onForward(doubt.piece, doubt.atMs))}
           />
-          <Action label="Burnt: throw it out" onPress={then(() => onBurnt(doubt.piece))} />
+          <Action label="It came off in time, untold" onPress={then(() => onInTime(doubt.piece))} />
         </>
       ) : null}
     </Sheet>
@@ -74,10 +82,18 @@ export function DoubtSheet({ doubt, onForward, onBurnt, onClose }: DoubtSheetPro
 }
 
 const lainS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.sinceMs) / MS_PER_S);
-const spoiltWords = ({ piece: { latestS } }: Doubt): string =>
-  latestS === null
-    ? ''
-    : say(' The model says it is spoilt after {latest, number}\u00a0s on this side.', {
+
+/** How long it has lain, and from when the model calls it spoilt. */
+function byNowWords(doubt: Doubt): string {
+  const { latestS, sideS } = doubt.piece;
+  const lain = lainS(doubt);
+  return latestS === null
+    ? say('If it still lies there: {lain, number}\u00a0s on a side of {side, number}\u00a0s.', {
+        lain,
+        side: Math.round(sideS),
+      })
+    : say('If it still lies there: {lain, number}\u00a0s, and it is spoilt after {latest, number}\u00a0s.', {
+        lain,
         latest: Math.round(latestS),
       });
-const overS = ({ piece, atMs }: Doubt): number => Math.round((atMs - piece.dueMs) / MS_PER_S);
+}

@@ -21,8 +21,9 @@ interface JudgeProps {
 
 /** The last piece that came off with what was said of it, and how a word about it is recorded; null before the first. */
 function lastPiece({ state, onJudge }: JudgeProps) {
-  const last = state.baked.at(-1);
-  if (!last) return null;
+  // Nobody asks what colour waste was.
+  const last = state.baked.findLast(({ waste }) => waste === null);
+  if (!last || state.baked.at(-1) !== last) return null;
   const { piece } = last;
   return {
     piece,

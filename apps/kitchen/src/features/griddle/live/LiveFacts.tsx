@@ -1,5 +1,12 @@
 import { say, sayAll } from '../../../reader/say';
-import { type LivePiece, collision, collisionWords, knobAdvice, rangesOf } from '@kettle-scale/core/bake';
+import {
+  type LivePiece,
+  collision,
+  collisionWords,
+  knobAdvice,
+  placesForHands,
+  rangesOf,
+} from '@kettle-scale/core/bake';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -23,10 +30,12 @@ interface LiveFactsProps {
   sides: number;
   /** What follows from the cook's word of the last piece. */
   answer: readonly Words[];
+  /** The plate counts by itself, and names one act after the other. */
+  counted: boolean;
 }
 
 /** Seconds of the next piece's sides, each with its why, and what is told now. */
-export function LiveFacts({ griddle, first, sides, answer }: LiveFactsProps) {
+export function LiveFacts({ griddle, first, sides, answer, counted }: LiveFactsProps) {
   const [why, setWhy] = useState<Explanation | null>(null);
   const ranges = griddle.range ? rangesOf({ good: true, ...griddle.range }) : [];
   return (
@@ -38,20 +47,32 @@ export function LiveFacts({ griddle, first, sides, answer }: LiveFactsProps) {
           <AskWord>{ranges[side] ? `${ranges[side]} s` : say('Why?')}</AskWord>
         </Ask>
       ))}
-      <Told {...{ griddle, first, sides, answer }} />
+      <Told {...{ griddle, first, sides, answer, counted }} />
       <WhySheet why={why} onClose={() => setWhy(null)} />
     </View>
   );
 }
 
+/** Before an act is so near, what is seen of it tells nothing yet, ms. */
+const CUE_FROM_MS = 8000;
+
+/** Why places stay empty though there are balls: one pair of hands does no more. Null where it would do more. */
+function handsWords({ left, nextPlace, pieces, placeCount, actSeconds }: LiveGriddle): string | null {
+  const hands = placesForHands(actSeconds);
+  if (left === 0 || nextPlace === null || pieces.length < hands || hands >= placeCount) return null;
+  return say('One pair of hands: {hands, number} of {places, number}.', { hands, places: placeCount });
+}
+
 /** One thing at a time: two acts at once, what a piece at its time should show, the answer to a word, what is seen meanwhile. */
-function Told({ griddle, first, sides, answer }: LiveFactsProps) {
+function Told({ griddle, first, sides, answer, counted }: LiveFactsProps) {
+  const full = handsWords(griddle);
   const { atOnce, due, cue } = useSampled((nowMs) => {
-    const two = collision([...griddle.pieces, ...griddle.others], nowMs);
+    const two = counted ? null : collision([...griddle.pieces, ...griddle.others], nowMs);
+    const far = first !== undefined && first.dueMs - nowMs > CUE_FROM_MS;
     return {
       atOnce: two ? say(collisionWords(two)) : '',
       due: first !== undefined && first.dueMs <= nowMs,
-      cue: cueNow(first, sides, nowMs),
+      cue: far && full ? full : cueNow(first, sides, nowMs),
     };
   }, LOOK_MS);
   const answers = !atOnce && !due && answer.length > 0;

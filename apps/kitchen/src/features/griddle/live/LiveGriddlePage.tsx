@@ -1,29 +1,39 @@
 import { say } from '../../../reader/say';
-import { type LivePiece, type PlateStands, doubtOf, handsNow, notReadyWords } from '@kettle-scale/core/bake';
+import {
+  type HandsNow,
+  type LivePiece,
+  type PlateStands,
+  doubtOf,
+  handsNow,
+  isLongPast,
+  notReadyWords,
+} from '@kettle-scale/core/bake';
 import { useRouter } from 'expo-router';
 import { type ReactNode, memo, useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { useReading } from '../../../live/useReading';
-import { AlarmBar } from '../../../ui/alarm/AlarmBar';
 import { useAlarm } from '../../../ui/alarm/useAlarm';
-import { ActionRow, PrimaryAction } from '../../../ui/input/actions';
 import { useKeys } from '../../../ui/input/useKeys';
 import { Screen } from '../../../ui/layout/Screen';
-import { UndoneBar } from '../../../shared/UndoneBar';
 import { useWide } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
 import { Figure, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { LOOK_MS, useSampled } from '../../../ui/useSampled';
 import type { GriddleSubject } from '../useGriddle';
+import { AwaySheet } from './AwaySheet';
 import { type Doubt, DoubtSheet } from './DoubtSheet';
 import { BesidePlate } from './BesidePlate';
+import { LiveFoot } from './LiveFoot';
 import { LiveWords } from './LiveFacts';
 import { LivePlate } from './LivePlate';
 import { RejectSheet } from './RejectSheet';
-import { forwardWords, putWords, titleWords } from './handsWords';
+import { actWords, nextAct, titleWords, whenWords } from './handsWords';
 import { type PlateRead, plateNow, plateWords, typedPlateC } from './plateNow';
+import { goodPieces } from '@kettle-scale/core/batch';
+import { type ByItself, useByItself } from './useByItself';
+import { useCountedVoice } from './useCountedVoice';
 import { type LiveGriddle, useLiveGriddle } from './useLiveGriddle';
 import { useLiveVoice } from './useLiveVoice';
 
@@ -49,21 +59,21 @@ function Panes({ plate, side }: { plate: ReactNode; side: ReactNode }) {
   );
 }
 
-/** The act that takes the batch forward now, by button, pedal or key; null while there is none. */
+/** The act that takes the batch forward, by button, pedal or key, named as the headline names it; null while there is none. */
 function useForward(
   live: LiveBatch,
   griddle: LiveGriddle,
-  act: ReturnType<typeof handsNow>['act'],
+  hands: Pick<HandsNow, 'act' | 'due' | 'putNow' | 'nextOnMs'>,
   first: LivePiece | undefined,
   onForward: (piece: LivePiece) => void,
 ) {
   const router = useRouter();
-  if (act === 'forward' && first) return { label: forwardWords(first), onPress: () => onForward(first) };
-  if (act === 'put' && griddle.nextPlace !== null) {
-    const place = griddle.nextPlace;
-    return { label: putWords(place), onPress: () => griddle.act.on(place) };
-  }
-  if (act !== 'finish') return null;
+  const { nextPlace } = griddle;
+  const next = nextAct(hands, { first, nextPlace });
+  if (hands.act === 'forward' && first && next) return { label: next.words, onPress: () => onForward(first) };
+  if (hands.act === 'put' && nextPlace !== null && next)
+    return { label: next.words, onPress: () => griddle.act.on(nextPlace) };
+  if (hands.act !== 'finish') return null;
   if (griddle.cold) {
     const { pieces } = griddle.cold;
     return {
@@ -108,8 +118,12 @@ function stoodWords(stands: Stands, nowMs: number): string {
 }
 
 /** What comes next; it alone follows the clock, second by second. */
-function LiveTitle({ stands }: { stands: Stands }) {
-  return <>{say(useSampled((nowMs) => stoodWords(stands, nowMs), LOOK_MS))}</>;
+function LiveTitle({ stands, counted }: { stands: Stands; counted: ByItself['next'] }) {
+  const words = (nowMs: number): string =>
+    counted
+      ? whenWords({ words: actWords(counted.kind, counted.place), atMs: counted.atMs }, nowMs)
+      : stoodWords(stands, nowMs);
+  return <>{say(useSampled(words, LOOK_MS))}</>;
 }
 
 interface PageProps {
@@ -129,70 +143,56 @@ export function LiveGriddlePage({ live, subject }: PageProps) {
   return <PlateAtWork {...{ live, subject, plate, typedC }} />;
 }
 
-interface RejectOrUndoProps {
-  live: LiveBatch;
-  pieces: readonly LivePiece[];
-  ear: ReturnType<typeof useLiveVoice>;
-  onReject: () => void;
-}
-
-function RejectOrUndo({ live, pieces, ear, onReject }: RejectOrUndoProps) {
-  return (
-    <ActionRow
-      actions={[
-        ...(ear.voice.on ? [{ key: 'quiet', label: 'Quiet', onPress: ear.voice.quiet }] : []),
-        ...(ear.listens ? [{ key: 'deaf', label: 'Stop listening', onPress: ear.stop }] : []),
-        {
-          key: 'reject',
-          label: 'Reject',
-          onPress: onReject,
-          disabled: pieces.length === 0,
-        },
-        { key: 'undo', label: 'Undo', icon: 'undo', onPress: live.undo, disabled: !live.state.lastAct },
-      ]}
-    />
-  );
-}
-
-interface DueBarProps {
-  /** The piece that is at its time. */
-  piece: LivePiece | undefined;
-  alarm: ReturnType<typeof useAlarm>;
-}
-
-const DueBar = ({ piece, alarm }: DueBarProps) =>
-  piece && alarm.ringing ? <AlarmBar words="Now" about={forwardWords(piece)} onAct={alarm.quiet} /> : null;
-
 interface AtWorkProps extends PageProps {
   plate: PlateRead | null;
   typedC: number | null;
 }
 
-const offWords = (name: string, off: number, total: number): string =>
-  say('{name} · {off, number}/{total, number}', { name, off, total });
+/** Which bread, and how many of it are good; waste is none of them. */
+function offWords({ batch, state }: LiveBatch, total: number): string {
+  const { name } = batch.plan.formula;
+  const off = goodPieces(state);
+  const waste = state.piecesOff - off;
+  return waste > 0
+    ? say('{name} · {off, number}/{total, number} · {waste, number} waste', { name, off, total, waste })
+    : say('{name} · {off, number}/{total, number}', { name, off, total });
+}
+
+/** What is asked before an act on a piece: nothing where it is plain. */
+function useDoubt(griddle: LiveGriddle) {
+  const [doubt, setDoubt] = useState<Doubt | null>(null);
+  const end = useCallback(() => setDoubt(null), []);
+  const forward = (piece: LivePiece) => {
+    const atMs = Date.now();
+    const kind = doubtOf(piece, atMs);
+    if (!kind) return griddle.act.forward(piece, atMs);
+    setDoubt({ piece, kind, atMs, past: griddle.pieces.filter((one) => isLongPast(one, atMs)) });
+  };
+  return { doubt, end, forward };
+}
 
 const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: AtWorkProps) {
   const { batch, state } = live;
   const griddle = useLiveGriddle(live, subject, plate);
   const [rejecting, setRejecting] = useState<LivePiece | null>(null);
-  const { pieces, act, nextPlace, nextSeconds, total, left } = griddle;
-  const [doubt, setDoubt] = useState<Doubt | null>(null);
-  const endDoubt = useCallback(() => setDoubt(null), []);
+  const { pieces, act, nextPlace, total, left, others } = griddle;
+  const { doubt, end, forward } = useDoubt(griddle);
+  const byItself = useByItself(live, griddle);
   const isFirst = state.piecesOff === 0 && pieces.length === 0;
   const wait = isFirst ? notReadyWords(plate, griddle.wantedC + griddle.trim.heatC) : null;
-  const { others } = griddle;
-  const stands = { pieces, left, nextPlace, nextSeconds, waiting: wait !== null, others };
+  const stands = {
+    pieces,
+    left,
+    nextPlace,
+    nextSeconds: griddle.actSeconds,
+    waiting: wait !== null,
+    others,
+  };
   const hands = useSampled((nowMs) => ({ ...handsNow(stands, nowMs) }), LOOK_MS);
   const first = pieces.find(({ piece }) => piece === hands.piece);
-  const forward = (piece: LivePiece) => {
-    const atMs = Date.now();
-    const kind = doubtOf(piece, atMs);
-    if (kind) setDoubt({ piece, kind, atMs });
-    else act.forward(piece, atMs);
-  };
-  const dueKey = hands.due && first ? `${batch.id}/${first.piece}/${first.side}/${first.sinceMs}` : null;
-  const alarm = useAlarm(dueKey);
-  const primary = useForward(live, griddle, hands.act, first, forward);
+  const due = hands.due && !byItself.active ? first : undefined;
+  const alarm = useAlarm(due ? `${batch.id}/${due.piece}/${due.side}/${due.sinceMs}` : null);
+  const primary = useForward(live, griddle, hands, first, forward);
   const early = wait !== null || (hands.act !== 'finish' && !hands.due && !hands.putNow);
   const onPlace = (place: number) => {
     const piece = pieces.find((one) => one.place === place);
@@ -200,25 +200,26 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
     else if (left > 0 && place <= griddle.placeCount && !others.some((one) => one.place === place))
       act.on(place);
   };
-  useKeys({ primary: primary?.onPress, undo: live.undo, place: onPlace });
+  const main = byItself.active && hands.act !== 'finish' ? byItself.late : primary?.onPress;
+  const undo = byItself.active ? byItself.late : live.undo;
+  useKeys({ primary: main, undo, place: onPlace });
   const wordsAt = (nowMs: number) => say(stoodWords(stands, nowMs));
-  const ear = useLiveVoice({ hands, wordsAt, done: primary?.onPress, undo: live.undo });
+  const ear = useLiveVoice({ hands, wordsAt, done: main, undo, silent: byItself.active });
+  useCountedVoice(byItself.active && byItself.away === null ? byItself.next : null);
+  const mayPut = left > 0 && wait === null && (hands.putNow || hands.nextOnMs !== 0);
   return (
     <Screen
       fill
-      eyebrow={offWords(batch.plan.formula.name, state.piecesOff, total)}
-      title={<LiveTitle stands={stands} />}
+      eyebrow={offWords(live, total)}
+      title={<LiveTitle stands={stands} counted={byItself.next} />}
       aside={<PlateHeat typedC={typedC} />}
       foot={
-        <>
-          <UndoneBar />
-          <DueBar piece={hands.due ? first : undefined} alarm={alarm} />
-          <RejectOrUndo
-            {...{ live, pieces, ear }}
-            onReject={() => setRejecting(first ?? pieces[0] ?? null)}
-          />
-          {primary ? <PrimaryAction {...primary} quiet={early} /> : null}
-        </>
+        <LiveFoot
+          {...{ live, griddle, byItself, ear, alarm, due, primary, early }}
+          waiting={wait !== null}
+          ended={hands.act === 'finish'}
+          onReject={() => setRejecting(first ?? pieces[0] ?? null)}
+        />
       }
     >
       <Panes
@@ -226,27 +227,26 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
           <>
             <LiveWords griddle={griddle} wait={wait} />
             <LivePlate
-              {...{ pieces, onPlace }}
+              {...{ pieces, onPlace, others }}
               sides={batch.plan.formula.bake.sides.length}
-              nextPlace={
-                left > 0 && wait === null && (hands.putNow || hands.nextOnMs !== 0) ? nextPlace : null
-              }
+              nextPlace={mayPut ? nextPlace : null}
               nextOnMs={hands.nextOnMs}
               placeCount={griddle.placeCount}
               spots={griddle.spots}
               onForward={forward}
-              others={others}
             />
           </>
         }
-        side={<BesidePlate {...{ live, griddle, first }} care={left > 0 && !hands.due} />}
+        side={<BesidePlate {...{ live, griddle, first, byItself }} care={left > 0 && !hands.due} />}
       />
       <DoubtSheet
         doubt={doubt}
         onForward={act.forward}
-        onBurnt={(piece) => act.reject(piece, 'burnt')}
-        onClose={endDoubt}
+        onInTime={act.inTime}
+        onBurnt={act.burnt}
+        onClose={end}
       />
+      <AwaySheet {...{ byItself }} />
       <RejectSheet pieces={pieces} piece={rejecting} onPiece={setRejecting} onReject={act.reject} />
     </Screen>
   );

@@ -5,6 +5,7 @@ import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import { Icon } from '../../../ui/Icon';
 import { Press } from '../../../ui/input/Press';
 import { useStripWidth } from '../../../ui/layout/useStripWidth';
+import { useSideways } from '../../../ui/layout/useWide';
 import { useColours } from '../../../ui/theme';
 import { CORNER, SPACE } from '../../../ui/tokens';
 import { Figure, Label } from '../../../ui/type';
@@ -14,8 +15,10 @@ import { BusyPlace } from './BusyPlace';
 const MOST_PX = 760;
 /** Title, action and bar above and below the plate. */
 const AROUND_PX = 275;
-/** A place is at least so large, for a wet finger. */
-const SMALLEST_PX = 104;
+/** The same on a phone on its side, where acts and bar stand beside it. */
+const SIDEWAYS_PX = 120;
+/** A place is at least so large, for a wet finger; a little less where all of a large plate is to be in sight. */
+const SMALLEST_PX = { upright: 104, sideways: 84 } as const;
 /** Places no farther apart than this from back to front lie in one row. */
 const ROW_MM = 40;
 const FREE_PX = 22;
@@ -66,13 +69,19 @@ function columnsOf(spots: readonly Place[], placeCount: number): number {
   return Math.max(1, row);
 }
 
+interface PlateRoom extends Pick<LivePlateProps, 'spots' | 'placeCount'> {
+  width: number;
+  height: number;
+  smallest: number;
+}
+
 /** Side of a place, px: all places are seen at once; only a phone with very many scrolls. */
-function placePx(width: number, windowHeight: number, spots: readonly Place[], placeCount: number): number {
+function placePx({ width, height, smallest, spots, placeCount }: PlateRoom): number {
   const inner = width - 2 * SPACE.s - 4;
-  const fits = Math.max(2, Math.floor((inner + SPACE.s) / (SMALLEST_PX + SPACE.s)));
+  const fits = Math.max(2, Math.floor((inner + SPACE.s) / (smallest + SPACE.s)));
   const columns = Math.min(placeCount, fits, Math.max(2, columnsOf(spots, placeCount)));
   const rows = Math.ceil(placeCount / columns);
-  const tallest = Math.max(SMALLEST_PX, (windowHeight - AROUND_PX) / rows - SPACE.s);
+  const tallest = Math.max(smallest, height / rows - SPACE.s);
   return Math.floor(Math.min(tallest, (inner - (columns - 1) * SPACE.s) / columns));
 }
 
@@ -90,7 +99,14 @@ export function LivePlate(props: LivePlateProps) {
   const { width: windowPx, height: windowHeight } = useWindowDimensions();
   // Before it is laid out: about as wide as the page.
   const width = laid.width || Math.max(320, Math.min(MOST_PX, windowPx - 2 * SPACE.m));
-  const size = placePx(width, windowHeight, spots, placeCount);
+  const sideways = useSideways();
+  const size = placePx({
+    width,
+    height: windowHeight - (sideways ? SIDEWAYS_PX : AROUND_PX),
+    smallest: sideways ? SMALLEST_PX.sideways : SMALLEST_PX.upright,
+    spots,
+    placeCount,
+  });
   return (
     <View
       onLayout={laid.onLayout}

@@ -1,6 +1,9 @@
+import { useEffect } from 'react';
 import { useBatch } from '../../../batch/useBatch';
 import { Waiting } from '../../../ui/layout/Notice';
 import { Screen } from '../../../ui/layout/Screen';
+import { openSpeakerOnFirstTouch } from '../../../ui/alarm/alarm';
+import { useKeepAwake } from '../../../ui/useKeepAwake';
 import { useHotLine } from '../../../reader/preferences';
 import { useGriddleSubject } from '../useGriddle';
 import { LiveGriddlePage } from './LiveGriddlePage';
@@ -10,6 +13,8 @@ export function LiveScreen({ id }: { id: string }) {
   const { live, error, retry } = useBatch(id);
   const { subject, error: missing, retry: again } = useGriddleSubject();
   useHotLine();
+  useKeepAwake();
+  useEffect(openSpeakerOnFirstTouch, []);
   if (live && subject) return <LiveGriddlePage live={live} subject={subject} />;
   return (
     <Screen title="Live griddle">

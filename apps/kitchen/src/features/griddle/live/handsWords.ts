@@ -3,6 +3,7 @@ import type { BatchState } from '@kettle-scale/core/batch';
 import {
   type HandsNow,
   type LivePiece,
+  type PlateAct,
   cueWords,
   isLongPast,
   seenPieces,
@@ -13,34 +14,45 @@ import type { Words } from '@kettle-scale/core/message';
 import { secondsTo } from '../../../ui/useSampled';
 
 const MS_PER_S = 1000;
-const FORWARD = {
-  flip: 'Turn #{place, number}',
-  fire: 'Flame #{place, number}',
-  off: 'Take off #{place, number}',
+const ACTS = {
+  put: 'Put on {place, number}',
+  flip: 'Turn {place, number}',
+  fire: 'Flame {place, number}',
+  off: 'Take off {place, number}',
 } as const;
 
-/** The act that takes a piece forward, and where it lies. */
-export const forwardWords = ({ next, place }: LivePiece): string => say(FORWARD[next], { place });
-
-/** The act that puts the next piece on a place. */
-export const putWords = (place: number): string => say('Piece on #{place, number}', { place });
+/** An act of the hands and where: on the button, in the headline, and said aloud. */
+export const actWords = (kind: PlateAct['kind'], place: number): string => say(ACTS[kind], { place });
 
 interface Stands {
   first: LivePiece | undefined;
   nextPlace: number | null;
-  waiting: boolean;
+}
+
+/** The act that comes next, as the headline and the one action name it, with when; null while there is none. */
+export function nextAct(
+  hands: Pick<HandsNow, 'act' | 'due' | 'putNow' | 'nextOnMs'>,
+  { first, nextPlace }: Stands,
+): { words: string; atMs: number } | null {
+  if (hands.act === 'put' && nextPlace !== null)
+    return { words: actWords('put', nextPlace), atMs: hands.putNow ? 0 : (hands.nextOnMs ?? 0) };
+  if (hands.act === 'forward' && first)
+    return { words: actWords(first.next, first.place), atMs: hands.due ? 0 : first.dueMs };
+  return null;
+}
+
+/** An act with the seconds until it is due. */
+export function whenWords({ words, atMs }: { words: string; atMs: number }, nowMs: number): string {
+  const inS = secondsTo(atMs, nowMs);
+  return inS === 0 ? words : say('{act} in {in, number}\u00a0s', { act: words, in: inS });
 }
 
 /** What the cook does next, and in how many seconds. */
-export function titleWords(hands: HandsNow, { first, nextPlace, waiting }: Stands, nowMs: number): string {
+export function titleWords(hands: HandsNow, stands: Stands & { waiting: boolean }, nowMs: number): string {
   if (hands.act === 'finish') return 'All off';
-  if (hands.putNow) return putWords(nextPlace ?? 1);
-  if (first && hands.due) return forwardWords(first);
-  if (first) {
-    const inS = secondsTo(first.dueMs, nowMs);
-    return say('{forwardWords} in {in, number}\u00a0s', { forwardWords: forwardWords(first), in: inS });
-  }
-  return waiting ? 'Wait' : 'Nothing on the plate';
+  if (stands.waiting && !stands.first) return 'Wait';
+  const next = nextAct(hands, stands);
+  return next ? whenWords(next, nowMs) : 'Nothing on the plate';
 }
 
 /** What should be seen on the most urgent piece now. */

@@ -1,7 +1,11 @@
 import { say } from '../../../reader/say';
 import { type BatchState, type EventBody, ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
 import {
+  type CountedBy,
+  NOTHING_PUT_OFF,
   type LivePiece,
+  type OtherPiece,
+  type PlateAct,
   type Trim,
   breadDiameterMm,
   freePlace,
@@ -9,6 +13,7 @@ import {
   nextPieceNumber,
   placeOffsetsC,
   placesOf,
+  plateActs,
   rangeAt,
   seenPieces,
   trimOf,
@@ -22,7 +27,7 @@ import { useFormat } from '../../../ui/useFormat';
 import type { GriddleSubject } from '../useGriddle';
 import { explainLive } from './explainLive';
 import { useOthersOnPlate } from './useOthersOnPlate';
-import { useLiveTimes } from './liveTimes';
+import { type LiveTimes, useLiveTimes } from './liveTimes';
 import type { PlateRead } from './plateNow';
 
 /** Keys 1 to 9 reach so many places. */
@@ -31,6 +36,7 @@ const MOST_PLACES = 9;
 const USUAL_PLACES = 4;
 
 type Reason = Extract<EventBody, { type: 'rejected' }>['reason'];
+type PieceOn = Extract<EventBody, { type: 'piece-on' }>;
 
 /** What was judged before a piece went on: its times never change under it. */
 const trimBefore = (state: BatchState, onMs: number): Trim =>
@@ -51,21 +57,38 @@ interface ActingOn {
   plate: PlateRead | null;
   /** Pieces that are, or were, on the plate. */
   begun: number;
-  plateAtPlace: (place: number) => number;
+  counted: CountedBy;
 }
 
 /** What hands do at the plate. */
-function actsOf(live: LiveBatch, { plate, begun, plateAtPlace }: ActingOn) {
+function actsOf(live: LiveBatch, { plate, begun, counted }: ActingOn) {
   const { state } = live;
-  return {
+  const put = (piece: number, place: number): PieceOn => {
+    const plateC = counted.readC(place);
+    return {
+      type: 'piece-on',
+      piece,
+      place,
+      ...(plate && plateC !== null ? { plateC, source: plate.source } : {}),
+    };
+  };
+  /** Waste is the piece's own: it counts as none of the batch's. */
+  const wasted = (one: LivePiece, reason: Reason): EventBody[] => [
+    { type: 'piece-off', piece: one.piece },
+    { type: 'rejected', pieces: 1, reason, piece: one.piece },
+  ];
+  const actsOfPlate = {
     on: (place: number) => {
       const used = [...state.onPlate, ...state.baked].map((one) => one.piece);
-      const plateC = Math.round(plateAtPlace(place) * 10) / 10;
-      live.act({
-        ...{ type: 'piece-on', piece: nextPieceNumber(used, begun), place },
-        ...(plate ? { plateC, source: plate.source } : {}),
-      });
+      live.act(put(nextPieceNumber(used, begun), place));
     },
+    /** An act that nobody saw, as it is recorded. */
+    bodyOf: ({ kind, piece, place, side }: PlateAct): EventBody =>
+      kind === 'put'
+        ? { ...put(piece, place), assumed: true }
+        : kind === 'off'
+          ? { type: 'piece-off', piece, assumed: true }
+          : { type: 'flipped', piece, side, assumed: true },
     /** At its own time where it was done then and is told only now. */
     forward: (one: LivePiece, atMs = Date.now()) =>
       live.actAt(
@@ -74,9 +97,51 @@ function actsOf(live: LiveBatch, { plate, begun, plateAtPlace }: ActingOn) {
           ? { type: 'piece-off', piece: one.piece }
           : { type: 'flipped', piece: one.piece, side: one.side + 1 },
       ),
-    reject: (one: LivePiece, reason: Reason) =>
-      live.act({ type: 'piece-off', piece: one.piece }, { type: 'rejected', pieces: 1, reason }),
+    /** All that was due of a piece was done at its time, as far as anybody knows. */
+    inTime: (one: LivePiece) => {
+      const lies = state.onPlate.filter(({ piece }) => piece === one.piece);
+      const work = { onPlate: lies, left: 0, used: [], begun: 0 };
+      const acts = plateActs(work, { ...counted, others: [] }, NOTHING_PUT_OFF, one.dueMs, Date.now());
+      for (const act of acts) live.actAt(act.atMs, actsOfPlate.bodyOf(act));
+    },
+    reject: (one: LivePiece, reason: Reason) => live.act(...wasted(one, reason)),
+    burnt: (pieces: readonly LivePiece[]) => live.act(...pieces.flatMap((one) => wasted(one, 'burnt'))),
   };
+  return actsOfPlate;
+}
+
+interface AroundPlate {
+  live: LiveBatch;
+  times: LiveTimes;
+  trim: Trim;
+  readC: number | null;
+  offsets: readonly number[];
+  placeCount: number;
+  others: readonly OtherPiece[];
+}
+
+/** Plate, times and places that pieces are counted by; the same until one of them changes. */
+function useCountedBy({ live, times, trim, readC, offsets, placeCount, others }: AroundPlate): CountedBy {
+  const { bake } = live.batch.plan.formula;
+  const { state } = live;
+  return useMemo(() => {
+    const placeC = (place: number) => (readC ?? bake.plateC) + (offsets[place - 1] ?? 0);
+    const phases = bakePhases(bake);
+    return {
+      phases,
+      table: times.table,
+      coverAim: times.request.standard.coverAim[0],
+      placeC,
+      secondsFor: (plateC, onMs) => times.timesAt(plateC, trimBefore(state, onMs)),
+      placeCount,
+      others,
+      readC: (place) => (readC === null ? null : Math.round(placeC(place) * 10) / 10),
+      secondsOfNext: (place) => {
+        const seconds = times.timesAt(placeC(place), trim);
+        return phases.map((phase, side) => seconds[side] ?? phase.seconds);
+      },
+    };
+  }, [state, bake, times, trim, readC, offsets, placeCount, others]);
 }
 
 /**
@@ -92,22 +157,13 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
   const times = useLiveTimes(batch.plan, state.flattened, subject);
   const { spots, placeCount, offsets } = usePlaces(live, subject);
   const trim = useMemo(() => trimOf(seenPieces(state.judged)), [state.judged]);
-  const plateAtPlace = (place: number) => (readC ?? wantedC) + (offsets[place - 1] ?? 0);
+  const others = useOthersOnPlate(batch.id, subject.griddle?.id);
+  const counted = useCountedBy({ live, times, trim, readC, offsets, placeCount, others });
+  const plateAtPlace = counted.placeC;
 
-  const pieces = useMemo(
-    () =>
-      livePieces(state.onPlate, {
-        phases: bakePhases(formula.bake),
-        table: times.table,
-        coverAim: times.request.standard.coverAim[0],
-        placeC: (place) => (readC ?? wantedC) + (offsets[place - 1] ?? 0),
-        secondsFor: (plateC, onMs) => times.timesAt(plateC, trimBefore(state, onMs)),
-      }),
-    [state, formula.bake, times, readC, wantedC, offsets],
-  );
+  const pieces = useMemo(() => livePieces(state.onPlate, counted), [state, counted]);
   const total = ballsMade(batch.plan, state);
   const begun = state.piecesOff + state.onPlate.length;
-  const others = useOthersOnPlate(batch.id, subject.griddle?.id);
   const nextPlace = freePlace([...pieces, ...others], placeCount);
   const nextC = plateAtPlace(nextPlace ?? 1);
   const nextSeconds = times.timesAt(nextC, trim);
@@ -128,7 +184,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       })
     : null;
 
-  const act = actsOf(live, { plate, begun, plateAtPlace });
+  const act = actsOf(live, { plate, begun, counted });
   const explain = (side: number): Explanation =>
     explainLive({
       ...{ side, place: nextPlace ?? 1, plateC: nextC, assumed: readC === null, units },
@@ -140,6 +196,9 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
     ...{
       explain,
       wantedC,
+      counted,
+      /** Of the next piece's sides and fires. */
+      actSeconds: counted.secondsOfNext(nextPlace ?? 1, 0),
       pieces,
       placeCount,
       nextPlace,

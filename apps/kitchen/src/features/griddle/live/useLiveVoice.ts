@@ -11,6 +11,8 @@ interface LiveVoice {
   /** The main act, as a pedal does it; none while there is none. */
   done: (() => void) | undefined;
   undo: () => void;
+  /** The plate counts by itself, and says its acts by itself. */
+  silent: boolean;
 }
 
 /**
@@ -18,7 +20,7 @@ interface LiveVoice {
  * here what they do at a step.
  * @returns what is on, with the way to stop each
  */
-export function useLiveVoice({ hands, wordsAt, done, undo }: LiveVoice) {
+export function useLiveVoice({ hands, wordsAt, done, undo, silent }: LiveVoice) {
   const { listen, set } = usePreferences();
   const { act, piece, due, putNow } = hands;
   // A change of these is a new act; the seconds alone are not.
@@ -29,7 +31,7 @@ export function useLiveVoice({ hands, wordsAt, done, undo }: LiveVoice) {
     now.current = wordsAt;
   });
   useEffect(() => setWords(now.current(Date.now())), [key]);
-  const voice = useVoice(words);
+  const voice = useVoice(silent ? '' : words);
   const tell = () => speak(wordsAt(Date.now()));
   const acts: Record<Spoken, () => void> = { done: () => done?.(), undo, howLong: tell, whatNext: tell };
   const listens = useListening(listen, (said) => acts[said]());

@@ -2,6 +2,7 @@ import { say, sayAll } from '../../../reader/say';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
 import { useCallback, useState } from 'react';
 import { useChangeKitchen } from '../../../api/changes';
+import { ForLead } from '../../../shared/ForLead';
 import { Action } from '../../../ui/input/actions';
 import { Caution } from '../../../ui/layout/Caution';
 import { Choices } from '../../../ui/input/Choices';
@@ -49,14 +50,16 @@ function Choose({ subject: { griddle, griddles, formula, formulas }, setOpen }: 
           set({ formulaId, plateC: null, thicknessMm: null, griddleId: griddle?.id ?? null })
         }
       />
-      {griddle ? (
-        <Action
-          label={say('Change {name}', { name: griddle.name })}
-          icon="edit"
-          onPress={() => setOpen('edit')}
-        />
-      ) : null}
-      <Action label="Add a plate" icon="plus" onPress={() => setOpen('new')} />
+      <ForLead>
+        {griddle ? (
+          <Action
+            label={say('Change {name}', { name: griddle.name })}
+            icon="edit"
+            onPress={() => setOpen('edit')}
+          />
+        ) : null}
+        <Action label="Add a plate" icon="plus" onPress={() => setOpen('new')} />
+      </ForLead>
     </>
   );
 }
@@ -72,14 +75,16 @@ function Readings({ griddle, subject, store }: ReadingsProps) {
   const { formula } = subject;
   return (
     <>
-      <KnobMarks griddle={griddle} onChange={store} />
-      <SpotReadings griddle={griddle} onChange={store} />
-      <CalibrateTicket
-        key={`${griddle.id}/${formula.id}`}
-        griddle={griddle}
-        subject={subject}
-        onUse={store}
-      />
+      <ForLead instead="Only a lead changes what is kept of a plate.">
+        <KnobMarks griddle={griddle} onChange={store} />
+        <SpotReadings griddle={griddle} onChange={store} />
+        <CalibrateTicket
+          key={`${griddle.id}/${formula.id}`}
+          griddle={griddle}
+          subject={subject}
+          onUse={store}
+        />
+      </ForLead>
       <Caution {...CAUTIONS.plate} />
       {griddle.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
