@@ -75,7 +75,7 @@ export function Sheet({ open, onClose, label, children }: SheetProps) {
       <Modal
         visible
         onDismiss={onClose}
-        overlayAccessibilityLabel="Back to the screen"
+        overlayAccessibilityLabel={say('Back to the screen')}
         style={styles.place}
         contentContainerStyle={[styles.sheet, { backgroundColor: colours.surface }]}
       >
