@@ -20,8 +20,15 @@ process.once('exit', () => rmSync(SCRATCH, { recursive: true, force: true }));
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => process.exit(1));
 
 /** Runs a program with what the parts have in common. */
-const run = (command: string, args: readonly string[], env: Record<string, string> = {}): Promise<Ran> =>
-  runProgram(command, args, { npm_config_loglevel: 'error', FORCE_COLOR: '0', TMPDIR: SCRATCH, ...env });
+const run = (
+  command: string,
+  args: readonly string[],
+  env: Record<string, string> = {},
+  limitMs?: number,
+): Promise<Ran> => {
+  const common = { npm_config_loglevel: 'error', FORCE_COLOR: '0', TMPDIR: SCRATCH };
+  return runProgram(command, args, { ...common, ...env }, limitMs);
+};
 
 const node = (...args: readonly string[]) => run('node', args);
 const one = ({ ok, output }: Ran): Outcome => ({
@@ -158,16 +165,18 @@ export const web = (): Promise<Part> =>
   // What the builder has read before is kept where it keeps it by itself.
   part('web build', async () => one(await run('node', ['tools/run.mjs', 'build'], { TMPDIR: tmpdir() })));
 
+/** A little longer than Playwright's own, which ends with a report. */
+const JOURNEYS_LIMIT_MS = 50 * 60 * MS_PER_S;
+
 /** Playwright journeys through the real app and the real server; all, or those of the files that are named. */
 export const journeys = (chromium: string, files: readonly string[] = []): Promise<Part> =>
   part('journeys', async () => {
     const report = join(CACHE, 'playwright.json');
     rmSync(report, { force: true });
     const cli = 'node_modules/@playwright/test/cli.js';
-    const { ok, output } = await run('node', [cli, 'test', '-c', 'e2e/playwright.config.ts', ...files], {
-      CHROMIUM_PATH: chromium,
-      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-    });
+    const words = [cli, 'test', '-c', 'e2e/playwright.config.ts', ...files];
+    const env = { CHROMIUM_PATH: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
+    const { ok, output } = await run('node', words, env, JOURNEYS_LIMIT_MS);
     const result = reportAt(report) as {
       stats: { expected: number; flaky: number; unexpected: number };
     } | null;

@@ -27,7 +27,7 @@ export function BallsLeftSheet({ live, open, onClose, onNone }: BallsLeftSheetPr
   return (
     <Sheet open={open && left > 0} onClose={onClose} label="Balls left">
       {/* Each answer begins the count anew. */}
-      <Question key={left} {...{ live, left, onClose, onNone }} />
+      <Question key={left} live={live} left={left} onClose={onClose} onNone={onNone} />
     </Sheet>
   );
 }

@@ -45,11 +45,6 @@ export interface CountedOutcome {
   tookS: number;
 }
 
-/** When an act is told, and when hands really did it. */
-interface Real {
-  sinceMs: number;
-}
-
 /**
  * A cook who follows a plate that counts by itself: does what is told a moment after, is sometimes late and says so, misses a
  * disc, tears one. Touches for nothing else.
@@ -75,7 +70,8 @@ export function countedRound(round: CountedRound): CountedOutcome {
   // On, the first piece, and the end.
   let touches = 3;
   const out: CountedOutcome = { touches: 0, off: 0, torn: 0, offS: [], tookS: 0 };
-  const real = new Map<number, Real>();
+  /** Since when each piece has really lain on its side, ms. */
+  const real = new Map<number, number>();
   let told = 0;
   const missed = new Set<number>();
 
@@ -91,8 +87,8 @@ export function countedRound(round: CountedRound): CountedOutcome {
     const reactsS = Math.max(0.3, random.normal(reaction.meanS, reaction.sdS));
     const atMs = Math.max(act.atMs, busyUntilMs) + reactsS * MS_PER_S;
     const was = real.get(act.piece);
-    if (was) out.offS.push((atMs - was.sinceMs) / MS_PER_S - (sidesS[act.side - 2] ?? 0));
-    real.set(act.piece, { sinceMs: atMs });
+    if (was !== undefined) out.offS.push((atMs - was) / MS_PER_S - (sidesS[act.side - 2] ?? 0));
+    real.set(act.piece, atMs);
     if (act.kind === 'off') out.off += 1;
   };
 

@@ -35,7 +35,7 @@ export function BatchExtras({ live }: { live: LiveBatch }) {
           { key: 'give-up', label: 'Abandon', onPress: () => setKind('abandoned') },
         ]}
       />
-      <WentWrongSheet {...{ live }} open={wrong} onClose={closeWrong} />
+      <WentWrongSheet live={live} open={wrong} onClose={closeWrong} />
       <NoteSheet live={live} open={kind === 'note'} onClose={close} />
       <OneTextSheet
         open={kind === 'abandoned'}

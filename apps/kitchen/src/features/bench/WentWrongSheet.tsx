@@ -33,7 +33,7 @@ interface WentWrongProps {
 export function WentWrongSheet({ live, open, onClose }: WentWrongProps) {
   return (
     <Sheet open={open} onClose={onClose} label="Something went wrong">
-      {open ? <Choice {...{ live, onClose }} /> : null}
+      {open ? <Choice live={live} onClose={onClose} /> : null}
     </Sheet>
   );
 }
@@ -45,11 +45,11 @@ function Choice({ live, onClose }: Omit<WentWrongProps, 'open'>) {
   const [forgotten, setForgotten] = useState<Step | null>(null);
   const steps = forgettable(plan, state);
   const nameOf = (step: Step) => plan.sheet.find(({ lineId }) => lineId === step.lineId)?.name ?? '';
-  if (forgotten) return <Cure {...{ live, onClose }} step={forgotten} name={nameOf(forgotten)} />;
+  if (forgotten) return <Cure live={live} onClose={onClose} step={forgotten} name={nameOf(forgotten)} />;
   if (gone) {
     const [how, label] = gone;
     const onCount = (pieces: number) => act({ type: 'balls-gone', pieces, how });
-    return <HowMany {...{ label, onClose, onCount }} most={ballsAtHand(plan, state)} />;
+    return <HowMany label={label} onClose={onClose} onCount={onCount} most={ballsAtHand(plan, state)} />;
   }
   const canBeGone = state.divided !== null && ballsAtHand(plan, state) > 0;
   return (
@@ -132,7 +132,7 @@ function Cure({ live, step, name, onClose }: CureProps) {
   return (
     <>
       <Heading>{say('No {name} in: put it in now', { name: { lower: name } })}</Heading>
-      <Way {...{ cure }} />
+      <Way cure={cure} />
       <View>
         <Leader
           name={say('{name}, of the flour', { name: cure.line.name })}

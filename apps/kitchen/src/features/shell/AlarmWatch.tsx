@@ -59,5 +59,5 @@ function Watch({ running }: { running: readonly BatchSummary[] }) {
   };
   // Bread on a plate cannot wait: other work is a line above it.
   const slim = path.startsWith('/griddle/live/');
-  return <AlarmBar words={alarm.words} act="Open" {...{ slim }} onAct={open} onQuiet={quiet} />;
+  return <AlarmBar words={alarm.words} act="Open" slim={slim} onAct={open} onQuiet={quiet} />;
 }

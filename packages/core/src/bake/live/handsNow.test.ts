@@ -9,7 +9,12 @@ const plate = (changes: Partial<PlateStands>): PlateStands => ({
   ...changes,
 });
 const piece = (dueInS: number, changes: Partial<PlateStands['pieces'][number]> = {}) => ({
-  ...{ piece: 1, place: 1, side: 1, sideS: 20, flame: false, next: 'flip' as const },
+  piece: 1,
+  place: 1,
+  side: 1,
+  sideS: 20,
+  flame: false,
+  next: 'flip' as const,
   ...{ dueMs: NOW + dueInS * 1000, sinceMs: NOW - 10_000 },
   ...changes,
 });

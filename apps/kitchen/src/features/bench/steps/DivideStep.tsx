@@ -44,7 +44,15 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
   if (keying) {
     const onWeighed = (massG: number) => setWeighed({ massG, source: 'typed' });
     const { expectedG } = division;
-    return <KeyDough {...{ live, step, expectedG, onWeighed }} onBack={() => setKeying(false)} />;
+    return (
+      <KeyDough
+        live={live}
+        step={step}
+        expectedG={expectedG}
+        onWeighed={onWeighed}
+        onBack={() => setKeying(false)}
+      />
+    );
   }
   const cut = () => {
     live.act({

@@ -177,7 +177,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       <ColdBalls live={live} over />
       {idle && !careNow ? several : null}
       {careNow ? null : <StepCautions plan={plan} kind="griddle" />}
-      <BallsLeftSheet {...{ live }} open={ending} onClose={() => setEnding(false)} onNone={done} />
+      <BallsLeftSheet live={live} open={ending} onClose={() => setEnding(false)} onNone={done} />
     </StepFrame>
   );
 }

@@ -42,7 +42,8 @@ export function KeyDough({ live, step, expectedG, onWeighed, onBack }: KeyDoughP
       others={[{ key: 'back', label: 'Back', onPress: onBack }]}
     >
       <KeyedPad
-        {...{ unit, typed }}
+        unit={unit}
+        typed={typed}
         onType={setTyped}
         label="The whole dough"
         tone="ink"

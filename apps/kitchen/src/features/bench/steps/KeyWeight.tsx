@@ -39,7 +39,8 @@ export function KeyWeight(part: WeighPart & { onBack: () => void }) {
       others={[{ key: 'key', label: 'Back', onPress: onBack }]}
     >
       <KeyedPad
-        {...{ unit, typed }}
+        unit={unit}
+        typed={typed}
         onType={setTyped}
         label="The scale shows"
         tone={toneOf(line)}

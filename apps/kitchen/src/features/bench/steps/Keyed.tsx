@@ -53,7 +53,7 @@ function Keyed({ label, typed, unit, tone, wanted, expected }: KeyedProps) {
     <View style={[styles.row, useSideways() && styles.column]}>
       <View>
         <Label>{label}</Label>
-        <Figure {...{ value, unit, tone }} size={KEYED_PX} label={`${asTyped(typed)} ${unit}`} />
+        <Figure value={value} unit={unit} tone={tone} size={KEYED_PX} label={`${asTyped(typed)} ${unit}`} />
       </View>
       <View>
         <Label>{wanted ? 'Wanted' : 'Expected'}</Label>

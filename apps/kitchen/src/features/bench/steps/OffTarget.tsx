@@ -46,6 +46,8 @@ function LetFollow({ plan, offer }: LetFollowProps) {
             <Leader key={name} name={say('{name}, add', { name })} value={`+${format.mass(addG, stepG)}`} />
           ))}
         </View>
+      ) : offer.bowlG <= plan.kitchen.bowlCapacityG ? (
+        <Body>No batch follows a weight this far off.</Body>
       ) : (
         <Body>
           {say('The bowl would hold {mass}, more than its {mass2}.', {
@@ -121,15 +123,15 @@ export function OffTarget({ live, step, massG, onAgain, onClear, onKey, onDone }
   };
   const make = { label: makeWords(plan, offer, format), onPress: follow };
   const keyAgain = onKey ? { label: 'Key it again', onPress: onKey } : null;
-  const kind = { label: kept.act, onPress: keep };
+  const keepIt = { label: kept.act, onPress: keep };
   // What is stirred in cannot be taken out; what a batch cannot follow was keyed wrong.
   const cures = [
     ...(!over || takesOut ? [again] : []),
     ...(over && offer.fits ? [make] : []),
     ...(over && !offer.fits && keyAgain ? [keyAgain] : []),
-    kind,
+    keepIt,
   ];
-  const [primary = kind, ...rest] = cures;
+  const [primary = keepIt, ...rest] = cures;
   return (
     <StepFrame
       live={live}

@@ -47,7 +47,7 @@ export function LiveFacts({ griddle, first, sides, answer, counted }: LiveFactsP
           <AskWord>{ranges[side] ? `${ranges[side]} s` : say('Why?')}</AskWord>
         </Ask>
       ))}
-      <Told {...{ griddle, first, sides, answer, counted }} />
+      <Told griddle={griddle} first={first} sides={sides} answer={answer} counted={counted} />
       <WhySheet why={why} onClose={() => setWhy(null)} />
     </View>
   );

@@ -52,7 +52,7 @@ interface LiveFootProps extends Omit<DueBarProps, 'piece'> {
 /** What a hand can do: the next act, what else is usual; while the plate counts by itself, only what went otherwise. */
 export function LiveFoot(props: LiveFootProps) {
   const { live, griddle, byItself, ear, due, alarm, primary, early, waiting, ended, onReject } = props;
-  if (byItself.active && !ended) return <CountedFoot {...{ byItself }} />;
+  if (byItself.active && !ended) return <CountedFoot byItself={byItself} />;
   // Later it is offered under More: at work, each word costs a look.
   const offered = live.state.piecesOff === 0 && griddle.pieces.length === 0;
   return (

@@ -215,7 +215,14 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
       aside={<PlateHeat typedC={typedC} />}
       foot={
         <LiveFoot
-          {...{ live, griddle, byItself, ear, alarm, due, primary, early }}
+          live={live}
+          griddle={griddle}
+          byItself={byItself}
+          ear={ear}
+          alarm={alarm}
+          due={due}
+          primary={primary}
+          early={early}
           waiting={wait !== null}
           ended={hands.act === 'finish'}
           onReject={() => setRejecting(first ?? pieces[0] ?? null)}
@@ -227,7 +234,9 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
           <>
             <LiveWords griddle={griddle} wait={wait} />
             <LivePlate
-              {...{ pieces, onPlace, others }}
+              pieces={pieces}
+              onPlace={onPlace}
+              others={others}
               sides={batch.plan.formula.bake.sides.length}
               nextPlace={mayPut ? nextPlace : null}
               nextOnMs={hands.nextOnMs}
@@ -237,7 +246,15 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
             />
           </>
         }
-        side={<BesidePlate {...{ live, griddle, first, byItself }} care={left > 0 && !hands.due} />}
+        side={
+          <BesidePlate
+            live={live}
+            griddle={griddle}
+            first={first}
+            byItself={byItself}
+            care={left > 0 && !hands.due}
+          />
+        }
       />
       <DoubtSheet
         doubt={doubt}
@@ -246,7 +263,7 @@ const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: 
         onBurnt={act.burnt}
         onClose={end}
       />
-      <AwaySheet {...{ byItself }} />
+      <AwaySheet byItself={byItself} />
       <RejectSheet pieces={pieces} piece={rejecting} onPiece={setRejecting} onReject={act.reject} />
     </Screen>
   );

@@ -9,7 +9,7 @@ interface RejectSheetProps {
   /** The piece that is meant; null while the sheet is closed. */
   piece: LivePiece | null;
   onPiece: (piece: LivePiece | null) => void;
-  onReject: (piece: LivePiece, reason: Reject) => void;
+  onReject: (piece: number, reason: Reject) => void;
 }
 
 /** Which piece comes off as waste, and why. */
@@ -30,7 +30,7 @@ export function RejectSheet({ pieces, piece, onPiece, onReject }: RejectSheetPro
         value={null}
         options={REJECTS.map((reason) => [reason, reason] as const)}
         onChange={(reason) => {
-          if (piece) onReject(piece, reason);
+          if (piece) onReject(piece.piece, reason);
           onPiece(null);
         }}
       />

@@ -1,4 +1,4 @@
-import type { EventBody, Reject } from '@kettle-scale/core/batch';
+import type { Reject } from '@kettle-scale/core/batch';
 import {
   type PlateAct,
   handsFreeMs,
@@ -37,21 +37,12 @@ function lastActMs({ byItself, onPlate, baked }: LiveBatch['state']): number {
 }
 
 /** Whether this device counts the batch, and the plate's work as it is counted. */
-function useCountedWork({ batch, state }: LiveBatch, { counted, left }: LiveGriddle) {
+function useCountedWork({ batch, state }: LiveBatch, { counted, work }: LiveGriddle) {
   const sinceMs = useCounting((counting) => (counting.batchId === batch.id ? counting.sinceMs : null));
   const off = useCounting((counting) => counting.off);
   const isOwn = state.byItself !== null && state.byItself.sinceMs === sinceMs;
   const begun = state.onPlate.length > 0 || state.baked.some(({ onMs }) => onMs >= (sinceMs ?? Infinity));
   const active = isOwn && begun;
-  const work = useMemo(
-    () => ({
-      onPlate: state.onPlate,
-      left,
-      used: [...state.onPlate, ...state.baked].map(({ piece }) => piece),
-      begun: state.piecesOff + state.onPlate.length,
-    }),
-    [state, left],
-  );
   const fromMs = handsFreeMs(lastActMs(state));
   const next = useMemo(
     () => (active ? nextPlateAct(work, counted, off, fromMs) : null),
@@ -130,11 +121,16 @@ export function useByItself(live: LiveBatch, griddle: LiveGriddle) {
     endCounting();
     act({ type: 'by-itself', on: false });
   };
+  /** The act that was told just now and is still the last of the record: what was done after it is not taken back for it. */
+  const justTold = (nowMs: number): PlateAct | null => {
+    const lastMs = state.lastAct ? Date.parse(state.lastAct.at) : 0;
+    return told && isJustTold(told, nowMs) && told.atMs === lastMs ? told : null;
+  };
   /** What a press is about: the act that was told just now, else the one that comes. */
-  const about = (nowMs: number) => (isJustTold(told, nowMs) ? told : next);
+  const about = (nowMs: number) => justTold(nowMs) ?? next;
   const putOff = (by: typeof putAllOff) => {
     const nowMs = Date.now();
-    if (isJustTold(told, nowMs)) live.undo();
+    if (justTold(nowMs)) live.undo();
     setTold(null);
     useCounting.setState({ off: by(useCounting.getState().off, nowMs) });
   };
@@ -164,7 +160,7 @@ export function useByItself(live: LiveBatch, griddle: LiveGriddle) {
     /** The piece that was told just now, or is told next, is waste. */
     waste: (reason: Reject) => {
       const one = about(Date.now());
-      if (one) act(...wasteOf(state, one.piece, reason));
+      if (one) hands.reject(one.piece, reason);
     },
     asPlanned: () => {
       if (away) take(away.acts);
@@ -177,11 +173,5 @@ export function useByItself(live: LiveBatch, griddle: LiveGriddle) {
     },
   };
 }
-
-/** A piece as waste: off the plate, where it still lies there. */
-const wasteOf = (state: LiveBatch['state'], piece: number, reason: Reject): EventBody[] => [
-  ...(state.onPlate.some((one) => one.piece === piece) ? [{ type: 'piece-off' as const, piece }] : []),
-  { type: 'rejected', pieces: 1, reason, piece },
-];
 
 export type ByItself = ReturnType<typeof useByItself>;

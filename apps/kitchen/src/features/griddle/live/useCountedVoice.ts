@@ -17,11 +17,12 @@ export function useCountedVoice(next: PlateAct | null): void {
   const atMs = next?.atMs;
   useEffect(() => {
     if (kind === undefined || place === undefined || atMs === undefined) return;
-    const inMs = (beforeS: number) => Math.max(0, atMs - beforeS * MS_PER_S - Date.now());
-    const said = setTimeout(() => speak(actWords(kind, place)), inMs(SAID_BEFORE_S));
-    const ticks = Array.from({ length: SAID_BEFORE_S + 1 }, (_, s) =>
-      setTimeout(() => tick(sound, s === 0), inMs(s)),
-    );
+    const inMs = (beforeS: number) => atMs - beforeS * MS_PER_S - Date.now();
+    const said = setTimeout(() => speak(actWords(kind, place)), Math.max(0, inMs(SAID_BEFORE_S)));
+    // A second that is over ticks no more.
+    const ticks = Array.from({ length: SAID_BEFORE_S + 1 }, (_, s) => s)
+      .filter((s) => inMs(s) >= 0)
+      .map((s) => setTimeout(() => tick(sound, s === 0), inMs(s)));
     return () => [said, ...ticks].forEach(clearTimeout);
   }, [kind, place, atMs, sound]);
 }

@@ -1,11 +1,19 @@
 import { say } from '../../../reader/say';
-import { type BatchState, type EventBody, ballsAtHand, ballsMade, coldStore } from '@kettle-scale/core/batch';
+import {
+  type BatchState,
+  type EventBody,
+  type Reject,
+  ballsAtHand,
+  ballsMade,
+  coldStore,
+} from '@kettle-scale/core/batch';
 import {
   type CountedBy,
   NOTHING_PUT_OFF,
   type LivePiece,
   type OtherPiece,
   type PlateAct,
+  type PlateWork,
   type Trim,
   breadDiameterMm,
   freePlace,
@@ -35,7 +43,6 @@ const MOST_PLACES = 9;
 /** Where the kitchen has told of no plate. */
 const USUAL_PLACES = 4;
 
-type Reason = Extract<EventBody, { type: 'rejected' }>['reason'];
 type PieceOn = Extract<EventBody, { type: 'piece-on' }>;
 
 /** What was judged before a piece went on: its times never change under it. */
@@ -55,13 +62,12 @@ function usePlaces({ batch }: LiveBatch, { griddle }: GriddleSubject) {
 
 interface ActingOn {
   plate: PlateRead | null;
-  /** Pieces that are, or were, on the plate. */
-  begun: number;
+  work: PlateWork;
   counted: CountedBy;
 }
 
 /** What hands do at the plate. */
-function actsOf(live: LiveBatch, { plate, begun, counted }: ActingOn) {
+function actsOf(live: LiveBatch, { plate, work, counted }: ActingOn) {
   const { state } = live;
   const put = (piece: number, place: number): PieceOn => {
     const plateC = counted.readC(place);
@@ -72,16 +78,13 @@ function actsOf(live: LiveBatch, { plate, begun, counted }: ActingOn) {
       ...(plate && plateC !== null ? { plateC, source: plate.source } : {}),
     };
   };
-  /** Waste is the piece's own: it counts as none of the batch's. */
-  const wasted = (one: LivePiece, reason: Reason): EventBody[] => [
-    { type: 'piece-off', piece: one.piece },
-    { type: 'rejected', pieces: 1, reason, piece: one.piece },
+  /** Waste is the piece's own: it counts as none of the batch's. It comes off, where it still lies. */
+  const wasted = (piece: number, reason: Reject): EventBody[] => [
+    ...(state.onPlate.some((one) => one.piece === piece) ? [{ type: 'piece-off' as const, piece }] : []),
+    { type: 'rejected', pieces: 1, reason, piece },
   ];
   const actsOfPlate = {
-    on: (place: number) => {
-      const used = [...state.onPlate, ...state.baked].map((one) => one.piece);
-      live.act(put(nextPieceNumber(used, begun), place));
-    },
+    on: (place: number) => live.act(put(nextPieceNumber(work.used, work.begun), place)),
     /** An act that nobody saw, as it is recorded. */
     bodyOf: ({ kind, piece, place, side }: PlateAct): EventBody =>
       kind === 'put'
@@ -100,12 +103,13 @@ function actsOf(live: LiveBatch, { plate, begun, counted }: ActingOn) {
     /** All that was due of a piece was done at its time, as far as anybody knows. */
     inTime: (one: LivePiece) => {
       const lies = state.onPlate.filter(({ piece }) => piece === one.piece);
-      const work = { onPlate: lies, left: 0, used: [], begun: 0 };
-      const acts = plateActs(work, { ...counted, others: [] }, NOTHING_PUT_OFF, one.dueMs, Date.now());
+      const alone = { ...work, onPlate: lies, left: 0 };
+      const acts = plateActs(alone, { ...counted, others: [] }, NOTHING_PUT_OFF, one.dueMs, Date.now());
       for (const act of acts) live.actAt(act.atMs, actsOfPlate.bodyOf(act));
     },
-    reject: (one: LivePiece, reason: Reason) => live.act(...wasted(one, reason)),
-    burnt: (pieces: readonly LivePiece[]) => live.act(...pieces.flatMap((one) => wasted(one, 'burnt'))),
+    reject: (piece: number, reason: Reject) => live.act(...wasted(piece, reason)),
+    burnt: (pieces: readonly LivePiece[]) =>
+      live.act(...pieces.flatMap(({ piece }) => wasted(piece, 'burnt'))),
   };
   return actsOfPlate;
 }
@@ -163,7 +167,16 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
 
   const pieces = useMemo(() => livePieces(state.onPlate, counted), [state, counted]);
   const total = ballsMade(batch.plan, state);
-  const begun = state.piecesOff + state.onPlate.length;
+  const left = ballsAtHand(batch.plan, state);
+  const work = useMemo(
+    (): PlateWork => ({
+      onPlate: state.onPlate,
+      left,
+      used: [...state.onPlate, ...state.baked].map(({ piece }) => piece),
+      begun: state.piecesOff + state.onPlate.length,
+    }),
+    [state, left],
+  );
   const nextPlace = freePlace([...pieces, ...others], placeCount);
   const nextC = plateAtPlace(nextPlace ?? 1);
   const nextSeconds = times.timesAt(nextC, trim);
@@ -184,7 +197,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       })
     : null;
 
-  const act = actsOf(live, { plate, begun, counted });
+  const act = actsOf(live, { plate, work, counted });
   const explain = (side: number): Explanation =>
     explainLive({
       ...{ side, place: nextPlace ?? 1, plateC: nextC, assumed: readC === null, units },
@@ -213,7 +226,8 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
     },
     griddle: subject.griddle,
     failed: times.failed,
-    left: ballsAtHand(batch.plan, state),
+    left,
+    work,
     cold: coldStore(batch.plan, state).balls,
   };
 }
