@@ -116,7 +116,8 @@ function skip(reader: Reader, words: ReadonlySet<string>): void {
   }
 }
 
-const isNumber = ({ tokens }: Reader, index: number): boolean => tokens[index]?.kind === 'number';
+/** Whether a number stands there that can be an amount: "1/0" cannot. */
+const isNumber = ({ tokens }: Reader, index: number): boolean => Number.isFinite(tokens[index]?.value);
 const numberAt = ({ tokens }: Reader, index: number): WrittenNumber => numberOf(tokens[index]?.text ?? '');
 
 /** "A pinch of salt", "pinch of salt", "a heaped spoon": one, when a unit follows. */
@@ -154,7 +155,7 @@ function numbersAt(
     low = numberAt(reader, reader.at);
     reader.at += 1;
   } else low = oneOfUnit(reader);
-  if (!low || !Number.isFinite(low.value)) return null;
+  if (!low) return null;
   let high: WrittenNumber | null = null;
   const to = wordAt(reader, reader.at);
   if ((TO.has(to) || (between && to === 'and')) && isNumber(reader, reader.at + 1)) {
@@ -167,7 +168,7 @@ function numbersAt(
     low = { ...times, value: low.value * times.value };
     reader.at += 2;
   }
-  return { low, high, between };
+  return Number.isFinite(low.value) ? { low, high, between } : null;
 }
 
 const sum = (a: Interval, b: Interval): Interval => ({
