@@ -1,6 +1,8 @@
 import {
   type Figure,
+  ballFigure,
   bulkFigure,
+  figureText,
   formatBulk,
   formatLength,
   formatMass,
@@ -25,16 +27,16 @@ export function useFormat() {
       units,
       mass: (massG: number, stepG = 1): string => formatMass(massG, stepG, reads),
       massFigure: (massG: number, stepG = 1): Figure => massFigure(massG, stepG, reads),
+      /** A ball, as a bench scale of that step shows it. */
+      ball: (massG: number, benchStepG: number): string => figureText(ballFigure(massG, benchStepG, reads)),
+      ballFigure: (massG: number, benchStepG: number): Figure => ballFigure(massG, benchStepG, reads),
       /** Flour by the sack, dough by the bowl. */
       bulk: (massG: number): string => formatBulk(massG, reads),
       bulkFigure: (massG: number): Figure => bulkFigure(massG, reads),
       length: (mm: number): string => formatLength(mm, reads),
       lengthFigure: (mm: number): Figure => lengthFigure(mm, reads),
       thicknessFigure: (mm: number): Figure => thicknessFigure(mm, reads),
-      thickness: (mm: number): string => {
-        const { value, unit } = thicknessFigure(mm, reads);
-        return `${value}\u00a0${unit}`;
-      },
+      thickness: (mm: number): string => figureText(thicknessFigure(mm, reads)),
       temp: (tempC: number): string => formatTemp(tempC, reads),
       tempDifference: (kelvin: number): string => formatTempDifference(kelvin, reads),
       /** For axes and keypads: the reader's unit of a stored one, and a stored figure in it. */

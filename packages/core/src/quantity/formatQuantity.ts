@@ -63,6 +63,18 @@ export function massFigure(massG: number, stepG = 1, reads: Reads = METRIC): Fig
   return { value: pounds > 0 ? `${number(pounds, 0, reads)} lb ${rest}` : rest, unit: 'oz' };
 }
 
+/** A tenth of an ounce is 3 % of a ball: too coarse to hold one to. */
+const BALL_STEP_G = 0.1;
+
+/**
+ * A ball, as the bench scale shows it: 102 g where it shows whole grams; ounces to hundredths.
+ * @param massG g
+ * @param benchStepG step of the bench scale, g
+ * @param reads how the reader reads
+ */
+export const ballFigure = (massG: number, benchStepG: number, reads: Reads = METRIC): Figure =>
+  massFigure(massG, reads.units === 'us' ? Math.min(benchStepG, BALL_STEP_G) : benchStepG, reads);
+
 const GRAMS_PER_KG = 1000;
 
 /**
@@ -111,7 +123,8 @@ export const tempFigure = (tempC: number, reads: Reads = METRIC): Figure => ({
 });
 
 /** Joins a figure and its unit with a no-break space. */
-const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.unit}`;
+/** A figure with its unit, which no line break parts. */
+export const figureText = (figure: Figure): string => `${figure.value}\u00a0${figure.unit}`;
 
 /**
  * @param massG g

@@ -13,12 +13,14 @@ export {
   type Zone,
 } from './days';
 export {
+  ballFigure,
   bulkFigure,
   type Figure,
   formatClock,
   formatFigure,
   formatLength,
   formatBulk,
+  figureText,
   formatMass,
   formatMoney,
   formatPercent,

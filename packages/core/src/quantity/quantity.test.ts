@@ -1,6 +1,8 @@
 import { said } from '../test/said';
 import fc from 'fast-check';
 import {
+  ballFigure,
+  figureText,
   formatClock,
   formatLength,
   formatMass,
@@ -120,6 +122,8 @@ describe('formatting', () => {
     expect(formatMass(67.4, 0.1)).toBe('67.4\u00a0g');
     expect(formatMass(992.233, 1, US)).toBe('2 lb 3.0\u00a0oz');
     expect(formatMass(453.5, 1, US)).toBe('1 lb 0.0\u00a0oz');
+    expect(figureText(ballFigure(101.9, 5))).toBe('102\u00a0g');
+    expect(figureText(ballFigure(101.9, 5, US))).toBe('3.59\u00a0oz');
     expect(formatLength(280)).toBe('280\u00a0mm');
     expect(formatLength(280, US)).toBe('11.0\u00a0in');
     expect(formatTemp(228, US)).toBe('442\u00a0°F');

@@ -26,9 +26,10 @@ import { BallPanel } from './BallPanel';
 import { PHASE_WORDS, useAutoTake } from './useAutoTake';
 import { useStepWidth } from './useStepWidth';
 
+/** How finely a ball is recorded: a sample's spread needs more than the eye does. */
 const BALL_STEP_G = 0.1;
-/** How finely the live weight is shown: a whole ounce is most of a ball. */
-const READ_STEP_G = { metric: 1, us: BALL_STEP_G } as const;
+/** How finely a weight is shown while it moves. */
+const SHOWN_STEP_G = 1;
 
 const NO_SCALE = 'no scale heard';
 
@@ -78,8 +79,8 @@ function OnScale({ standard, typed, shown, phase, heard, there, reads }: OnScale
     <View>
       <Label>
         {say('{mass} ± {mass2} wanted', {
-          mass: format.mass(standard.targetG, BALL_STEP_G),
-          mass2: format.mass(standard.toleranceG, BALL_STEP_G),
+          mass: format.ball(standard.targetG, SHOWN_STEP_G),
+          mass2: format.ball(standard.toleranceG, SHOWN_STEP_G),
         })}
       </Label>
       <BigFigure value={shown || '0'} unit={format.unitOf('g')} width={width} />
@@ -139,7 +140,7 @@ function Balls({ live }: { live: LiveBatch }) {
         }
       : !auto && there && reading
         ? {
-            label: say('Take {mass}', { mass: format.mass(reading.massG, BALL_STEP_G) }),
+            label: say('Take {mass}', { mass: format.ball(reading.massG, SHOWN_STEP_G) }),
             disabled: false,
             onPress: () => take(reading.massG, heard?.source ?? 'device'),
           }
@@ -149,7 +150,7 @@ function Balls({ live }: { live: LiveBatch }) {
             onPress: back,
           };
   useKeys({ primary: primary.onPress, undo: state.lastAct?.type === 'ball-sampled' ? live.undo : undefined });
-  const shown = typed ?? (reading ? format.massFigure(reading.massG, READ_STEP_G[format.units]).value : '–');
+  const shown = typed ?? (reading ? format.ballFigure(reading.massG, SHOWN_STEP_G).value : '–');
   return (
     <Screen
       fill

@@ -61,6 +61,7 @@ function Over({ live }: { live: LiveBatch }) {
   const format = useFormat();
   const { batch, state } = live;
   const record = batchRecord(batch.plan, state);
+  const { benchStepG } = batch.plan.kitchen;
   const toLog = () => router.replace(`/log/${batch.id}`);
   useKeys({ primary: toLog, undo: live.undo });
   const finished = state.status === 'finished';
@@ -97,8 +98,8 @@ function Over({ live }: { live: LiveBatch }) {
                 ['Dough', format.mass(record.doughG), format.mass(record.doughPlannedG)],
                 [
                   'Ball',
-                  record.ballG === null ? '–' : format.mass(record.ballG, 0.1),
-                  format.mass(record.ballPlannedG),
+                  record.ballG === null ? '–' : format.ball(record.ballG, benchStepG),
+                  format.ball(record.ballPlannedG, benchStepG),
                 ],
                 [
                   'Hydration',

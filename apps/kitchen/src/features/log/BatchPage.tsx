@@ -109,8 +109,8 @@ function Facts({ live: { batch, state } }: { live: LiveBatch }) {
       <Fact label="Dough" value={format.mass(record.doughG)} planned={format.mass(record.doughPlannedG)} />
       <Fact
         label="Ball"
-        value={record.ballG === null ? '–' : format.mass(record.ballG, 0.1)}
-        planned={format.mass(record.ballPlannedG, 0.1)}
+        value={record.ballG === null ? '–' : format.ball(record.ballG, plan.kitchen.benchStepG)}
+        planned={format.ball(record.ballPlannedG, plan.kitchen.benchStepG)}
       />
       <Fact
         label="Hydration"

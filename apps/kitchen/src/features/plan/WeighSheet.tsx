@@ -84,7 +84,7 @@ export function WeighSheet({ plan, onWhy }: { plan: Plan; onWhy: (figure: Figure
       <Ask onPress={() => onWhy('ball')}>
         <Body>
           {say('Balls come to {mass} after losses in the bowl and on the bench.', {
-            mass: format.mass(plan.expectedBallG, 0.1),
+            mass: format.ball(plan.expectedBallG, plan.kitchen.benchStepG),
           })}
         </Body>
       </Ask>

@@ -70,7 +70,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
       primary={
         weighed || unweighed
           ? {
-              label: say('Cut {pieces, number} × {mass}', { pieces, mass: format.mass(ballG, benchStepG) }),
+              label: say('Cut {pieces, number} × {mass}', { pieces, mass: format.ball(ballG, benchStepG) }),
               disabled: pieces < 1,
               onPress: cut,
             }
@@ -141,7 +141,7 @@ function DoughFigures({ live, division }: PartProps) {
   const { scale } = usePreferences();
   const heard = useReading('scale', scale);
   const onScale = useDoughOnScale(plan.ballG);
-  const ball = format.massFigure(ballG, plan.kitchen.benchStepG);
+  const ball = format.ballFigure(ballG, plan.kitchen.benchStepG);
   const figure = format.massFigure(doughG, plan.kitchen.benchStepG);
   const loss = explainLoss(plan, inBowlsG, doughG);
   return (
@@ -177,12 +177,13 @@ function DoughFigures({ live, division }: PartProps) {
 }
 
 /** Whether the ball is in tolerance, and the count that would bring it there. */
-function Cuts({ division: { standard, asks, ask, readyG } }: PartProps) {
+function Cuts({ live, division: { standard, asks, ask, readyG } }: PartProps) {
   return (
     <CutChoice
       now={cutInto(readyG, Math.max(1, asks.count), standard)}
       cuts={waysToCut(readyG, standard)}
       standard={standard}
+      benchStepG={live.batch.plan.kitchen.benchStepG}
       onChoose={(count) => ask('count', () => count)}
     />
   );
@@ -207,6 +208,7 @@ function KeepChoice({ live, division }: PartProps) {
       />
       <WaysToDivide
         {...{ ways, keep }}
+        benchStepG={kitchen.benchStepG}
         currency={kitchen.currency}
         priced={cost.unpriced.length === 0}
         onStep={(by) => ask(keep, (was) => Math.max(by, was + by))}

@@ -25,7 +25,7 @@ export function LeftoverChoice({ massG, ballG, kitchen, value, onChange }: Props
   const words: Record<Leftover, string> = {
     'short batch': say(
       '{shorts, number} {shorts, plural, one {piece} other {pieces}} of {mass}, baked with the rest.',
-      { shorts, mass: format.mass(massG / shorts, 0.1) },
+      { shorts, mass: format.ball(massG / shorts, kitchen.benchStepG) },
     ),
     'fridge dough': say(
       'Airtight and at once into the fridge; its clock runs for {hours, number} h. Follow your local food code.',

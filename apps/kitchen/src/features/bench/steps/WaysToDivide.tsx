@@ -21,20 +21,21 @@ const WORDS: Record<Keep, [string, string]> = {
 interface Props {
   ways: Record<Keep, Division>;
   keep: Keep;
+  benchStepG: number;
   currency: string | undefined;
   priced: boolean;
   onStep: (by: number) => void;
 }
 
 /** What each way of dividing gives, side by side; the chosen one can be moved a step either way. */
-export function WaysToDivide({ ways, keep, currency, priced, onStep }: Props) {
+export function WaysToDivide({ ways, keep, benchStepG, currency, priced, onStep }: Props) {
   const format = useFormat();
   const rows = (['count', 'ball', 'size'] as const).map((way) => {
     const { pieces, ballG, leftoverG, costPerPiece } = ways[way];
     return [
       sayAll([NAMES[way], way === keep && '●'], ' '),
       String(pieces),
-      format.mass(ballG, 0.1),
+      format.ball(ballG, benchStepG),
       format.mass(leftoverG),
       ...(priced ? [pieces > 0 ? formatMoney(costPerPiece, currency) : '–'] : []),
     ];
