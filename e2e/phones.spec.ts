@@ -84,6 +84,11 @@ test('a phone trusts the kitchen, is paired by a code, works without a network, 
   await page.goto(`${onNetwork}/settings`);
   await expect(page.getByText(/^This phone is Griddle phone/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save a backup' })).toHaveCount(0);
+  await page.goto(`${onNetwork}/formulas`);
+  await expect(page.getByRole('link', { name: /^Sailcloth sheet/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Write a formula' })).toHaveCount(0);
+  await page.goto(`${onNetwork}/write`);
+  await expect(page.getByText(/^Only a lead changes this/)).toBeVisible();
 
   const cook = bench(page);
   await page.goto(`${onNetwork}/plan/deckhand-wrap`);

@@ -4,6 +4,7 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { useRunning } from '../../api/queries';
 import { AlarmBar } from '../../ui/alarm/AlarmBar';
 import { useAlarms } from '../../ui/alarm/useAlarm';
+import { useSideways } from '../../ui/layout/useWide';
 import { useNow } from '../../ui/useNow';
 import { type Alarm, alarmsOf, nextMarkMs } from '../../batch/board';
 import { startAlarmClock } from '../../workers/alarmClock';
@@ -38,6 +39,7 @@ export function AlarmWatch() {
 function Watch({ running }: { running: readonly BatchSummary[] }) {
   const router = useRouter();
   const path = usePathname();
+  const sideways = useSideways();
   const [soon, setSoon] = useState<number | null>(null);
   const nowMs = useMarks(soon);
   const next = nextMarkMs(running, nowMs);
@@ -57,7 +59,7 @@ function Watch({ running }: { running: readonly BatchSummary[] }) {
     quiet();
     router.push(`/bench/${alarm.batchId}`);
   };
-  // Bread on a plate cannot wait: other work is a line above it.
-  const slim = path.startsWith('/griddle/live/');
+  // Bread on a plate cannot wait, and a phone on its side has no room: other work is a line above what is at hand.
+  const slim = sideways || path.startsWith('/griddle/live/');
   return <AlarmBar words={alarm.words} act="Open" slim={slim} onAct={open} onQuiet={quiet} />;
 }

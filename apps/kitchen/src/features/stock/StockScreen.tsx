@@ -7,6 +7,7 @@ import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSaveFlourLot } from '../../api/changes';
 import { useFlourLots, useIngredients, useKitchen } from '../../api/queries';
+import { ForLead } from '../../shared/ForLead';
 import { useDays } from '../../shared/useDays';
 import { Action, ActionRow } from '../../ui/input/actions';
 import { Notice, Waiting } from '../../ui/layout/Notice';
@@ -77,17 +78,19 @@ function LotTicket({ lot, flour, onEdit, onCount }: LotTicketProps) {
           />
         ))}
       </View>
-      <ActionRow
-        actions={[
-          { key: 'count', label: 'Count it', onPress: onCount },
-          { key: 'edit', label: 'Correct', onPress: onEdit },
-          {
-            key: 'close',
-            label: lot.closed ? 'Back in use' : 'Used up',
-            onPress: () => save.mutate(asLot(lot, { closed: !lot.closed })),
-          },
-        ]}
-      />
+      <ForLead instead="Only a lead counts and corrects a lot.">
+        <ActionRow
+          actions={[
+            { key: 'count', label: 'Count it', onPress: onCount },
+            { key: 'edit', label: 'Correct', onPress: onEdit },
+            {
+              key: 'close',
+              label: lot.closed ? 'Back in use' : 'Used up',
+              onPress: () => save.mutate(asLot(lot, { closed: !lot.closed })),
+            },
+          ]}
+        />
+      </ForLead>
     </Ticket>
   );
 }

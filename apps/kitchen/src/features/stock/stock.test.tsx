@@ -111,3 +111,12 @@ test('a correction keeps the count; a count and “used up” keep everything el
   await waitFor(() => expect(saved).toHaveBeenCalledTimes(1));
   expect(sent()).toMatchObject({ closed: true, counted });
 });
+
+test('a cook receives a lot; to count and correct one is a lead’s, and said before it is tried', () => {
+  queryClient.setQueryData(keys.access, { role: 'cook', phone: { id: 'p', name: 'Griddle phone' } });
+  jest.spyOn(api, 'access').mockReturnValue(new Promise(() => undefined));
+  open(lot([]));
+  expect(see('Only a lead counts and corrects a lot.')).toBeTruthy();
+  expect(screen.queryByRole('button', { name: 'Count it' })).toBeNull();
+  expect(see('Receive a lot')).toBeTruthy();
+});

@@ -14,6 +14,7 @@ import { ColdBalls } from '../../../shared/ColdBalls';
 import { Action } from '../../../ui/input/actions';
 import { Disc } from '../../../ui/chart/Disc';
 import { useColours } from '../../../ui/theme';
+import { useSideways } from '../../../ui/layout/useWide';
 import { CORNER, SPACE, TOUCH } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
@@ -30,6 +31,9 @@ const PICTURE_SHARE = { ofWidth: 0.44, ofHeight: 0.17 } as const;
 const PIECES_ON_PLATE = 4;
 
 const styles = StyleSheet.create({
+  // On its side a phone has no room for both: the figures come first.
+  figuresFirst: { flexDirection: 'column-reverse', gap: SPACE.m },
+  upright: { gap: SPACE.m },
   picture: { alignItems: 'center', gap: SPACE.s },
   pair: { flexDirection: 'row', gap: SPACE.l },
   half: { flex: 1 },
@@ -150,6 +154,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
     thicknessMm: roundToStep(plan.rolled.thicknessMm, STEP.thicknessMm),
     diameterMm: Math.round(discDiameterMm(ballG, plan.rolled.thicknessMm, plan.doughDensityGMl)),
   };
+  const sideways = useSideways();
   const [disc, setDisc] = useState(planned);
   const change = (key: keyof typeof STEP) => (direction: 1 | -1) =>
     setDisc((now) => ({
@@ -186,15 +191,27 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         />
       }
     >
-      <DiscPicture {...{ disc, planned, springBack }} measured={state.discs.at(-1) ?? null} />
-      <View style={styles.pair}>
-        <Measure
-          label="Rolled to"
-          value={diameter.value}
-          unit={diameter.unit}
-          onStep={change('diameterMm')}
+      <View style={sideways ? styles.figuresFirst : styles.upright}>
+        <DiscPicture
+          disc={disc}
+          planned={planned}
+          springBack={springBack}
+          measured={state.discs.at(-1) ?? null}
         />
-        <Measure label="Thick" value={thickness.value} unit={thickness.unit} onStep={change('thicknessMm')} />
+        <View style={styles.pair}>
+          <Measure
+            label="Rolled to"
+            value={diameter.value}
+            unit={diameter.unit}
+            onStep={change('diameterMm')}
+          />
+          <Measure
+            label="Thick"
+            value={thickness.value}
+            unit={thickness.unit}
+            onStep={change('thicknessMm')}
+          />
+        </View>
       </View>
       <Heading>
         {shaping.how === 'hot-press'

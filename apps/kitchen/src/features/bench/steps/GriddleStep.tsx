@@ -9,6 +9,7 @@ import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { Action } from '../../../ui/input/actions';
 import { useHotLine } from '../../../reader/preferences';
+import { useSideways } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
@@ -27,6 +28,9 @@ import { GriddleTimer, OnGriddleFor, useDue } from './GriddleTimer';
 const styles = StyleSheet.create({
   middle: { alignItems: 'center', justifyContent: 'center', flexGrow: 1, gap: SPACE.m },
   facts: { flexDirection: 'row', justifyContent: 'space-between' },
+  factsDown: { gap: SPACE.s },
+  plate: { flexGrow: 1, gap: SPACE.m },
+  plateAcross: { flexDirection: 'row', flexGrow: 1, gap: SPACE.m },
 });
 
 /** The plate's heat and each side's seconds, with their ranges where this kitchen's are known. */
@@ -34,7 +38,7 @@ function HeatAndSeconds({ plan, ranges }: { plan: Plan; ranges: readonly string[
   const format = useFormat();
   const phases = bakePhases(plan.formula.bake);
   return (
-    <View style={styles.facts}>
+    <View style={useSideways() ? styles.factsDown : styles.facts}>
       <View>
         <Label>Plate</Label>
         <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
@@ -98,6 +102,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { batch, state, act } = live;
   const { plan } = batch;
   const size = useRingSize();
+  const sideways = useSideways();
   const phases = bakePhases(plan.formula.bake);
   const pieces = ballsMade(plan, state);
   const atHand = ballsAtHand(plan, state);
@@ -167,10 +172,12 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
         </>
       }
     >
-      <HeatAndSeconds plan={plan} ranges={own?.ranges ?? []} />
-      <View style={styles.middle}>
-        <GriddleTimer {...{ size, side, cue, piecesOff }} />
-        {phase?.act ? <Heading>{phase.act}</Heading> : null}
+      <View style={sideways ? styles.plateAcross : styles.plate}>
+        <HeatAndSeconds plan={plan} ranges={own?.ranges ?? []} />
+        <View style={styles.middle}>
+          <GriddleTimer size={size} side={side} cue={cue} piecesOff={piecesOff} />
+          {phase?.act ? <Heading>{phase.act}</Heading> : null}
+        </View>
       </View>
       {careNow ? <PlateCareNow live={live} /> : null}
       <OnBreadNow short plan={plan} at={ON_BREAD} />
