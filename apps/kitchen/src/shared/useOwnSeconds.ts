@@ -1,15 +1,4 @@
-import {
-  type BakeRequest,
-  USUAL_DOUGH_C,
-  griddleFor,
-  ownSecondsWords,
-  rangesOf,
-  requestOf,
-} from '@kettle-scale/core/bake';
-import type { Formula } from '@kettle-scale/core/formula';
-import type { Ingredient } from '@kettle-scale/core/ingredient';
-import { useMemo } from 'react';
-import { useKitchen } from '../api/queries';
+import { type BakeQuestion, ownSecondsWords, rangesOf } from '@kettle-scale/core/bake';
 import { useWork } from '../workers/useWork';
 import { say } from '../reader/say';
 
@@ -20,23 +9,13 @@ export interface OwnSeconds {
   words: string;
 }
 
-/** A formula's own seconds on the plate that this kitchen bakes it on, as every screen shows them. */
-export function useOwnSeconds(formula: Formula, foods: readonly Ingredient[] | undefined): OwnSeconds | null {
-  const kitchen = useKitchen().data;
-  const asked = useMemo(() => {
-    if (!kitchen || !foods) return null;
-    const griddle = griddleFor(formula, kitchen.griddles ?? []);
-    const request: BakeRequest = requestOf({
-      ...{ formula, foods, griddle, doughC: USUAL_DOUGH_C, altitudeM: kitchen.altitudeM ?? 0 },
-      ...{ plateC: formula.bake.plateC, thicknessMm: formula.product.thicknessMm },
-    });
-    return { request, plate: griddle?.name ?? '10 mm of steel' };
-  }, [formula, foods, kitchen]);
-  const { data } = useWork('solve', asked ? { request: asked.request } : null);
-  if (!asked || !data) return null;
+/** A formula's own seconds on the plate that it is baked on, as every screen shows them. */
+export function useOwnSeconds(question: BakeQuestion | null): OwnSeconds | null {
+  const { data } = useWork('solve', question ? { request: question.request } : null);
+  if (!question || !data) return null;
   const { solved } = data;
   return {
     ranges: solved.keepsSplit ? rangesOf(solved) : [],
-    words: say(ownSecondsWords(solved, asked.plate)),
+    words: say(ownSecondsWords(solved, question.griddle?.name ?? '10 mm of steel')),
   };
 }

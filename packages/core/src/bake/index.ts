@@ -47,10 +47,17 @@ export {
   griddleFor,
   paceFactsOf,
   placesOf,
-  requestOf,
   spreadsOf,
   USUAL_DOUGH_C,
 } from './plate/kitchenRequest';
+export {
+  bakedThicknessMm,
+  type BakeChoice,
+  type BakingKitchen,
+  type BakeQuestion,
+  questionOfFormula,
+  questionOfPlan,
+} from './plate/question';
 export { knobAdvice } from './plate/knob';
 export {
   LIMITS,
@@ -77,7 +84,7 @@ export {
   turnsOnce,
 } from './solve/bakeRequest';
 export { type RobustTimes, THINNEST_MM, withPiece } from './solve/pieceSpread';
-export { bakeRequestSchema, readBakeDocument } from './solve/requestSchema';
+export { bakeRequestSchema, readBakeDocument } from './plate/requestSchema';
 export { robustTimes } from './solve/robust';
 export { ownSecondsWords, rangesOf, whyNotWritten } from './solve/secondsWords';
 export { solve, type SolvedBake, solveTimes } from './solve/solve';

@@ -4,7 +4,7 @@ import { planRequestSchema } from '../plan/planRequestSchema';
 import { planSchema } from '../plan/planSchema';
 import { formulaSchema } from '../formula/formulaSchema';
 import { griddleSchema } from '../kitchen/griddleSchema';
-import { bakeRequestSchema } from '../bake/solve/requestSchema';
+import { bakeRequestSchema } from '../bake/plate/requestSchema';
 import { serviceDaySchema } from '../shift/day/serviceDaySchema';
 import { shiftDocumentSchema } from '../shift/shiftSchema';
 import { InputError } from '../message/problem';

@@ -2,6 +2,8 @@ import { type BatchState, taughtPieces } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
 import { sourceUsable } from '../device/freshness';
 import type { LoggedPiece } from '../bake/calibrate/loggedPieceSchema';
+import { USUAL_DOUGH_C } from '../bake/plate/kitchenRequest';
+import { bakedThicknessMm } from '../bake/plate/question';
 import { type SideColour, type Colour, colourAsked, seenPieces } from '../bake/live/judging';
 
 /** What a tap says of a side's colour where a product asks for this much. */
@@ -9,9 +11,6 @@ function colourOf(seen: Colour | undefined, right: SideColour): SideColour | und
   if (!seen || seen === 'right') return seen && right;
   return seen === 'pale' ? 'pale' : right === 'deep freckles' ? 'burnt' : 'deep freckles';
 }
-
-/** Temperature of a dough that nobody measured. */
-const USUAL_DOUGH_C = 24;
 
 /**
  * The pieces of a batch that a calibration can use: those that went on a plate that was read and that somebody judged,
@@ -24,7 +23,7 @@ export function loggedPieces(plan: Plan, state: BatchState, demo = false): Logge
   const judged = new Map(
     state.baked.map(({ piece }) => [piece, seenPieces(state.judged.filter((one) => one.piece === piece))[0]]),
   );
-  const thicknessMm = state.flattened?.thicknessMm ?? plan.relaxed.thicknessMm;
+  const thicknessMm = bakedThicknessMm(plan, state.flattened);
   const sides = plan.formula.bake.sides.length;
   return taughtPieces(state).flatMap(({ piece, plateC, plateFrom, sidesS }): LoggedPiece[] => {
     const seen = judged.get(piece);
@@ -32,7 +31,9 @@ export function loggedPieces(plan: Plan, state: BatchState, demo = false): Logge
     if (plateFrom && !sourceUsable(plateFrom, demo)) return [];
     return [
       {
-        ...{ thicknessMm, plateC, doughC: plan.today?.doughC ?? USUAL_DOUGH_C },
+        thicknessMm,
+        plateC,
+        doughC: USUAL_DOUGH_C,
         seconds: sidesS.slice(0, sides),
         firstSide: colourOf(seen.firstSide, colourAsked(product, 0)),
         secondSide: colourOf(seen.secondSide, colourAsked(product, 1)),

@@ -7,12 +7,13 @@ import { useBook, useIngredients } from '../../api/queries';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
 import { useUnits } from '../../reader/preferences';
+import { useFormulaQuestion } from '../../shared/useBakeQuestion';
 import { useOwnSeconds } from '../../shared/useOwnSeconds';
 import { Screen } from '../../ui/layout/Screen';
 
 function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const units = useUnits();
-  const ranges = useOwnSeconds(formula, foods)?.ranges;
+  const ranges = useOwnSeconds(useFormulaQuestion(formula, foods))?.ranges;
   const card = useMemo(
     () =>
       cardHtml(formula, foods, {

@@ -13,6 +13,7 @@ import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { Ask } from '../../ui/layout/Why';
 import { BakeBars } from '../../shared/BakeBars';
+import { useFormulaQuestion } from '../../shared/useBakeQuestion';
 import { useOwnSeconds } from '../../shared/useOwnSeconds';
 import { methodWords } from './methodWords';
 
@@ -135,7 +136,7 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
 /** Heat, surface and the sides one after the other. */
 export function GriddleTicket({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const format = useFormat();
-  const own = useOwnSeconds(formula, foods);
+  const own = useOwnSeconds(useFormulaQuestion(formula, foods));
   return (
     <Ticket>
       <Heading>Griddle</Heading>

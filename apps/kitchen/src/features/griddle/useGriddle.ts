@@ -1,23 +1,23 @@
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
-import { type BakeRequest, griddleFor, hotSpots, requestOf, spreadsOf } from '@kettle-scale/core/bake';
+import {
+  type BakeQuestion,
+  griddleFor,
+  hotSpots,
+  questionOfFormula,
+  spreadsOf,
+} from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
 import { useBookAndKitchen } from '../../api/queries';
-import { useGriddleChoice } from './griddleSetup';
+import { useGriddleChoice } from '../../shared/griddleChoice';
 
-export interface GriddleSubject {
+export interface GriddleSubject extends BakeQuestion {
   formulas: Formula[];
   formula: Formula;
   foods: Ingredient[];
   kitchen: Kitchen;
   griddles: Griddle[];
-  griddle: Griddle | null;
-  plateC: number;
-  thicknessMm: number;
-  doughC: number;
-  altitudeM: number;
-  request: BakeRequest;
   spreads: ReturnType<typeof spreadsOf>;
 }
 
@@ -40,16 +40,15 @@ export function useGriddleSubject(): {
     if (!formula) return null;
     const griddles = ready.kitchen.griddles ?? [];
     const griddle = griddles.find(({ id }) => id === choice.griddleId) ?? griddleFor(formula, griddles);
-    const settings = {
-      plateC: choice.plateC ?? formula.bake.plateC,
-      thicknessMm: choice.thicknessMm ?? formula.product.thicknessMm,
-      doughC: choice.doughC,
-      altitudeM: choice.altitudeM ?? ready.kitchen.altitudeM ?? 0,
-    };
     const { foods, kitchen } = ready;
+    const { plateC, thicknessMm, doughC, altitudeM } = choice;
     return {
-      ...{ formulas, formula, foods, kitchen, griddles, griddle, ...settings },
-      request: requestOf({ formula, foods, griddle, ...settings }),
+      formulas,
+      formula,
+      foods,
+      kitchen,
+      griddles,
+      ...questionOfFormula(formula, foods, kitchen, { griddle, plateC, thicknessMm, doughC, altitudeM }),
       spreads: spreadsOf(formula, griddle ? (hotSpots(griddle)?.sdC ?? null) : null),
     };
   }, [ready, formulas, choice]);

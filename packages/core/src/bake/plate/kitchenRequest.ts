@@ -4,14 +4,9 @@ import type { Ingredient } from '../../ingredient/ingredientSchema';
 import type { Griddle } from '../../kitchen/griddleSchema';
 import { discDiameterMm } from '../../portion/disc';
 import { doughDensity } from '../../portion/doughDensity';
-import { doughProperties, partsOfLines } from '../model/composition';
-import { plateAreaM2, plateOf } from '../model/griddlePlate';
-import { DEFAULT_AIR, DEFAULT_MODEL, MODEL_CONSTANTS } from '../model/model';
-import { STEEL_GRIDDLE } from '../model/plate';
-import { withFactors } from '../model/withFactors';
-import type { BakeRequest } from '../solve/bakeRequest';
+import { plateAreaM2 } from '../model/griddlePlate';
+import { MODEL_CONSTANTS } from '../model/model';
 import { type Spreads, USUAL_SPREADS } from '../solve/spreads';
-import { standardOf } from '../solve/standard';
 import { type PaceFacts, USUAL_HANDS } from './pace';
 import { packPieces } from './packing';
 
@@ -27,24 +22,38 @@ const TOLERANCE_IN_SD = 2;
 const BEST_PLATE_SD_C = 2;
 
 /**
- * The griddle that a formula is baked on where nobody chose: the first of its surface, flat or domed.
+ * The griddle that a formula is baked on: the one that somebody chose, where it has the formula's surface, flat or domed;
+ * else the first that has.
  * @param formula its bake program
  * @param griddles griddles of the kitchen
- * @returns undefined where the kitchen has none
+ * @param chosenId id of the one that somebody chose
+ * @returns null where the kitchen has none
  */
-export const griddleFor = ({ bake }: Pick<Formula, 'bake'>, griddles: readonly Griddle[]): Griddle | null =>
-  griddles.find(({ domed }) => (domed ?? false) === (bake.surface === 'domed')) ?? griddles[0] ?? null;
+export function griddleFor(
+  { bake }: Pick<Formula, 'bake'>,
+  griddles: readonly Griddle[],
+  chosenId: string | null = null,
+): Griddle | null {
+  const ofSurface = griddles.filter(({ domed }) => (domed ?? false) === (bake.surface === 'domed'));
+  return ofSurface.find(({ id }) => id === chosenId) ?? ofSurface[0] ?? griddles[0] ?? null;
+}
 
 /**
  * Diameter of a formula's relaxed disc, mm.
  * @param formula the formula
  * @param foods ingredients of the kitchen
  * @param thicknessMm mm
+ * @param ballG g, where it is not the formula's own
  * @returns mm
  */
-export function breadDiameterMm(formula: Formula, foods: readonly Ingredient[], thicknessMm: number): number {
+export function breadDiameterMm(
+  formula: Formula,
+  foods: readonly Ingredient[],
+  thicknessMm: number,
+  ballG = formula.product.ballG,
+): number {
   const parts = resolveLines(formula, foods).map(({ fraction, food }) => ({ mass: fraction, food }));
-  return discDiameterMm(formula.product.ballG, thicknessMm, doughDensity(parts, formula.product.air));
+  return discDiameterMm(ballG, thicknessMm, doughDensity(parts, formula.product.air));
 }
 
 const pieceAreaM2 = (diameterMm: number): number => (Math.PI / 4) * (diameterMm / MM_PER_M) ** 2;
@@ -58,8 +67,12 @@ const pieceAreaM2 = (diameterMm: number): number => (Math.PI / 4) * (diameterMm 
 export const placesOf = (griddle: Griddle | null, diameterMm: number) =>
   griddle ? packPieces(griddle, diameterMm, GAP_MM) : [];
 
-/** Share of a griddle that lies under bread when it is full. */
-const coveredBy = (griddle: Griddle, diameterMm: number): number =>
+/**
+ * Share of a griddle that lies under bread when it is full.
+ * @param griddle the plate
+ * @param diameterMm mm
+ */
+export const coveredBy = (griddle: Griddle, diameterMm: number): number =>
   (placesOf(griddle, diameterMm).length * pieceAreaM2(diameterMm)) / plateAreaM2(griddle);
 
 /**
@@ -85,18 +98,6 @@ export function paceFactsOf(
   };
 }
 
-export interface Asked {
-  formula: Formula;
-  foods: readonly Ingredient[];
-  griddle: Griddle | null;
-  plateC: number;
-  thicknessMm: number;
-  doughC: number;
-  altitudeM: number;
-  /** What the plate really has now, where it was read. */
-  readC?: number | undefined;
-}
-
 /**
  * What a plate's own pieces of a formula have taught, for the constants in use; what others taught is not asked.
  * @param griddle the plate with what it learned
@@ -105,44 +106,6 @@ export interface Asked {
  */
 export const calibrationOf = ({ calibrations }: Griddle, formulaId: string) =>
   calibrations?.filter((one) => one.formulaId === formulaId && one.constants === MODEL_CONSTANTS).at(-1);
-
-/**
- * The question to the model: this bread, on this plate, up here, with what the plate's own pieces have taught.
- * @param asked the bread and where it is baked
- */
-export function requestOf({
-  formula,
-  foods,
-  griddle,
-  plateC,
-  thicknessMm,
-  doughC,
-  altitudeM,
-  readC,
-}: Asked): BakeRequest {
-  const learned = griddle && calibrationOf(griddle, formula.id);
-  const startC = readC ?? plateC;
-  return {
-    setup: {
-      dough: doughProperties(partsOfLines(resolveLines(formula, foods)), formula.product.air),
-      ...{ thicknessMm, doughC, plateC, startC: { under: startC, rest: startC } },
-      plate: griddle
-        ? plateOf(griddle, coveredBy(griddle, breadDiameterMm(formula, foods, thicknessMm)))
-        : STEEL_GRIDDLE,
-      air: { ...DEFAULT_AIR, altitudeM },
-      model: withFactors(
-        DEFAULT_MODEL,
-        Object.fromEntries((learned?.parameters ?? []).map(({ what, factor }) => [what, factor])),
-      ),
-    },
-    program: { ...formula.bake, plateC },
-    standard: standardOf(formula.product, formula.bake.finish),
-    written: {
-      ...{ plateC: formula.bake.plateC, thicknessMm: formula.product.thicknessMm },
-      doughC: USUAL_DOUGH_C,
-    },
-  };
-}
 
 /**
  * How much pieces and plate of this kitchen spread: tolerances of the product, and the plate's own readings.

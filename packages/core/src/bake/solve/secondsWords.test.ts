@@ -1,13 +1,10 @@
 import { said } from '../../test/said';
-import { requestOf } from '../plate/kitchenRequest';
+import { questionOfFormula } from '../plate/question';
 import { formula } from '../../test/examples';
 import { CATALOGUE } from '../../ingredient/catalogue';
 import { whyNotWritten } from './secondsWords';
 
-const request = requestOf({
-  ...{ formula, foods: CATALOGUE, griddle: null, altitudeM: 0 },
-  ...{ plateC: formula.bake.plateC, thicknessMm: formula.product.thicknessMm, doughC: 25 },
-});
+const { request } = questionOfFormula(formula, CATALOGUE, {}, { doughC: 25 });
 const { written } = request;
 if (!written) throw new Error('the formula says its seconds');
 const words = (thicknessMm: number) =>

@@ -4,10 +4,9 @@ import {
   breadDiameterMm,
   paceFactsOf,
   paceOf,
-  requestOf,
+  questionOfFormula,
   griddleFor,
   secondsOf,
-  USUAL_DOUGH_C,
   plateOf,
   readySeconds,
 } from '../../bake';
@@ -104,14 +103,9 @@ function lineBreadOf(
     kitchen,
     ingredients: [...foods],
   });
-  const griddle = griddleFor(formula, kitchen.griddles ?? []);
-  const { thicknessMm } = formula.product;
+  const { request, griddle, thicknessMm } = questionOfFormula(formula, foods, kitchen);
   const sidesS = secondsOf(formula.bake);
   const rollS = stepsS(plan, 'flatten');
-  const request = requestOf({
-    ...{ formula, foods, griddle, plateC: formula.bake.plateC, thicknessMm },
-    ...{ doughC: USUAL_DOUGH_C, altitudeM: kitchen.altitudeM ?? 0 },
-  });
   const pace = griddle ? paceOf(request, sidesS, paceFactsOf(formula, foods, griddle, thicknessMm)) : null;
   const heatS = pace && Number.isFinite(pace.perHour.heat) ? S_PER_H / pace.perHour.heat : 0;
   const cost = planCost(plan).perPiece ?? UNPRICED_PIECE;

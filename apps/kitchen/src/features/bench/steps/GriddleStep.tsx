@@ -1,7 +1,6 @@
 import { say } from '../../../reader/say';
 import { ballsAtHand, ballsMade, careDue, coldStore } from '@kettle-scale/core/batch';
 import { bakePhases } from '@kettle-scale/core/formula';
-import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Plan, Step } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -13,6 +12,7 @@ import { useSideways } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
+import { usePlanQuestion } from '../../../shared/useBakeQuestion';
 import { useOwnSeconds } from '../../../shared/useOwnSeconds';
 import { BallsLeftSheet } from '../../../shared/BallsLeftSheet';
 import { ColdBalls } from '../../../shared/ColdBalls';
@@ -140,7 +140,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   // The plate is seen to while nothing lies on it; what it does then comes before what comes later.
   const careNow = idle && careDue(plan.formula.bake.care, state).length > 0;
   const several = <Action label="Several at once" onPress={() => router.push(`/griddle/live/${batch.id}`)} />;
-  const own = useOwnSeconds(plan.formula, plan.ingredients as readonly Ingredient[]);
+  const own = useOwnSeconds(usePlanQuestion(plan, state.flattened));
   const primary = nextAct({ live, done, cue, piece, following: following !== undefined });
 
   return (

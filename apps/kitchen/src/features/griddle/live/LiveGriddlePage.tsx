@@ -18,10 +18,10 @@ import { useKeys } from '../../../ui/input/useKeys';
 import { Screen } from '../../../ui/layout/Screen';
 import { useWide } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
-import { Figure, Label } from '../../../ui/type';
+import { Body, Figure, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { LOOK_MS, useSampled } from '../../../ui/useSampled';
-import type { GriddleSubject } from '../useGriddle';
+import type { BakeQuestion } from '@kettle-scale/core/bake';
 import { AwaySheet } from './AwaySheet';
 import { type Doubt, DoubtSheet } from './DoubtSheet';
 import { BesidePlate } from './BesidePlate';
@@ -34,6 +34,7 @@ import { type PlateRead, plateNow, plateWords, typedPlateC } from './plateNow';
 import { goodPieces } from '@kettle-scale/core/batch';
 import { type ByItself, useByItself } from './useByItself';
 import { useCountedVoice } from './useCountedVoice';
+import { type LiveTimes, useLiveTimes } from './liveTimes';
 import { type LiveGriddle, useLiveGriddle } from './useLiveGriddle';
 import { useLiveVoice } from './useLiveVoice';
 
@@ -128,11 +129,11 @@ function LiveTitle({ stands, counted }: { stands: Stands; counted: ByItself['nex
 
 interface PageProps {
   live: LiveBatch;
-  subject: GriddleSubject;
+  question: BakeQuestion;
 }
 
 /** Listens to the thermometer; what stands on the page is worked out again when the plate has moved by a degree. */
-export function LiveGriddlePage({ live, subject }: PageProps) {
+export function LiveGriddlePage({ live, question }: PageProps) {
   const typedC = useSampled((nowMs) => typedPlateC(live.state, nowMs), LOOK_MS);
   const read = plateNow(useReading('thermometer'), typedC);
   const [tempC, steady, source] = [read ? Math.round(read.tempC) : null, read?.steady, read?.source];
@@ -140,10 +141,20 @@ export function LiveGriddlePage({ live, subject }: PageProps) {
     () => (tempC === null || !source ? null : { tempC, steady: steady ?? false, source }),
     [tempC, steady, source],
   );
-  return <PlateAtWork {...{ live, subject, plate, typedC }} />;
+  const times = useLiveTimes(question);
+  // Other seconds are never shown first: a hand would follow them.
+  if (!times.ready && !times.failed) {
+    return (
+      <Screen title="Live griddle">
+        <Body tone="soot">Working out the seconds …</Body>
+      </Screen>
+    );
+  }
+  return <PlateAtWork live={live} question={question} times={times} plate={plate} typedC={typedC} />;
 }
 
 interface AtWorkProps extends PageProps {
+  times: LiveTimes;
   plate: PlateRead | null;
   typedC: number | null;
 }
@@ -171,9 +182,9 @@ function useDoubt(griddle: LiveGriddle) {
   return { doubt, end, forward };
 }
 
-const PlateAtWork = memo(function PlateAtWork({ live, subject, plate, typedC }: AtWorkProps) {
+const PlateAtWork = memo(function PlateAtWork({ live, question, times, plate, typedC }: AtWorkProps) {
   const { batch, state } = live;
-  const griddle = useLiveGriddle(live, subject, plate);
+  const griddle = useLiveGriddle(live, question, times, plate);
   const [rejecting, setRejecting] = useState<LivePiece | null>(null);
   const { pieces, act, nextPlace, total, left, others } = griddle;
   const { doubt, end, forward } = useDoubt(griddle);

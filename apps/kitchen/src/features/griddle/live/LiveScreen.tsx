@@ -5,17 +5,19 @@ import { Screen } from '../../../ui/layout/Screen';
 import { openSpeakerOnFirstTouch } from '../../../ui/alarm/alarm';
 import { useKeepAwake } from '../../../ui/useKeepAwake';
 import { useHotLine } from '../../../reader/preferences';
-import { useGriddleSubject } from '../useGriddle';
+import { useKitchen } from '../../../api/queries';
+import { usePlanQuestion } from '../../../shared/useBakeQuestion';
 import { LiveGriddlePage } from './LiveGriddlePage';
 
 /** The running batch on the plate: every place with its countdown, in the order that one pair of hands can do. */
 export function LiveScreen({ id }: { id: string }) {
   const { live, error, retry } = useBatch(id);
-  const { subject, error: missing, retry: again } = useGriddleSubject();
+  const { error: missing, refetch } = useKitchen();
+  const question = usePlanQuestion(live?.batch.plan ?? null, live?.state.flattened ?? null);
   useHotLine();
   useKeepAwake();
   useEffect(openSpeakerOnFirstTouch, []);
-  if (live && subject) return <LiveGriddlePage live={live} subject={subject} />;
+  if (live && question) return <LiveGriddlePage live={live} question={question} />;
   return (
     <Screen title="Live griddle">
       <Waiting
@@ -23,7 +25,7 @@ export function LiveScreen({ id }: { id: string }) {
         error={error ?? missing}
         onRetry={() => {
           retry();
-          again();
+          void refetch();
         }}
       />
     </Screen>

@@ -14,7 +14,7 @@ import { LiveScreen } from './LiveScreen';
 import {
   MODEL_CONSTANTS,
   afterTurn,
-  requestOf,
+  questionOfFormula,
   secondAfter,
   secondsAt,
   spreadsOf,
@@ -88,10 +88,12 @@ test('times are read between the plates they were worked out for', () => {
 test('after an early or a late turn the second side follows the model', async () => {
   const { finish: _fire, ...bake } = entry().formula.bake;
   const { formula } = entry({ bake });
-  const request = requestOf({
-    ...{ formula, foods: CATALOGUE, griddle: GRIDDLE },
-    ...{ plateC: 220, thicknessMm: 1.6, doughC: 24, altitudeM: 0 },
-  });
+  const { request } = questionOfFormula(
+    formula,
+    CATALOGUE,
+    {},
+    { griddle: GRIDDLE, plateC: 220, thicknessMm: 1.6 },
+  );
   const table = await askWorker('times', { request, platesC: [215, 225] });
   const seconds = secondsAt(table, 220);
   const [first = 0, second = 0] = seconds;
@@ -108,15 +110,9 @@ test('after an early or a late turn the second side follows the model', async ()
 
 test('the question follows the plate, what it has learned, and the product’s tolerances', async () => {
   const { formula } = entry();
-  const asked = {
-    formula,
-    foods: CATALOGUE,
-    plateC: 220,
-    thicknessMm: 2,
-    doughC: 24,
-    altitudeM: 0,
-  };
-  const plain = requestOf({ ...asked, griddle: GRIDDLE });
+  const requestOn = (griddle: Griddle) =>
+    questionOfFormula(formula, CATALOGUE, {}, { griddle, plateC: 220, thicknessMm: 2 }).request;
+  const plain = requestOn(GRIDDLE);
   const calibration = {
     ...{ formulaId: formula.id, at: '2026-03-01T00:00:00.000Z', pieces: 30 },
     parameters: [{ what: 'browning' as const, factor: 1.5, low: 1.2, high: 1.8 }],
@@ -125,9 +121,9 @@ test('the question follows the plate, what it has learned, and the product’s t
     ...GRIDDLE,
     calibrations: [{ ...calibration, ...(constants ? { constants } : {}) }],
   });
-  const learned = requestOf({ ...asked, griddle: taught(MODEL_CONSTANTS) });
+  const learned = requestOn(taught(MODEL_CONSTANTS));
   // What multiplied older figures says nothing about these.
-  expect(requestOf({ ...asked, griddle: taught() })).toEqual(plain);
+  expect(requestOn(taught())).toEqual(plain);
   expect(learned.setup.model?.browning).toBeCloseTo(1.5 * (plain.setup.model?.browning ?? 0));
   expect(spreadsOf(formula, 6)).toMatchObject({ ballShare: 0.01, plateC: 6 });
   const { solved } = await askWorker('solve', { request: plain });

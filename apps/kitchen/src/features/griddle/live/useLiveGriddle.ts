@@ -8,6 +8,7 @@ import {
   coldStore,
 } from '@kettle-scale/core/batch';
 import {
+  type BakeQuestion,
   type CountedBy,
   NOTHING_PUT_OFF,
   type LivePiece,
@@ -15,7 +16,6 @@ import {
   type PlateAct,
   type PlateWork,
   type Trim,
-  breadDiameterMm,
   freePlace,
   livePieces,
   nextPieceNumber,
@@ -32,10 +32,9 @@ import type { Explanation } from '@kettle-scale/core/message';
 import { useMemo } from 'react';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { useFormat } from '../../../ui/useFormat';
-import type { GriddleSubject } from '../useGriddle';
 import { explainLive } from './explainLive';
 import { useOthersOnPlate } from './useOthersOnPlate';
-import { type LiveTimes, useLiveTimes } from './liveTimes';
+import type { LiveTimes } from './liveTimes';
 import type { PlateRead } from './plateNow';
 
 /** Keys 1 to 9 reach so many places. */
@@ -50,11 +49,10 @@ const trimBefore = (state: BatchState, onMs: number): Trim =>
   trimOf(seenPieces(state.judged.filter(({ at }) => Date.parse(at) <= onMs)));
 
 /** Where the batch's breads lie on the kitchen's plate, and how much hotter or colder each place is, °C. */
-function usePlaces({ batch }: LiveBatch, { griddle }: GriddleSubject) {
+function usePlaces({ batch }: LiveBatch, { griddle }: BakeQuestion) {
   const { plan } = batch;
   return useMemo(() => {
-    const foods = plan.ingredients as GriddleSubject['foods'];
-    const spots = placesOf(griddle, breadDiameterMm(plan.formula, foods, plan.relaxed.thicknessMm));
+    const spots = placesOf(griddle, plan.relaxed.diameterMm);
     const placeCount = Math.min(MOST_PLACES, Math.max(1, griddle ? spots.length : USUAL_PLACES));
     return { spots, placeCount, offsets: griddle ? placeOffsetsC(griddle, spots) : [] };
   }, [plan, griddle]);
@@ -152,16 +150,20 @@ function useCountedBy({ live, times, trim, readC, offsets, placeCount, others }:
  * The batch on its plate: pieces with what is next for each, where the next one goes and how long it lies. Nothing here
  * follows the clock; whoever shows a countdown looks at it.
  */
-export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: PlateRead | null) {
+export function useLiveGriddle(
+  live: LiveBatch,
+  question: BakeQuestion,
+  times: LiveTimes,
+  plate: PlateRead | null,
+) {
   const { batch, state } = live;
   const { formula } = batch.plan;
   const wantedC = formula.bake.plateC;
   const { units } = useFormat();
   const readC = plate?.tempC ?? null;
-  const times = useLiveTimes(batch.plan, state.flattened, subject);
-  const { spots, placeCount, offsets } = usePlaces(live, subject);
+  const { spots, placeCount, offsets } = usePlaces(live, question);
   const trim = useMemo(() => trimOf(seenPieces(state.judged)), [state.judged]);
-  const others = useOthersOnPlate(batch.id, subject.griddle?.id);
+  const others = useOthersOnPlate(batch.id, question.griddle?.id);
   const counted = useCountedBy({ live, times, trim, readC, offsets, placeCount, others });
   const plateAtPlace = counted.placeC;
 
@@ -224,7 +226,7 @@ export function useLiveGriddle(live: LiveBatch, subject: GriddleSubject, plate: 
       spots,
       others,
     },
-    griddle: subject.griddle,
+    griddle: question.griddle,
     failed: times.failed,
     left,
     work,

@@ -13,7 +13,7 @@ import { Sheet } from '../../../ui/layout/Sheet';
 import { useWide } from '../../../ui/layout/useWide';
 import { CalibrateTicket } from './CalibrateTicket';
 import { CAUTIONS } from '../griddleText';
-import { useGriddleChoice } from '../griddleSetup';
+import { useGriddleChoice } from '../../../shared/griddleChoice';
 import { PlateFacts } from './PlateFacts';
 import { PlateForm } from './PlateForm';
 import { KnobMarks, SpotReadings } from './PlateReadings';

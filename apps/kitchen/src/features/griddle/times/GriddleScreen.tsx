@@ -24,7 +24,7 @@ import { PanTicket } from './PanTicket';
 import { TimesTicket } from './TimesTicket';
 import { WaysTicket } from './WaysTicket';
 import { WhatIf } from './WhatIf';
-import { useGriddleChoice } from '../griddleSetup';
+import { useGriddleChoice } from '../../../shared/griddleChoice';
 import { type GriddleSubject, useGriddleSubject } from '../useGriddle';
 
 const styles = StyleSheet.create({

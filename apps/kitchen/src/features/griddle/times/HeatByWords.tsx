@@ -1,7 +1,7 @@
 import { HEAT_WORDS, type HeatWord, heatSigns } from '@kettle-scale/core/bake';
 import { Choices } from '../../../ui/input/Choices';
 import { Label } from '../../../ui/type';
-import { useGriddleChoice } from '../griddleSetup';
+import { useGriddleChoice } from '../../../shared/griddleChoice';
 
 const OPTIONS = HEAT_WORDS.map(({ words }) => [words, words] as const);
 

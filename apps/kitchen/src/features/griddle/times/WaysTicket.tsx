@@ -9,7 +9,7 @@ import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { useWork } from '../../../workers/useWork';
-import { useGriddleChoice } from '../griddleSetup';
+import { useGriddleChoice } from '../../../shared/griddleChoice';
 import type { GriddleSubject } from '../useGriddle';
 
 const styles = StyleSheet.create({

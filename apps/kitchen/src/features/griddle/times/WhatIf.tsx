@@ -8,7 +8,7 @@ import { RangeField } from '../../../ui/input/RangeField';
 import { Ticket } from '../../../ui/layout/Ticket';
 import { Body, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
-import { useGriddleChoice } from '../griddleSetup';
+import { useGriddleChoice } from '../../../shared/griddleChoice';
 import { HeatByWords } from './HeatByWords';
 import type { GriddleSubject } from '../useGriddle';
 

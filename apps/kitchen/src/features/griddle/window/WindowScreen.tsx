@@ -13,7 +13,7 @@ import { Table } from '../../../ui/layout/Table';
 import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Heading, Label } from '../../../ui/type';
-import { useGriddleChoice } from '../griddleSetup';
+import { useGriddleChoice } from '../../../shared/griddleChoice';
 import { useGriddleSubject } from '../useGriddle';
 import { useFormat } from '../../../ui/useFormat';
 

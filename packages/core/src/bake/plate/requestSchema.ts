@@ -1,17 +1,17 @@
 import { z } from 'zod';
 import { choiceField, fractionField, numberField } from '../../message/fields';
-import { formulaSchema } from '../../formula/formulaSchema';
+import { type Formula, formulaSchema } from '../../formula/formulaSchema';
 import { bakeSchema } from '../../formula/methodSchema';
-import { resolveLines } from '../../formula/resolveLines';
 import { CATALOGUE } from '../../ingredient/catalogue';
 import { gridFor } from '../model/bake';
-import type { BakeRequest } from './bakeRequest';
-import { doughProperties, partsOfLines, partsOfPlainDough } from '../model/composition';
+import type { BakeRequest } from '../solve/bakeRequest';
+import { doughProperties, partsOfPlainDough } from '../model/composition';
 import { plateOf } from '../model/griddlePlate';
 import { griddleSchema } from '../../kitchen/griddleSchema';
 import { DEFAULT_AIR, DEFAULT_MODEL, REFERENCE_MODEL, type ModelConstants } from '../model/model';
 import { STEEL_GRIDDLE } from '../model/plate';
-import { type BySide, COMMON_STANDARD, standardOf } from './standard';
+import { questionOfFormula } from './question';
+import { type BySide, COMMON_STANDARD } from '../solve/standard';
 
 const temp = (label: string, min: number, max: number) => numberField(label, { min, max, unit: '°C' });
 const positive = (label: string, max: number, unit?: string) =>
@@ -124,6 +124,38 @@ const COVERED = 0.5;
 const given = <T extends object>(part: T | undefined): Partial<T> =>
   Object.fromEntries(Object.entries(part ?? {}).filter(([, value]) => value !== undefined)) as Partial<T>;
 
+/** What stands under the figures of a document that brings no formula. */
+function plainRequest({ disc, plate, program, griddle, dough }: BakeDocument): BakeRequest {
+  const plateC = plate?.tempC ?? program?.plateC ?? USUAL.plateC;
+  return {
+    setup: {
+      dough: doughProperties(partsOfPlainDough(dough ?? PLAIN), disc?.air ?? USUAL.air),
+      thicknessMm: disc?.thicknessMm ?? USUAL.thicknessMm,
+      doughC: disc?.doughC ?? USUAL.doughC,
+      plateC,
+      plate: griddle ? plateOf(griddle, COVERED) : STEEL_GRIDDLE,
+      air: DEFAULT_AIR,
+    },
+    program: { surface: 'flat', sides: [{ seconds: USUAL.sideS }, { seconds: USUAL.sideS }], plateC },
+    standard: COMMON_STANDARD,
+  };
+}
+
+/** A formula's own question, as every screen asks it, with what the document says instead. */
+function formulaRequest(formula: Formula, { disc, plate, program, griddle }: BakeDocument): BakeRequest {
+  const own = disc?.air === undefined ? formula : withAir(formula, disc.air);
+  return questionOfFormula(own, CATALOGUE, griddle ? { griddles: [griddle] } : {}, {
+    plateC: plate?.tempC ?? program?.plateC,
+    thicknessMm: disc?.thicknessMm,
+    doughC: disc?.doughC,
+  }).request;
+}
+
+const withAir = (formula: Formula, air: number): Formula => ({
+  ...formula,
+  product: { ...formula.product, air },
+});
+
 /**
  * The request that a document means, with all its defaults, and the grid to compute it on.
  * @param document a document of the format bake-request
@@ -133,49 +165,30 @@ export function readBakeDocument(document: BakeDocument): {
   grid: { cells: number; stepS: number };
   everyS: number;
 } {
-  const { formula, griddle, disc, plate, program } = document;
-  const parts = formula
-    ? partsOfLines(resolveLines(formula, CATALOGUE))
-    : partsOfPlainDough(document.dough ?? PLAIN);
-  const { tempC, startC, restC, thicknessMm: plateMm, ...own } = plate ?? {};
+  const { formula, plate, program } = document;
+  const base = formula ? formulaRequest(formula, document) : plainRequest(document);
+  const { tempC: _heat, startC, restC, thicknessMm: plateMm, ...own } = plate ?? {};
   const { coverAim, coverLeast, ...figures } = document.standard ?? {};
-  const thicknessMm = disc?.thicknessMm ?? formula?.product.thicknessMm ?? USUAL.thicknessMm;
-  const plateC = tempC ?? program?.plateC ?? formula?.bake.plateC ?? USUAL.plateC;
-  const bakeProgram = {
-    ...(formula?.bake ?? {
-      surface: 'flat' as const,
-      sides: [{ seconds: USUAL.sideS }, { seconds: USUAL.sideS }],
-    }),
-    ...given(program),
-  };
+  const { setup } = base;
+  const { plateC, thicknessMm } = setup;
+  const model = document.constants ? SETS[document.constants] : (setup.model ?? SETS['in use']);
   return {
     request: {
+      ...base,
       setup: {
-        dough: doughProperties(parts, disc?.air ?? formula?.product.air ?? USUAL.air),
-        thicknessMm,
-        doughC: disc?.doughC ?? USUAL.doughC,
-        plateC,
+        ...setup,
         startC: { under: startC ?? plateC, rest: restC ?? startC ?? plateC },
         plate: {
-          ...(griddle ? plateOf(griddle, COVERED) : STEEL_GRIDDLE),
+          ...(setup.plate ?? STEEL_GRIDDLE),
           ...given(own),
           ...(plateMm === undefined ? {} : { thicknessM: plateMm / MM_PER_M }),
         },
-        air: { ...DEFAULT_AIR, ...given(document.air) },
-        model: { ...SETS[document.constants ?? 'in use'], ...given(document.model) },
+        air: { ...(setup.air ?? DEFAULT_AIR), ...given(document.air) },
+        model: { ...model, ...given(document.model) },
       },
-      program: { ...bakeProgram, plateC },
-      ...(formula
-        ? {
-            written: {
-              plateC: formula.bake.plateC,
-              thicknessMm: formula.product.thicknessMm,
-              doughC: USUAL.doughC,
-            },
-          }
-        : {}),
+      program: { ...base.program, ...given(program), plateC },
       standard: {
-        ...(formula ? standardOf(formula.product, formula.bake.finish) : COMMON_STANDARD),
+        ...base.standard,
         ...given(figures),
         ...(coverAim === undefined ? {} : { coverAim: bothSides(coverAim) }),
         ...(coverLeast === undefined ? {} : { coverLeast: bothSides(coverLeast) }),
