@@ -80,7 +80,9 @@ export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
   'time-short': by('sides', 1, (value) => message('{value, number} s more on each side.', { value })),
   thick: by('thickness', -1, (value) => message('Roll {value} thinner.', { value: { mm: value } })),
   thin: by('thickness', 1, (value) => message('Roll {value} thicker.', { value: { mm: value } })),
-  uneven: say('Roll from the middle outwards, a quarter turn each time; stop short of the edge.'),
+  uneven: say(
+    'Roll from the middle outwards, a quarter turn each time: roll out a thick edge, stop short of a thin one.',
+  ),
   'balls-uneven': say(({ facts }) =>
     message('Weigh each ball to {target}, or cut by the guide.', { target: { g: facts.balls.targetG } }),
   ),
@@ -102,6 +104,9 @@ export const CHANGES: Record<Cause, (off: number, file: CaseFile) => Change> = {
     }),
   ),
   'plate-uneven': say('Map the plate, and use the places that agree; move each piece once.'),
+  'few-turns': say(
+    'One more turn for a lazy one: ten seconds more on its first side, pressed lightly with a cloth.',
+  ),
   holed: say('Roll without folds, on a bench without crumbs; a torn disc goes back into a ball.'),
   'face-dry': say('Wet the whole face just before it goes on, to its edge.'),
   'plate-oily': say('Wipe the iron dry, no oil: it holds the bread by its wet face.'),

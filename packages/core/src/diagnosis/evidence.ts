@@ -271,6 +271,8 @@ export const EVIDENCE: Record<Cause, (file: CaseFile) => Evidence> = {
   'ball-not-round': outOfRound,
   'sides-unequal': unequalSides,
   'plate-uneven': unevenPlate,
+  'few-turns': ({ plan }) =>
+    plan.formula.bake.sides.length > 2 ? found(false, 'turned more than once', 0) : UNKNOWN,
   holed,
   'face-dry': faceDry,
   'plate-oily': oilyPlate,

@@ -54,6 +54,7 @@ export const CAUSES = {
   'ball-not-round': 'Ball not round',
   'sides-unequal': 'One side longer on the plate',
   'plate-uneven': 'Plate hotter in places',
+  'few-turns': 'One turn too few',
   holed: 'A hole or a crease',
   'face-dry': 'Wet face too dry',
   'plate-oily': 'Oil on the iron',
@@ -94,6 +95,7 @@ export const COMMON: Record<Cause, number> = {
   'ball-not-round': 2,
   'sides-unequal': 1,
   'plate-uneven': 1,
+  'few-turns': 1,
   holed: 1,
   'face-dry': 1,
   'plate-oily': 1,
@@ -140,6 +142,7 @@ export const LIKELIHOOD: Record<Symptom, Partial<Record<Cause, Grade>>> = {
     'too-dry': 'often',
     'skin-dried': 'often',
     'balls-uneven': 'sometimes',
+    'few-turns': 'often',
     holed: 'usual',
   },
   'black-spots': {

@@ -72,6 +72,10 @@ export const TESTS: Record<Cause, CheapTest> = {
       }),
     minutes: 1,
   },
+  'few-turns': {
+    question: () => 'Turn a flat piece once more and press it lightly with a cloth: does it fill?',
+    minutes: 0.3,
+  },
   holed: { question: () => 'Hold a disc to the light: is there a hole or a fold in it?', minutes: 0.2 },
   'face-dry': { question: () => 'Wet one face all over and try: does it hold?', minutes: 0.5 },
   'plate-oily': { question: () => 'Wipe the iron with a dry cloth: does it come away greasy?', minutes: 0.3 },

@@ -50,4 +50,5 @@ export { ingredientsOf, resolveLines } from './resolveLines';
 export { missingIngredients } from './foodsOf';
 export { freeId, slugOf } from './slug';
 export { careWords, kneadWords, mixWords } from './workWords';
+export { goodWords } from './goodWords';
 export { substitute, type SwapResult, swapsFor } from './substitute';

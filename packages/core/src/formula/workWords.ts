@@ -9,10 +9,10 @@ const SCHOOL: Record<MixingSchool, string> = {
   'hold-back': 'Dry first, then most of the liquid; the rest by feel.',
   'flour-back': 'Start wet, add flour by the handful until it is right.',
   'rubbed-in': 'Dry first, then the liquid; the rest by feel.',
-  creamed: 'Then the dry, then the liquid.',
+  creamed: 'The dry next, the liquid last.',
   oil: 'Liquid onto the flour.',
   'boiling-water': 'Boiling liquid onto the flour with a spoon; wait before hands go in.',
-  milk: 'Then warm milk; the rest by feel.',
+  milk: 'Warm milk onto it; the rest by feel.',
   'yogurt-leavener': 'Leavener into the flour, then yogurt and liquid.',
 };
 
@@ -67,7 +67,7 @@ export function kneadWords(
     const how = { work, span: span(minS, maxS), by: by(who) };
     return pauseS > 0
       ? message('Leave it covered for {pause}, then {work}, {span} {by}.', { pause: { s: pauseS }, ...how })
-      : message('Then {work}, {span} {by}.', how);
+      : message('{work} at once, {span} {by}.', { ...how, work: { capital: work } });
   });
   const first = {
     span: span(knead.minS, knead.maxS),

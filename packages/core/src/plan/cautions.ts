@@ -1,5 +1,6 @@
 import { type Words, message } from '../message/message';
 import { allergensOf } from '../formula/allergens';
+import type { Formula } from '../formula/formulaSchema';
 import type { Plan, StepKind } from './planSchema';
 
 /** A danger where it is met: what it is and what to do about it at once, in a few words; then the rest. */
@@ -11,8 +12,16 @@ export interface StepCaution {
   text: string;
 }
 
-/** A dry plate this hot smokes, and flour on it burns, °C. */
-export const SMOKES_FROM_C = 245;
+/** A dry plate this hot smokes by itself; flour on it begins sooner, °C (trade practice). */
+const SMOKES_FROM_C = { bare: 245, floured: 200 } as const;
+
+/**
+ * Whether a plate smokes at a heat: where the bench is floured some of it gets there.
+ * @param formula its bench flour
+ * @param plateC plate, °C
+ */
+export const smokesAt = ({ method }: Pick<Formula, 'method'>, plateC: number): boolean =>
+  plateC >= SMOKES_FROM_C[method.shaping.benchFlour === false ? 'bare' : 'floured'];
 
 const isWet = (kind: string): boolean => kind === 'water' || kind === 'dairy';
 
@@ -78,7 +87,7 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
             },
           ]
         : []),
-      ...(plateC >= SMOKES_FROM_C
+      ...(smokesAt(plan.formula, plateC)
         ? [{ danger: 'smoke', lead: 'Smoke: run the hood.', text: 'Brush off loose flour before it burns.' }]
         : []),
     ];

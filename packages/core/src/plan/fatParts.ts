@@ -1,10 +1,12 @@
 import { type Value, message } from '../message/message';
 import { type FatWay, fatWay } from '../formula/fatWay';
-import { type MixPart, fatName, liquidName, range } from './mixNames';
+import { type MixPart, fatName, inOne, liquidC, liquidLines, liquidName, range } from './mixNames';
 import type { Plan } from './planSchema';
 
 /** Fat temperatures that the schools work with (trade practice). */
 const FAT_C = { creamed: [18, 22], melted: [40, 50] } as const;
+/** Lumps of a solid fat do not outlast a liquid this hot (solid fats melt up to 42 °C). */
+const MELTS_FROM_C = 40;
 /** A fat is rubbed in where it is firm and not hard; that is cooler for butter than for shortening (trade practice). */
 const RUBBED_C: readonly (readonly [id: string, range: readonly [number, number]])[] = [
   ['butter', [8, 16]],
@@ -45,7 +47,9 @@ const SAY: Record<Exclude<FatWay, 'with the liquid'>, Say> = {
       : {
           title: 'Rub the fat in',
           text: message(
-            '{fat} at {range}, firm, not greasy. Rub with the fingertips to crumbs with some small peas: the peas make the layers.',
+            liquidC(plan) >= MELTS_FROM_C
+              ? '{fat} at {range}, firm, not greasy. Rub with the fingertips to fine crumbs: the hot liquid melts what is left.'
+              : '{fat} at {range}, firm, not greasy. Rub with the fingertips to crumbs with some small peas: the peas make the layers.',
             { fat: { capital: fatName(plan) ?? '' }, range: range(rubbedC(plan)) },
           ),
         },
@@ -58,19 +62,25 @@ const SAY: Record<Exclude<FatWay, 'with the liquid'>, Say> = {
   }),
   whisked: (plan) => ({
     title: 'Whisk the fat into the liquid',
-    text: message('{fat}, melted at {range} if it was solid, whisked until no slick is left on top.', {
-      fat: { capital: fatName(plan) ?? '' },
-      range: range(FAT_C.melted),
-    }),
+    text: message(
+      '{fat}, melted at {range} if it was solid, whisked to fine drops and poured at once: it rises again.',
+      {
+        fat: { capital: fatName(plan) ?? '' },
+        range: range(FAT_C.melted),
+      },
+    ),
   }),
   worked: (plan) => ({
     title: 'Fat in',
     text:
       plan.formula.method.school === 'boiling-water'
         ? message('Work {fat} into the warm dough.', { fat: fatName(plan) ?? '' })
-        : message('Work {fat} into the dough once no dry flour is left, a third at a time.', {
-            fat: fatName(plan) ?? '',
-          }),
+        : message(
+            plan.holdBack
+              ? 'Work {fat} into the dough once it is shaggy, a third at a time.'
+              : 'Work {fat} into the dough once no dry flour is left, a third at a time.',
+            { fat: fatName(plan) ?? '' },
+          ),
   }),
 };
 
@@ -83,6 +93,7 @@ export function fatPart(plan: Plan, ...ways: FatWay[]): MixPart[] {
 
 /** The liquid, with the fat that is poured in with it. */
 export function liquidAndFat(plan: Plan): Value {
-  const fat = fatWay(plan.formula.method) === 'with the liquid' ? fatName(plan) : null;
-  return fat ? { list: [liquidName(plan), fat], as: 'and' } : liquidName(plan);
+  if (fatWay(plan.formula.method) !== 'with the liquid') return liquidName(plan);
+  const fats = plan.sheet.filter(({ kind, late }) => kind === 'fat' && !late);
+  return inOne([...liquidLines(plan), ...fats]) ?? liquidName(plan);
 }

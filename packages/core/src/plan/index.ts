@@ -1,5 +1,5 @@
 export { ADJUSTABLE, type Adjustment, type Carried, carriedSchema } from './adjustmentSchema';
-export { SMOKES_FROM_C, stepCautions } from './cautions';
+export { smokesAt, stepCautions } from './cautions';
 export { comparePlans } from './comparePlans';
 export { heatCaution, mixGuide } from './mixGuide';
 export { type MixPart } from './mixNames';

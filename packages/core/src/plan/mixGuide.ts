@@ -15,8 +15,11 @@ const SCALD_C = 60;
 /** Kneaded this long, a leavened dough is not merely folded together. */
 const KNEADED_FROM_S = 60;
 
-const saltWords = ({ formula: { method } }: Plan): string =>
-  method.saltIn === 'water' ? 'Dissolve the salt in the liquid first.' : 'Salt goes into the flour.';
+/** Where the salt goes; null for a dough without. */
+function saltWords({ sheet, formula: { method } }: Plan): string | null {
+  if (!sheet.some(({ kind, late }) => kind === 'salt' && !late)) return null;
+  return method.saltIn === 'water' ? 'Dissolve the salt in the liquid first.' : 'Salt goes into the flour.';
+}
 
 /**
  * What to heed of a liquid at a temperature; null where it is harmless.
@@ -47,17 +50,20 @@ const heeding = (plan: Plan): Pick<MixPart, 'caution'> => {
   return caution ? { caution } : {};
 };
 
-const dry: Parts = (plan) => [
-  {
-    id: 'dry',
-    kind: 'do',
-    title: 'Dry first',
-    text: message('Stir {dryName} together. {saltWords}', {
-      dryName: dryName(plan, ['flour', 'leavener', 'sugar']),
-      saltWords: saltWords(plan),
-    }),
-  },
-];
+const dry: Parts = (plan) => {
+  const names = { dryName: dryName(plan, ['flour', 'leavener', 'sugar']) };
+  const salt = saltWords(plan);
+  return [
+    {
+      id: 'dry',
+      kind: 'do',
+      title: 'Dry first',
+      text: salt
+        ? message('Stir {dryName} together. {saltWords}', { ...names, saltWords: salt })
+        : message('Stir {dryName} together.', names),
+    },
+  ];
+};
 
 const wet: Parts = (plan) => [
   {
@@ -65,10 +71,13 @@ const wet: Parts = (plan) => [
     kind: 'do',
     probe: 'liquid',
     title: 'First of the liquid',
-    text: message('Pour in {liquidName} at {liquid} and turn until no dry flour is left.', {
-      liquidName: liquidName(plan),
-      liquid: { tempC: liquidC(plan) },
-    }),
+    text: message(
+      // With some of it held back, dry flour may still lie in the bowl.
+      plan.holdBack
+        ? 'Pour in {liquidName} at {liquid} and turn until it is shaggy: a little dry flour may be left.'
+        : 'Pour in {liquidName} at {liquid} and turn until no dry flour is left.',
+      { liquidName: liquidName(plan), liquid: { tempC: liquidC(plan) } },
+    ),
     ...heeding(plan),
   },
 ];
@@ -160,9 +169,12 @@ const wetStart: Parts = (plan) => [
     id: 'wet-start',
     kind: 'do',
     title: 'Start wet',
-    text: message('All of {liquid} and the salt, then the first of the flour: a loose batter.', {
-      liquid: liquidAndFat(plan),
-    }),
+    text: message(
+      saltWords(plan)
+        ? 'All of {liquid} and the salt, then the first of the flour: a loose batter.'
+        : 'All of {liquid}, then the first of the flour: a loose batter.',
+      { liquid: liquidAndFat(plan) },
+    ),
     ...heeding(plan),
   },
 ];

@@ -22,26 +22,25 @@ export const range = ([from, to]: readonly [number, number]) =>
   message('{from} to {to}', { from: { tempC: from }, to: { tempC: to } });
 
 /** Names of lines, in small letters within a sentence; null for none. */
-const inOne = (lines: readonly SheetLine[]): Value | null =>
+export const inOne = (lines: readonly SheetLine[]): Value | null =>
   lines.length > 0 ? { list: lines.map(({ name }) => ({ lower: name })), as: 'and' } : null;
 
 /** Names of the lines of some kinds; what goes in late is not named. */
 export const lineOf = (plan: Plan, kinds: readonly string[]): Value | null =>
   inOne(plan.sheet.filter(({ kind, late }) => kinds.includes(kind) && !late));
 
-/** Names of lines by what they are made of, in small letters. */
-function namesOf(plan: Plan, test: (line: SheetLine, water: number) => boolean): Value | null {
+/** Lines by what they are made of. */
+function linesOf(plan: Plan, test: (line: SheetLine, water: number) => boolean): SheetLine[] {
   const water = new Map(plan.ingredients.map((food) => [food.id, food.water]));
-  return inOne(plan.sheet.filter((line) => !line.late && test(line, water.get(line.ingredient) ?? 0)));
+  return plan.sheet.filter((line) => !line.late && test(line, water.get(line.ingredient) ?? 0));
 }
 const isPowder = ({ kind }: SheetLine, water: number): boolean =>
   kind === 'dairy' && water < POURS_FROM_WATER;
-export const liquidName = (plan: Plan): Value =>
-  namesOf(
-    plan,
-    (line, water) => (line.kind === 'water' || line.kind === 'dairy') && !isPowder(line, water),
-  ) ?? 'the liquid';
+/** Lines that are poured. */
+export const liquidLines = (plan: Plan): SheetLine[] =>
+  linesOf(plan, (line, water) => (line.kind === 'water' || line.kind === 'dairy') && !isPowder(line, water));
+export const liquidName = (plan: Plan): Value => inOne(liquidLines(plan)) ?? 'the liquid';
 export const dryName = (plan: Plan, kinds: readonly string[]): Value =>
-  namesOf(plan, (line, water) => kinds.includes(line.kind) || isPowder(line, water)) ?? 'the flour';
+  inOne(linesOf(plan, (line, water) => kinds.includes(line.kind) || isPowder(line, water))) ?? 'the flour';
 export const fatName = (plan: Plan): Value | null => lineOf(plan, ['fat']);
 export const liquidC = (plan: Plan): number => plan.today?.liquid?.tempC ?? plan.formula.method.liquidTempC;

@@ -1,5 +1,6 @@
 import { say } from '../../../reader/say';
 import { type EventBody, type Reject, ballsMade } from '@kettle-scale/core/batch';
+import { goodWords } from '@kettle-scale/core/formula';
 import type { Holding } from '@kettle-scale/core/kitchen';
 import { textField } from '@kettle-scale/core/message';
 import type { Step } from '@kettle-scale/core/plan';
@@ -130,7 +131,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
               />
             )}
           />
-          <Body tone="soot">Good: folds without a crack, right size, freckles, no black.</Body>
+          <Body tone="soot">{say(goodWords(formula))}</Body>
         </>
       }
     >

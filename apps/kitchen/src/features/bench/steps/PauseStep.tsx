@@ -27,10 +27,10 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const late = now.step.round === 0 ? lateLines(plan) : [];
   const next =
     late.length > 0
-      ? say('Then {map} is worked in.', {
-          map: { list: late.map(({ name }) => name.toLowerCase()), as: 'and' },
+      ? say('After it: {late} worked in.', {
+          late: { list: late.map(({ name }) => name.toLowerCase()), as: 'and' },
         })
-      : 'Then it is kneaded again.';
+      : 'After it: kneaded again.';
   return (
     <StepFrame
       live={live}

@@ -80,7 +80,7 @@ export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
   const { how } = plan.formula.method.shaping;
   if (how === 'hot-press') return <HotPress live={live} step={step} />;
   const words = {
-    pin: 'From the middle outwards, a quarter turn after every stroke; stop short of the edge, it thins by itself.',
+    pin: 'From the middle outwards, a quarter turn after every stroke. Look at the edge: roll out a thick one, stop short of a thin one.',
     'hand-stretch':
       'Over the backs of the hands, turning: the rim is the last to thin. Mend no holes, they never puff.',
     'sheet-thin':

@@ -61,7 +61,7 @@ describe('work in stages', () => {
     const pause = at('pause-1-1');
     draw(<PauseStep live={pause.live} now={pause.now} />);
     press('More');
-    expect(see(/Then butter, unsalted is worked in/)).toBeTruthy();
+    expect(see(/After it: butter, unsalted worked in/)).toBeTruthy();
     press('Covered: start the pause');
     expect(pause.acts).toEqual([{ type: 'started', stepId: 'pause-1-1' }]);
     const again = at('knead-1-again-1');

@@ -1,7 +1,7 @@
 import { say } from '../../../reader/say';
 import type { BakeSeries } from '@kettle-scale/core/bake';
 import type { BatchSummary } from '@kettle-scale/core/batch';
-import { SMOKES_FROM_C } from '@kettle-scale/core/plan';
+import { smokesAt } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
 import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -114,7 +114,7 @@ const Cautions = memo(function Cautions({
     <>
       <Caution {...CAUTIONS.plate} />
       {formula.bake.finish ? <Caution {...CAUTIONS.flame} /> : null}
-      {plateC >= SMOKES_FROM_C ? <Caution {...CAUTIONS.smoke} /> : null}
+      {smokesAt(formula, plateC) ? <Caution {...CAUTIONS.smoke} /> : null}
       {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
   );
