@@ -11,8 +11,9 @@ export interface OwnSeconds {
 
 /** A formula's own seconds on the plate that it is baked on, as every screen shows them. */
 export function useOwnSeconds(question: BakeQuestion | null): OwnSeconds | null {
-  const { data } = useWork('solve', question ? { request: question.request } : null);
-  if (!question || !data) return null;
+  const { data, isPlaceholderData } = useWork('solve', question ? { request: question.request } : null);
+  // While this bread is worked on, the last one's answer is not its own.
+  if (!question || !data || isPlaceholderData) return null;
   const { solved } = data;
   return {
     ranges: solved.keepsSplit ? rangesOf(solved) : [],

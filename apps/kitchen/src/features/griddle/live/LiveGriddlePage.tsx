@@ -141,7 +141,7 @@ export function LiveGriddlePage({ live, question }: PageProps) {
     () => (tempC === null || !source ? null : { tempC, steady: steady ?? false, source }),
     [tempC, steady, source],
   );
-  const times = useLiveTimes(question);
+  const times = useLiveTimes(question, tempC);
   // Other seconds are never shown first: a hand would follow them.
   if (!times.ready && !times.failed) {
     return (

@@ -28,16 +28,26 @@ export interface LiveTimes {
 
 const NONE: readonly PlateTimes[] = [];
 
-/** Seconds of the batch's bread on any plate near the wanted one, worked out once and read from then on. */
-export function useLiveTimes({ request }: BakeQuestion): LiveTimes {
+/**
+ * Seconds of the batch's bread on any plate near the wanted one, worked out once and read from then on. Those of the plate
+ * as it is come first: a cook waits for no others.
+ * @param question the bread on its plate
+ * @param readC what the plate has, °C; null where nothing reads it
+ */
+export function useLiveTimes({ request }: BakeQuestion, readC: number | null): LiveTimes {
   const { sides } = request.program;
   const wantedC = request.setup.plateC;
   const plates = useMemo(
     () => Array.from({ length: (2 * AROUND_C) / EVERY_C + 1 }, (_, i) => wantedC - AROUND_C + i * EVERY_C),
     [wantedC],
   );
-  const times = useWork('times', { request, platesC: plates });
-  const table = times.data ?? NONE;
+  const isC = readC ?? wantedC;
+  const around = plates.filter((plateC) => Math.abs(plateC - isC) < EVERY_C);
+  const first = useWork('times', { request, platesC: around.length > 0 ? around : plates });
+  const times = useWork('times', first.data || first.isError ? { request, platesC: plates } : null);
+  // What stays on while another question is worked on is another bread's.
+  const own = [times, first].find(({ data, isPlaceholderData }) => data && !isPlaceholderData);
+  const table = own?.data ?? NONE;
   const nominal = useMemo(
     () => (table.length > 0 ? secondsAt(table, wantedC) : sides.map(({ seconds }) => seconds)),
     [table, wantedC, sides],
