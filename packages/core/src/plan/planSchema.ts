@@ -123,6 +123,10 @@ const restSchema = z.strictObject({
   /** Why it is not earlier, and not later. */
   whyEarliest: wordsSchema,
   whyLatest: wordsSchema,
+  /** What the day asks for beyond the formula's latest, why, and what a disc rolled at that latest springs back. */
+  beyond: z
+    .strictObject({ neededS: z.number(), why: wordsSchema, springBack: z.number().nullable() })
+    .optional(),
 });
 
 /** What the day changes in a plan. Shares of flour are fractions; masses are of one bowl. */

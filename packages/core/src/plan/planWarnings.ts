@@ -4,7 +4,7 @@ import { formulaWarnings } from '../formula/formulaWarnings';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { Rest } from '../formula/methodSchema';
 import type { Kitchen } from '../kitchen/kitchenSchema';
-import type { Plan, Step } from './planSchema';
+import type { Plan, Step, Today } from './planSchema';
 import type { PlanSoFar } from './today/today';
 
 /** Rounding a line by more than this share is worth a word to the cook. */
@@ -16,7 +16,7 @@ interface Planned {
   steps: readonly Step[];
   kitchen: Kitchen;
   /** As they are today. */
-  rests: readonly Pick<Rest, 'of' | 'earliestS' | 'latestS'>[];
+  rests: readonly (Pick<Rest, 'of' | 'earliestS' | 'latestS'> & Pick<Today['rests'][number], 'beyond'>)[];
 }
 
 type Warnings = Plan['warnings'];
@@ -105,6 +105,29 @@ function ofWaiting({ plan: { pieces }, steps, rests }: Planned): Warnings {
   ];
 }
 
+/** A dough that today needs longer than the formula lets it rest: both are said, and the cook chooses. */
+const ofResting = ({ rests }: Planned): Warnings =>
+  rests.flatMap(({ of, latestS, beyond }, index) => {
+    if (!beyond) return [];
+    const { neededS, why, springBack } = beyond;
+    const facts = { of, needed: { s: neededS }, latest: { s: latestS }, why };
+    return [
+      {
+        path: `formula.method.rests.${index}`,
+        message:
+          springBack === null
+            ? message(
+                'The rest of the {of}: today {needed} ({why}); the formula says {latest} at most. Warm it sooner, or wait that long under cover.',
+                facts,
+              )
+            : message(
+                'The rest of the {of}: today {needed} ({why}); the formula says {latest} at most. Wait that long under cover, or roll at {latest} and expect {springBack} back.',
+                { ...facts, springBack: { share: springBack } },
+              ),
+      },
+    ];
+  });
+
 /** What of a plan lies outside what the trade, the scale, the bowl, the plate and the dough's rest allow, a sentence each. */
 export function planWarnings(planned: Planned): Warnings {
   const { formula } = planned.plan;
@@ -116,6 +139,7 @@ export function planWarnings(planned: Planned): Warnings {
     ...ofWeighing(planned),
     ...ofBench(planned),
     ...ofPlate(planned),
+    ...ofResting(planned),
     ...ofWaiting(planned),
   ];
 }

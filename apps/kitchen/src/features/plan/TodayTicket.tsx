@@ -126,7 +126,14 @@ export function TodayTicket({ plan, onWhy }: { plan: Plan; onWhy: (figure: Today
             <Leader
               name={say('Rest the {of}', { of: plan.formula.method.rests[index]?.of ?? 'dough' })}
               value={formatSpan(rest.earliestS)}
-              aside={say('to {latest}', { latest: { s: rest.latestS } })}
+              aside={
+                rest.beyond
+                  ? say('to {latest}; needs {needed}', {
+                      latest: { s: rest.latestS },
+                      needed: { s: rest.beyond.neededS },
+                    })
+                  : say('to {latest}', { latest: { s: rest.latestS } })
+              }
             />
           </Ask>
         ))}

@@ -164,6 +164,21 @@ describe('the day’s rests', () => {
     expect(at(60)?.earliestS).toBeLessThan(at(30)?.earliestS ?? 0);
   });
 
+  test('what the dough needs beyond the formula’s latest is a conflict with its cause and choice, not a window of one minute', () => {
+    const brief = method({ rests: [rest('balls', 'room', 300, 600)] });
+    const plan = planOn({}, brief);
+    const [window] = plan.today?.rests ?? [];
+    expect(window).toMatchObject({ earliestS: 300, latestS: 600 });
+    expect(window?.beyond?.neededS).toBeGreaterThan(600);
+    // What is left at the formula's latest lies between what is wanted and a fresh dough's.
+    expect(window?.beyond?.springBack).toBeGreaterThan(formula.product.springBack);
+    expect(window?.beyond?.springBack).toBeLessThan(0.22);
+    expect(plan.warnings.map(({ message }) => said(message)).join()).toMatch(
+      /^The rest of the balls: today \d+.min .*the formula says 10.min at most\. Wait that long under cover, or roll at 10.min/m,
+    );
+    expect(plan.steps.find(({ kind, rest: at }) => kind === 'rest' && at === 0)?.expectedS).toBe(600);
+  });
+
   test('a long rest of the formula stays as it is', () => {
     const long = method({ rests: [rest('balls', 'room', 5400, 7200)] });
     expect(todayOf({}, long).rests[0]).toMatchObject({ earliestS: 5400, latestS: 7200 });

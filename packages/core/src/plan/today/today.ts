@@ -59,7 +59,7 @@ export function todayOf(
 export const stepsToday = (steps: Step[], today: Today | null): Step[] =>
   steps.map((step) => {
     const rest = step.rest === undefined ? undefined : today?.rests[step.rest];
-    if (rest) return { ...step, expectedS: rest.earliestS };
+    if (rest) return { ...step, expectedS: rest.beyond ? rest.latestS : rest.earliestS };
     const waitS = step.kind === 'mix' ? (today?.cooling?.waitS ?? 0) : 0;
     return { ...step, expectedS: step.expectedS + waitS };
   });

@@ -1,5 +1,11 @@
 import { type Words, message } from '../../message/message';
-import { AGE_KEPT_AFTER_BALLING, ageAfter, minutesToAge, restFor } from '../../dough/springBack';
+import {
+  AGE_KEPT_AFTER_BALLING,
+  ageAfter,
+  minutesToAge,
+  restFor,
+  springBackAfter,
+} from '../../dough/springBack';
 import type { Formula, ResolvedLine } from '../../formula/formulaSchema';
 import type { DoughTotals } from '../../formula/percentages';
 import { isPerishable } from '../../ingredient/perishable';
@@ -40,7 +46,8 @@ interface Progress {
 
 /**
  * The window of each rest: not before the dough is calm enough to roll (and warm enough, from the fridge),
- * not after the formula's latest or the kitchen's limit for perishable dough. Both rests count, the first by half.
+ * not after the formula's latest or the kitchen's limit for perishable dough. Both rests count, the first by half. Where the
+ * dough needs longer than the formula's latest the window stays the formula's, and what is needed is said beside it.
  */
 export function restsToday(setting: RestSetting): RestWindow[] {
   const { formula, lines, kitchen, totals, ballG, doughG, doughC, airC, beforeS, relaxingFactor } = setting;
@@ -60,23 +67,24 @@ export function restsToday(setting: RestSetting): RestWindow[] {
     const resting = restingDough(rest, progress.tempC, { ballG, doughG }, airC);
     let earliestS = rest.earliestS;
     let whyEarliest: Words = 'the formula asks for it';
+    let beyond: RestWindow['beyond'];
     if (last) {
       const toGo = restFor(wanted, 1) - progress.age;
       const calmS = minutesToAge(toGo, kind, resting.tempAtMin) * S_PER_MIN;
-      if (calmS > earliestS) {
-        earliestS = calmS;
-        whyEarliest = message('a disc rolled before springs back more than {wanted}', {
-          wanted: { share: wanted },
-        });
-      }
-      if (resting.coldS > earliestS) {
-        earliestS = resting.coldS;
-        whyEarliest = message('its centre is below {workable} before', {
-          workable: { tempC: workableC(airC) },
-        });
-      }
+      const calm = message('a disc rolled before springs back more than {wanted}', {
+        wanted: { share: wanted },
+      });
+      const warm = message('its centre is below {workable} before', {
+        workable: { tempC: workableC(airC) },
+      });
+      const [neededS, why] = resting.coldS > calmS ? [resting.coldS, warm] : [calmS, calm];
+      if (neededS > rest.latestS) {
+        const age = progress.age + ageAfter(rest.latestS / S_PER_MIN, kind, resting.tempAtMin);
+        const springBack = why === calm ? springBackAfter(age, 1) : null;
+        beyond = { neededS: Math.round(neededS), why, springBack };
+      } else if (neededS > earliestS) [earliestS, whyEarliest] = [neededS, why];
     }
-    let latestS = Math.max(rest.latestS, earliestS);
+    let { latestS } = rest;
     let whyLatest: Words = 'past it the skin dries and the dough slackens';
     const leftS = limitS - progress.elapsedS;
     if (perishable && rest.where === 'room' && leftS < latestS) {
@@ -86,10 +94,13 @@ export function restsToday(setting: RestSetting): RestWindow[] {
       });
     }
     earliestS = Math.min(earliestS, latestS);
-    const minutes = earliestS / S_PER_MIN;
+    // What asks for more than the formula allows gets all that it allows.
+    const plannedS = beyond ? latestS : earliestS;
+    const minutes = plannedS / S_PER_MIN;
     progress.age += ageAfter(minutes, kind, resting.tempAtMin);
     progress.tempC = resting.tempAtMin(minutes);
-    progress.elapsedS += rest.where === 'room' ? earliestS : 0;
-    return { earliestS: Math.round(earliestS), latestS: Math.round(latestS), whyEarliest, whyLatest };
+    progress.elapsedS += rest.where === 'room' ? plannedS : 0;
+    const window = { earliestS: Math.round(earliestS), latestS: Math.round(latestS), whyEarliest, whyLatest };
+    return beyond ? { ...window, beyond } : window;
   });
 }

@@ -141,6 +141,18 @@ function RestMore({ live, now, running }: LooksProps & { running: boolean }) {
           })}
         </Label>
       ) : null}
+      {today?.beyond ? (
+        <Body tone="plum">
+          {say(
+            'Today it needs {needed}: {why}. Cover it and wait, or roll at {latest} and let it spring back.',
+            {
+              needed: { s: today.beyond.neededS },
+              why: today.beyond.why,
+              latest: { s: today.latestS },
+            },
+          )}
+        </Body>
+      ) : null}
       {running ? <Looks {...{ live, now }} /> : null}
       {rest?.of === 'balls' ? (
         <>
