@@ -74,7 +74,7 @@ test('boiling water: scald cautions, the wait by the law of cooling, then by han
   const cook = bench(page);
   await variant(request, 'deckhand-wrap', 'scalded-wrap', { school: 'boiling-water', liquidTempC: 96 });
   await page.goto('/plan/scalded-wrap?by=flour&flour=1000 g&ball=105 g');
-  await expect(page.getByRole('button', { name: /^Hot from scalding, \d+\s°C: wait/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Hot from scalding, \d+\s°C: spread it for/ })).toBeVisible();
   await cook.press(/^Start batch/);
   await cook.step(/^Weigh/);
   await cook.weighAll();
@@ -82,10 +82,10 @@ test('boiling water: scald cautions, the wait by the law of cooling, then by han
   await cook.press('Done, next');
   await expect(page.getByRole('note').filter({ hasText: 'long spoon' })).toBeVisible();
   await cook.press('Done, next');
-  await expect(page.getByText('Let it cool for the hand')).toBeVisible();
+  await expect(page.getByText('Spread it to cool')).toBeVisible();
   await page.clock.fastForward('20:00');
   await page.reload();
-  await expect(page.getByText('Let it cool for the hand')).toBeVisible();
+  await expect(page.getByText('Spread it to cool')).toBeVisible();
   await page.clock.fastForward('02:00:00');
   await expect(page.getByText('now', { exact: true })).toBeVisible();
   for (const name of ['Cool enough', 'Done, next', 'It feels right', 'Mixed', 'Start kneading']) {

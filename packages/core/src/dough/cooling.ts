@@ -27,6 +27,14 @@ export function coolingS({ fromC, toC, airC, heatKJK, surfaceM2 }: CoolingQuesti
 /** Free surface of a round bowl, m². */
 export const bowlSurfaceM2 = (openingMm: number): number => (Math.PI / 4) * (openingMm / 1000) ** 2;
 
-/** Surface of dough spread on the bench to a thickness, m²; only its upper face cools. */
+/** Dough that is spread and turned over gives its heat off by both faces: to the air above, to the bench below. */
+const FACES = 2;
+
+/**
+ * Surface of dough spread to a thickness and turned over once, m².
+ * @param massG g
+ * @param densityGMl g/ml
+ * @param thicknessMm mm
+ */
 export const spreadSurfaceM2 = (massG: number, densityGMl: number, thicknessMm: number): number =>
-  massG / densityGMl / thicknessMm / 1000;
+  (FACES * massG) / densityGMl / thicknessMm / 1000;

@@ -102,17 +102,17 @@ const EXPLAIN: Record<Exclude<TodayFigure, `rest:${number}`>, Explain> = {
     title: 'Wait until hands may go in',
     value: today.cooling?.waitS ? { s: today.cooling.waitS } : '–',
     equation:
-      'Newton’s cooling over the free surface: wait = heat of the dough ÷ (12 W/(m² K) × surface) × ln(how far it is above the air, before ÷ after)',
+      'Newton’s cooling over both faces of the dough, spread thin and turned over: wait = heat of the dough ÷ (12 W/(m² K) × surface) × ln(how far it is above the air, before ÷ after)',
     inputs: [
       { label: 'After scalding', value: { tempC: today.cooling?.fromC ?? 0 } },
       { label: 'Hands may go in at', value: { tempC: today.cooling?.toC ?? 0 } },
       { label: 'Air', value: { tempC: today.conditions.airC } },
       {
-        label: 'Spread on the bench',
-        value: today.cooling?.spreadS ? { s: today.cooling.spreadS } : '–',
+        label: 'In a heap',
+        value: today.cooling?.heapS ? { s: today.cooling.heapS } : '–',
       },
     ],
-    changes: ['A wider bowl or a thinner spread cools sooner.'],
+    changes: ['A thinner spread cools sooner.'],
   }),
 };
 

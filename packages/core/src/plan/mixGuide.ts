@@ -1,6 +1,5 @@
 import { message } from '../message/message';
 import { HAND_SAFE_C } from '../dough/cooling';
-import { fatIsInBefore } from '../formula/fatWay';
 import type { MixingSchool } from '../formula/methodSchema';
 import { fatPart, liquidAndFat } from './fatParts';
 import { type MixPart, dryName, lineOf, liquidC, liquidName } from './mixNames';
@@ -117,31 +116,21 @@ const cold: Parts = (plan) => [
 
 const cooling: Parts = (plan) => {
   const wait = plan.today?.cooling;
-  const safe = { tempC: HAND_SAFE_C };
-  const fatIsIn = fatIsInBefore(plan.formula.method);
-  const spread = wait?.spreadS
-    ? message(' Spread it two fingers thick on the bench and it takes {spread}.', {
-        spread: { s: wait.spreadS },
+  const heap = wait?.heapS
+    ? message('Check the middle, not the skin. In a heap it stays hot for {heap}.', {
+        heap: { s: wait.heapS },
       })
-    : '';
+    : 'Check the middle, not the skin: a heap stays hot far longer.';
   return [
     {
       id: 'cool',
       kind: 'wait',
-      title: 'Let it cool for the hand',
-      text: fatIsIn
-        ? message(
-            'Everything is in, so nothing waits in a heap: push it two fingers thick with the spoon. Below {safe} hands may go in; until then go on with the spoon.',
-            { safe },
-          )
-        : message('Below {safe} hands may go in.{spread} Then push it together with the fist.', {
-            safe,
-            spread,
-          }),
-      caution: {
-        lead: 'Scald: spoon only.',
-        text: 'Until it has cooled: check the middle, not the skin.',
-      },
+      title: 'Spread it to cool',
+      text: message(
+        'Stir with the spoon, push it out half a finger thin, turn it over once. Below {safe} the fists may go in; until then the spoon.',
+        { safe: { tempC: HAND_SAFE_C } },
+      ),
+      caution: { lead: 'Scald: spoon only.', text: heap },
       ...(wait?.waitS ? { waitS: wait.waitS } : {}),
     },
   ];

@@ -7,7 +7,7 @@ export interface MixPart {
   title: string;
   text: Words;
   /** A hazard, shown in place. */
-  caution?: { lead: Words; text: string } | undefined;
+  caution?: { lead: Words; text: Words } | undefined;
   /** Additions by feel happen here; a wait runs by the clock; a temperature may be taken. */
   kind: 'do' | 'add' | 'wait';
   waitS?: number;

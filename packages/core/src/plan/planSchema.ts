@@ -174,8 +174,12 @@ const todaySchema = z.strictObject({
     .strictObject({
       fromC: z.number(),
       toC: z.number(),
+      /** Spread thin; null where the air is too warm. */
       waitS: z.number().nullable(),
-      spreadS: z.number().nullable(),
+      /** In a heap in its bowl, s; null where it never cools there. */
+      heapS: z.number().nullable().optional(),
+      /** Only in plans of older programs, whose wait was that of the heap. */
+      spreadS: z.number().nullable().optional(),
     })
     .nullable(),
   /** Windows of the method's rests, in their order. */

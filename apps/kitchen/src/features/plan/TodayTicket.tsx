@@ -26,13 +26,23 @@ function LiquidToday({ plan, today, liquid, name, onWhy }: LiquidProps) {
   const format = useFormat();
   const { hydration } = today;
   const stepG = plan.sheet.find(({ lineId }) => lineId === liquid.lineId)?.stepG ?? 1;
+  const isHeld = liquid.heldG >= stepG;
+  // A formula that holds nothing back may need more all the same: nothing ready beside a range that goes higher misleads.
+  const readyG = isHeld ? liquid.heldG : Math.max(0, liquid.highG - liquid.startG);
   const change = hydration.byMoisture + hydration.byLot;
   const { lot } = today.conditions;
   return (
     <>
       <Ask onPress={() => onWhy('water')}>
         <Leader name="Start with" value={format.mass(liquid.startG, stepG)} tone="water" />
-        <Leader name="Keep ready" value={format.mass(liquid.heldG, stepG)} aside="by feel" tone="water" />
+        {readyG >= stepG ? (
+          <Leader
+            name="Keep ready"
+            value={format.mass(readyG, stepG)}
+            aside={isHeld ? 'by feel' : 'beyond the formula, by feel'}
+            tone="water"
+          />
+        ) : null}
         <WaterGauge
           label={say('{name}, usual for this lot from {mass} to {mass2}', {
             name,
@@ -115,7 +125,7 @@ export function TodayTicket({ plan, onWhy }: { plan: Plan; onWhy: (figure: Today
         {cooling ? (
           <Ask onPress={() => onWhy('cooling')}>
             <Leader
-              name={say('Hot from scalding, {temp}: wait', { temp: format.temp(cooling.fromC) })}
+              name={say('Hot from scalding, {temp}: spread it for', { temp: format.temp(cooling.fromC) })}
               value={cooling.waitS === null ? 'the air is too warm' : formatSpan(cooling.waitS)}
               tone="plum"
             />

@@ -1,11 +1,14 @@
 import type { LotState } from '@kettle-scale/core/flourLot';
+import { CATALOGUE } from '@kettle-scale/core/ingredient';
+import { planBatch } from '@kettle-scale/core/plan';
 import { DEFAULT_KITCHEN, ORDINARY_DAY } from '@kettle-scale/core/kitchen';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { fakeStreams, tellReading } from '../../test/eventSource';
-import { draw, press, see } from '../../test/liveBatch';
+import { draw, entry, press, see } from '../../test/liveBatch';
 import { usePreferences } from '../../reader/preferences';
 import { DayTicket } from './DayTicket';
 import { useDay } from './day';
+import { TodayTicket } from './TodayTicket';
 
 const lot = { id: 'quay-13', name: 'Quay mill 13', leftG: 47_200 } as LotState;
 const kitchen = {
@@ -103,4 +106,21 @@ test('lot and bowl are chosen here; the day can be left out altogether', () => {
   fireEvent.click(screen.getByRole('checkbox', { name: /^Plan for today/ }));
   expect(screen.queryByLabelText('Humidity, %')).toBeNull();
   expect(see('The formula’s own water and temperatures hold.')).toBeTruthy();
+});
+
+test('nothing kept ready is never said beside a range that goes higher, and a rest says what it needs beyond its latest', () => {
+  const { formula } = entry();
+  const rest = { of: 'balls', where: 'room', earliestS: 300, latestS: 600, cover: 'film' } as const;
+  const method = { ...formula.method, school: 'hold-back' as const, holdBack: 0, rests: [rest] };
+  const plan = planBatch({
+    formula: { ...formula, method },
+    need: { by: 'pieces', pieces: 24, ballG: formula.product.ballG },
+    kitchen: DEFAULT_KITCHEN,
+    ingredients: [...CATALOGUE],
+    conditions: ORDINARY_DAY,
+  });
+  draw(<TodayTicket plan={plan} onWhy={jest.fn()} />);
+  expect(see('beyond the formula, by feel')).toBeTruthy();
+  expect(screen.queryByText(/^0\sg$/)).toBeNull();
+  expect(see(/^to 10\smin; needs \d+\smin$/)).toBeTruthy();
 });

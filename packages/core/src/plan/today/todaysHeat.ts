@@ -7,7 +7,6 @@ import {
   mixedTemperature,
   waterForDough,
 } from '../../dough/heatBalance';
-import { fatIsInBefore } from '../../formula/fatWay';
 import type { Formula, ResolvedLine } from '../../formula/formulaSchema';
 import type { Conditions } from '../../kitchen/conditionsSchema';
 import type { Mixer } from '../../kitchen/kitchenSchema';
@@ -33,8 +32,8 @@ export type TodaysHeat = Pick<Today, 'doughC' | 'frictionC' | 'cooling'> & {
 const LIQUID_C = { coldest: 0, hottest: 100 } as const;
 /** Opening of a bowl that nobody measured (assumption). */
 const USUAL_OPENING_MM = 400;
-/** Hot dough spread this thick on the bench cools quickest. */
-const SPREAD_MM = 20;
+/** Hot dough is pushed out to half a finger with the spoon (trade practice). */
+const SPREAD_MM = 6;
 const KJ_PER_G_FLOUR = HYDRATION_HEAT_KJ_KG / 1000;
 
 /** Where a line's temperature comes from. */
@@ -60,12 +59,11 @@ function coolingOf(
   parts: readonly HeatPart[],
   mixer: Mixer | null,
   densityGMl: number,
-  isSpread: boolean,
 ): Today['cooling'] {
   if (fromC <= HAND_SAFE_C) return null;
   const massG = parts.reduce((sum, part) => sum + part.massG, 0);
   const question = { fromC, toC: HAND_SAFE_C, airC, heatKJK: heatOfDegree(parts) };
-  const inBowlS = coolingS({
+  const heapS = coolingS({
     ...question,
     surfaceM2: bowlSurfaceM2(mixer?.openingMm ?? USUAL_OPENING_MM),
   });
@@ -73,9 +71,9 @@ function coolingOf(
   return {
     fromC,
     toC: HAND_SAFE_C,
-    waitS: finite(isSpread ? Math.min(spreadS, inBowlS) : inBowlS),
-    // A little dough lies thinner in its bowl than on the bench.
-    spreadS: spreadS < inBowlS ? finite(spreadS) : null,
+    // A little dough lies thinner in its bowl than it would be spread.
+    waitS: finite(Math.min(spreadS, heapS)),
+    heapS: finite(heapS),
   };
 }
 
@@ -111,11 +109,8 @@ export function heatToday(setting: HeatSetting): TodaysHeat {
   const tempC = Math.min(LIQUID_C.hottest, Math.max(LIQUID_C.coldest, answer.liquidC));
   const all = [...dry, ...liquidAt(tempC)];
   // Boiling water meets the flour before any kneading warms it.
-  // With the fat in it already, it does not wait in its bowl for hands to work the fat in.
-  const cooling = coolingOf(
-    ...([mixedTemperature(all, hydrationKJ), conditions.airC, all, mixer, doughDensityGMl] as const),
-    fatIsInBefore(formula.method),
-  );
+  const scaldedC = mixedTemperature(all, hydrationKJ);
+  const cooling = coolingOf(scaldedC, conditions.airC, all, mixer, doughDensityGMl);
   const mixedC =
     conditions.doughC !== undefined && liquid
       ? (answer.bestDoughC ?? conditions.doughC)
