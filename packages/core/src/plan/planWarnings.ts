@@ -106,26 +106,20 @@ function ofWaiting({ plan: { pieces }, steps, rests }: Planned): Warnings {
 }
 
 /** A dough that today needs longer than the formula lets it rest: both are said, and the cook chooses. */
-const ofResting = ({ rests }: Planned): Warnings =>
+const ofResting = ({ rests, plan: { formula } }: Planned): Warnings =>
   rests.flatMap(({ of, latestS, beyond }, index) => {
     if (!beyond) return [];
-    const { neededS, why, springBack } = beyond;
-    const facts = { of, needed: { s: neededS }, latest: { s: latestS }, why };
-    return [
-      {
-        path: `formula.method.rests.${index}`,
-        message:
-          springBack === null
-            ? message(
-                'The rest of the {of}: today {needed} ({why}); the formula says {latest} at most. Warm it sooner, or wait that long under cover.',
-                facts,
-              )
-            : message(
-                'The rest of the {of}: today {needed} ({why}); the formula says {latest} at most. Wait that long under cover, or roll at {latest} and expect {springBack} back.',
-                { ...facts, springBack: { share: springBack } },
-              ),
-      },
-    ];
+    const { neededS, springBack } = beyond;
+    const facts = { of, needed: { s: neededS }, latest: { s: latestS } };
+    const tooCold = message(
+      'Rest of the {of}: {needed} today until the centre is warm; the formula says {latest} at most. Cover it and wait, or warm it sooner.',
+      facts,
+    );
+    const tooTight = message(
+      'Rest of the {of}: {needed} today to spring back {wanted}; the formula says {latest} at most. Cover it and wait, or roll at {latest} and get {springBack}.',
+      { ...facts, wanted: { share: formula.product.springBack }, springBack: { share: springBack ?? 0 } },
+    );
+    return [{ path: `formula.method.rests.${index}`, message: springBack === null ? tooCold : tooTight }];
   });
 
 /** What of a plan lies outside what the trade, the scale, the bowl, the plate and the dough's rest allow, a sentence each. */

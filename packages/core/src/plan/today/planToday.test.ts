@@ -176,7 +176,7 @@ describe('the day’s rests', () => {
     expect(window?.beyond?.springBack).toBeGreaterThan(formula.product.springBack);
     expect(window?.beyond?.springBack).toBeLessThan(0.22);
     expect(plan.warnings.map(({ message }) => said(message)).join()).toMatch(
-      /^The rest of the balls: today \d+.min .*the formula says 10.min at most\. Wait that long under cover, or roll at 10.min/m,
+      /^Rest of the balls: \d+.min today to spring back \d+.% *; the formula says 10.min at most\. Cover it and wait, or roll at 10.min and get \d+/m,
     );
     expect(plan.steps.find(({ kind, rest: at }) => kind === 'rest' && at === 0)?.expectedS).toBe(600);
   });
