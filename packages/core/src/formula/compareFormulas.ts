@@ -57,10 +57,17 @@ const LABELS: Record<string, string> = {
   'product.secondSpots': 'Spots of the second side',
   'product.puff': 'Puff',
   'product.fold': 'Fold test',
+  'product.black': 'Black of a face',
+  'product.pliable': 'Pliable',
   'product.look': 'Good piece',
 };
 
-const FRACTIONS: ReadonlySet<string> = new Set(['method.holdBack', 'product.springBack', 'product.air']);
+const FRACTIONS: ReadonlySet<string> = new Set([
+  'method.holdBack',
+  'product.springBack',
+  'product.air',
+  'product.black',
+]);
 const PART_OF: Record<string, DifferencePart> = { method: 'method', bake: 'griddle', product: 'product' };
 
 /** Fields that stand in lists: what an entry is called, and its fields where the name is not the word. */

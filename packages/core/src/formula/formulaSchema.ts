@@ -15,8 +15,8 @@ import { onBreadSchema } from './onBreadSchema';
 
 export const FORMULA_FORMAT = 'kettle-scale/formula';
 /** Raised when a file of this version could not be read by an older program. Older files are files of this version. */
-export const FORMULA_FORMAT_VERSION = 4;
-const READABLE_VERSIONS = [1, 2, 3, 4] as const;
+export const FORMULA_FORMAT_VERSION = 5;
+const READABLE_VERSIONS = [1, 2, 3, 4, 5] as const;
 const MOST_ON_BREAD = 12;
 
 /** The `format` and `formatVersion` pair that opens every document of ours. */

@@ -16,6 +16,8 @@ const COLOUR: Record<NonNullable<ProductStandard['spots']>, string> = {
   freckles: 'freckles, no black',
   'deep freckles': 'brown blisters, a few of them black',
 };
+/** Less than this share of a face is no black to the eye. */
+const NO_BLACK = 0.01;
 /** A flame leaves specks that are sold with it. */
 const FLAMED = 'freckles, a few black specks';
 
@@ -24,10 +26,20 @@ const FLAMED = 'freckles, a few black specks';
  * @param formula its product and its finish
  */
 export function goodWords({ product, bake }: Pick<Formula, 'product' | 'bake'>): Words {
-  const { fold, spots } = product;
+  const { fold, spots, black } = product;
   const byFlame = bake.finish?.kind === 'flame' && spots !== 'deep freckles';
   return message('Good: {fold}, right size, {colour}.', {
     fold: FOLD[fold ?? 'folds in half'],
-    colour: byFlame ? FLAMED : COLOUR[spots ?? 'freckles'],
+    colour:
+      black === undefined
+        ? byFlame
+          ? FLAMED
+          : COLOUR[spots ?? 'freckles']
+        : black > NO_BLACK
+          ? message('{spots}, up to {black} of a face black', {
+              spots: spots ?? 'freckles',
+              black: { share: black },
+            })
+          : message('{spots}, no black', { spots: spots ?? 'freckles' }),
   });
 }

@@ -33,6 +33,7 @@ export {
   type BakeProgram,
   FATS_IN,
   FOLDS,
+  PLIABLE,
   KNEAD_TESTS,
   type KneadAgain,
   MIXING_SCHOOLS,

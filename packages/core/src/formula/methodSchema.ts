@@ -45,6 +45,7 @@ export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch', 'sheet-thin'] as co
 /** What every piece should show. */
 export const SPOTS = ['pale and soft', 'pale', 'light freckles', 'freckles', 'deep freckles'] as const;
 export const PUFFS = ['flat', 'small bubbles', 'large bubbles', 'full pocket'] as const;
+export const PLIABLE = ['at the plate', 'after the stack'] as const;
 export const FOLDS = ['rolls up tight', 'folds in half', 'folds in quarters', 'stays crisp'] as const;
 
 const HOUR_S = 3600;
@@ -61,6 +62,7 @@ export const LIMITS_OF = {
   pressS: { min: 0.5, max: 30 },
   sideS: { min: 1, max: 600 },
   thicknessMm: { min: 0.4, max: 25 },
+  black: { min: 0, max: 0.4 },
 } as const;
 
 const workSchema = z
@@ -195,6 +197,10 @@ export const productSchema = z.strictObject({
   secondSpots: choiceField('Spots of the second side', SPOTS).optional(),
   puff: choiceField('Puff', PUFFS).optional(),
   fold: choiceField('Fold test', FOLDS).optional(),
+  /** Share of a face that may be black, where the product has its own: blisters of iron and flame are wanted. */
+  black: fractionField('Black of a face', 0, LIMITS_OF.black.max).optional(),
+  /** When the fold is asked for; a thin sheet may leave the plate dry and soften in the stack. */
+  pliable: choiceField('Pliable', PLIABLE).optional(),
   look: textField('Look of a good piece', { max: 300 }),
 });
 

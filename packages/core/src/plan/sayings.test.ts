@@ -64,6 +64,8 @@ test('a good piece is what the product asks for: black where blisters are wanted
   expect(good({ fold: 'stays crisp', spots: 'pale' })).toBe(
     'Good: crisp all over, right size, pale, hardly a freckle.',
   );
+  expect(good({ spots: 'deep freckles', black: 0.2 })).toContain('up to 20\u00a0% of a face black');
+  expect(good({ black: 0 })).toContain('no black');
   const flamed = { ...plain, bake: { ...plain.bake, finish: { kind: 'flame' as const, seconds: 5 } } };
   expect(said(goodWords(flamed))).not.toContain('no black');
 });

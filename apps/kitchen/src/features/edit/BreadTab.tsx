@@ -1,6 +1,7 @@
 import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
-import { FOLDS, PUFFS, SPOTS } from '@kettle-scale/core/formula';
+import { standardOf } from '@kettle-scale/core/bake';
+import { FOLDS, PLIABLE, PUFFS, SPOTS } from '@kettle-scale/core/formula';
 import { ballMassG, discThicknessMm } from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -181,7 +182,7 @@ function Tolerances() {
 /** The product standard: what every piece should be, and the words around the formula. */
 export function BreadTab() {
   const { draft, edit } = useEditing();
-  const { product } = draft;
+  const { product, bake } = draft;
   return (
     <>
       <Ticket>
@@ -230,6 +231,20 @@ export function BreadTab() {
           value={product.fold ?? null}
           options={FOLDS.map((id) => [id, id])}
           onChange={(value) => edit((d) => void (d.product.fold = value))}
+        />
+        <Choices
+          label="Pliable"
+          value={product.pliable ?? 'at the plate'}
+          options={PLIABLE.map((id) => [id, id])}
+          onChange={(value) => edit((d) => void (d.product.pliable = value))}
+        />
+        <DraftFigure
+          label="Black of a face, at most"
+          path="product.black"
+          unit="%"
+          shown={PERCENT}
+          value={product.black ?? standardOf(product, bake.finish).charMost / PERCENT}
+          set={(d, value) => (d.product.black = value)}
         />
         <DraftWords
           label="In words"

@@ -53,6 +53,9 @@ const MOISTURE_LEAST = {
   'folds in quarters': 20,
   'stays crisp': 8,
 } as const;
+/** Drier than this by so many points off the plate, a sheet bends again once it has steamed in the stack (assumption). */
+const STACK_GIVES_POINTS = 8;
+const DRIEST = 8;
 const PUFF_LEAST = { flat: 0, 'small bubbles': 0, 'large bubbles': 0.7, 'full pocket': 1 } as const;
 
 /** Twice the freckles that were asked for are darker than asked, though still sold; never less than this, percent. */
@@ -76,6 +79,10 @@ export function pliableFrom({ moistureLeast }: BakeStandard, thicknessMm: number
   return Math.min(moistureLeast, Math.max(BENDS.driest, thinner));
 }
 
+/** No plate leaves less black than this, percent of a face. */
+const LEAST_CHAR = 0.5;
+const PERCENT = 100;
+
 /** A bread that is passed over a flame has black specks, and is sold with them, percent of a face. */
 const FLAMED_CHAR = 8;
 
@@ -85,17 +92,23 @@ const FLAMED_CHAR = 8;
  * @param finish fire that ends the bake, if any
  */
 export function standardOf(
-  { spots, secondSpots, fold, puff }: ProductStandard,
+  { spots, secondSpots, fold, puff, black, pliable }: ProductStandard,
   finish?: BakeProgram['finish'],
 ): BakeStandard {
   const words = [spots ?? 'freckles', secondSpots ?? spots ?? 'freckles'] as const;
+  const usualChar = Math.max(
+    ...words.map((word) => CHAR_MOST[word]),
+    finish?.kind === 'flame' ? FLAMED_CHAR : 0,
+  );
+  const moistureLeast = fold ? MOISTURE_LEAST[fold] : COMMON_STANDARD.moistureLeast;
   const coverAim: BySide = [COVER_AIM[words[0]], COVER_AIM[words[1]]];
   return {
     ...COMMON_STANDARD,
     coverAim,
     coverLeast: [coverAim[0] * LEAST_OF_AIM, coverAim[1] * LEAST_OF_AIM],
-    charMost: Math.max(...words.map((word) => CHAR_MOST[word]), finish?.kind === 'flame' ? FLAMED_CHAR : 0),
-    moistureLeast: fold ? MOISTURE_LEAST[fold] : COMMON_STANDARD.moistureLeast,
+    charMost: black === undefined ? usualChar : Math.max(LEAST_CHAR, PERCENT * black),
+    moistureLeast:
+      pliable === 'after the stack' ? Math.max(DRIEST, moistureLeast - STACK_GIVES_POINTS) : moistureLeast,
     puffLeast: puff ? PUFF_LEAST[puff] : 0,
   };
 }
