@@ -2,6 +2,7 @@ import { type Words, message } from '../message/message';
 import type { ResolvedLine } from './formulaSchema';
 import type { MixingSchool } from './methodSchema';
 import type { DoughPart } from '../ingredient/doughPart';
+import { kindOfBread } from './kindOfBread';
 import { doughTotals } from './percentages';
 
 export interface FormulaWarning {
@@ -63,6 +64,16 @@ function mostFat(lines: readonly ResolvedLine[]): number {
       .reduce((sum, { fraction }) => sum + fraction, 0);
   return of(true) > of(false) ? MOST_FAT.liquid : MOST_FAT.solid;
 }
+
+/** Alkali-treated maize drinks far more than wheat (trade practice), and is pressed, not rolled. */
+const MAIZE_WATER: TradeRange = {
+  measure: 'hydration',
+  of: (lines) => doughTotals(partsOf(lines)).hydration,
+  low: 1.1,
+  high: 1.6,
+  below: 'a ball will crack at its edge when it is pressed',
+  above: 'the disc will stick to the sheets of the press',
+};
 
 /** Usual ranges of the trade for griddle flatbreads, as shares of flour. */
 const TRADE_RANGES: readonly TradeRange[] = [
@@ -132,7 +143,7 @@ const TRADE_RANGES: readonly TradeRange[] = [
   },
   {
     measure: 'flour without gluten',
-    of: doesNotRoll,
+    of: (lines) => (kindOfBread(lines) === 'maize' ? 0 : doesNotRoll(lines)),
     low: 0,
     high: MOST_THAT_DOES_NOT_ROLL,
     below: '',
@@ -147,7 +158,11 @@ const percent = (fraction: number): string => `${Number((fraction * 100).toFixed
  * @param school a boiling-water dough may be wetter, because its starch binds more
  */
 export function formulaWarnings(lines: readonly ResolvedLine[], school?: MixingSchool): FormulaWarning[] {
-  return TRADE_RANGES.flatMap(({ measure, of, low, high: highLimit, below, above }): FormulaWarning[] => {
+  const isMaize = kindOfBread(lines) === 'maize';
+  const ranges = isMaize
+    ? TRADE_RANGES.map((range) => (range.measure === 'hydration' ? MAIZE_WATER : range))
+    : TRADE_RANGES;
+  return ranges.flatMap(({ measure, of, low, high: highLimit, below, above }): FormulaWarning[] => {
     const value = of(lines);
     const high = typeof highLimit === 'function' ? highLimit(lines, school) : highLimit;
     if (value >= low - 1e-9 && value <= high + 1e-9) return [];

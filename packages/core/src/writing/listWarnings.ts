@@ -3,13 +3,13 @@ import { type FormulaWarning, formulaWarnings } from '../formula/formulaWarnings
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { ReadLine, ReadList } from './readListTypes';
 
-/** A cup is a rough measure: of a written list only what is far out is told. */
-const FAR_OUT_HYDRATION = { low: 0.45, high: 0.75 } as const;
-const isFarOut = ({ measure, value }: FormulaWarning): boolean =>
+/** A cup is a rough measure: of a written list only what is far out is told, so far above the usual water. */
+const FAR_ABOVE = 0.1;
+const isFarOut = ({ measure, value, low, high }: FormulaWarning): boolean =>
   measure !== 'hydration' ||
   // Without any liquid the list is not at its end.
-  (value > 0 && value < FAR_OUT_HYDRATION.low) ||
-  value > FAR_OUT_HYDRATION.high;
+  (value > 0 && value < low) ||
+  value > high + FAR_ABOVE;
 
 /** These depend on how much flour there is, and so on how its cup was filled. */
 const BY_FLOUR: ReadonlySet<string> = new Set(['hydration', 'fat', 'salt']);

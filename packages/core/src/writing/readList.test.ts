@@ -4,6 +4,7 @@ import { formulaFacts } from '../formula/formulaFacts';
 import { CATALOGUE } from '../ingredient/catalogue';
 import { slugOf } from '../formula/slug';
 import { listFormula } from './listFormula';
+import { listWarnings } from './listWarnings';
 import { readList } from './readList';
 import type { Answers, ReadLine } from './readListTypes';
 
@@ -238,6 +239,32 @@ Mix, knead by feel and rest until it stops springing back.`;
   test('no flour is no formula', () => {
     expect(() => listFormula(read('300 ml water'))).toThrow(/how much flour/);
     expect(() => listFormula(read(''))).toThrow(/how much flour/);
+  });
+
+  test.each([
+    '500 g bread flour\na splash of water at a time\n10 g table salt',
+    '500 g bread flour\nwater, go slowly and stop as soon as it comes together in the bowl\n10 g table salt',
+    '500 g bread flour\nwater by feel\n10 g table salt',
+  ])('a liquid without a figure is a line whose amount is asked: %j', (text) => {
+    const list = read(text);
+    const water = list.lines.find(({ food }) => food.id === 'water');
+    expect(water && asks(water)).toContain('amount');
+    expect(listWarnings(list)).toEqual([]);
+  });
+
+  test('a splash beside a measured liquid is the splash it says', () => {
+    const { lines } = read('500 g bread flour\n280 g milk\na splash of water');
+    expect(lines.find(({ food }) => food.id === 'water')?.mass?.typical).toBeLessThan(20);
+  });
+
+  test('a tortilleria’s cups of maize flour and water are nothing to warn of', () => {
+    const list = read('6 cups masa harina\n4½ cups water\n2 tsp table salt');
+    expect(list.lines.map(({ food }) => food.id)).toEqual(['flour-maize-alkali', 'water', 'salt-fine']);
+    expect(listWarnings(list)).toEqual([]);
+    // Half of that water is no maize dough.
+    expect(said(listWarnings(read('6 cups masa harina\n2 cups water')).at(0))).toMatch(
+      /usual range is 110 % to 160 % of flour: a ball will crack/,
+    );
   });
 
   test('any text at all is read without an exception, and no line gets a mass below zero', () => {

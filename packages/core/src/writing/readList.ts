@@ -2,8 +2,9 @@ import type { Ingredient } from '../ingredient/ingredientSchema';
 import type { Measures } from '../quantity/units';
 import { exactly } from '../quantity/interval';
 import { type InEnglish, type ListWords, inEnglish } from './inEnglish';
-import { readLine } from './readLine';
-import type { Answers, ReadList, Remark } from './readListTypes';
+import { askForLiquid } from './liquidByFeel';
+import { type LineInput, readLine } from './readLine';
+import type { Answers, ReadLine, ReadList, Remark } from './readListTypes';
 import { lineStem } from './asking';
 import { linesOf, splitEntries, withoutBullet } from './tidyLine';
 
@@ -73,6 +74,8 @@ export function readList(
     flourG: null,
   };
   const seen = new Map<string, number>();
+  const inputs = new Map<number, LineInput>();
+  const sentences: ReadLine[] = [];
   const remark = (index: number, entry: string, kind: Remark['kind']) =>
     list.remarks.push({ index, text: entry, kind });
   entries.forEach(({ text: entry, english, back }, index) => {
@@ -93,7 +96,9 @@ export function readList(
     const key = lineStem(entry, 0);
     const occurrence = seen.get(key) ?? 0;
     seen.set(key, occurrence + 1);
-    const result = readLine({ index, text: entry, english, back, occurrence, foods, measures, answers });
+    const input = { index, text: entry, english, back, occurrence, foods, measures, answers };
+    inputs.set(index, input);
+    const result = readLine(input);
     const noAmount = result.as === 'line' && result.line.said === null;
     const isTitle =
       index === 0 &&
@@ -104,11 +109,13 @@ export function readList(
       remark(index, entry, 'title');
     } else if (result.as === 'words' || (noAmount && entry.split(/\s+/).length > MOST_WORDS_OF_A_NAME)) {
       remark(index, entry, 'note');
+      if (result.as === 'line') sentences.push(result.line);
     } else if (result.as === 'left-out') remark(index, entry, 'left-out');
     else if (result.as === 'unknown')
       list.unknown.push({ index, text: entry, key: result.key, ask: result.ask });
     else list.lines.push(result.line);
   });
+  askForLiquid(list, inputs, sentences);
   fillShares(list);
   list.questions = list.lines.flatMap((line) => line.questions);
   return list;

@@ -181,6 +181,19 @@ describe('the day’s rests', () => {
     expect(plan.steps.find(({ kind, rest: at }) => kind === 'rest' && at === 0)?.expectedS).toBe(600);
   });
 
+  test('maize has no gluten to wait for: its short rest stays as it is', () => {
+    const brief = method({ rests: [rest('balls', 'room', 300, 600)] }).formula;
+    const lines = [
+      { id: 'masa', ingredient: 'flour-maize-alkali', fraction: 1 },
+      { id: 'water', ingredient: 'water', fraction: 1.35 },
+      { id: 'salt', ingredient: 'salt-fine', fraction: 0.01 },
+    ];
+    const plan = planOn({}, { formula: { ...brief, lines } });
+    expect(plan.today?.rests).toMatchObject([{ earliestS: 300, latestS: 600 }]);
+    expect(plan.today?.rests[0]).not.toHaveProperty('beyond');
+    expect(plan.warnings.map(({ message }) => said(message)).join()).not.toMatch(/Hydration|gluten|spring/);
+  });
+
   test('a long rest of the formula stays as it is', () => {
     const long = method({ rests: [rest('balls', 'room', 5400, 7200)] });
     expect(todayOf({}, long).rests[0]).toMatchObject({ earliestS: 5400, latestS: 7200 });

@@ -7,6 +7,7 @@ import {
   springBackAfter,
 } from '../../dough/springBack';
 import type { Formula, ResolvedLine } from '../../formula/formulaSchema';
+import { kindOfBread } from '../../formula/kindOfBread';
 import type { DoughTotals } from '../../formula/percentages';
 import { isPerishable } from '../../ingredient/perishable';
 import { type Kitchen } from '../../kitchen/kitchenSchema';
@@ -56,6 +57,7 @@ export function restsToday(setting: RestSetting): RestWindow[] {
   const kind = relaxingKind(formula, totals.fat, relaxingFactor);
   const limitS = (kitchen.coldLimitH ?? DEFAULT_COLD_LIMIT_H) * S_PER_H;
   const perishable = isPerishable(lines.map(({ food }) => food));
+  const isMaize = kindOfBread(lines) === 'maize';
   const progress: Progress = { age: 0, tempC: doughC, elapsedS: beforeS, balled: false };
 
   return rests.map((rest, index): RestWindow => {
@@ -70,7 +72,8 @@ export function restsToday(setting: RestSetting): RestWindow[] {
     let beyond: RestWindow['beyond'];
     if (last) {
       const toGo = restFor(wanted, 1) - progress.age;
-      const calmS = minutesToAge(toGo, kind, resting.tempAtMin) * S_PER_MIN;
+      // Maize has no gluten that springs back.
+      const calmS = isMaize ? 0 : minutesToAge(toGo, kind, resting.tempAtMin) * S_PER_MIN;
       const calm = message('a disc rolled before springs back more than {wanted}', {
         wanted: { share: wanted },
       });
