@@ -74,7 +74,9 @@ test('boiling water: scald cautions, the wait by the law of cooling, then by han
   const cook = bench(page);
   await variant(request, 'deckhand-wrap', 'scalded-wrap', { school: 'boiling-water', liquidTempC: 96 });
   await page.goto('/plan/scalded-wrap?by=flour&flour=1000 g&ball=105 g');
-  await expect(page.getByRole('button', { name: /^Hot from scalding, \d+\s°C: spread it for/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^Hot from scalding, \d+\s°C: spread it for/ }),
+  ).toBeVisible();
   await cook.press(/^Start batch/);
   await cook.step(/^Weigh/);
   await cook.weighAll();

@@ -139,7 +139,7 @@ test('working screens are sound too, on paper and on iron', async ({ page }) => 
   await cook.press('Piece 1 on');
   await cook.press('Turn: piece 1');
   await cook.press('To the flame: piece 1');
-  await expect(page.getByText(/^Flame: tongs/)).toBeVisible();
+  await expect(page.getByText(/^Beware: flame and smoke/)).toBeVisible();
   await cook.more();
   expect(await seriousOn(page), 'griddle').toEqual([]);
 });

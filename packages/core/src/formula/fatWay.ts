@@ -20,7 +20,3 @@ const OF_SCHOOL: Record<MixingSchool, FatWay> = {
  */
 export const fatWay = ({ fatIn, school }: Pick<Method, 'fatIn' | 'school'>): FatWay =>
   fatIn ?? OF_SCHOOL[school];
-
-/** Whether the fat is in before hot liquid goes on, so that hands have nothing to work in after the scald. */
-export const fatIsInBefore = (method: Pick<Method, 'fatIn' | 'school'>): boolean =>
-  fatWay(method) !== 'worked';

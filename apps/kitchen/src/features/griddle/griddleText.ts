@@ -22,8 +22,8 @@ export const CAUTIONS = {
     text: 'Long tongs, hood on, nothing loose near it. Local codes and the maker’s instructions come first.',
   },
   smoke: {
-    lead: 'Smoke.',
-    text: 'Brush off loose flour before it burns, and run the hood: a plate this hot smokes.',
+    lead: 'Smoke: run the hood.',
+    text: 'Brush off loose flour before it burns.',
   },
   nonStick: {
     lead: 'Coated pan.',

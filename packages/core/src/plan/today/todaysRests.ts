@@ -12,6 +12,7 @@ import type { DoughTotals } from '../../formula/percentages';
 import { isPerishable } from '../../ingredient/perishable';
 import { type Kitchen } from '../../kitchen/kitchenSchema';
 import { DEFAULT_COLD_LIMIT_H } from '../../kitchen/kitchenDefaults';
+import { roundToStep } from '../../quantity/roundToStep';
 import type { Today } from '../planSchema';
 import { relaxingKind, restingDough, wantedSpringBack, workableC } from './restingDough';
 
@@ -32,6 +33,7 @@ export interface RestSetting {
 }
 
 const S_PER_MIN = 60;
+const SHARE_STEP = 0.001;
 const S_PER_H = 3600;
 
 type RestWindow = Today['rests'][number];
@@ -83,7 +85,7 @@ export function restsToday(setting: RestSetting): RestWindow[] {
       const [neededS, why] = resting.coldS > calmS ? [resting.coldS, warm] : [calmS, calm];
       if (neededS > rest.latestS) {
         const age = progress.age + ageAfter(rest.latestS / S_PER_MIN, kind, resting.tempAtMin);
-        const springBack = why === calm ? springBackAfter(age, 1) : null;
+        const springBack = why === calm ? roundToStep(springBackAfter(age, 1), SHARE_STEP) : null;
         beyond = { neededS: Math.round(neededS), why, springBack };
       } else if (neededS > earliestS) [earliestS, whyEarliest] = [neededS, why];
     }
