@@ -52,11 +52,10 @@ export {
 } from './plate/kitchenRequest';
 export {
   bakedThicknessMm,
-  type BakeChoice,
-  type BakingKitchen,
   type BakeQuestion,
   questionOfFormula,
   questionOfPlan,
+  ROLLED_STEP_MM,
 } from './plate/question';
 export { knobAdvice } from './plate/knob';
 export {

@@ -21,25 +21,22 @@ const NO_BLACK = 0.01;
 /** A flame leaves specks that are sold with it. */
 const FLAMED = 'freckles, a few black specks';
 
+function colourWords({ product, bake }: Pick<Formula, 'product' | 'bake'>): Words {
+  const { spots = 'freckles', black } = product;
+  if (black === undefined) {
+    return bake.finish?.kind === 'flame' && spots !== 'deep freckles' ? FLAMED : COLOUR[spots];
+  }
+  return black > NO_BLACK
+    ? message('{spots}, up to {black} of a face black', { spots, black: { share: black } })
+    : message('{spots}, no black', { spots });
+}
+
 /**
  * What a good piece of a formula is, in one sentence; the common standard where the product says nothing.
  * @param formula its product and its finish
  */
-export function goodWords({ product, bake }: Pick<Formula, 'product' | 'bake'>): Words {
-  const { fold, spots, black } = product;
-  const byFlame = bake.finish?.kind === 'flame' && spots !== 'deep freckles';
-  return message('Good: {fold}, right size, {colour}.', {
-    fold: FOLD[fold ?? 'folds in half'],
-    colour:
-      black === undefined
-        ? byFlame
-          ? FLAMED
-          : COLOUR[spots ?? 'freckles']
-        : black > NO_BLACK
-          ? message('{spots}, up to {black} of a face black', {
-              spots: spots ?? 'freckles',
-              black: { share: black },
-            })
-          : message('{spots}, no black', { spots: spots ?? 'freckles' }),
+export const goodWords = (formula: Pick<Formula, 'product' | 'bake'>): Words =>
+  message('Good: {fold}, right size, {colour}.', {
+    fold: FOLD[formula.product.fold ?? 'folds in half'],
+    colour: colourWords(formula),
   });
-}

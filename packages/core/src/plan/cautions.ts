@@ -15,6 +15,12 @@ export interface StepCaution {
 /** A dry plate this hot smokes by itself; flour on it begins sooner, °C (trade practice). */
 const SMOKES_FROM_C = { bare: 245, floured: 200 } as const;
 
+export const SMOKE = {
+  danger: 'smoke',
+  lead: 'Smoke: run the hood.',
+  text: 'Brush off loose flour before it burns.',
+} as const;
+
 /**
  * Whether a plate smokes at a heat: where the bench is floured some of it gets there.
  * @param formula its bench flour
@@ -87,9 +93,7 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
             },
           ]
         : []),
-      ...(smokesAt(plan.formula, plateC)
-        ? [{ danger: 'smoke', lead: 'Smoke: run the hood.', text: 'Brush off loose flour before it burns.' }]
-        : []),
+      ...(smokesAt(plan.formula, plateC) ? [SMOKE] : []),
     ];
   },
   finish: (plan) => {

@@ -1,5 +1,6 @@
 export { ADJUSTABLE, type Adjustment, type Carried, carriedSchema } from './adjustmentSchema';
-export { smokesAt, stepCautions } from './cautions';
+export { restConflict } from './restConflict';
+export { SMOKE, smokesAt, stepCautions } from './cautions';
 export { comparePlans } from './comparePlans';
 export { heatCaution, mixGuide } from './mixGuide';
 export { type MixPart } from './mixNames';

@@ -163,7 +163,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const ballsG = doughG * keptShare(kitchen);
   const plan: PlanSoFar = {
     format: PLAN_FORMAT,
-    formatVersion: 4,
+    formatVersion: 5,
     formula,
     need,
     kitchen: forPlan(kitchen),

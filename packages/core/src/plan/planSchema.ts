@@ -123,10 +123,11 @@ const restSchema = z.strictObject({
   /** Why it is not earlier, and not later. */
   whyEarliest: wordsSchema,
   whyLatest: wordsSchema,
-  /** What the day asks for beyond the formula's latest, why, and what a disc rolled at that latest springs back. */
-  beyond: z
-    .strictObject({ neededS: z.number(), why: wordsSchema, springBack: z.number().nullable() })
-    .optional(),
+  /**
+   * What the day asks for beyond the formula's latest, and what a disc rolled at that latest springs back; null where it is
+   * the cold of its centre that asks.
+   */
+  beyond: z.strictObject({ neededS: z.number(), springBack: z.number().nullable() }).optional(),
 });
 
 /** What the day changes in a plan. Shares of flour are fractions; masses are of one bowl. */
@@ -188,7 +189,7 @@ const todaySchema = z.strictObject({
 
 /** Everything computed for a batch, frozen when it starts. */
 export const planSchema = z.strictObject({
-  ...formatFields(PLAN_FORMAT, 1, 2, 3, 4),
+  ...formatFields(PLAN_FORMAT, 1, 2, 3, 4, 5),
   formula: formulaSchema,
   need: needSchema,
   kitchen: kitchenSchema,

@@ -2,9 +2,9 @@ import { message } from '../message/message';
 import { griddleFor } from '../bake/plate/kitchenRequest';
 import { formulaWarnings } from '../formula/formulaWarnings';
 import type { ResolvedLine } from '../formula/formulaSchema';
-import type { Rest } from '../formula/methodSchema';
 import type { Kitchen } from '../kitchen/kitchenSchema';
-import type { Plan, Step, Today } from './planSchema';
+import type { Plan, Step } from './planSchema';
+import { type RestOfDay, restConflict } from './restConflict';
 import type { PlanSoFar } from './today/today';
 
 /** Rounding a line by more than this share is worth a word to the cook. */
@@ -16,7 +16,7 @@ interface Planned {
   steps: readonly Step[];
   kitchen: Kitchen;
   /** As they are today. */
-  rests: readonly (Pick<Rest, 'of' | 'earliestS' | 'latestS'> & Pick<Today['rests'][number], 'beyond'>)[];
+  rests: readonly RestOfDay[];
 }
 
 type Warnings = Plan['warnings'];
@@ -105,21 +105,11 @@ function ofWaiting({ plan: { pieces }, steps, rests }: Planned): Warnings {
   ];
 }
 
-/** A dough that today needs longer than the formula lets it rest: both are said, and the cook chooses. */
+/** A dough that today needs longer than the formula lets it rest. */
 const ofResting = ({ rests, plan: { formula } }: Planned): Warnings =>
-  rests.flatMap(({ of, latestS, beyond }, index) => {
-    if (!beyond) return [];
-    const { neededS, springBack } = beyond;
-    const facts = { of, needed: { s: neededS }, latest: { s: latestS } };
-    const tooCold = message(
-      'Rest of the {of}: {needed} today until the centre is warm; the formula says {latest} at most. Cover it and wait, or warm it sooner.',
-      facts,
-    );
-    const tooTight = message(
-      'Rest of the {of}: {needed} today to spring back {wanted}; the formula says {latest} at most. Cover it and wait, or roll at {latest} and get {springBack}.',
-      { ...facts, wanted: { share: formula.product.springBack }, springBack: { share: springBack ?? 0 } },
-    );
-    return [{ path: `formula.method.rests.${index}`, message: springBack === null ? tooCold : tooTight }];
+  rests.flatMap((rest, index) => {
+    const words = restConflict(rest, formula.product.springBack);
+    return words ? [{ path: `formula.method.rests.${index}`, message: words }] : [];
   });
 
 /** What of a plan lies outside what the trade, the scale, the bowl, the plate and the dough's rest allow, a sentence each. */

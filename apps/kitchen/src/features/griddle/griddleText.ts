@@ -21,10 +21,6 @@ export const CAUTIONS = {
     lead: 'Open flame.',
     text: 'Long tongs, hood on, nothing loose near it. Local codes and the maker’s instructions come first.',
   },
-  smoke: {
-    lead: 'Smoke: run the hood.',
-    text: 'Brush off loose flour before it burns.',
-  },
   nonStick: {
     lead: 'Coated pan.',
     text: 'Never empty at this heat and never over a bare flame: the coating gives off fumes. The maker’s instructions come first.',

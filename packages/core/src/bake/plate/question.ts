@@ -108,7 +108,7 @@ export interface PlannedBread {
 }
 
 /** A disc is keyed to this, mm: what is within half of it of the plan is the plan's. */
-const ROLLED_STEP_MM = 0.1;
+export const ROLLED_STEP_MM = 0.1;
 const HALF_STEP_MM = ROLLED_STEP_MM / 2 + 1e-9;
 
 /**
@@ -136,7 +136,7 @@ export function bakedThicknessMm(
 export function questionOfPlan(
   plan: PlannedBread,
   kitchen: BakingKitchen,
-  choice: { flattened: Pick<Disc, 'thicknessMm'> | null } & Pick<BakeChoice, 'griddle' | 'plateC'>,
+  choice: { flattened: Pick<Disc, 'thicknessMm'> | null } & Pick<BakeChoice, 'griddle'>,
 ): BakeQuestion {
   const { formula, ingredients: foods, ballG } = plan;
   const bread = { formula, foods, ballG, thicknessMm: bakedThicknessMm(plan, choice.flattened) };

@@ -76,18 +76,18 @@ export function restsToday(setting: RestSetting): RestWindow[] {
       const toGo = restFor(wanted, 1) - progress.age;
       // Maize has no gluten that springs back.
       const calmS = isMaize ? 0 : minutesToAge(toGo, kind, resting.tempAtMin) * S_PER_MIN;
-      const calm = message('a disc rolled before springs back more than {wanted}', {
-        wanted: { share: wanted },
-      });
-      const warm = message('its centre is below {workable} before', {
-        workable: { tempC: workableC(airC) },
-      });
-      const [neededS, why] = resting.coldS > calmS ? [resting.coldS, warm] : [calmS, calm];
+      const isCold = resting.coldS > calmS;
+      const neededS = isCold ? resting.coldS : calmS;
       if (neededS > rest.latestS) {
         const age = progress.age + ageAfter(rest.latestS / S_PER_MIN, kind, resting.tempAtMin);
-        const springBack = why === calm ? roundToStep(springBackAfter(age, 1), SHARE_STEP) : null;
-        beyond = { neededS: Math.round(neededS), why, springBack };
-      } else if (neededS > earliestS) [earliestS, whyEarliest] = [neededS, why];
+        const springBack = isCold ? null : roundToStep(springBackAfter(age, 1), SHARE_STEP);
+        beyond = { neededS: Math.round(neededS), springBack };
+      } else if (neededS > earliestS) {
+        earliestS = neededS;
+        whyEarliest = isCold
+          ? message('its centre is below {workable} before', { workable: { tempC: workableC(airC) } })
+          : message('a disc rolled before springs back more than {wanted}', { wanted: { share: wanted } });
+      }
     }
     let { latestS } = rest;
     let whyLatest: Words = 'past it the skin dries and the dough slackens';

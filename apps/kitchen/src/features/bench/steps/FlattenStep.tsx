@@ -1,5 +1,6 @@
 import { say } from '../../../reader/say';
 import { type BatchState, ballsAtHand } from '@kettle-scale/core/batch';
+import { ROLLED_STEP_MM } from '@kettle-scale/core/bake';
 import { bakePhases } from '@kettle-scale/core/formula';
 import type { Step } from '@kettle-scale/core/plan';
 import { discDiameterMm, DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
@@ -25,7 +26,7 @@ import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
 import { HotPressCaution, ShapingWords } from './ShapingWords';
 
-const STEP = { diameterMm: 2, thicknessMm: 0.1 } as const;
+const STEP = { diameterMm: 2, thicknessMm: ROLLED_STEP_MM } as const;
 const PICTURE_SHARE = { ofWidth: 0.44, ofHeight: 0.17 } as const;
 /** Pieces that lie on a plate side by side until the kitchen's plates are known. */
 const PIECES_ON_PLATE = 4;

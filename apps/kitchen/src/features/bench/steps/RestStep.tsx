@@ -5,6 +5,7 @@ import type { Rest } from '@kettle-scale/core/formula';
 import type { Value } from '@kettle-scale/core/message';
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
+import { restConflict } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { ColdBalls } from '../../../shared/ColdBalls';
@@ -130,6 +131,7 @@ function RestMore({ live, now, running }: LooksProps & { running: boolean }) {
   const index = now.step.rest ?? 0;
   const rest = plan.formula.method.rests[index];
   const today = plan.today?.rests[index];
+  const conflict = rest ? restConflict({ ...rest, ...today }, plan.formula.product.springBack) : null;
   return (
     <>
       {rest && running ? <Where rest={rest} /> : null}
@@ -141,18 +143,7 @@ function RestMore({ live, now, running }: LooksProps & { running: boolean }) {
           })}
         </Label>
       ) : null}
-      {today?.beyond ? (
-        <Body tone="plum">
-          {say(
-            'Today it needs {needed}: {why}. Cover it and wait, or roll at {latest} and let it spring back.',
-            {
-              needed: { s: today.beyond.neededS },
-              why: today.beyond.why,
-              latest: { s: today.latestS },
-            },
-          )}
-        </Body>
-      ) : null}
+      {conflict ? <Body tone="plum">{say(conflict)}</Body> : null}
       {running ? <Looks {...{ live, now }} /> : null}
       {rest?.of === 'balls' ? (
         <>

@@ -1,7 +1,7 @@
 import { say } from '../../../reader/say';
 import type { BakeSeries } from '@kettle-scale/core/bake';
 import type { BatchSummary } from '@kettle-scale/core/batch';
-import { smokesAt } from '@kettle-scale/core/plan';
+import { SMOKE, smokesAt } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
 import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -114,7 +114,7 @@ const Cautions = memo(function Cautions({
     <>
       <Caution {...CAUTIONS.plate} />
       {formula.bake.finish ? <Caution {...CAUTIONS.flame} /> : null}
-      {smokesAt(formula, plateC) ? <Caution {...CAUTIONS.smoke} /> : null}
+      {smokesAt(formula, plateC) ? <Caution lead={SMOKE.lead} text={SMOKE.text} /> : null}
       {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
   );
