@@ -1,3 +1,4 @@
+import { KINDS_OF_BREAD, type KindOfBread } from '@kettle-scale/core/formula';
 import type { Answers } from '@kettle-scale/core/writing';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
@@ -17,6 +18,11 @@ interface Writing {
   /** Begins anew, with a list that came from a file or with nothing. */
   begin: (text: string, name: string) => void;
 }
+
+/** The answer that says the kind of bread, beside those to the list's own questions. */
+export const KIND_KEY = 'kind-of-bread';
+export const saidKind = (answers: Answers): KindOfBread | undefined =>
+  KINDS_OF_BREAD.find((kind) => kind === answers[KIND_KEY]);
 
 /** The list being written down, kept on this device until it is a formula. */
 export const useWriting = create<Writing>()(

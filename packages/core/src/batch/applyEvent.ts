@@ -172,6 +172,21 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     });
     draft.onPlate = draft.onPlate.filter((one) => one !== off);
   },
+  // It lies on as a side of its own, whatever its program has; when it comes off it is counted once.
+  'back-on': (draft, event, _plan, atMs) => {
+    const off = draft.baked.find(({ piece }) => piece === event.piece);
+    if (!off) return;
+    const { sidesS, waste: _waste, ...piece } = off;
+    draft.baked = draft.baked.filter((one) => one !== off);
+    draft.piecesOff -= 1;
+    draft.onPlate.push({ ...piece, side: sidesS.length + 1, sinceMs: atMs, doneS: sidesS });
+  },
+  helped: (draft, event) => {
+    draft.helped.push(event);
+  },
+  trial: (draft, event) => {
+    if (!draft.trials.includes(event.piece)) draft.trials.push(event.piece);
+  },
   'by-itself': (draft, event, _plan, atMs) => {
     draft.byItself = event.on ? { eventId: event.id, sinceMs: atMs } : null;
   },
@@ -254,6 +269,8 @@ export const openDraft = (plan: Plan): Draft => ({
   })),
   onPlate: [],
   baked: [],
+  trials: Array.from({ length: plan.trials ?? 0 }, (_, index) => index + 1),
+  helped: [],
   judged: [],
   piecesOff: 0,
   byItself: null,

@@ -83,9 +83,20 @@ export interface BakedPiece extends Omit<PieceOnPlate, 'side' | 'sinceMs' | 'don
 export const taughtPieces = ({ baked }: Pick<BatchState, 'baked'>): BakedPiece[] =>
   baked.filter(({ assumed, waste }) => !assumed && waste === null);
 
+/** Pieces that are off and were made to be sold: trials are none of them. */
+export const piecesMade = ({
+  piecesOff,
+  baked,
+  trials,
+}: Pick<BatchState, 'piecesOff' | 'baked' | 'trials'>): number =>
+  piecesOff - baked.filter(({ piece }) => trials.includes(piece)).length;
+
 /** Pieces that came off the plate to be sold. */
-export const goodPieces = ({ piecesOff, rejected }: Pick<BatchState, 'piecesOff' | 'rejected'>): number =>
-  rejected.reduce((good, { piece, pieces }) => (piece === undefined ? good : good - pieces), piecesOff);
+export const goodPieces = (state: Pick<BatchState, 'piecesOff' | 'baked' | 'trials' | 'rejected'>): number =>
+  state.rejected.reduce(
+    (good, { piece, pieces }) => (piece === undefined ? good : good - pieces),
+    piecesMade(state),
+  );
 
 export interface BatchState {
   status: 'running' | 'finished' | 'abandoned';
@@ -96,6 +107,10 @@ export interface BatchState {
   /** Pieces over heat, in the order they went on. */
   onPlate: PieceOnPlate[];
   baked: BakedPiece[];
+  /** Pieces that only teach the plate. */
+  trials: number[];
+  /** What hands did to pieces beyond their program, in order. */
+  helped: EventOf<'helped'>[];
   /** What was said of pieces, in order. */
   judged: EventOf<'judged'>[];
   piecesOff: number;

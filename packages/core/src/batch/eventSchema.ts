@@ -45,6 +45,9 @@ const LEFTOVERS = ['short batch', 'fridge dough', 'waste'] as const;
 /** What became of balls that this batch does not bake. */
 export const BALLS_GONE = ['dropped', 'short', 'thrown out', 'baked by others'] as const;
 export type BallsGone = (typeof BALLS_GONE)[number];
+/** What hands do to a piece that needs more than its program. */
+export const HELPS = ['bubble popped', 'bottom freed', 'rim pressed'] as const;
+export type Help = (typeof HELPS)[number];
 /** Why a piece is not sold. */
 export const REJECTS = [
   'torn',
@@ -298,6 +301,17 @@ export const eventSchema = z.discriminatedUnion(
       assumed,
     }),
     z.strictObject({ ...base, type: z.literal('piece-off'), piece: pieces('Piece', 1), assumed }),
+    /** A piece that was off lies on the plate for a little more. */
+    z.strictObject({ ...base, type: z.literal('back-on'), piece: pieces('Piece', 1) }),
+    /** What hands did to a piece on the plate. */
+    z.strictObject({
+      ...base,
+      type: z.literal('helped'),
+      piece: pieces('Piece', 1),
+      how: choiceField('What was done', HELPS),
+    }),
+    /** The piece teaches the plate: it counts as neither good nor reject, and is none of the yield. */
+    z.strictObject({ ...base, type: z.literal('trial'), piece: pieces('Piece', 1) }),
     /** A piece as the cook sees it: a tap for each side, the bite and the puff. The next piece's times follow. */
     z.strictObject({
       ...base,

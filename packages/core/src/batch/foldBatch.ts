@@ -1,7 +1,7 @@
 import type { Plan } from '../plan/planSchema';
 import { type Draft, applyEvent, openDraft } from './applyEvent';
 import type { BatchState, StepState } from './batchState';
-import type { BatchEvent, EventType } from './eventSchema';
+import type { BatchEvent, EventOf, EventType } from './eventSchema';
 import { liveEvents } from './liveEvents';
 
 /** Acts that change what was told before them. */
@@ -20,7 +20,17 @@ function stateOf(plan: Plan, draft: Draft, lastAct: BatchEvent | null): BatchSta
     seen: seen.get(step.id) ?? [],
     extendedToMs: extended.get(step.id) ?? null,
   }));
-  return { ...rest, status, steps, now: steps.find((step) => step.status === 'now') ?? null, lastAct };
+  // A trial counts as no reject, whenever it was called one.
+  const isSold = ({ piece }: EventOf<'rejected'>): boolean =>
+    piece === undefined || !rest.trials.includes(piece);
+  return {
+    ...rest,
+    rejected: rest.rejected.filter(isSold),
+    status,
+    steps,
+    now: steps.find((step) => step.status === 'now') ?? null,
+    lastAct,
+  };
 }
 
 /** A batch that is folded as its acts come: each costs itself alone, but one that changes what came before. */

@@ -17,6 +17,8 @@ export {
   BALLS_GONE,
   type BallsGone,
   type BatchEvent,
+  HELPS,
+  type Help,
   type EventBody,
   type EventOf,
   eventSchema,
@@ -27,7 +29,7 @@ export {
 export { type Fold, foldBatch, openFold } from './foldBatch';
 export { forgettable, forgottenCure, type ForgottenCure } from './forgotten';
 export { begunTwice } from './begunTwice';
-export { type BatchState, type BowlState, goodPieces, type StepState } from './batchState';
+export { type BatchState, type BowlState, goodPieces, piecesMade, type StepState } from './batchState';
 export { lastPress, liveEvents } from './liveEvents';
 export { canTakeOut, checkWeight, ifKept, type Kept, offerRescale, type WeighCheck } from './overPour';
 export { ballForCountG, batchRecord } from './record';

@@ -65,7 +65,7 @@ describe('bake phases', () => {
     expect(bakeSecondsOf(bake)).toBe(51);
     // A bread that clings is not taken to the fire: its iron is turned.
     const clings = bakePhases({ ...bake, sides: [{ seconds: 40, wetFace: true }] });
-    expect(clings.at(-1)?.act).toMatch(/^turn the iron over the fire/);
+    expect(clings.at(-1)?.act).toMatch(/^iron over the fire, kept moving/);
   });
 });
 

@@ -1,10 +1,23 @@
 import type { Batch } from '../batch/batchSchema';
 import { type Words, message } from '../message/message';
 import type { Adjustment } from '../plan/adjustmentSchema';
+import { planKind } from '../plan/planKind';
+import type { Plan } from '../plan/planSchema';
 import { type Change, CHANGES } from './changes';
 import { EVIDENCE, type CaseFile, caseFile } from './evidence';
 import type { Evidence } from './found';
-import { CAUSES, CAUSE_IDS, COMMON, type Cause, LIKELIHOOD, OFTEN, SYMPTOMS, type Symptom } from './table';
+import {
+  CAUSES,
+  CAUSE_IDS,
+  COMMON,
+  type Cause,
+  LIKELIHOOD,
+  NOT_OF_KIND,
+  OFTEN,
+  SYMPTOMS,
+  SYMPTOM_IDS,
+  type Symptom,
+} from './table';
 import { TESTS, YES_CLEARS } from './tests';
 
 /** A possible cause with what speaks for it. */
@@ -33,6 +46,15 @@ export interface Diagnosis {
   ask: Ask[];
 }
 
+/**
+ * What may be wrong with a piece of a plan: a dough without gluten does not spring back.
+ * @param plan its kind of bread
+ */
+export function symptomsOf(plan: Plan): Symptom[] {
+  const not = NOT_OF_KIND[planKind(plan)]?.symptoms ?? [];
+  return SYMPTOM_IDS.filter((id) => !not.includes(id));
+}
+
 /** How much likelier a cause is when the record, or a cook's test, says that it was there (assumptions). */
 const WEIGHT = {
   record: { yes: 8, no: 0.25, unknown: 1 },
@@ -59,7 +81,8 @@ export function diagnose(
   answers: CaseFile['answers'] = {},
 ): Diagnosis {
   const file = caseFile(batch, answers);
-  const weighed = CAUSE_IDS.map((cause) => {
+  const not = NOT_OF_KIND[planKind(batch.plan)]?.causes ?? [];
+  const weighed = CAUSE_IDS.filter((cause) => !not.includes(cause)).map((cause) => {
     const evidence = EVIDENCE[cause](file);
     const table = symptoms.reduce(
       (product, symptom) => product * OFTEN[LIKELIHOOD[symptom][cause] ?? 'rarely'],

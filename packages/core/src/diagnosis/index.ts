@@ -1,2 +1,2 @@
-export { diagnose, type Suspect } from './diagnose';
+export { diagnose, type Suspect, symptomsOf } from './diagnose';
 export { type Cause, CAUSE_IDS, type Symptom, SYMPTOM_IDS, SYMPTOMS } from './table';

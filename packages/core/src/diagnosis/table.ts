@@ -1,3 +1,5 @@
+import type { KindOfBread } from '../formula/kindsOfBread';
+
 /** What a cook sees on a piece that is not right. */
 export const SYMPTOMS = {
   hard: 'Hard or dry',
@@ -99,6 +101,26 @@ export const COMMON: Record<Cause, number> = {
   holed: 1,
   'face-dry': 1,
   'plate-oily': 1,
+};
+
+/** What cannot be, or is as it should be, in a kind of bread. */
+export const NOT_OF_KIND: Partial<
+  Record<KindOfBread, { symptoms: readonly Symptom[]; causes: readonly Cause[] }>
+> = {
+  maize: {
+    symptoms: ['springs-back', 'tough', 'misshapen'],
+    causes: [
+      'over-kneaded',
+      'rest-short',
+      'dough-cold',
+      'bench-flour',
+      'little-bench-flour',
+      'fat-low',
+      'rest-long',
+    ],
+  },
+  // It is dry at the plate on purpose, and softens in the stack.
+  sheet: { symptoms: ['no-puff'], causes: ['few-turns'] },
 };
 
 /** Symptom: the causes that show so, and how often. What is not named is rare. */

@@ -1,11 +1,10 @@
 import { escapeUTF8 } from 'entities';
-import { careWords, kneadWords, mixWords } from '../formula/workWords';
-import { bakePhases, beforePlate } from '../formula/bakePhases';
 import { packWords } from '../formula/allergens';
-import { type FormulaFacts, formulaFacts } from '../formula/formulaFacts';
+import { formulaFacts } from '../formula/formulaFacts';
 import type { Formula } from '../formula/formulaSchema';
+import { methodWords } from '../formula/methodWords';
 import type { Ingredient } from '../ingredient/ingredientSchema';
-import { type Value, type Words, message } from '../message/message';
+import { type Words, message } from '../message/message';
 import { ENGLISH, type Reader } from '../message/reader';
 import { writeWords } from '../message/writeWords';
 
@@ -36,62 +35,6 @@ export interface CardOptions {
   ranges?: readonly string[];
 }
 
-/** The work, a sentence each. */
-function stepsOf(formula: Formula, facts: FormulaFacts, ranges: readonly string[]): Words[] {
-  const { method, bake, product } = formula;
-  const span = (minS: number, maxS: number): Words =>
-    message('{from} to {to}', { from: { s: minS }, to: { s: maxS } });
-  const rests = (of: 'dough' | 'balls') =>
-    method.rests
-      .filter((rest) => rest.of === of)
-      .map((rest) =>
-        message('Rest the {of} {span}, {where}, {cover}', {
-          ...{ of, span: span(rest.earliestS, rest.latestS), cover: rest.cover },
-          where: rest.where === 'room' ? 'room' : 'fridge',
-        }),
-      );
-  const nameOf = (id: string) => facts.lines.find(({ food }) => food.id === id)?.food.name ?? id;
-  const hasFat = facts.lines.some(({ food, late }) => food.kind === 'fat' && !late);
-  const sides: Value = {
-    list: bakePhases(bake).map(({ name, seconds }, side) =>
-      ranges[side]
-        ? message('{side} {seconds, number} s ({range})', {
-            side: { lower: name },
-            seconds,
-            range: ranges[side],
-          })
-        : message('{side} {seconds, number} s', { side: { lower: name }, seconds }),
-    ),
-  };
-  const flatten: Words[] = [
-    message('Flatten to {diameter}, {thickness} thick', {
-      diameter: { mm: facts.rolled.diameterMm },
-      thickness: { mm: facts.rolled.thicknessMm },
-    }),
-    ...(method.shaping.note ? [method.shaping.note] : []),
-    ...beforePlate(bake),
-  ];
-  return [
-    message('Mix: {mix} Liquid {liquid}, salt in the {saltIn}, {span}', {
-      ...{ mix: mixWords(method, hasFat), liquid: { tempC: method.liquidTempC }, saltIn: method.saltIn },
-      span: span(method.mix.minS, method.mix.maxS),
-    }),
-    ...kneadWords(formula, nameOf).map((words, round) =>
-      round === 0 ? message('Knead {words}', { words }) : words,
-    ),
-    ...rests('dough'),
-    message('Balls of {ball} ± {tolerance}', {
-      ball: { g: product.ballG },
-      tolerance: { g: product.ballToleranceG },
-    }),
-    ...rests('balls'),
-    message('{flatten}', { flatten: { list: flatten.map((words) => ({ capital: words })), glue: '. ' } }),
-    message('Plate {plate}: {sides}', { plate: { tempC: bake.plateC }, sides }),
-    ...(bake.care ?? []).map((care) => message('Plate: {care}', { care: careWords(care) })),
-    ...(method.hold ? [method.hold] : []),
-  ];
-}
-
 /**
  * A formula as one printable page: a whole HTML document that needs nothing from outside.
  * @param formula the formula
@@ -115,13 +58,15 @@ export function cardHtml(
     { share: fraction, decimals: 1 },
     { g: fraction * facts.flourG, stepG: fraction * facts.flourG < 100 ? 0.1 : 1 },
   ]);
-  const onBread = facts.onBread.map(({ food, gPerPiece, when, note, assumed }): Words[] => [
+  const onBread = facts.onBread.map(({ food, gPerPiece, when, note, assumed, share = 1 }): Words[] => [
     message(assumed ? '{food}, {when} (usual amount)' : '{food}, {when}', {
       food: noted(food.name, note),
       when,
     }),
-    message('{each} a piece', { each: { g: gPerPiece, stepG: 0.1 } }),
-    { g: gPerPiece * facts.cost.pieces },
+    share < 1
+      ? message('{each} a piece, {share} of them', { each: { g: gPerPiece, stepG: 0.1 }, share: { share } })
+      : message('{each} a piece', { each: { g: gPerPiece, stepG: 0.1 } }),
+    { g: gPerPiece * share * facts.cost.pieces },
   ]);
   const fact = (label: string, value: Words) =>
     `<div><span class="small">${said(label)}</span><b>${said(value)}</b></div>`;
@@ -156,10 +101,9 @@ ${
 <tbody>${onBread.map((line) => `<tr>${cells('td', line)}</tr>`).join('')}</tbody></table>
 `
 }<h2>${said('Work')}</h2>
-<ol>${stepsOf(formula, facts, ranges)
-    .map((step) => `<li>${said(step)}</li>`)
+<ol>${methodWords(formula, facts, ranges)
+    .map(({ name, text }) => `<li><b>${said(name)}:</b> ${said(text)}</li>`)
     .join('')}</ol>
-${product.look ? `<p>${escapeUTF8(product.look)}</p>` : ''}
 <h2>${said('Contains')}</h2>
 <p>${allergens.map(said).join(' ')}</p>
 <p class="small">${said(message('Version {version, number}', { version: formula.version }))}</p>

@@ -1,12 +1,11 @@
 import { ENGLISH } from '../message/reader';
-import { type Value, type Words, message } from '../message/message';
+import { message } from '../message/message';
 import { writeWords } from '../message/writeWords';
-import { beforePlate } from '../formula/bakePhases';
 import { decodeHTML } from 'entities';
 import { Parser } from 'htmlparser2';
 import type { Formula } from '../formula/formulaSchema';
-import { formulaFacts } from '../formula/formulaFacts';
-import { careWords, kneadWords, mixWords } from '../formula/workWords';
+import { type FormulaFacts, formulaFacts } from '../formula/formulaFacts';
+import { methodWords } from '../formula/methodWords';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 
 /** The formula as a JSON literal beside the words, so that the way back loses nothing. */
@@ -26,9 +25,9 @@ export function ingredientTexts(formula: Formula, foods: readonly Ingredient[]):
     // What is only implied is no line of the recipe's own: files of older programs have none either.
     ...onBread
       .filter(({ assumed }) => !assumed)
-      .map(({ food, gPerPiece, when, note }) =>
+      .map(({ food, gPerPiece, when, note, share = 1 }) =>
         text(
-          gPerPiece * cost.pieces,
+          gPerPiece * share * cost.pieces,
           food.name,
           [when, `${gPerPiece} g a piece`, note].filter(Boolean).join(', '),
         ),
@@ -37,55 +36,10 @@ export function ingredientTexts(formula: Formula, foods: readonly Ingredient[]):
 }
 
 /** The work in sentences. A recipe is read by other programs, so it is written in English and metric, whoever asks. */
-function instructions(formula: Formula, foods: readonly Ingredient[]): string[] {
-  const { method, bake, product } = formula;
-  const span = (minS: number, maxS: number): Words =>
-    message('{from} to {to}', { from: { s: minS }, to: { s: maxS } });
-  const rests = (of: 'dough' | 'balls') =>
-    method.rests
-      .filter((rest) => rest.of === of)
-      .map((rest) =>
-        message('Rest the {of} {span}, {cover}, {where}.', {
-          ...{ of, span: span(rest.earliestS, rest.latestS), cover: rest.cover },
-          where: rest.where === 'room' ? 'at room temperature' : 'in the fridge',
-        }),
-      );
-  const food = new Map([...foods, ...(formula.ingredients ?? [])].map((one) => [one.id, one]));
-  const nameOf = (id: string) => food.get(id)?.name ?? id;
-  const hasFat = formula.lines.some(({ ingredient, late }) => food.get(ingredient)?.kind === 'fat' && !late);
-  const sides: Value = {
-    list: bake.sides.map(({ seconds, plateC }) =>
-      plateC === undefined
-        ? message('{seconds, number} s', { seconds })
-        : message('{seconds, number} s at {plate}', { seconds, plate: { tempC: plateC } }),
-    ),
-    glue: ', then ',
-  };
-  const on = { plate: { tempC: bake.plateC }, sides };
-  const steps: Words[] = [
-    message('{mix} Mix with the liquid at {liquid}, salt in the {saltIn}, {span}.', {
-      ...{ mix: mixWords(method, hasFat), liquid: { tempC: method.liquidTempC }, saltIn: method.saltIn },
-      span: span(method.mix.minS, method.mix.maxS),
-    }),
-    ...kneadWords(formula, nameOf).map((words, round) =>
-      round === 0 ? message('Knead {words}', { words }) : words,
-    ),
-    ...rests('dough'),
-    message('Divide into balls of {ball} g.', { ball: { figure: product.ballG, most: 3 } }),
-    ...rests('balls'),
-    message('Flatten to {thickness} mm.', { thickness: { figure: product.thicknessMm, most: 3 } }),
-    ...(method.shaping.note ? [method.shaping.note] : []),
-    ...beforePlate(bake).map((what) => message('{what}.', { what: { capital: what } })),
-    bake.finish
-      ? message('Bake on the plate at {plate}: {sides}, then {seconds, number} s over the {finish}.', {
-          ...{ ...on, seconds: bake.finish.seconds, finish: bake.finish.kind },
-        })
-      : message('Bake on the plate at {plate}: {sides}.', on),
-    ...(bake.care ?? []).map((care) => message('For the plate: {care}.', { care: careWords(care) })),
-    ...(method.hold ? [method.hold] : []),
-  ];
-  return steps.map((step) => plainSpaces(writeWords(step, ENGLISH)));
-}
+const instructions = (formula: Formula, facts: FormulaFacts): string[] =>
+  methodWords(formula, facts).map(({ name, text }) =>
+    plainSpaces(writeWords(message('{name}: {text}', { name, text }), ENGLISH)),
+  );
 
 /**
  * A formula as a schema.org Recipe in JSON-LD.
@@ -93,15 +47,15 @@ function instructions(formula: Formula, foods: readonly Ingredient[]): string[] 
  * @param foods ingredients of the kitchen
  */
 export function recipeOf(formula: Formula, foods: readonly Ingredient[]): object {
-  const { cost } = formulaFacts(formula, foods);
+  const facts = formulaFacts(formula, foods);
   return {
     '@context': ['https://schema.org', { 'kettle-scale': 'urn:kettle-scale:' }],
     '@type': 'Recipe',
     name: formula.name,
     description: formula.summary,
-    recipeYield: `${cost.pieces} pieces`,
+    recipeYield: `${facts.cost.pieces} pieces`,
     recipeIngredient: ingredientTexts(formula, foods),
-    recipeInstructions: instructions(formula, foods).map((text) => ({ '@type': 'HowToStep', text })),
+    recipeInstructions: instructions(formula, facts).map((text) => ({ '@type': 'HowToStep', text })),
     [OWN]: { '@type': '@json', '@value': formula },
   };
 }

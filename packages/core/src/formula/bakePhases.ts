@@ -33,6 +33,7 @@ export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
       side.wetFace && 'wet face down',
       side.press && 'press lightly',
       side.butter && 'butter it',
+      side.rim && 'at its end press the rim onto the iron, all the way round',
     ];
     return {
       name: message('Side {index, number}', { index: index + 1 }),
@@ -45,7 +46,7 @@ export function bakePhases({ sides, finish }: BakeProgram): BakePhase[] {
   if (!finish) return phases;
   const name = finish.kind === 'flame' ? 'Flame' : 'Grill';
   const act = turnsIron({ sides, finish })
-    ? 'turn the iron over the fire, hands clear'
+    ? 'iron over the fire, kept moving, hands clear'
     : 'tongs, hands clear';
   return [...phases, { name, seconds: finish.seconds, flame: true, act }];
 }
@@ -65,6 +66,15 @@ export const beforePlate = ({ hotPress, floured }: BakeProgram): Words[] => [
     : []),
   ...(floured ? ['bench flour stays on'] : []),
 ];
+
+/**
+ * What the plate is set to for a piece: some breads begin hot and go on lower, or the other way round.
+ * @param bake the program
+ * @param piece its number, from 1
+ * @returns °C
+ */
+export const plateCFor = ({ plateC, later }: Pick<BakeProgram, 'plateC' | 'later'>, piece: number): number =>
+  later && piece > later.afterPieces ? later.plateC : plateC;
 
 /** Seconds that one piece spends over heat. */
 export const bakeSecondsOf = (bake: BakeProgram): number =>

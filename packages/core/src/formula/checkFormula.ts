@@ -4,6 +4,7 @@ import { type DoughTotals, doughTotals } from './percentages';
 import { allergensOf } from './allergens';
 import { resolveOnBread } from './onBread';
 import { checkWorkable } from './checkWorkable';
+import { kindOfBread } from './kindOfBread';
 import { resolveLines } from './resolveLines';
 import { CATALOGUE } from '../ingredient/catalogue';
 import type { Ingredient } from '../ingredient/ingredientSchema';
@@ -28,7 +29,7 @@ export function checkFormula(value: unknown, catalogue: readonly Ingredient[] = 
   return {
     formula,
     ...doughTotals(lines.map(({ fraction, food }) => ({ mass: fraction, food }))),
-    warnings: formulaWarnings(lines, formula.method.school),
+    warnings: formulaWarnings(lines, kindOfBread(formula, lines)),
     allergens: allergensOf([...lines, ...resolveOnBread(formula, catalogue)]),
   };
 }

@@ -21,6 +21,7 @@ const LABELS: Record<string, string> = {
   name: 'Name',
   summary: 'Summary',
   notes: 'Notes',
+  kind: 'Kind of bread',
   'method.school': 'Mixing school',
   'method.saltIn': 'Salt goes into',
   'method.liquidTempC': 'Liquid temperature',
@@ -28,14 +29,21 @@ const LABELS: Record<string, string> = {
   'method.mix.by': 'Mix by',
   'method.mix.minS': 'Mix, from',
   'method.mix.maxS': 'Mix, to',
+  'method.mix.speed': 'Mixer speed',
+  'method.soak.share': 'Flour wetted first',
+  'method.soak.restS': 'Wetted flour set aside',
+  'method.hands': 'Hands',
   'method.knead.by': 'Knead by',
   'method.knead.minS': 'Knead, from',
   'method.knead.maxS': 'Knead, to',
+  'method.knead.speed': 'Mixer speed, kneading',
   'method.knead.test': 'Knead test',
   'method.knead.aim': 'Feel aimed for',
   'method.fatIn': 'Fat goes in',
   'method.shaping.how': 'Shaping',
   'method.shaping.benchFlour': 'Bench flour',
+  'method.shaping.coins': 'Pressed to coins',
+  'method.shaping.laidOut': 'All discs first',
   'method.shaping.note': 'Shaping note',
   'method.hold': 'Holding',
   'method.holdIn': 'Held in',
@@ -44,6 +52,9 @@ const LABELS: Record<string, string> = {
   'bake.floured': 'Bench flour stays on',
   'bake.hotPress.tempC': 'Hot press',
   'bake.hotPress.seconds': 'Time in the press',
+  'bake.trials': 'Trial pieces',
+  'bake.later.afterPieces': 'Pieces before the heat changes',
+  'bake.later.plateC': 'Heat after them',
   'bake.finish.kind': 'Finish',
   'bake.finish.seconds': 'Finish time',
   'product.ballG': 'Ball',
@@ -64,6 +75,7 @@ const LABELS: Record<string, string> = {
 
 const FRACTIONS: ReadonlySet<string> = new Set([
   'method.holdBack',
+  'method.soak.share',
   'product.springBack',
   'product.air',
   'product.black',
@@ -76,7 +88,7 @@ const LISTED: readonly (readonly [list: RegExp, entry: string, fields: Record<st
   [
     /^method\.knead\.again\[(\d+)\]\.(\w+)$/,
     'Knead again',
-    { pauseS: 'pause before', minS: 'from', maxS: 'to' },
+    { pauseS: 'pause before', restTest: 'test of the rest', minS: 'from', maxS: 'to' },
   ],
   [/^bake\.sides\[(\d+)\]\.(\w+)$/, 'Side', { wetFace: 'wet face', plateC: 'heat' }],
   [/^bake\.care\[(\d+)\]\.(\w+)$/, 'Care of the plate', { every: 'every so many pieces' }],
@@ -145,8 +157,14 @@ function linesOf({ lines }: FormulaFacts): Map<string, ComparedLine> {
 /** What goes on the bread, by ingredient and moment, in words. */
 const onBreadOf = ({ onBread }: FormulaFacts): Map<string, { name: Words; words: Words }> =>
   new Map(
-    onBread.map(({ ingredient, when, food, gPerPiece, note }) => {
-      const each = { g: gPerPiece, stepG: 0.1 };
+    onBread.map(({ ingredient, when, food, gPerPiece, share = 1, note }) => {
+      const each: Words =
+        share < 1
+          ? message('{each} on {share} of the pieces,', {
+              each: { g: gPerPiece, stepG: 0.1 },
+              share: { share },
+            })
+          : { g: gPerPiece, stepG: 0.1 };
       return [
         `${ingredient}, ${when}`,
         {
@@ -191,8 +209,9 @@ export function compareFormulas(before: Formula, after: Formula, foods: readonly
     ...total('diameter', 'Disc', ({ relaxed }) => ({ mm: relaxed.diameterMm })),
   ];
   const rest = (formula: Formula) => {
-    const { name, summary, notes, method, bake, product } = formula;
-    return new Map(leaves({ name, summary, ...(notes ? { notes } : {}), method, bake, product }, ''));
+    const { name, kind, summary, notes, method, bake, product } = formula;
+    const said = { ...(kind ? { kind } : {}), ...(notes ? { notes } : {}) };
+    return new Map(leaves({ name, summary, ...said, method, bake, product }, ''));
   };
   const [restWas, restIs] = [rest(before), rest(after)];
   const fields = [...new Set([...restWas.keys(), ...restIs.keys()])].flatMap((path) =>

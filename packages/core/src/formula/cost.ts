@@ -36,17 +36,19 @@ const sumOf = (parts: readonly { cost: number }[]): number => parts.reduce((sum,
  * Cost of a batch, a kilogram of dough and a piece, from pack prices.
  * @param lines shares of flour with their ingredients
  * @param batch flour in grams, ball weight in grams, share of the dough that becomes balls; pieces where they are planned
- * @param onBread what goes on each piece
+ * @param onBread what goes on a piece, and the share of the pieces that get it
  */
 export function costOf(
   lines: readonly { id: string; fraction: number; food: Ingredient }[],
   batch: { flourG: number; ballG: number; kept: number; pieces?: number },
-  onBread: readonly { id: string; gPerPiece: number; food: Ingredient }[] = [],
+  onBread: readonly { id: string; gPerPiece: number; share?: number | undefined; food: Ingredient }[] = [],
 ): FormulaCost {
   const doughG = lines.reduce((sum, { fraction }) => sum + fraction, 0) * batch.flourG;
   const pieces = batch.pieces ?? wholePieces(doughG * batch.kept, batch.ballG);
   const dough = lines.map(({ id, fraction, food }) => priced(id, food, fraction * batch.flourG));
-  const on = onBread.map(({ id, gPerPiece, food }) => priced(id, food, gPerPiece * pieces));
+  const onPieces = (count: number) =>
+    onBread.map(({ id, gPerPiece, share = 1, food }) => priced(id, food, gPerPiece * share * count));
+  const on = onPieces(pieces);
   const doughCost = sumOf(dough);
   const perBatch = doughCost + sumOf(on);
   const foods = [...lines, ...onBread].map(({ food }) => food);
@@ -55,10 +57,7 @@ export function costOf(
     perKg: doughG > 0 ? (doughCost / doughG) * G_PER_KG : 0,
     // A batch smaller than one ball still has a price by weight.
     perPiece:
-      pieces > 0
-        ? perBatch / pieces
-        : (doughCost / doughG) * (batch.ballG / batch.kept) +
-          sumOf(onBread.map(({ id, gPerPiece, food }) => priced(id, food, gPerPiece))),
+      pieces > 0 ? perBatch / pieces : (doughCost / doughG) * (batch.ballG / batch.kept) + sumOf(onPieces(1)),
     pieces,
     lines: [...dough, ...on].map((line) => ({ ...line, share: perBatch > 0 ? line.cost / perBatch : 0 })),
     unpriced: [...new Set(foods.filter((food) => pricePerG(food) === null).map(({ name }) => name))],

@@ -68,7 +68,7 @@ describe('what a formula may not be', () => {
       /fraction between/,
     ],
     ['an unknown field', { ...formula, colour: 'red' }, 'colour', /not known/],
-    ['a newer file', { ...formula, formatVersion: 6 }, 'formatVersion', /version 6/],
+    ['a newer file', { ...formula, formatVersion: 7 }, 'formatVersion', /version 7/],
     [
       'a late line and nothing that works it in',
       { ...formula, lines: formula.lines.map((line) => ({ ...line, late: line.id === 'oil' })) },

@@ -9,6 +9,7 @@ import type { Formula, ResolvedLine } from './formulaSchema';
 import { type FormulaWarning, formulaWarnings } from './formulaWarnings';
 import { type DoughTotals, doughTotals } from './percentages';
 import { type ResolvedOnBread, resolveOnBread } from './onBread';
+import { kindOfBread } from './kindOfBread';
 import { resolveLines } from './resolveLines';
 
 /** Flour that figures in grams stand for when a formula does not name any. */
@@ -70,6 +71,6 @@ export function formulaFacts(
     cost: costOf(lines, { flourG, ballG, kept }, onBread),
     allergens: allergensOf([...lines, ...onBread]),
     checkPacks: packsToCheck([...lines, ...onBread]),
-    warnings: formulaWarnings(lines, formula.method.school),
+    warnings: formulaWarnings(lines, kindOfBread(formula, lines)),
   };
 }

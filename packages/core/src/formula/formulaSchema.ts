@@ -10,13 +10,14 @@ import {
   nameField,
 } from '../message/fields';
 import { FILL_METHODS, type Ingredient, ingredientSchema } from '../ingredient/ingredientSchema';
+import { KINDS_OF_BREAD } from './kindsOfBread';
 import { bakeSchema, methodSchema, productSchema } from './methodSchema';
 import { onBreadSchema } from './onBreadSchema';
 
 export const FORMULA_FORMAT = 'kettle-scale/formula';
 /** Raised when a file of this version could not be read by an older program. Older files are files of this version. */
-export const FORMULA_FORMAT_VERSION = 5;
-const READABLE_VERSIONS = [1, 2, 3, 4, 5] as const;
+export const FORMULA_FORMAT_VERSION = 6;
+const READABLE_VERSIONS = [1, 2, 3, 4, 5, 6] as const;
 const MOST_ON_BREAD = 12;
 
 /** The `format` and `formatVersion` pair that opens every document of ours. */
@@ -83,6 +84,8 @@ export const formulaSchema = z
     id: slugField('Formula id'),
     version: countField('Version', { min: 1, max: 100_000 }),
     name: nameField('Formula name', { min: 1, max: 60 }),
+    /** As its cook says; where it is not said, its figures let one guess. */
+    kind: choiceField('Kind of bread', KINDS_OF_BREAD).optional(),
     summary: textField('Summary', { max: 300 }),
     /** Longer words: how it was told, where it comes from. */
     notes: textField('Notes', { max: 4000 }).optional(),

@@ -1,9 +1,10 @@
 import { type Words, message } from '../message/message';
 import type { ResolvedLine } from './formulaSchema';
-import type { MixingSchool } from './methodSchema';
 import type { DoughPart } from '../ingredient/doughPart';
-import { kindOfBread } from './kindOfBread';
+import { guessKind, hasGluten } from './kindOfBread';
+import { type KindOfBread, USUAL_DOUGH } from './kindsOfBread';
 import { doughTotals } from './percentages';
+import { wholemealShare } from './wholemeal';
 
 export interface FormulaWarning {
   /** What is outside the usual range, as in "hydration". */
@@ -14,16 +15,28 @@ export interface FormulaWarning {
   high: number;
   /** What would happen to the bread, in a cook's words. */
   message: Words;
+  /** It depends on how much flour there is, and so on how its cup was filled. */
+  byFlour: boolean;
+  /** In one line, with the first thing to check. */
+  short: Words;
 }
+
+type OfKind<T> = T | ((kind: KindOfBread, lines: readonly ResolvedLine[]) => T);
 
 interface TradeRange {
   measure: string;
   of: (lines: readonly ResolvedLine[]) => number;
-  low: number;
-  high: number | ((lines: readonly ResolvedLine[], school?: MixingSchool) => number);
-  below: string;
-  above: string;
+  low: OfKind<number>;
+  high: OfKind<number>;
+  below: OfKind<string>;
+  above: OfKind<string>;
 }
+
+const ofKind = <T extends number | string>(
+  value: OfKind<T>,
+  kind: KindOfBread,
+  lines: readonly ResolvedLine[],
+): T => (typeof value === 'function' ? value(kind, lines) : value);
 
 const partsOf = (lines: readonly ResolvedLine[]): DoughPart[] =>
   lines.map(({ fraction, food }) => ({ mass: fraction, food }));
@@ -38,66 +51,53 @@ const shareOfKind =
   (lines: readonly ResolvedLine[]): number =>
     lines.filter((line) => line.food.kind === kind).reduce((sum, line) => sum + line.fraction, 0);
 
-/** Wholemeal drinks more: the top of the water range rises from 65 % with none to 75 % with all. */
-const wholemealShare = shareOf(
-  'flour-wholemeal-fine',
-  'flour-wholemeal-coarse',
-  'flour-spelt',
-  'flour-rye',
-  'flour-rye-whole',
-);
-const WATER_TOP = 0.65;
+/** Wholemeal drinks more: all of it raises the top of a wheat dough's water by so much. */
 const WHOLEMEAL_ADDS = 0.1;
-const highestWater = (lines: readonly ResolvedLine[], school?: MixingSchool): number =>
-  WATER_TOP + WHOLEMEAL_ADDS * (school === 'boiling-water' ? 1 : Math.min(1, wholemealShare(lines)));
+const MOST_WATER = 0.75;
+const highestWater = (lines: readonly ResolvedLine[], kind: KindOfBread): number => {
+  const { high } = USUAL_DOUGH[kind].hydration;
+  if (!hasGluten(kind)) return high;
+  return Math.max(high, Math.min(MOST_WATER, high + WHOLEMEAL_ADDS * Math.min(1, wholemealShare(lines))));
+};
 /** Above this share of flour without gluten, a sheet does not hold when rolled. */
 const MOST_THAT_DOES_NOT_ROLL = 0.3;
 const doesNotRoll = (lines: readonly ResolvedLine[]): number =>
   lines.filter(({ food }) => food.rolls === 'no').reduce((sum, line) => sum + line.fraction, 0);
 
-/** A fat that is solid in the hand is worked in up to more than an oil, which leaves the dough greasy and short. */
-const MOST_FAT = { solid: 0.29, liquid: 0.25 } as const;
-function mostFat(lines: readonly ResolvedLine[]): number {
+/** An oil leaves the dough greasy and short sooner than a fat that is solid in the hand. */
+const MOST_OIL = 0.25;
+function mostFat(lines: readonly ResolvedLine[], kind: KindOfBread): number {
   const of = (liquid: boolean) =>
     lines
       .filter(({ food }) => food.kind === 'fat' && (food.at20 === 'liquid') === liquid)
       .reduce((sum, { fraction }) => sum + fraction, 0);
-  return of(true) > of(false) ? MOST_FAT.liquid : MOST_FAT.solid;
+  const { high } = USUAL_DOUGH[kind].fat;
+  return of(true) > of(false) ? Math.min(MOST_OIL, high) : high;
 }
-
-/** Alkali-treated maize drinks far more than wheat (trade practice), and is pressed, not rolled. */
-const MAIZE_WATER: TradeRange = {
-  measure: 'hydration',
-  of: (lines) => doughTotals(partsOf(lines)).hydration,
-  low: 1.1,
-  high: 1.6,
-  below: 'a ball will crack at its edge when it is pressed',
-  above: 'the disc will stick to the sheets of the press',
-};
 
 /** Usual ranges of the trade for griddle flatbreads, as shares of flour. */
 const TRADE_RANGES: readonly TradeRange[] = [
   {
     measure: 'hydration',
     of: (lines) => doughTotals(partsOf(lines)).hydration,
-    low: 0.45,
-    high: highestWater,
-    below: 'the dough will be stiff, spring back when rolled and bake hard',
-    above: 'the dough will stick to the bench and the plate and be hard to roll thin',
+    low: (kind) => USUAL_DOUGH[kind].hydration.low,
+    high: (kind, lines) => highestWater(lines, kind),
+    below: (kind) => USUAL_DOUGH[kind].tooDry,
+    above: (kind) => USUAL_DOUGH[kind].tooWet,
   },
   {
     measure: 'fat',
     of: (lines) => doughTotals(partsOf(lines)).fat,
     low: 0,
-    high: mostFat,
+    high: (kind, lines) => mostFat(lines, kind),
     below: '',
     above: 'the dough will be short, tear when stretched and smoke on a hot plate',
   },
   {
     measure: 'salt',
     of: shareOfKind('salt'),
-    low: 0,
-    high: 0.03,
+    low: (kind) => USUAL_DOUGH[kind].salt.low,
+    high: (kind) => USUAL_DOUGH[kind].salt.high,
     below: '',
     above: 'the bread will taste salty',
   },
@@ -143,9 +143,9 @@ const TRADE_RANGES: readonly TradeRange[] = [
   },
   {
     measure: 'flour without gluten',
-    of: (lines) => (kindOfBread(lines) === 'maize' ? 0 : doesNotRoll(lines)),
+    of: doesNotRoll,
     low: 0,
-    high: MOST_THAT_DOES_NOT_ROLL,
+    high: (kind) => (hasGluten(kind) ? MOST_THAT_DOES_NOT_ROLL : 1),
     below: '',
     above: 'the dough will crack and not roll thin; press it, or use more wheat',
   },
@@ -153,36 +153,55 @@ const TRADE_RANGES: readonly TradeRange[] = [
 
 const percent = (fraction: number): string => `${Number((fraction * 100).toFixed(1))} %`;
 
+/** What is looked at first of a line that was measured by volume, before the formula is doubted. */
+const firstCheck = (lines: readonly ResolvedLine[], flourCounts: boolean): Words => {
+  const byVolume = lines.find(
+    ({ food, measure }) =>
+      food.kind === 'flour' && (measure?.fill !== undefined || measure?.gMl !== undefined),
+  );
+  return flourCounts && byVolume
+    ? message('how the cup of {name} was filled', { name: { lower: byVolume.food.name } })
+    : 'the amount in the formula';
+};
+
+/** These depend on how much flour there is, and so on how its cup was filled. */
+const BY_FLOUR: ReadonlySet<string> = new Set(['hydration', 'fat', 'salt']);
+
 /**
- * Says which shares lie outside what the trade uses, and what the bread would do. Empty when all is usual.
- * @param school a boiling-water dough may be wetter, because its starch binds more
+ * Says which shares lie outside what the trade uses for a kind of bread, and what the bread would do.
+ * @param lines lines with their ingredients
+ * @param kind kind of bread; guessed from the lines where it is not known
+ * @returns a warning each; empty when all is usual
  */
-export function formulaWarnings(lines: readonly ResolvedLine[], school?: MixingSchool): FormulaWarning[] {
-  const isMaize = kindOfBread(lines) === 'maize';
-  const ranges = isMaize
-    ? TRADE_RANGES.map((range) => (range.measure === 'hydration' ? MAIZE_WATER : range))
-    : TRADE_RANGES;
-  return ranges.flatMap(({ measure, of, low, high: highLimit, below, above }): FormulaWarning[] => {
+export function formulaWarnings(
+  lines: readonly ResolvedLine[],
+  kind: KindOfBread = guessKind(lines),
+): FormulaWarning[] {
+  return TRADE_RANGES.flatMap(({ measure, of, ...range }): FormulaWarning[] => {
     const value = of(lines);
-    const high = typeof highLimit === 'function' ? highLimit(lines, school) : highLimit;
+    const low = ofKind(range.low, kind, lines);
+    const high = ofKind(range.high, kind, lines);
     if (value >= low - 1e-9 && value <= high + 1e-9) return [];
-    const effect = value < low ? below : above;
-    const range = message('the usual range is {percent} to {percent2} of flour', {
-      percent: percent(low),
-      percent2: percent(high),
-    });
-    const name = measure.charAt(0).toUpperCase() + measure.slice(1);
+    const facts = {
+      name: measure.charAt(0).toUpperCase() + measure.slice(1),
+      percent: percent(value),
+      low: percent(low),
+      high: percent(high),
+    };
     return [
       {
         measure,
         value,
         low,
         high,
-        message: message('{name} is {percent}; {range}: {effect}.', {
-          name,
-          percent: percent(value),
-          range,
-          effect,
+        byFlour: BY_FLOUR.has(measure),
+        message: message('{name} is {percent}; the usual range is {low} to {high} of flour: {effect}.', {
+          ...facts,
+          effect: ofKind(value < low ? range.below : range.above, kind, lines),
+        }),
+        short: message('{name} {percent}, usual {low} to {high}: check {check} first.', {
+          ...facts,
+          check: firstCheck(lines, BY_FLOUR.has(measure)),
         }),
       },
     ];

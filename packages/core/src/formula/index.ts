@@ -1,5 +1,5 @@
 export { packWords } from './allergens';
-export { bakePhases, beforePlate } from './bakePhases';
+export { bakePhases, beforePlate, plateCFor } from './bakePhases';
 export { checkFormula } from './checkFormula';
 export { checkWorkable } from './checkWorkable';
 export { compareFormulas, type Difference, type DifferencePart } from './compareFormulas';
@@ -28,11 +28,15 @@ export { type FatWay, fatWay } from './fatWay';
 export { formulaFacts, type FormulaFacts } from './formulaFacts';
 export { type Formula, FORMULA_FORMAT_VERSION, formulaSchema, type ResolvedLine } from './formulaSchema';
 export { hydrationSpread, type HydrationSpread, massOfMeasure } from './hydrationSpread';
+export { guessKind, hasGluten, kindOfBread } from './kindOfBread';
+export { type KindOfBread, KINDS_OF_BREAD, USUAL_DOUGH, USUAL_WORK } from './kindsOfBread';
 export { kneadTestWords } from './kneadTestWords';
 export {
   type BakeProgram,
   FATS_IN,
   FOLDS,
+  HANDS,
+  LAID_OUT,
   PLIABLE,
   KNEAD_TESTS,
   type KneadAgain,
@@ -41,7 +45,9 @@ export {
   type PlateCare,
   type ProductStandard,
   PUFFS,
+  REST_TESTS,
   type Rest,
+  SPEEDS,
   SPOTS,
 } from './methodSchema';
 export { resolveOnBread } from './onBread';
@@ -50,6 +56,8 @@ export { doughTotals } from './percentages';
 export { ingredientsOf, resolveLines } from './resolveLines';
 export { missingIngredients } from './foodsOf';
 export { freeId, slugOf } from './slug';
-export { careWords, kneadWords, mixWords } from './workWords';
+export { methodWords, roundWords } from './methodWords';
+export { careWords, workedBy } from './workWords';
+export { workedAsUsual } from './workedAsUsual';
 export { goodWords } from './goodWords';
 export { substitute, type SwapResult, swapsFor } from './substitute';

@@ -28,7 +28,19 @@ export const KNEAD_TESTS = [
 ] as const;
 
 /** Where the fat goes, when it is not where the school puts it. */
-export const FATS_IN = ['rubbed', 'creamed', 'whisked', 'worked'] as const;
+export const FATS_IN = ['rubbed', 'creamed', 'whisked', 'worked', 'melted'] as const;
+
+/** What says that a dough has rested enough between two kneadings. */
+export const REST_TESTS = ['a dent fills slowly', 'stretches without tearing', 'smooth and soft'] as const;
+
+/** How fast a mixer turns. */
+export const SPEEDS = ['slow', 'medium', 'fast'] as const;
+
+/** What keeps dough off the hands that divide it. */
+export const HANDS = ['dry', 'floured', 'wet', 'oiled'] as const;
+
+/** Where discs lie that are all made before the first is baked. */
+export const LAID_OUT = ['floured', 'between sheets', 'over the rim of a bowl'] as const;
 
 /** What is done for the plate between pieces. */
 export const PLATE_CARES = [
@@ -40,7 +52,7 @@ export const PLATE_CARES = [
 ] as const;
 
 /** How a ball becomes a disc. */
-export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch', 'sheet-thin'] as const;
+export const SHAPINGS = ['pin', 'hot-press', 'hand-stretch', 'sheet-thin', 'sheet-press'] as const;
 
 /** What every piece should show. */
 export const SPOTS = ['pale and soft', 'pale', 'light freckles', 'freckles', 'deep freckles'] as const;
@@ -68,6 +80,8 @@ export const LIMITS_OF = {
 const workSchema = z
   .strictObject({
     by: choiceField('By hand or machine', ['hand', 'machine']),
+    /** Of the machine; its friction is the kitchen's own figure whatever its speed. */
+    speed: choiceField('Speed of the mixer', SPEEDS).optional(),
     /** The clock is a guard rail: test from `minS` on, do not pass `maxS` without a look. */
     minS: countField('Shortest time', { ...LIMITS_OF.workS, unit: 's' }),
     maxS: countField('Longest time', { ...LIMITS_OF.workS, min: 1, unit: 's' }),
@@ -80,6 +94,8 @@ const workSchema = z
 /** The dough is left in peace and kneaded again; what goes in late is worked in now. */
 const againSchema = workSchema.safeExtend({
   pauseS: countField('Pause before kneading again', { min: 0, max: 2 * HOUR_S, unit: 's' }),
+  /** A rest, not a mere pause: it ends with this test. */
+  restTest: choiceField('Test of the rest', REST_TESTS).optional(),
 });
 
 const restSchema = z
@@ -102,6 +118,13 @@ export const methodSchema = z.strictObject({
   /** Share of the main liquid kept back and added by feel. */
   holdBack: fractionField('Hold-back', 0, 0.5),
   mix: workSchema,
+  /** Part of the flour, wetted with as much of the liquid and set aside before the rest goes in. */
+  soak: z
+    .strictObject({
+      share: fractionField('Flour wetted first', 0.05, 0.95),
+      restS: countField('Set aside for', { min: 60, max: DAY_S, unit: 's' }),
+    })
+    .optional(),
   fatIn: choiceField('Fat goes in', FATS_IN).optional(),
   knead: workSchema.safeExtend({
     test: choiceField('Knead test', KNEAD_TESTS),
@@ -120,8 +143,14 @@ export const methodSchema = z.strictObject({
       .optional(),
   }),
   rests: z.array(restSchema).max(6, 'A method has at most six rests.'),
+  /** What hands divide and round with. */
+  hands: choiceField('Hands', HANDS).optional(),
   shaping: z.strictObject({
     how: choiceField('Shaping', SHAPINGS),
+    /** Balls are pressed flat to coins before their last rest. */
+    coins: z.boolean().optional(),
+    /** All discs are made before the first is baked, and lie so. */
+    laidOut: choiceField('Discs lie', LAID_OUT).optional(),
     /** Whether bench flour is used; a fat dough is rolled without. */
     benchFlour: z.boolean().optional(),
     note: textField('Shaping note', { max: 200 }),
@@ -137,6 +166,8 @@ const sideSchema = z.strictObject({
   press: z.boolean().optional(),
   butter: z.boolean().optional(),
   wetFace: z.boolean().optional(),
+  /** At its end the rim is pressed onto the iron, all the way round. */
+  rim: z.boolean().optional(),
   /** A heat of its own: this side is baked on another place, or pan, that has it. */
   plateC: numberField('Heat of a side', { ...LIMITS_OF.plateC, unit: '°C' }).optional(),
 });
@@ -163,6 +194,15 @@ export const bakeSchema = z.strictObject({
       seconds: countField('Finish', { min: 1, max: 60, unit: 's' }),
     })
     .optional(),
+  /** The plate is set to another heat on purpose once so many pieces are off. */
+  later: z
+    .strictObject({
+      afterPieces: countField('Pieces before the heat changes', { min: 1, max: 10_000 }),
+      plateC: numberField('Heat after that', { ...LIMITS_OF.plateC, unit: '°C' }),
+    })
+    .optional(),
+  /** The first pieces teach the plate: they are made on top of what is needed, and count as neither good nor reject. */
+  trials: countField('Trial pieces', { min: 1, max: 5 }).optional(),
   /** What is done for the plate, every so many pieces. */
   care: z
     .array(

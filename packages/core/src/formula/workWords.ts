@@ -3,7 +3,7 @@ import type { DoughAim } from '../dough/feel';
 import { type FatWay, fatWay } from './fatWay';
 import type { Formula } from './formulaSchema';
 import { kneadTestWords } from './kneadTestWords';
-import type { Method, MixingSchool, PlateCare } from './methodSchema';
+import type { Method, MixingSchool, PlateCare, SPEEDS } from './methodSchema';
 
 const SCHOOL: Record<MixingSchool, string> = {
   'hold-back': 'Dry first, then most of the liquid; the rest by feel.',
@@ -22,8 +22,16 @@ const FAT: Record<FatWay, string> = {
   creamed: 'Fat worked soft and smooth first.',
   whisked: 'Fat whisked into the liquid.',
   worked: 'Fat worked into the dough.',
+  melted: 'Fat melted, then poured into the flour and stirred through.',
   'with the liquid': 'Fat with the liquid.',
 };
+
+/** Part of the flour is wetted first. */
+const soakWords = ({ share, restS }: NonNullable<Method['soak']>): Words =>
+  message('Wet {share} of the flour with its part of the liquid and set it aside for {rest}.', {
+    share: { share },
+    rest: { s: restS },
+  });
 
 /**
  * How the dough is mixed and where its fat goes, in short sentences.
@@ -33,7 +41,8 @@ const FAT: Record<FatWay, string> = {
 export function mixWords(method: Method, hasFat: boolean): Words {
   const fat = hasFat ? [FAT[fatWay(method)]] : [];
   const isAfter = fatWay(method) === 'worked' || fatWay(method) === 'with the liquid';
-  const sentences = isAfter ? [SCHOOL[method.school], ...fat] : [...fat, SCHOOL[method.school]];
+  const mixed = isAfter ? [SCHOOL[method.school], ...fat] : [...fat, SCHOOL[method.school]];
+  const sentences = method.soak ? [soakWords(method.soak), ...mixed] : mixed;
   return message('{sentences}', { sentences: { list: sentences, glue: ' ' } });
 }
 
@@ -43,9 +52,22 @@ const AIM: Record<DoughAim, string> = {
   stiff: 'stiff',
 };
 
-const span = (minS: number, maxS: number): Words =>
+/** A span of time with its two ends, or the one that they are. */
+export const timeSpan = (minS: number, maxS: number): Words =>
   minS === maxS ? { s: minS } : message('{min} to {max}', { min: { s: minS }, max: { s: maxS } });
-const by = (who: Method['mix']['by']): string => (who === 'hand' ? 'by hand' : 'in the mixer');
+
+const MIXER_AT: Record<(typeof SPEEDS)[number], string> = {
+  slow: 'in the mixer, slow',
+  medium: 'in the mixer, medium',
+  fast: 'in the mixer, fast',
+};
+
+/**
+ * By whom a dough is worked, and how fast a mixer turns.
+ * @param work the work
+ */
+export const workedBy = ({ by, speed }: Pick<Method['mix'], 'by' | 'speed'>): string =>
+  by === 'hand' ? 'by hand' : speed ? MIXER_AT[speed] : 'in the mixer';
 
 /**
  * The kneading in its rounds, a sentence each: the first, then each pause with what is worked in after it.
@@ -59,19 +81,29 @@ export function kneadWords(
   const late = lines
     .filter(({ late: isLate }) => isLate)
     .map(({ ingredient }) => ({ lower: nameOf(ingredient) }));
-  const again = (knead.again ?? []).map(({ pauseS, by: who, minS, maxS }, round) => {
+  const again = (knead.again ?? []).map(({ pauseS, restTest, minS, maxS, ...who }, round) => {
     const work =
       round === 0 && late.length > 0
         ? message('work in {late}', { late: { list: late, as: 'and' } })
         : 'knead again';
-    const how = { work, span: span(minS, maxS), by: by(who) };
+    const how = { work, span: timeSpan(minS, maxS), by: workedBy(who) };
+    if (pauseS > 0 && restTest) {
+      return message(
+        'Rest it covered for about {pause}, until it passes: {test}. Then {work}, {span} {by}.',
+        {
+          pause: { s: pauseS },
+          test: restTest,
+          ...how,
+        },
+      );
+    }
     return pauseS > 0
       ? message('Leave it covered for {pause}, then {work}, {span} {by}.', { pause: { s: pauseS }, ...how })
       : message('{work} at once, {span} {by}.', { ...how, work: { capital: work } });
   });
   const first = {
-    span: span(knead.minS, knead.maxS),
-    by: by(knead.by),
+    span: timeSpan(knead.minS, knead.maxS),
+    by: workedBy(knead),
     test: kneadTestWords({ formula: { method: { knead } } }),
   };
   return [

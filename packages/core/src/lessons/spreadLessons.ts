@@ -35,6 +35,7 @@ export function ballSpread(facts: readonly BatchFacts[]): LessonDraft[] {
 const SHAPING_WORDS = {
   pin: 'rolled with a pin',
   'hot-press': 'pressed hot',
+  'sheet-press': 'pressed between sheets',
   'hand-stretch': 'stretched by hand',
   'sheet-thin': 'rolled sheet-thin',
 } as const;

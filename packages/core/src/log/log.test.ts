@@ -212,7 +212,7 @@ describe('holding', () => {
         ({ time }) => Number.parseInt(time, 10) * (/^\S+ to \S+ min/.test(time) ? 60 : 1),
       );
     expect(reheatings('fridge', 1.5).map(({ way }) => way)).toEqual([
-      ...['plate', 'flame', 'oven', 'microwave', 'toaster', 'steam'],
+      ...['plate', 'stack', 'flame', 'oven', 'microwave', 'toaster', 'steam'],
     ]);
     for (const how of HOLDINGS) {
       const [thin, thick] = [first(how, 1.5), first(how, 4)];

@@ -1,5 +1,6 @@
 import { type BatchState, taughtPieces } from '../batch/batchState';
 import type { Plan } from '../plan/planSchema';
+import { bakePhases } from '../formula/bakePhases';
 import { sourceUsable } from '../device/freshness';
 import type { LoggedPiece } from '../bake/calibrate/loggedPieceSchema';
 import { USUAL_DOUGH_C } from '../bake/plate/kitchenRequest';
@@ -25,9 +26,11 @@ export function loggedPieces(plan: Plan, state: BatchState, demo = false): Logge
   );
   const thicknessMm = bakedThicknessMm(plan, state.flattened);
   const sides = plan.formula.bake.sides.length;
+  const phases = bakePhases(plan.formula.bake).length;
   return taughtPieces(state).flatMap(({ piece, plateC, plateFrom, sidesS }): LoggedPiece[] => {
     const seen = judged.get(piece);
-    if (!seen || plateC === null || sidesS.length < sides) return [];
+    // A turn more than the program has baked it on: its sides are no longer those that were judged.
+    if (!seen || plateC === null || sidesS.length < sides || sidesS.length > phases) return [];
     if (plateFrom && !sourceUsable(plateFrom, demo)) return [];
     return [
       {

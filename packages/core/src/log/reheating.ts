@@ -2,7 +2,7 @@ import { type Words, message } from '../message/message';
 import type { Holding } from '../kitchen/holdings';
 
 /** How held bread is brought back. */
-export const REHEAT_WAYS = ['plate', 'flame', 'oven', 'microwave', 'toaster', 'steam'] as const;
+export const REHEAT_WAYS = ['plate', 'stack', 'flame', 'oven', 'microwave', 'toaster', 'steam'] as const;
 export type ReheatWay = (typeof REHEAT_WAYS)[number];
 
 /** A way back with its time and what can hurt. */
@@ -26,6 +26,10 @@ const TIME: Record<ReheatWay, Record<'thin' | 'thick', readonly [kept: string, f
     thin: ['15 to 25 s a side', '30 to 45 s a side'],
     thick: ['60 to 90 s a side', '2 to 3 min a side'],
   },
+  stack: {
+    thin: ['1 to 2 min a side', '2 to 3 min a side'],
+    thick: ['2 to 3 min a side', '4 to 5 min a side'],
+  },
   flame: {
     thin: ['3 to 5 s a side', '5 to 8 s a side'],
     thick: ['5 to 8 s a side', 'not before it is thawed'],
@@ -43,6 +47,10 @@ const TEXT: Record<ReheatWay, (thick: boolean) => Words> = {
           temp: { tempC: 180 },
         })
       : message('A dab of water on each side, plate at about {temp}.', { temp: { tempC: 200 } }),
+  stack: () =>
+    message('The whole stack in a cloth or foil, plate at {temp}, turned over once.', {
+      temp: { tempC: 160 },
+    }),
   flame: () => 'One at a time, kept moving, turned with tongs.',
   oven: () => message('A stack of six in foil, oven at {temp}.', { temp: { tempC: 180 } }),
   microwave: () => 'One at a time between damp paper, then a moment to stand.',
@@ -52,6 +60,7 @@ const TEXT: Record<ReheatWay, (thick: boolean) => Words> = {
 
 const CAUTION: Record<ReheatWay, string> = {
   plate: 'Hot plate: drops of water spit.',
+  stack: 'Open it away from you: steam. Keep cloth off a flame.',
   flame: 'Open flame: sleeves back, nothing loose near it.',
   oven: 'Open the foil away from you: steam.',
   microwave: 'No foil in it; steam when it is unfolded, and spots hotter than the rest.',

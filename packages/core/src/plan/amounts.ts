@@ -29,6 +29,8 @@ interface Setting {
   doughPerFlour: number;
   densityGMl: number;
   kitchen: Kitchen;
+  /** Pieces on top of those that are asked for by number. */
+  trials: number;
 }
 
 type NeedOf<B extends Need['by']> = Extract<Need, { by: B }>;
@@ -83,17 +85,18 @@ function fromStock({ atHand, ballG }: NeedOf<'stock'>, setting: Setting): Amount
   };
 }
 
+/** So many pieces of a ball, and the trials on top. */
+function ofPieces(asked: number, ballG: number, { kitchen, trials }: Setting): Amounts {
+  const pieces = asked + trials;
+  return { pieces, ballG, doughG: doughForPiecesG(pieces, ballG, kitchen), limits: [] };
+}
+
 const AMOUNTS: { [B in Need['by']]: (need: NeedOf<B>, setting: Setting) => Amounts } = {
-  pieces: ({ pieces, ballG }, { kitchen }) => ({
-    pieces,
-    ballG,
-    doughG: doughForPiecesG(pieces, ballG, kitchen),
-    limits: [],
-  }),
-  discs: ({ pieces, diameterMm, thicknessMm }, { kitchen, densityGMl }) => {
-    const ballG = ballMassG(diameterMm, thicknessMm, densityGMl);
-    return { pieces, ballG, doughG: doughForPiecesG(pieces, ballG, kitchen), limits: [] };
-  },
+  pieces: ({ pieces, ballG }, setting) => ofPieces(pieces, ballG, setting),
+  discs: ({ pieces, diameterMm, thicknessMm }, setting) =>
+    ofPieces(pieces, ballMassG(diameterMm, thicknessMm, setting.densityGMl), setting),
+  'flour-each': ({ pieces, flourEachG }, setting) =>
+    ofPieces(pieces, flourEachG * setting.doughPerFlour * keptShare(setting.kitchen), setting),
   dough: ({ doughG, ballG }, setting) => ({
     pieces: piecesOf(doughG, ballG, setting, 'doughG', 'This is '),
     ballG,

@@ -1,6 +1,8 @@
 import { type Words, message } from '../message/message';
 import { allergensOf } from '../formula/allergens';
 import type { Formula } from '../formula/formulaSchema';
+import type { KindOfBread } from '../formula/kindsOfBread';
+import { planKind } from './planKind';
 import type { Plan, StepKind } from './planSchema';
 
 /** A danger where it is met: what it is and what to do about it at once, in a few words; then the rest. */
@@ -12,7 +14,7 @@ export interface StepCaution {
   text: string;
 }
 
-/** A dry plate this hot smokes by itself; flour on it begins sooner, °C (trade practice). */
+/** A dry plate this hot smokes by itself; flour on it, and fat that a rich dough sweats out, begin sooner, °C (trade practice). */
 const SMOKES_FROM_C = { bare: 245, floured: 200 } as const;
 
 export const SMOKE = {
@@ -25,9 +27,12 @@ export const SMOKE = {
  * Whether a plate smokes at a heat: where the bench is floured some of it gets there.
  * @param formula its bench flour
  * @param plateC plate, °C
+ * @param kind kind of bread
  */
-export const smokesAt = ({ method }: Pick<Formula, 'method'>, plateC: number): boolean =>
-  plateC >= SMOKES_FROM_C[method.shaping.benchFlour === false ? 'bare' : 'floured'];
+export const smokesAt = ({ method }: Pick<Formula, 'method'>, plateC: number, kind: KindOfBread): boolean => {
+  const isBare = method.shaping.benchFlour === false && kind !== 'enriched wheat';
+  return plateC >= SMOKES_FROM_C[isBare ? 'bare' : 'floured'];
+};
 
 const isWet = (kind: string): boolean => kind === 'water' || kind === 'dairy';
 
@@ -38,6 +43,12 @@ const RAW: StepCaution = {
   danger: 'raw dough',
   lead: 'Raw: no tasting.',
   text: 'Raw flour is not ready to eat: wash hands and tools before they touch baked bread.',
+};
+
+const PERISHABLE: StepCaution = {
+  danger: 'milk in the warm',
+  lead: 'Milk in it: its time is counted.',
+  text: 'Cold between works; what passed the kitchen’s limit is thrown out. Follow your local food code.',
 };
 
 const mixer = (by: 'hand' | 'machine'): StepCaution[] =>
@@ -59,6 +70,7 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
   pause: () => [],
   rest: () => [],
   divide: () => [RAW],
+  coins: () => [RAW],
   flatten: () => [],
   griddle: (plan) => {
     const { plateC, finish } = plan.formula.bake;
@@ -93,7 +105,7 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
             },
           ]
         : []),
-      ...(smokesAt(plan.formula, plateC) ? [SMOKE] : []),
+      ...(smokesAt(plan.formula, plateC, planKind(plan)) ? [SMOKE] : []),
     ];
   },
   finish: (plan) => {
@@ -111,9 +123,44 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
   },
 };
 
+const POCKET: StepCaution = {
+  danger: 'steam in the pocket',
+  lead: 'Full of steam: open it away from you.',
+  text: 'A pocket stays hot inside for minutes; a pinhole sprays.',
+};
+
+/** What a kind of bread adds to the dangers of a step. */
+const OF_KIND: Partial<Record<KindOfBread, Partial<Record<StepKind, StepCaution>>>> = {
+  maize: {
+    flatten: {
+      danger: 'press',
+      lead: 'Press: fingers off the plates.',
+      text: 'Hold it by the handle alone; the lever springs.',
+    },
+    finish: {
+      danger: 'cross-contact',
+      lead: 'Maize: not free of gluten beside wheat.',
+      text: 'Promise it to nobody unless flour, bench, press and plate are its own. Follow your local food code.',
+    },
+  },
+  'milk dough': { rest: PERISHABLE },
+  'yogurt and leavened': { rest: PERISHABLE },
+  'pocket bread': { griddle: POCKET },
+  sheet: {
+    griddle: {
+      danger: 'hot rim',
+      lead: 'Dome: lay it on from the far side.',
+      text: 'A wide sheet folds back over the hand: lay it down away from you, over a cushion or a pin.',
+    },
+  },
+};
+
 /**
  * What can hurt someone at a step of a plan, the gravest first.
  * @param plan the plan
  * @param kind the kind of step
  */
-export const stepCautions = (plan: Plan, kind: StepKind): StepCaution[] => OF[kind](plan);
+export function stepCautions(plan: Plan, kind: StepKind): StepCaution[] {
+  const more = OF_KIND[planKind(plan)]?.[kind];
+  return more ? [...OF[kind](plan), more] : OF[kind](plan);
+}

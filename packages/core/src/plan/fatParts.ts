@@ -70,6 +70,16 @@ const SAY: Record<Exclude<FatWay, 'with the liquid'>, Say> = {
       },
     ),
   }),
+  melted: (plan) => ({
+    title: 'Pour the fat into the flour',
+    text: message(
+      '{fat}, melted at {range}, into the flour: stir with a spoon until it looks like wet sand.',
+      {
+        fat: { capital: fatName(plan) ?? '' },
+        range: range(FAT_C.melted),
+      },
+    ),
+  }),
   worked: (plan) => ({
     title: 'Fat in',
     text:

@@ -10,6 +10,8 @@ export { planCost } from './planCost';
 export { type LotInStock, pastClosing, stockShort } from './planLimits';
 export { planHash } from './planHash';
 export { type Need, needSchema, type PlanRequest, planRequestSchema } from './planRequestSchema';
+export { planKind } from './planKind';
+export { laidOut } from './laidOut';
 export { type Plan, planSchema, type SheetLine, type Step, type StepKind } from './planSchema';
 export { type SavedPlan, savedPlanSchema } from './savedPlanSchema';
 export { lateLines, stepTitle, stepWindow } from './stepText';

@@ -2,7 +2,8 @@ import { message } from '../message/message';
 import { HAND_SAFE_C } from '../dough/cooling';
 import type { MixingSchool } from '../formula/methodSchema';
 import { fatPart, liquidAndFat } from './fatParts';
-import { type MixPart, dryName, lineOf, liquidC, liquidName } from './mixNames';
+import { sumG, roundToStep } from '../quantity/roundToStep';
+import { type MixPart, dryName, inOne, lineOf, liquidC, liquidLines, liquidName } from './mixNames';
 import type { Plan } from './planSchema';
 
 type Parts = (plan: Plan) => MixPart[];
@@ -96,9 +97,46 @@ const byFeel: Parts = (plan) => {
   ];
 };
 
+const flourLines = ({ sheet }: Plan) => sheet.filter(({ kind, late }) => kind === 'flour' && !late);
+
+/** What of a bowl's flour is wetted first, with as large a part of the liquid, g; null where none is. */
+export function soakG(plan: Plan): { flourG: number; liquidG: number; restS: number } | null {
+  const { soak } = plan.formula.method;
+  if (!soak) return null;
+  const total = (lines: Plan['sheet']) => sumG(lines.map(({ massG, startG }) => startG ?? massG));
+  return {
+    flourG: roundToStep(total(flourLines(plan)) * soak.share, plan.kitchen.benchStepG),
+    liquidG: roundToStep(total(liquidLines(plan)) * soak.share, plan.kitchen.benchStepG),
+    restS: soak.restS,
+  };
+}
+
+/** Part of the flour, wetted and set aside. */
+const soaking: Parts = (plan) => {
+  const wetted = soakG(plan);
+  if (!wetted) return [];
+  return [
+    {
+      id: 'soak',
+      kind: 'wait',
+      title: 'Wet part of the flour',
+      text: message(
+        '{flour} of {flourName} with {liquid} of {liquidName}, no salt yet: stir, cover and set aside.',
+        {
+          flour: { g: wetted.flourG },
+          flourName: inOne(flourLines(plan)) ?? 'the flour',
+          liquid: { g: wetted.liquidG },
+          liquidName: liquidName(plan),
+        },
+      ),
+      waitS: wetted.restS,
+    },
+  ];
+};
+
 /** Softened alone or stirred into the liquid: before anything else. */
 const fatFirst: Parts = (plan) => fatPart(plan, 'creamed', 'whisked');
-const fatInFlour: Parts = (plan) => fatPart(plan, 'through', 'rubbed');
+const fatInFlour: Parts = (plan) => fatPart(plan, 'through', 'rubbed', 'melted');
 const fatInDough: Parts = (plan) => fatPart(plan, 'worked');
 
 /** Dairy that must not stand about. */
@@ -238,4 +276,4 @@ const SCHOOLS: Record<MixingSchool, readonly Parts[]> = {
  * @param plan the plan
  */
 export const mixGuide = (plan: Plan): MixPart[] =>
-  SCHOOLS[plan.formula.method.school].flatMap((parts) => parts(plan));
+  [soaking, ...SCHOOLS[plan.formula.method.school]].flatMap((parts) => parts(plan));

@@ -16,14 +16,23 @@ export const onBreadSheet = (
   flourG: number,
   kitchen: Kitchen,
 ): OnBreadLine[] =>
-  onBread.map(({ id, ingredient, food, gPerPiece, when, note, assumed }) => {
-    const exactG = gPerPiece * pieces;
+  onBread.map(({ id, ingredient, food, gPerPiece, when, note, assumed, share = 1 }) => {
+    const gets = Math.round(share * pieces);
+    const exactG = gPerPiece * gets;
     const { scale, stepG } = scaleFor({ food }, exactG, kitchen);
     return {
-      ...{ lineId: id, ingredient, name: food.name, kind: food.kind, when, gPerPiece, assumed },
+      lineId: id,
+      ingredient,
+      name: food.name,
+      kind: food.kind,
+      when,
+      gPerPiece,
+      assumed,
       ...(note ? { note } : {}),
+      ...(share < 1 ? { pieces: gets } : {}),
       massG: Number((Math.ceil(exactG / stepG - HAIR) * stepG).toFixed(3)),
-      ...{ scale, stepG },
+      scale,
+      stepG,
       fraction: exactG / flourG,
     };
   });

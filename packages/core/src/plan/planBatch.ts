@@ -133,7 +133,13 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const asParts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
   const { doughPerFlour } = doughTotals(asParts);
   const densityGMl = doughDensity(asParts, formula.product.air);
-  const amounts = amountsFor(need, { lines, doughPerFlour, densityGMl, kitchen });
+  const amounts = amountsFor(need, {
+    lines,
+    doughPerFlour,
+    densityGMl,
+    kitchen,
+    trials: formula.bake.trials ?? 0,
+  });
   const { pieces, ballG, doughG: neededG, limits, scarcest } = amounts;
   const bowls = bowlsFor(neededG, ballG, kitchen);
 
@@ -163,13 +169,14 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const ballsG = doughG * keptShare(kitchen);
   const plan: PlanSoFar = {
     format: PLAN_FORMAT,
-    formatVersion: 5,
+    formatVersion: 6,
     formula,
     need,
     kitchen: forPlan(kitchen),
     mixer,
     ingredients: foodsOf([...lines, ...onBread]),
     pieces,
+    ...(formula.bake.trials ? { trials: formula.bake.trials } : {}),
     ballG,
     bowls,
     neededG,

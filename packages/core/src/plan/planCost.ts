@@ -28,6 +28,11 @@ export function planCost(plan: Plan): FormulaCost {
       food,
     })),
     { flourG, ballG, kept: keptShare(kitchen), pieces },
-    withFood(onBread, foods).map(({ lineId, gPerPiece, food }) => ({ id: lineId, gPerPiece, food })),
+    withFood(onBread, foods).map(({ lineId, gPerPiece, pieces: gets = pieces, food }) => ({
+      id: lineId,
+      gPerPiece,
+      share: gets / pieces,
+      food,
+    })),
   );
 }

@@ -24,6 +24,12 @@ export const needSchema = z.discriminatedUnion(
       diameterMm: numberField('Diameter', { min: 30, max: 900, unit: 'mm' }),
       thicknessMm: numberField('Thickness', { min: 0.4, max: 25, unit: 'mm' }),
     }),
+    /** By the flour that goes into each: a quarter cup is a small one. */
+    z.strictObject({
+      by: z.literal('flour-each'),
+      pieces,
+      flourEachG: numberField('Flour a piece', { min: 2, max: 1500, unit: 'g' }),
+    }),
     z.strictObject({ by: z.literal('dough'), doughG: massG('Dough'), ballG }),
     z.strictObject({ by: z.literal('flour'), flourG: massG('Flour at hand'), ballG }),
     /** As much as the scarcest ingredient allows. */
@@ -47,14 +53,14 @@ export const needSchema = z.discriminatedUnion(
       ballG,
     }),
   ],
-  { error: 'The need must be by “pieces”, “discs”, “dough”, “flour”, “stock” or “bowl”.' },
+  { error: 'The need must be by “pieces”, “discs”, “flour-each”, “dough”, “flour”, “stock” or “bowl”.' },
 );
 
 export type Need = z.infer<typeof needSchema>;
 
 /** Everything `planBatch` needs, in one document. */
 export const planRequestSchema = z.strictObject({
-  ...formatFields(PLAN_REQUEST_FORMAT, 1, 2, 3),
+  ...formatFields(PLAN_REQUEST_FORMAT, 1, 2, 3, 4),
   formula: formulaSchema,
   need: needSchema,
   kitchen: kitchenSchema,

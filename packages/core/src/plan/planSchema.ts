@@ -62,6 +62,8 @@ const onBreadLineSchema = z.strictObject({
   note: z.string().optional(),
   when: z.enum(ON_BREAD_WHEN),
   gPerPiece: massG,
+  /** How many of the batch get it, where not all do. */
+  pieces: z.number().int().min(0).optional(),
   /** For all pieces, to the step of its scale and never short. */
   massG,
   scale: z.enum(['bench', 'fine']),
@@ -90,6 +92,7 @@ export const STEP_KINDS = [
   'pause',
   'rest',
   'divide',
+  'coins',
   'flatten',
   'griddle',
   'finish',
@@ -189,7 +192,7 @@ const todaySchema = z.strictObject({
 
 /** Everything computed for a batch, frozen when it starts. */
 export const planSchema = z.strictObject({
-  ...formatFields(PLAN_FORMAT, 1, 2, 3, 4, 5),
+  ...formatFields(PLAN_FORMAT, 1, 2, 3, 4, 5, 6),
   formula: formulaSchema,
   need: needSchema,
   kitchen: kitchenSchema,
@@ -197,6 +200,8 @@ export const planSchema = z.strictObject({
   /** The ingredients of the formula as they were when the plan was made. */
   ingredients: z.array(ingredientSchema).max(MOST.ingredients),
   pieces: countField('Pieces', { min: 1, max: MOST_PIECES }),
+  /** Of them, the first that only teach the plate. */
+  trials: z.number().int().min(0).optional(),
   ballG: z.number(),
   bowls: bowlNumber,
   /** Dough that the pieces need with losses; for flour at hand, the dough that the flour gives. */

@@ -5,15 +5,17 @@ import type { SheetLine, Step } from './planSchema';
 /** Usual times of the trade, used only to say when a batch will be ready (assumptions, one cook). */
 const WEIGH_S_PER_LINE = 20;
 const DIVIDE_S_PER_BALL = 10;
-const FLATTEN_S: Record<Formula['method']['shaping']['how'], number> = {
+export const FLATTEN_S: Record<Formula['method']['shaping']['how'], number> = {
   pin: 32,
   'hot-press': 8,
   'hand-stretch': 40,
   'sheet-thin': 45,
+  'sheet-press': 12,
 };
 /** Pieces that cook side by side on an ordinary plate. */
-const PIECES_ON_PLATE = 4;
+export const PIECES_ON_PLATE = 4;
 const FINISH_S = 60;
+const COIN_S = 3;
 
 const middle = (a: number, b: number): number => (a + b) / 2;
 
@@ -35,7 +37,12 @@ export function planSteps(
     for (const { lineId } of inOrder) {
       steps.push({ id: `weigh-${bowl}-${lineId}`, kind: 'weigh', bowl, lineId, expectedS: WEIGH_S_PER_LINE });
     }
-    steps.push({ id: `mix-${bowl}`, kind: 'mix', bowl, expectedS: middle(method.mix.minS, method.mix.maxS) });
+    steps.push({
+      id: `mix-${bowl}`,
+      kind: 'mix',
+      bowl,
+      expectedS: middle(method.mix.minS, method.mix.maxS) + (method.soak?.restS ?? 0),
+    });
     steps.push({
       id: `knead-${bowl}`,
       kind: 'knead',
@@ -65,12 +72,22 @@ export function planSteps(
         expectedS: earliestS,
       }));
 
-  const firstFlattenS = FLATTEN_S[method.shaping.how];
-  const griddleS = pieces * Math.max(firstFlattenS, bakeSecondsOf(bake) / PIECES_ON_PLATE);
+  const eachS = FLATTEN_S[method.shaping.how];
+  const plateS = bakeSecondsOf(bake) / PIECES_ON_PLATE;
+  // Laid out first, no disc is made while another bakes.
+  const firstFlattenS = method.shaping.laidOut ? pieces * eachS : eachS;
+  const griddleS = pieces * (method.shaping.laidOut ? plateS : Math.max(eachS, plateS));
+  const coins: Step[] = method.shaping.coins
+    ? [{ id: 'coins', kind: 'coins', expectedS: pieces * COIN_S }]
+    : [];
+  const ofBalls = restSteps('balls');
   steps.push(
     ...restSteps('dough'),
     { id: 'divide', kind: 'divide', expectedS: pieces * DIVIDE_S_PER_BALL },
-    ...restSteps('balls'),
+    // Coins rest as coins: they are pressed before the last rest, or before rolling where none follows.
+    ...ofBalls.slice(0, -1),
+    ...coins,
+    ...ofBalls.slice(-1),
     { id: 'flatten', kind: 'flatten', expectedS: firstFlattenS },
     { id: 'griddle', kind: 'griddle', expectedS: griddleS },
     { id: 'finish', kind: 'finish', expectedS: FINISH_S },

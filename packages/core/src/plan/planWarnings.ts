@@ -1,8 +1,10 @@
 import { message } from '../message/message';
 import { griddleFor } from '../bake/plate/kitchenRequest';
 import { formulaWarnings } from '../formula/formulaWarnings';
+import { kindOfBread } from '../formula/kindOfBread';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { Kitchen } from '../kitchen/kitchenSchema';
+import { laidOut } from './laidOut';
 import type { Plan, Step } from './planSchema';
 import { type RestOfDay, restConflict } from './restConflict';
 import type { PlanSoFar } from './today/today';
@@ -105,6 +107,23 @@ function ofWaiting({ plan: { pieces }, steps, rests }: Planned): Warnings {
   ];
 }
 
+/** Discs that are all made first dry while they wait. */
+function ofLaidOut({ plan: { formula, pieces } }: Planned): Warnings {
+  const laid = laidOut(formula, pieces);
+  const where = formula.method.shaping.laidOut;
+  if (!laid || !where || laid.atOnce >= pieces) return [];
+  return [
+    {
+      path: 'formula.method.shaping.laidOut',
+      message: message('Discs {where} keep for {keeps}: make {atOnce, number} at a time, then bake them.', {
+        where,
+        keeps: { s: laid.keepsS },
+        atOnce: laid.atOnce,
+      }),
+    },
+  ];
+}
+
 /** A dough that today needs longer than the formula lets it rest. */
 const ofResting = ({ rests, plan: { formula } }: Planned): Warnings =>
   rests.flatMap((rest, index) => {
@@ -116,13 +135,14 @@ const ofResting = ({ rests, plan: { formula } }: Planned): Warnings =>
 export function planWarnings(planned: Planned): Warnings {
   const { formula } = planned.plan;
   return [
-    ...formulaWarnings(planned.lines, formula.method.school).map(({ message }) => ({
+    ...formulaWarnings(planned.lines, kindOfBread(formula, planned.lines)).map(({ short }) => ({
       path: 'formula.lines',
-      message,
+      message: short,
     })),
     ...ofWeighing(planned),
     ...ofBench(planned),
     ...ofPlate(planned),
+    ...ofLaidOut(planned),
     ...ofResting(planned),
     ...ofWaiting(planned),
   ];

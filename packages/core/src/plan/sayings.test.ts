@@ -52,8 +52,18 @@ test('what is poured together is named in one list', () => {
 
 test('flour on a plate smokes before the iron does', () => {
   const dusted = (benchFlour: boolean) => withMethod({ shaping: { ...plain.method.shaping, benchFlour } });
-  expect([195, 205, 250].map((plateC) => smokesAt(dusted(true), plateC))).toEqual([false, true, true]);
-  expect([195, 205, 250].map((plateC) => smokesAt(dusted(false), plateC))).toEqual([false, false, true]);
+  expect([195, 205, 250].map((plateC) => smokesAt(dusted(true), plateC, 'thin wheat'))).toEqual([
+    false,
+    true,
+    true,
+  ]);
+  expect([195, 205, 250].map((plateC) => smokesAt(dusted(false), plateC, 'thin wheat'))).toEqual([
+    false,
+    false,
+    true,
+  ]);
+  // A rich dough sweats fat, flour or none.
+  expect(smokesAt(dusted(false), 205, 'enriched wheat')).toBe(true);
 });
 
 test('a good piece is what the product asks for: black where blisters are wanted, crisp where it stays crisp', () => {

@@ -18,10 +18,12 @@ const TITLE: Record<Step['kind'], (plan: Plan, step: Step) => Words> = {
       : round === 0 && lateLines(plan).length > 0
         ? message('Work in {late}', { late: inOne(lateLines(plan)) })
         : 'Knead again',
-  pause: () => 'Leave the dough',
+  pause: ({ formula }, { round = 0 }) =>
+    formula.method.knead.again?.[round]?.restTest ? 'Rest before kneading again' : 'Leave the dough',
   rest: (plan, step) =>
     message('Rest the {of}', { of: plan.formula.method.rests[step.rest ?? 0]?.of ?? 'dough' }),
   divide: () => 'Divide',
+  coins: () => 'Press to coins',
   flatten: () => 'Flatten',
   griddle: () => 'Griddle',
   finish: () => 'Finish',
@@ -53,7 +55,7 @@ export const stepTitle = (plan: Plan, step: Step): Words => TITLE[step.kind](pla
 export function stepWindow(plan: Plan, step: Step): { earliestS: number; latestS: number } | null {
   const { method } = plan.formula;
   if (step.kind === 'mix') {
-    const waitS = plan.today?.cooling?.waitS ?? 0;
+    const waitS = (plan.today?.cooling?.waitS ?? 0) + (method.soak?.restS ?? 0);
     return { earliestS: method.mix.minS + waitS, latestS: method.mix.maxS + waitS };
   }
   const round = step.round === undefined ? undefined : method.knead.again?.[step.round];

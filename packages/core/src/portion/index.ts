@@ -1,3 +1,4 @@
+export { BY_EYE, ballByEyeG } from './ballByEye';
 export { cutGuide, type CutRound, MOST_GUIDED } from './cutGuide';
 export { ballMassG, type Disc, discDiameterMm, discThicknessMm } from './disc';
 export { type DivideBy, divideDough, type Division } from './division';

@@ -2,6 +2,7 @@
 export { answersOf } from './asking';
 export type { ListWords } from './inEnglish';
 export { listFormula } from './listFormula';
+export { listKind } from './listKind';
 export { listWarnings } from './listWarnings';
 export { readList } from './readList';
 export type { Answers, Question, ReadLine, ReadList } from './readListTypes';

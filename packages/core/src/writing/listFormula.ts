@@ -1,5 +1,6 @@
 import { type Kitchen } from '../kitchen/kitchenSchema';
 import { keptShare } from '../kitchen/kitchenDefaults';
+import { type KindOfBread, USUAL_WORK, type UsualWork } from '../formula/kindsOfBread';
 import { freeId, slugOf } from '../formula/slug';
 import {
   FORMULA_FORMAT,
@@ -12,68 +13,38 @@ import type { Method, MixingSchool } from '../formula/methodSchema';
 import { USUAL_ON_BREAD_G } from '../formula/onBread';
 import type { OnBread } from '../formula/onBreadSchema';
 import { InputError, parseInput } from '../message/problem';
+import { listKind, schoolOf } from './listKind';
 import type { ReadLine, ReadList } from './readListTypes';
 
-/** What a new formula starts with until the cook says otherwise: usual figures of the trade. */
-const START = {
-  ballG: 60,
-  thicknessMm: 1.8,
-  springBack: 0.06,
-  air: { plain: 0.04, leavened: 0.1 },
-  plateC: 220,
-  sides: [{ seconds: 40 }, { seconds: 30 }],
-  liquidTempC: 38,
-  holdBack: 0.1,
-  kept: 0.985,
-} as const;
+/** Of the dough that reaches the griddle before a kitchen has measured its losses. */
+const USUAL_KEPT = 0.985;
+/** Air in a dough with any leavener, share. */
+const LEAVENED_AIR = 0.1;
+/** Balls may be off by this share of their weight. */
+const BALL_TOLERANCE = 0.03;
 const LEAST_BALL_G = 5;
 const MOST_BALL_G = 2000;
-const BOILING_C = 85;
 const FRACTION_DECIMALS = 8;
 
-const REST_OF_DOUGH = {
-  of: 'dough',
-  where: 'room',
-  earliestS: 1200,
-  latestS: 3600,
-  cover: 'damp cloth',
-} as const;
-const REST_OF_BALLS = { of: 'balls', where: 'room', earliestS: 900, latestS: 2700, cover: 'film' } as const;
-
-/** The school that a list speaks of: boiling water, milk, yogurt and leavener, cold or melted fat. */
-function schoolOf(lines: readonly ReadLine[]): MixingSchool {
-  const has = (test: (line: ReadLine) => boolean) => lines.some(test);
-  const wet = lines.filter(({ food }) => food.kind === 'water' || food.kind === 'dairy');
-  const mainLiquid = [...wet].sort((a, b) => (b.mass?.typical ?? 0) - (a.mass?.typical ?? 0))[0];
-  if (has(({ food, tempC }) => food.kind === 'water' && (tempC ?? 0) >= BOILING_C)) return 'boiling-water';
-  if (has(({ food }) => food.kind === 'leavener') && has(({ food }) => food.id.startsWith('yogurt'))) {
-    return 'yogurt-leavener';
-  }
-  if (mainLiquid?.food.kind === 'dairy') return 'milk';
-  if (has(({ food, state }) => food.kind === 'fat' && state === 'cold')) return 'rubbed-in';
-  if (has(({ food, state }) => food.kind === 'fat' && state === 'soft')) return 'creamed';
-  if (has(({ food, state }) => food.kind === 'fat' && (state === 'melted' || food.at20 === 'liquid')))
-    return 'oil';
-  return has(({ food }) => food.kind === 'fat' && food.at20 !== 'liquid') ? 'rubbed-in' : 'hold-back';
-}
-
-function methodOf(lines: readonly ReadLine[]): Method {
+/** The usual method of a kind of bread, with what the list says of its liquid and its school. */
+function methodOf(
+  lines: readonly ReadLine[],
+  school: MixingSchool | null,
+  usual: UsualWork['method'],
+): Method {
   const wet = lines.filter(({ food }) => food.kind === 'water' || food.kind === 'dairy');
   const main = [...wet].sort((a, b) => (b.mass?.typical ?? 0) - (a.mass?.typical ?? 0))[0];
-  const tempC = main?.tempC ?? wet.find((line) => line.tempC !== null)?.tempC ?? START.liquidTempC;
+  const said = main?.tempC ?? wet.find((line) => line.tempC !== null)?.tempC;
   const ranged = lines.find(({ holdBack }) => holdBack > 0);
   // The hold-back is a share of the main liquid, wherever the range was written.
   const held =
-    ranged?.mass && main?.mass ? (ranged.holdBack * ranged.mass.typical) / main.mass.typical : START.holdBack;
+    ranged?.mass && main?.mass ? (ranged.holdBack * ranged.mass.typical) / main.mass.typical : usual.holdBack;
   return {
-    school: schoolOf(lines),
+    ...usual,
+    school: school ?? usual.school,
     saltIn: 'flour',
-    liquidTempC: tempC,
+    liquidTempC: said ?? usual.liquidTempC,
     holdBack: Number(Math.min(0.5, held).toFixed(4)),
-    mix: { by: 'hand', minS: 120, maxS: 300 },
-    knead: { by: 'hand', minS: 240, maxS: 600, test: 'dent-stays' },
-    rests: [{ ...REST_OF_DOUGH }, { ...REST_OF_BALLS }],
-    shaping: { how: 'pin', note: '' },
     hold: '',
     holdIn: 'cloth',
   };
@@ -84,6 +55,8 @@ export interface ListNaming {
   name?: string;
   /** Ids that other formulas have. */
   taken?: ReadonlySet<string>;
+  /** As its cook says; where it is not said, the list lets one guess. */
+  kind?: KindOfBread | undefined;
   /** The list as it was pasted, kept with the formula. */
   text?: string;
   kitchen?: Pick<Kitchen, 'bowlLoss' | 'benchLoss'>;
@@ -98,7 +71,7 @@ export interface ListNaming {
  */
 export function listFormula(
   list: ReadList,
-  { id, name, taken = new Set(), text = '', kitchen }: ListNaming = {},
+  { id, name, kind, taken = new Set(), text = '', kitchen }: ListNaming = {},
 ): Formula {
   const [unknown] = list.unknown;
   if (unknown) throw InputError.at(`line ${unknown.index + 1}`, unknown.ask);
@@ -131,10 +104,11 @@ export function listFormula(
     return [{ id: lineId, ingredient: food.id, gPerPiece: Number(gPerPiece.toFixed(2)), when: on.when }];
   });
   const doughG = list.lines.reduce((sum, line) => sum + (line.mass?.typical ?? 0), 0);
-  const kept = kitchen ? keptShare(kitchen) : START.kept;
+  const kept = kitchen ? keptShare(kitchen) : USUAL_KEPT;
+  const usual = USUAL_WORK[kind ?? listKind(list)];
   const ballG = list.pieces
     ? Math.min(MOST_BALL_G, Math.max(LEAST_BALL_G, Math.round((doughG * kept) / list.pieces)))
-    : START.ballG;
+    : usual.product.ballG;
   const leavened = list.lines.some(({ food }) => food.kind === 'leavener');
   const called = (name ?? list.title ?? 'New formula').slice(0, 60);
   return parseInput(formulaSchema, {
@@ -143,19 +117,19 @@ export function listFormula(
     id: id ?? freeId(slugOf(called), taken),
     version: 1,
     name: called,
+    ...(kind ? { kind } : {}),
     summary: '',
     ...(text.trim() ? { notes: text.trim().slice(0, 4000) } : {}),
     flourG: Number(flourG.toFixed(3)),
     lines,
     ...(onBread.length > 0 ? { onBread } : {}),
-    method: methodOf(list.lines),
-    bake: { surface: 'flat', plateC: START.plateC, sides: START.sides.map((side) => ({ ...side })) },
+    method: methodOf(list.lines, schoolOf(list.lines), usual.method),
+    bake: usual.bake,
     product: {
+      ...usual.product,
       ballG,
-      thicknessMm: START.thicknessMm,
-      springBack: START.springBack,
-      air: leavened ? START.air.leavened : START.air.plain,
-      ballToleranceG: Math.max(1, Math.round(ballG * 0.03)),
+      air: Math.max(usual.product.air, leavened ? LEAVENED_AIR : 0),
+      ballToleranceG: Math.max(1, Math.round(ballG * BALL_TOLERANCE)),
       look: '',
     },
   });

@@ -1,6 +1,8 @@
 import { type Words, message } from '../message/message';
 import { type FormulaWarning, formulaWarnings } from '../formula/formulaWarnings';
 import type { ResolvedLine } from '../formula/formulaSchema';
+import type { KindOfBread } from '../formula/kindsOfBread';
+import { listKind } from './listKind';
 import type { ReadLine, ReadList } from './readListTypes';
 
 /** A cup is a rough measure: of a written list only what is far out is told, so far above the usual water. */
@@ -11,14 +13,13 @@ const isFarOut = ({ measure, value, low, high }: FormulaWarning): boolean =>
   (value > 0 && value < low) ||
   value > high + FAR_ABOVE;
 
-/** These depend on how much flour there is, and so on how its cup was filled. */
-const BY_FLOUR: ReadonlySet<string> = new Set(['hydration', 'fat', 'salt']);
-
 const shareOf = (line: ReadLine, flourG: number): ResolvedLine[] =>
   line.mass && line.mass.typical > 0
     ? [
         {
-          ...{ id: String(line.index), ingredient: line.food.id, food: line.food },
+          id: String(line.index),
+          ingredient: line.food.id,
+          food: line.food,
           fraction: line.mass.typical / flourG,
         },
       ]
@@ -28,9 +29,10 @@ const shareOf = (line: ReadLine, flourG: number): ResolvedLine[] =>
  * What of a written list lies outside what the trade uses, before it is saved. Where its flour was measured by volume that
  * is the first suspect.
  * @param list the list as it was read
+ * @param kind kind of bread, where it was said
  * @returns a sentence each
  */
-export function listWarnings(list: ReadList): Words[] {
+export function listWarnings(list: ReadList, kind: KindOfBread = listKind(list)): Words[] {
   const { flourG } = list;
   if (!flourG) return [];
   const byVolume = list.lines.find(
@@ -43,11 +45,14 @@ export function listWarnings(list: ReadList): Words[] {
         }),
       ]
     : [];
-  return formulaWarnings(list.lines.flatMap((line) => shareOf(line, flourG)))
+  return formulaWarnings(
+    list.lines.flatMap((line) => shareOf(line, flourG)),
+    kind,
+  )
     .filter(isFarOut)
-    .map(({ measure, message: warning }) =>
+    .map(({ byFlour, message: warning }) =>
       message('{sentences}', {
-        sentences: { list: [warning, ...(BY_FLOUR.has(measure) ? suspect : [])], glue: ' ' },
+        sentences: { list: [warning, ...(byFlour ? suspect : [])], glue: ' ' },
       }),
     );
 }

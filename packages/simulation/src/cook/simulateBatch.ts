@@ -350,6 +350,7 @@ const ACTS: Record<StepKind, (story: Story, step: Step) => void> = {
   pause: timed,
   rest: timed,
   divide,
+  coins: (story, step) => tell(story, step.expectedS, { type: 'done', stepId: step.id }),
   flatten,
   griddle,
   finish,

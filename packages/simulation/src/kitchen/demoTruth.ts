@@ -10,7 +10,7 @@ export const DEMO_TRUTH = {
   /** How much longer than by the law each dough takes to relax. */
   relaxing: { 'deckhand-wrap': 1.3, 'pilot-press': 0.85 } as Record<string, number>,
   ballSdG: { 'deckhand-wrap': 1.4, 'pilot-press': 0.7 } as Record<string, number>,
-  discSd: { pin: 0.014, 'hot-press': 0.01, 'hand-stretch': 0.02, 'sheet-thin': 0.02 },
+  discSd: { pin: 0.014, 'hot-press': 0.01, 'hand-stretch': 0.02, 'sheet-thin': 0.02, 'sheet-press': 0.01 },
   /** Who works when: the early cook until noon, the late cook after it, who weighs with care. */
   noonHour: 12,
   weighingPace: { 'early-cook': 1, 'late-cook': 1.6 },

@@ -19,6 +19,7 @@ import { useKeys } from '../../ui/input/useKeys';
 import { openSpeakerOnFirstTouch } from '../../ui/alarm/alarm';
 import { BatchSide } from './BatchSide';
 import { RefusedActs } from './RefusedActs';
+import { CoinsStep } from './steps/CoinsStep';
 import { DivideStep } from './steps/DivideStep';
 import { FinishStep } from './steps/FinishStep';
 import { FlattenStep } from './steps/FlattenStep';
@@ -50,6 +51,7 @@ const VIEWS: Record<StepKind, StepView> = {
   pause: (live, now) => <PauseStep live={live} now={now} />,
   rest: (live, now) => <RestStep live={live} now={now} />,
   divide: (live, { step }) => <DivideStep live={live} step={step} />,
+  coins: (live, { step }) => <CoinsStep live={live} step={step} />,
   flatten: (live, { step }) => <FlattenStep live={live} step={step} />,
   griddle: (live, { step }) => <GriddleStep live={live} step={step} />,
   finish: (live, { step }) => <FinishStep live={live} step={step} />,

@@ -21,23 +21,29 @@ export function OnBreadNow({ plan, at, short = false }: OnBreadProps) {
   const lines = (plan.onBread ?? []).filter(({ when }) => at.includes(when));
   if (lines.length === 0) return null;
   if (short)
-    return lines.map(({ lineId, name, gPerPiece }) => (
+    return lines.map(({ lineId, name, gPerPiece, pieces }) => (
       <Strong key={lineId}>
-        {say('{mass} {name} on each', {
-          mass: format.mass(gPerPiece, FINEST_G),
-          name: { lower: name },
-        })}
+        {say(
+          pieces === undefined
+            ? '{mass} {name} on each'
+            : '{mass} {name} on {pieces, plural, one {# piece} other {# pieces}}',
+          {
+            mass: format.mass(gPerPiece, FINEST_G),
+            name: { lower: name },
+            pieces: pieces ?? 0,
+          },
+        )}
       </Strong>
     ));
   return (
     <View>
       <Label>On the bread</Label>
-      {lines.map(({ lineId, name, note, when, gPerPiece, massG, stepG }) => (
+      {lines.map(({ lineId, name, note, when, gPerPiece, pieces, massG, stepG }) => (
         <Leader
           key={lineId}
           name={sayAll([name, note, when])}
           value={format.mass(gPerPiece, FINEST_G)}
-          unit="a piece"
+          unit={pieces === undefined ? 'a piece' : say('on {pieces, number}', { pieces })}
           aside={say('{mass} in all', { mass: format.mass(massG, stepG) })}
         />
       ))}

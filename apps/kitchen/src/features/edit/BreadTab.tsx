@@ -1,10 +1,13 @@
 import { figure } from '../../reader/figures';
 import { say } from '../../reader/say';
 import { standardOf } from '@kettle-scale/core/bake';
-import { FOLDS, PLIABLE, PUFFS, SPOTS } from '@kettle-scale/core/formula';
+import { FOLDS, PLIABLE, PUFFS, SPOTS, kindOfBread, workedAsUsual } from '@kettle-scale/core/formula';
 import { ballMassG, discThicknessMm } from '@kettle-scale/core/portion';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { BallByEye } from '../../shared/BallByEye';
+import { KindChoice } from '../../shared/KindChoice';
+import { Action } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
 import { Segments } from '../../ui/input/Segments';
 import { Ticket } from '../../ui/layout/Ticket';
@@ -72,7 +75,7 @@ function useSizeFields(found: Found, density: number | undefined, width: number 
 
 /** Ball, width and thickness are one equation: two are chosen, the third follows from the dough. */
 function Size() {
-  const { draft, facts } = useEditing();
+  const { draft, facts, edit } = useEditing();
   const format = useFormat();
   const [found, setFound] = useState<Found>('width');
   const { product } = draft;
@@ -100,6 +103,9 @@ function Size() {
         onChange={setFound}
       />
       <View style={styles.row}>{chosen.map((field) => fields[field])}</View>
+      {density && found !== 'ball' ? (
+        <BallByEye densityGMl={density} onPick={(ballG) => edit((d) => void (d.product.ballG = ballG))} />
+      ) : null}
       <View>
         <Label>
           {say('{found}, from the dough’s density', {
@@ -179,6 +185,26 @@ function Tolerances() {
   );
 }
 
+/** The kind of bread, and its usual method, heat and standard for the taking. */
+function Kind() {
+  const { draft, facts, edit } = useEditing();
+  if (!facts) return null;
+  const kind = kindOfBread(draft, facts.lines);
+  return (
+    <Ticket>
+      <KindChoice
+        kind={kind}
+        guessed={draft.kind === undefined}
+        onChange={(chosen) => edit((d) => void (d.kind = chosen))}
+      />
+      <Action
+        label="Use its usual method and heat"
+        onPress={() => edit((d) => void Object.assign(d, workedAsUsual(d, kind)))}
+      />
+    </Ticket>
+  );
+}
+
 /** The product standard: what every piece should be, and the words around the formula. */
 export function BreadTab() {
   const { draft, edit } = useEditing();
@@ -203,6 +229,7 @@ export function BreadTab() {
           set={(d, text) => (d.notes = text)}
         />
       </Ticket>
+      <Kind />
       <Size />
       <Ticket>
         <Heading>A good piece</Heading>

@@ -24,10 +24,12 @@ const PRESS_FIGURES = [
 ] as const;
 /** A second place is so much cooler, until somebody says. */
 const USUAL_COOLER_C = 30;
+const USUAL_FIRST_PIECES = 4;
 const DONE_TO_A_SIDE = [
   ['press', 'pressed'],
   ['butter', 'buttered'],
   ['wetFace', 'wet face down'],
+  ['rim', 'rim pressed'],
 ] as const;
 
 type BakeSide = BakeProgram['sides'][number];
@@ -66,6 +68,50 @@ function HotPress() {
             />
           ))
         : null}
+    </>
+  );
+}
+
+/** The plate is set higher or lower on purpose once the first pieces are off. */
+function HeatLater() {
+  const { draft, edit } = useEditing();
+  const { later, plateC } = draft.bake;
+  return (
+    <>
+      <Check
+        label="another heat after the first pieces"
+        value={later !== undefined}
+        onChange={(on) =>
+          edit((d) => {
+            if (on) d.bake.later = { afterPieces: USUAL_FIRST_PIECES, plateC: plateC - USUAL_COOLER_C };
+            else delete d.bake.later;
+          })
+        }
+      />
+      {later ? (
+        <>
+          <DraftFigure
+            label="Pieces before it changes"
+            path="bake.later.afterPieces"
+            unit=""
+            decimals={0}
+            value={later.afterPieces}
+            set={(d, value) => {
+              if (d.bake.later) d.bake.later.afterPieces = Math.round(value);
+            }}
+          />
+          <DraftFigure
+            label="Then the plate at"
+            path="bake.later.plateC"
+            unit="°C"
+            decimals={0}
+            value={later.plateC}
+            set={(d, value) => {
+              if (d.bake.later) d.bake.later.plateC = value;
+            }}
+          />
+        </>
+      ) : null}
     </>
   );
 }
@@ -203,6 +249,16 @@ export function GriddleTab() {
           label="bench flour stays on the disc"
           value={bake.floured ?? false}
           onChange={(floured) => edit((d) => void (d.bake.floured = floured || undefined))}
+        />
+        <HeatLater />
+        <DraftFigure
+          label="Trial pieces, on top"
+          path="bake.trials"
+          unit=""
+          decimals={0}
+          value={bake.trials}
+          set={(d, value) => (d.bake.trials = Math.round(value))}
+          clear={(d) => void delete d.bake.trials}
         />
         {draft.method.shaping.how === 'hot-press' || bake.hotPress ? <HotPress /> : null}
       </Ticket>

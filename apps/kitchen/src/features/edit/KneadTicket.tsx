@@ -1,6 +1,6 @@
 import { say } from '../../reader/say';
 import { DOUGH_AIMS, type DoughAim } from '@kettle-scale/core/dough';
-import { type Draft, KNEAD_TESTS, kneadTestWords } from '@kettle-scale/core/formula';
+import { type Draft, KNEAD_TESTS, REST_TESTS, SPEEDS, kneadTestWords } from '@kettle-scale/core/formula';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
 import { Choices } from '../../ui/input/Choices';
@@ -15,7 +15,7 @@ const PER_MINUTE = 1 / 60;
 const MOST_ROUNDS = 3;
 const NEW_ROUND = { pauseS: 600, minS: 60, maxS: 180 } as const;
 
-export const HANDS = [
+export const BY_WHOM = [
   ['hand', 'By hand'],
   ['machine', 'In the mixer'],
 ] as const;
@@ -31,6 +31,30 @@ const styles = StyleSheet.create({
   half: { flex: 1, minWidth: 130 },
   round: { gap: SPACE.s },
 });
+
+const REST_WORDS: Record<(typeof REST_TESTS)[number], string> = {
+  'a dent fills slowly': 'rests until a dent fills slowly',
+  'stretches without tearing': 'rests until it stretches without tearing',
+  'smooth and soft': 'rests until it is smooth and soft',
+};
+
+interface SpeedChoiceProps {
+  label: string;
+  value: Speed | undefined;
+  onChange: (speed: Speed | undefined) => void;
+}
+type Speed = (typeof SPEEDS)[number];
+
+/** How fast a mixer turns, where the formula says so. */
+export const SpeedChoice = ({ label, value, onChange }: SpeedChoiceProps) => (
+  <Segments
+    labelled
+    label={label}
+    value={value ?? 'unsaid'}
+    options={[['unsaid', 'any speed'], ...SPEEDS.map((speed) => [speed, speed] as const)]}
+    onChange={(speed) => onChange(speed === 'unsaid' ? undefined : speed)}
+  />
+);
 
 interface WorkMinutesProps {
   label: string;
@@ -82,6 +106,17 @@ function Round({ index }: { index: number }) {
           if (round) round.pauseS = Math.round(value);
         }}
       />
+      <Choices
+        label="Before that it"
+        value={of(draft)?.restTest ?? 'waits'}
+        options={[['waits', 'only waits'], ...REST_TESTS.map((test) => [test, REST_WORDS[test]] as const)]}
+        onChange={(test) =>
+          edit((d) => {
+            const round = of(d);
+            if (round) round.restTest = test === 'waits' ? undefined : test;
+          })
+        }
+      />
       <WorkMinutes label="Knead again" path={path} of={of} />
       <Action
         label="Remove this kneading"
@@ -110,9 +145,16 @@ export function KneadTicket() {
       <Segments
         label="Knead by"
         value={knead.by}
-        options={HANDS}
+        options={BY_WHOM}
         onChange={(by) => edit((d) => void (d.method.knead.by = by))}
       />
+      {knead.by === 'machine' ? (
+        <SpeedChoice
+          label="Speed while kneading"
+          value={knead.speed}
+          onChange={(speed) => edit((d) => void (d.method.knead.speed = speed))}
+        />
+      ) : null}
       <WorkMinutes label="Knead" path="method.knead" of={(d) => d.method.knead} />
       <Choices
         label="The feel that is wanted"

@@ -1,5 +1,5 @@
 import { say } from '../../reader/say';
-import { FATS_IN, MIXING_SCHOOLS, type Rest } from '@kettle-scale/core/formula';
+import { FATS_IN, HANDS, LAID_OUT, MIXING_SCHOOLS, type Rest } from '@kettle-scale/core/formula';
 import { HOLDINGS } from '@kettle-scale/core/kitchen';
 import { StyleSheet, View } from 'react-native';
 import { Action } from '../../ui/input/actions';
@@ -10,11 +10,12 @@ import { SPACE } from '../../ui/tokens';
 import { Heading, Strong } from '../../ui/type';
 import { DraftFigure, DraftWords } from './fields';
 import { useEditing } from './editing';
-import { HANDS, KneadTicket, WorkMinutes } from './KneadTicket';
+import { BY_WHOM, KneadTicket, SpeedChoice, WorkMinutes } from './KneadTicket';
 
 const PER_MINUTE = 1 / 60;
 const PERCENT = 100;
 const MOST_RESTS = 6;
+const USUAL_SOAK = { share: 0.5, restS: 1800 } as const;
 const NEW_REST: Rest = { of: 'balls', where: 'room', earliestS: 900, latestS: 2700, cover: 'film' };
 
 const SCHOOL_WORDS: Record<(typeof MIXING_SCHOOLS)[number], string> = {
@@ -33,6 +34,13 @@ const FAT_WORDS: Record<(typeof FATS_IN)[number], string> = {
   creamed: 'creamed first',
   whisked: 'whisked into the liquid',
   worked: 'worked into the dough',
+  melted: 'melted, into the flour',
+};
+
+const LAID_WORDS: Record<(typeof LAID_OUT)[number], string> = {
+  floured: 'all first, floured',
+  'between sheets': 'all first, between sheets',
+  'over the rim of a bowl': 'all first, over a bowl',
 };
 
 const styles = StyleSheet.create({
@@ -96,11 +104,65 @@ function MixTicket() {
       <Segments
         label="Mix by"
         value={method.mix.by}
-        options={HANDS}
+        options={BY_WHOM}
         onChange={(by) => edit((d) => void (d.method.mix.by = by))}
       />
+      {method.mix.by === 'machine' ? (
+        <SpeedChoice
+          label="Speed while mixing"
+          value={method.mix.speed}
+          onChange={(speed) => edit((d) => void (d.method.mix.speed = speed))}
+        />
+      ) : null}
       <WorkMinutes label="Mix" path="method.mix" of={(d) => d.method.mix} />
+      <SoakFields />
     </Ticket>
+  );
+}
+
+/** Part of the flour, wetted and set aside before the rest goes in. */
+function SoakFields() {
+  const { draft, edit } = useEditing();
+  const { soak } = draft.method;
+  return (
+    <>
+      <Check
+        label="part of the flour is wetted first"
+        value={soak !== undefined}
+        onChange={(on) =>
+          edit((d) => {
+            if (on) d.method.soak = { ...USUAL_SOAK };
+            else delete d.method.soak;
+          })
+        }
+      />
+      {soak ? (
+        <View style={styles.row}>
+          <DraftFigure
+            label="Of the flour"
+            path="method.soak.share"
+            unit="%"
+            shown={PERCENT}
+            value={soak.share}
+            set={(d, value) => {
+              if (d.method.soak) d.method.soak.share = value;
+            }}
+            style={styles.half}
+          />
+          <DraftFigure
+            label="Set aside for"
+            path="method.soak.restS"
+            unit="min"
+            shown={PER_MINUTE}
+            value={soak.restS}
+            set={(d, value) => {
+              if (d.method.soak) d.method.soak.restS = Math.round(value);
+            }}
+            style={styles.half}
+          />
+        </View>
+      ) : null}
+    </>
   );
 }
 
@@ -119,8 +181,31 @@ function FlattenTicket() {
           ['hot-press', 'the hot press'],
           ['hand-stretch', 'the hands'],
           ['sheet-thin', 'the long pin, sheet-thin'],
+          ['sheet-press', 'a press, between sheets'],
         ]}
         onChange={(how) => edit((d) => void (d.method.shaping.how = how))}
+      />
+      <Choices
+        label="Divided with hands that are"
+        value={method.hands ?? 'as they are'}
+        options={[['as they are', 'as they are'], ...HANDS.map((one) => [one, one] as const)]}
+        onChange={(hands) => edit((d) => void (d.method.hands = hands === 'as they are' ? undefined : hands))}
+      />
+      <Check
+        label="balls pressed to coins before the last rest"
+        value={method.shaping.coins ?? false}
+        onChange={(coins) => edit((d) => void (d.method.shaping.coins = coins || undefined))}
+      />
+      <Choices
+        label="Discs are made"
+        value={method.shaping.laidOut ?? 'as they bake'}
+        options={[
+          ['as they bake', 'while others bake'],
+          ...LAID_OUT.map((one) => [one, LAID_WORDS[one]] as const),
+        ]}
+        onChange={(laid) =>
+          edit((d) => void (d.method.shaping.laidOut = laid === 'as they bake' ? undefined : laid))
+        }
       />
       <Check
         label="With bench flour"

@@ -20,6 +20,7 @@ import { useEditing } from './editing';
 
 const MOST_ON_BREAD = 12;
 const USUAL_G = 2;
+const PERCENT = 100;
 const WHENS = ON_BREAD_WHEN.map((when) => [when, when] as const);
 
 const styles = StyleSheet.create({ line: { gap: SPACE.s } });
@@ -52,6 +53,18 @@ function OnBreadFields({ line, index }: { line: NonNullable<Formula['onBread']>[
             if (found) found.when = when;
           })
         }
+      />
+      <DraftFigure
+        label={say('{name}, on how many of the pieces', { name })}
+        path={`onBread[${index}].share`}
+        unit="%"
+        shown={PERCENT}
+        decimals={0}
+        value={line.share ?? 1}
+        set={(d, value) => {
+          const found = d.onBread?.[index];
+          if (found) found.share = value < 1 ? value : undefined;
+        }}
       />
       <Action
         label={say('Remove {name}', { name: { lower: name } })}

@@ -1,6 +1,6 @@
 import { say } from '../../reader/say';
 import { type FormulaFigure, explainFormula } from '@kettle-scale/core/explain';
-import { formulaFacts } from '@kettle-scale/core/formula';
+import { formulaFacts, kindOfBread } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
@@ -54,11 +54,16 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
   const isCook = useIsCook();
   return (
     <Screen
-      eyebrow={say('Version {version, number} · {reason}{archived}', {
-        version: formula.version,
-        reason,
-        archived: archived ? ' · archived' : '',
-      })}
+      eyebrow={say(
+        archived
+          ? '{kind} · version {version, number} · {reason} · archived'
+          : '{kind} · version {version, number} · {reason}',
+        {
+          kind: { capital: kindOfBread(formula, facts.lines) },
+          version: formula.version,
+          reason,
+        },
+      )}
       title={formula.name}
       foot={<PrimaryAction label="Plan a batch" onPress={() => router.push(`/plan/${formula.id}`)} />}
     >

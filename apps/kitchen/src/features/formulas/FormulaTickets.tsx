@@ -1,7 +1,7 @@
 import { formatPercent } from '../../reader/figures';
 import { say, sayAll } from '../../reader/say';
 import type { FormulaFigure } from '@kettle-scale/core/explain';
-import { type Formula, type FormulaFacts, packWords } from '@kettle-scale/core/formula';
+import { type Formula, type FormulaFacts, methodWords, packWords } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 
 import { StyleSheet, View } from 'react-native';
@@ -15,7 +15,6 @@ import { Ask } from '../../ui/layout/Why';
 import { BakeBars } from '../../shared/BakeBars';
 import { useFormulaQuestion } from '../../shared/useBakeQuestion';
 import { useOwnSeconds } from '../../shared/useOwnSeconds';
-import { methodWords } from './methodWords';
 
 /** Pages draw their disc to one scale, so that a small bread looks small. */
 const DISC = { px: 200, scaleMm: 300 } as const;
@@ -156,12 +155,13 @@ export function GriddleTicket({ formula, foods }: { formula: Formula; foods: rea
   );
 }
 
-/** The method, step by step. */
+/** The method, step by step; the seconds stand in a ticket of their own. */
 export function MethodTicket({ formula, facts }: { formula: Formula; facts: FormulaFacts }) {
+  const steps = methodWords(formula, facts).filter(({ of }) => of !== 'griddle');
   return (
     <Ticket>
       <Heading>Method</Heading>
-      {methodWords({ formula, lines: facts.lines }).map(({ name, text }, index) => (
+      {steps.map(({ name, text }, index) => (
         <View key={index} style={styles.step}>
           <View style={styles.number}>
             <Figure value={`${index + 1}`} size={22} tone="soot" />

@@ -6,6 +6,7 @@ import {
   type ResolvedLine,
   hydrationSpread,
   massOfMeasure,
+  kindOfBread,
 } from '@kettle-scale/core/formula';
 import type { Interval } from '@kettle-scale/core/quantity';
 import { useRouter } from 'expo-router';
@@ -74,7 +75,7 @@ export function SpreadTicket({ formula, facts }: { formula: Formula; facts: Form
       <Ask onPress={() => setWhy(true)}>
         <Figure value={spreadText(spread)} size={32} tone="water" />
       </Ask>
-      <HydrationChart spread={spread} width={PICTURE_PX} />
+      <HydrationChart spread={spread} kind={kindOfBread(formula, facts.lines)} width={PICTURE_PX} />
       {measured.map((line) => {
         const mass = massOf(line);
         const step = mass.typical < 10 ? 0.1 : 1;

@@ -1,4 +1,4 @@
-import { formulaFacts } from '@kettle-scale/core/formula';
+import { formulaFacts, methodWords } from '@kettle-scale/core/formula';
 import { CATALOGUE } from '@kettle-scale/core/ingredient';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { api } from '../../api/api';
@@ -13,7 +13,6 @@ import { FormulaPage } from './FormulaPage';
 import { FormulasScreen } from './FormulasScreen';
 import { indexBook, orderBook, viewBook } from './bookView';
 import { TakeBook } from './TakeOut';
-import { methodWords } from './methodWords';
 import { bookFile, formulaFile, selfContained } from './sendOut';
 import { say } from '../../reader/say';
 
@@ -49,11 +48,12 @@ beforeEach(() => {
 });
 
 test('the method is told in the order of work, with its windows', () => {
-  const steps = methodWords({ formula, lines: formulaFacts(formula, foods).lines }).map(({ name, text }) => ({
-    ...{ name: say(name), text: say(text) },
+  const steps = methodWords(formula, formulaFacts(formula, foods)).map(({ name, text }) => ({
+    name: say(name),
+    text: say(text),
   }));
   expect(steps.map(({ name }) => name)).toEqual([
-    ...['Mix', 'Knead', 'Rest the dough', 'Divide', 'Flatten', 'Good bread', 'Hold'],
+    ...['Mix', 'Knead', 'Rest the dough', 'Divide', 'Flatten', 'Griddle', 'Good bread', 'Hold'],
   ]);
   expect(steps[0]?.text).toMatch(/Liquid at 55\s°C, salt in the flour.*in the mixer/);
   expect(steps[1]?.text).toMatch(/by hand, until it stretches without tearing/);

@@ -4,10 +4,10 @@ import type { Batch } from '@kettle-scale/core/batch';
 import {
   type Cause,
   SYMPTOMS,
-  SYMPTOM_IDS,
   type Suspect,
   type Symptom,
   diagnose,
+  symptomsOf,
 } from '@kettle-scale/core/diagnosis';
 
 import { useRouter } from 'expo-router';
@@ -41,11 +41,18 @@ const styles = StyleSheet.create({
   bar: { height: 8 },
 });
 
-function Symptoms({ seen, onChange }: { seen: readonly Symptom[]; onChange: (seen: Symptom[]) => void }) {
+interface SymptomsProps {
+  /** What a bread of this kind can show. */
+  offered: readonly Symptom[];
+  seen: readonly Symptom[];
+  onChange: (seen: Symptom[]) => void;
+}
+
+function Symptoms({ offered, seen, onChange }: SymptomsProps) {
   const colours = useColours();
   return (
     <View role="group" aria-label={say('What you see')} style={styles.row}>
-      {SYMPTOM_IDS.map((id) => {
+      {offered.map((id) => {
         const on = seen.includes(id);
         return (
           <Press
@@ -141,6 +148,7 @@ function Diagnose({ batch }: { batch: Batch }) {
     >
       <Label>What do you see? Take all that fit.</Label>
       <Symptoms
+        offered={symptomsOf(batch.plan)}
         seen={seen}
         onChange={(next) => {
           setSeen(next);

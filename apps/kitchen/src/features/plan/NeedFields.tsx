@@ -19,6 +19,7 @@ const STEP: Record<NeedField, number> = {
   bowls: 1,
   ball: 1,
   flour: 100,
+  flourEach: 1,
   dough: 100,
   diameter: 5,
   thickness: 0.1,
@@ -35,6 +36,7 @@ const styles = StyleSheet.create({
 const WAYS: readonly (readonly [Need['by'], string])[] = [
   ['pieces', 'Pieces'],
   ['discs', 'Bread size'],
+  ['flour-each', 'Flour each'],
   ['dough', 'Dough'],
   ['flour', 'Flour at hand'],
   ['stock', 'What is left'],
@@ -43,14 +45,15 @@ const WAYS: readonly (readonly [Need['by'], string])[] = [
 
 const isLength = (field: NeedField): field is 'diameter' | 'thickness' =>
   field === 'diameter' || field === 'thickness';
-const isMass = (field: NeedField): field is 'ball' | 'flour' | 'dough' =>
-  field === 'ball' || field === 'flour' || field === 'dough';
+const isMass = (field: NeedField): field is 'ball' | 'flour' | 'flourEach' | 'dough' =>
+  field === 'ball' || field === 'flour' || field === 'flourEach' || field === 'dough';
 
 const WORDS: Record<NeedField, string> = {
   pieces: 'Pieces',
   bowls: 'Bowls',
   ball: 'Ball',
   flour: 'Flour at hand',
+  flourEach: 'Flour a piece',
   dough: 'Dough',
   diameter: 'Across',
   thickness: 'Thick',
@@ -75,7 +78,8 @@ export function NeedFields({ text, errors, onChange, formula, ingredients }: Nee
   const stepped = (field: NeedField, direction: 1 | -1): string => {
     if (isMass(field)) {
       const parsed = parseQuantity(text[field], { defaultUnit: bareUnit(units) });
-      const stepG = units === 'us' && field === 'ball' ? GRAMS_PER_OUNCE_STEP : STEP[field];
+      const stepG =
+        units === 'us' && (field === 'ball' || field === 'flourEach') ? GRAMS_PER_OUNCE_STEP : STEP[field];
       const fromG = parsed.ok && parsed.quantity.kind === 'mass' ? parsed.quantity.amount : 0;
       const steps = Math.max(1, Math.round(fromG / stepG) + direction);
       return typedMass(units === 'us' ? steps * stepG : roundToStep(steps * stepG, 1), units);

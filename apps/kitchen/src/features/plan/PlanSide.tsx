@@ -36,6 +36,16 @@ export function PlanWork({ planner, onAsk, nowMs }: PlanPartProps & { nowMs: num
       {plan.scarcest ? (
         <Strong>{say('{scarcest} is what runs out first.', { scarcest: plan.scarcest })}</Strong>
       ) : null}
+      {plan.trials ? (
+        <Strong>
+          {say(
+            '{trials, plural, one {The first piece is a trial} other {The first # pieces are trials}}: made on top, sold by none.',
+            {
+              trials: plan.trials,
+            },
+          )}
+        </Strong>
+      ) : null}
       {[...plan.warnings.map(({ message }) => message), ...short, ...(late ? [late] : [])].map((message) => (
         <Strong key={say(message)} tone="plum">
           {message}

@@ -19,24 +19,31 @@ function OnBread({ onBread, pieces }: { onBread: NonNullable<Plan['onBread']>; p
   return (
     <View>
       <Label>{say('On the bread, for {pieces, number} pieces', { pieces })}</Label>
-      {onBread.map(({ lineId, name, note, when, gPerPiece, massG, stepG, fraction, assumed }) => {
-        const figure = format.massFigure(massG, stepG);
-        return (
-          <View key={lineId}>
-            <Leader
-              name={sayAll([name, note, when])}
-              value={figure.value}
-              unit={figure.unit}
-              aside={formatPercent(fraction, 1)}
-            />
-            <Label>
-              {say(assumed ? '{each} a piece, assumed: say how much in the formula' : '{each} a piece', {
-                each: { g: gPerPiece, stepG: 0.1 },
-              })}
-            </Label>
-          </View>
-        );
-      })}
+      {onBread.map(
+        ({ lineId, name, note, when, gPerPiece, pieces: gets, massG, stepG, fraction, assumed }) => {
+          const figure = format.massFigure(massG, stepG);
+          return (
+            <View key={lineId}>
+              <Leader
+                name={sayAll([name, note, when])}
+                value={figure.value}
+                unit={figure.unit}
+                aside={formatPercent(fraction, 1)}
+              />
+              <Label>
+                {say(
+                  assumed
+                    ? '{each} a piece, assumed: say how much in the formula'
+                    : gets === undefined
+                      ? '{each} a piece'
+                      : '{each} a piece, {gets, number} of them',
+                  { each: { g: gPerPiece, stepG: 0.1 }, gets: gets ?? 0 },
+                )}
+              </Label>
+            </View>
+          );
+        },
+      )}
       <TicketRule />
     </View>
   );

@@ -20,6 +20,7 @@ export interface NeedText {
   pieces: string;
   ball: string;
   flour: string;
+  flourEach: string;
   dough: string;
   diameter: string;
   thickness: string;
@@ -33,7 +34,7 @@ export type NeedField = Exclude<keyof NeedText, 'by' | 'stock'>;
 export type NeedAddress = Partial<Record<NeedField | 'by' | 'stock' | 'lot', string>>;
 export type NeedErrors = Partial<Record<keyof NeedText, string>>;
 
-const MASS_FIELDS: ReadonlySet<NeedField> = new Set(['ball', 'flour', 'dough']);
+const MASS_FIELDS: ReadonlySet<NeedField> = new Set(['ball', 'flour', 'flourEach', 'dough']);
 
 /** A bare number in a weight field is in the unit this person reads. */
 export const bareUnit = (units: UnitSystem): Unit['id'] => (units === 'metric' ? 'g' : 'oz');
@@ -73,6 +74,7 @@ const READ: Record<NeedField, (text: string, units: UnitSystem) => Read> = {
   bowls: (text) => readCount(text, 'Bowls'),
   ball: readMass,
   flour: readMass,
+  flourEach: readMass,
   dough: readMass,
   diameter: readLength,
   thickness: readLength,
@@ -88,6 +90,10 @@ export const FIELDS_OF: Record<Need['by'], readonly (readonly [NeedField, string
     ['pieces', 'pieces'],
     ['diameter', 'diameterMm'],
     ['thickness', 'thicknessMm'],
+  ],
+  'flour-each': [
+    ['pieces', 'pieces'],
+    ['flourEach', 'flourEachG'],
   ],
   dough: [
     ['dough', 'doughG'],
@@ -172,7 +178,7 @@ export function needToAddress(text: NeedText, units: UnitSystem): Record<string,
 }
 
 /** Offered when a formula is first planned. */
-const FIRST = { pieces: 24, flourG: 2000, doughG: 3000, bowls: 1 } as const;
+const FIRST = { pieces: 24, flourG: 2000, flourEachG: 30, doughG: 3000, bowls: 1 } as const;
 
 interface First {
   ballG: number;
@@ -199,6 +205,7 @@ export function needFromAddress(address: NeedAddress, first: First, units: UnitS
     bowls: address.bowls ?? String(FIRST.bowls),
     ball: fromAddress(address.ball, first.ballG, units),
     flour: fromAddress(address.flour, FIRST.flourG, units),
+    flourEach: fromAddress(address.flourEach, FIRST.flourEachG, units),
     dough: fromAddress(address.dough, FIRST.doughG, units),
     diameter: length('diameter', first.diameterMm),
     thickness: length('thickness', first.thicknessMm),

@@ -26,6 +26,7 @@ const FILL: Record<StepKind, keyof Colours> = {
   pause: 'maize',
   rest: 'maize',
   divide: 'soot',
+  coins: 'soot',
   flatten: 'soot',
   griddle: 'ember',
   finish: 'sage',

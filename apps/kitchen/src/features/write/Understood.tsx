@@ -1,8 +1,9 @@
 import { explainSpread } from '@kettle-scale/core/explain';
-import { listWarnings } from '@kettle-scale/core/writing';
+import { listKind, listWarnings } from '@kettle-scale/core/writing';
 import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
-import { useWriting } from '../../drafts/writing';
+import { KIND_KEY, saidKind, useWriting } from '../../drafts/writing';
+import { KindChoice } from '../../shared/KindChoice';
 import { Action } from '../../ui/input/actions';
 import { HydrationChart } from '../../shared/chart';
 import { spreadText } from '../../shared/spreadText';
@@ -34,9 +35,11 @@ interface UnderstoodProps {
 export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) {
   const wide = useWide();
   const { width } = useWindowDimensions();
-  const { answer: addAnswers } = useWriting();
+  const { answers, answer: addAnswers } = useWriting();
   const [why, setWhy] = useState(false);
-  const warnings = useMemo(() => listWarnings(list), [list]);
+  const said = saidKind(answers);
+  const kind = said ?? listKind(list);
+  const warnings = useMemo(() => listWarnings(list, kind), [list, kind]);
   const closeWhy = useCallback(() => setWhy(false), []);
   const answer = (key: string, id: string) => addAnswers({ [key]: id });
   const takeUsual = () =>
@@ -51,8 +54,15 @@ export function Understood({ list, spread, onOther, onWeigh }: UnderstoodProps) 
           <Ask onPress={() => setWhy(true)}>
             <Figure value={spreadText(spread)} size={32} tone="water" />
           </Ask>
-          <HydrationChart spread={spread} width={pictureWidth} />
+          <HydrationChart spread={spread} kind={kind} width={pictureWidth} />
         </Ticket>
+      ) : null}
+      {list.flourG ? (
+        <KindChoice
+          kind={kind}
+          guessed={said === undefined}
+          onChange={(chosen) => answer(KIND_KEY, chosen)}
+        />
       ) : null}
       {warnings.length > 0 ? (
         <View role="status">

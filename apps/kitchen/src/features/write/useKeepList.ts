@@ -6,7 +6,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { replaceDraft } from '../../drafts/drafts';
 import { useSaveFormula } from '../../api/changes';
-import { useWriting } from '../../drafts/writing';
+import { saidKind, useWriting } from '../../drafts/writing';
 import { numberTyped } from '../../ui/input/FigureField';
 import { type Reading } from './useReading';
 import { say } from '../../reader/say';
@@ -24,7 +24,7 @@ interface KeepListOptions {
 /** Makes a formula of the list: into the book, or onto the editor's table. */
 export function useKeepList({ list, kitchen, taken }: KeepListOptions) {
   const router = useRouter();
-  const { text, name, pieces, begin } = useWriting();
+  const { text, name, pieces, answers, begin } = useWriting();
   const [problem, setProblem] = useState<string>();
   const save = useSaveFormula();
   const called = name.trim() || list.title || '';
@@ -32,7 +32,10 @@ export function useKeepList({ list, kitchen, taken }: KeepListOptions) {
     try {
       setProblem(undefined);
       const makes = pieces.trim() === '' ? list.pieces : parseInput(piecesField, numberTyped(pieces));
-      return listFormula({ ...list, pieces: makes }, { name: called || 'New formula', taken, text, kitchen });
+      return listFormula(
+        { ...list, pieces: makes },
+        { name: called || 'New formula', kind: saidKind(answers), taken, text, kitchen },
+      );
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       setProblem(say(error.problems[0]?.message ?? ''));

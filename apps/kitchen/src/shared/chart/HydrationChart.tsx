@@ -1,6 +1,6 @@
 import { formatPercent } from '../../reader/figures';
 import { say } from '../../reader/say';
-import type { HydrationSpread } from '@kettle-scale/core/formula';
+import { type HydrationSpread, type KindOfBread, USUAL_DOUGH } from '@kettle-scale/core/formula';
 
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
@@ -24,7 +24,6 @@ const WIDE_PX = 500;
 /** Beyond this many causes the rest is too small to see. */
 const MOST_CAUSES = 4;
 const LEAST_SHARE = 0.005;
-const USUAL = { low: 0.45, high: 0.65 } as const;
 
 const styles = StyleSheet.create({ ask: { minHeight: TOUCH.other, justifyContent: 'center' } });
 
@@ -75,13 +74,21 @@ function SpreadWords({
   );
 }
 
+interface HydrationChartProps {
+  spread: HydrationSpread;
+  /** Its usual range is drawn behind. */
+  kind: KindOfBread;
+  width: number;
+}
+
 /** How far the hydration can be off, and which line does it: one bar for the dough, one for each cause. */
-export default function HydrationChart({ spread, width }: { spread: HydrationSpread; width: number }) {
+export default function HydrationChart({ spread, kind, width }: HydrationChartProps) {
+  const usual = USUAL_DOUGH[kind].hydration;
   const colours = useColours();
   const { hydration } = spread;
   const causes = spread.causes.filter(({ share }) => share >= LEAST_SHARE).slice(0, MOST_CAUSES);
-  const least = Math.min(USUAL.low - 0.02, hydration.low - 0.01, ...causes.map(({ low }) => low - 0.01));
-  const most = Math.max(USUAL.high + 0.02, hydration.high + 0.01, ...causes.map(({ high }) => high + 0.01));
+  const least = Math.min(usual.low - 0.02, hydration.low - 0.01, ...causes.map(({ low }) => low - 0.01));
+  const most = Math.max(usual.high + 0.02, hydration.high + 0.01, ...causes.map(({ high }) => high + 0.01));
   const x = scaleLinear([Math.max(0, least), most], [2, width - 2]);
   const height = TOP + 14 + causes.length * ROW + AXIS;
   const [first] = causes;
@@ -100,15 +107,15 @@ export default function HydrationChart({ spread, width }: { spread: HydrationSpr
       >
         <Svg width={width} height={height}>
           <Rect
-            x={x(USUAL.low)}
+            x={x(usual.low)}
             y={14}
-            width={x(USUAL.high) - x(USUAL.low)}
+            width={x(usual.high) - x(usual.low)}
             height={base - 14}
             fill={colours.rule}
             opacity={0.45}
           />
-          <SvgText x={x(USUAL.low) + 4} y={11} fontFamily={FONT.text} fontSize={13} fill={colours.soot}>
-            usual for thin breads
+          <SvgText x={x(usual.low) + 4} y={11} fontFamily={FONT.text} fontSize={13} fill={colours.soot}>
+            {say('usual for {kind}', { kind })}
           </SvgText>
           {bar('dough', 20, hydration.low, hydration.high, 20, colours.water)}
           <Line

@@ -9,6 +9,8 @@ const STANDS_MS = 60_000;
 const COVER_RISES = 4;
 /** Freckles of a side that lay too long are shown as at most so many times those asked for. */
 const MOST_COVER = 2;
+/** One more turn, or back on for a little: looked at after so long, s (trade practice). */
+export const EXTRA_S = 10;
 
 export interface LivePiece extends Timed {
   place: number;
@@ -49,8 +51,8 @@ export interface Around {
   table: readonly PlateTimes[];
   /** Spot cover that the product asks for, percent. */
   coverAim: number;
-  /** Temperature of a place, for a piece that does not say on what it was laid. */
-  placeC: (place: number) => number;
+  /** Temperature of a place for a piece that does not say on what it was laid. */
+  placeC: (place: number, piece: number) => number;
   /** Seconds of the sides on a plate of this heat, for a piece that went on at this instant: they do not change under it. */
   secondsFor: (plateC: number, onMs: number) => readonly number[];
 }
@@ -65,14 +67,14 @@ export function livePieces(onPlate: readonly OnPlate[], around: Around): LivePie
   const { phases, table, coverAim, placeC, secondsFor } = around;
   const pieces = onPlate.map((one, index): LivePiece => {
     const place = one.place ?? index + 1;
-    const plateC = one.plateC ?? placeC(place);
+    const plateC = one.plateC ?? placeC(place, one.piece);
     const seconds = secondsFor(plateC, one.onMs);
     const phase = phases[one.side - 1];
     const flame = phase?.flame ?? false;
     // A fire that is solved as a side has its seconds there; any other keeps the formula's.
-    const plannedS = seconds[one.side - 1] ?? phase?.seconds ?? 0;
+    const plannedS = seconds[one.side - 1] ?? phase?.seconds ?? EXTRA_S;
     const before = one.doneS.at(-1);
-    const turned = !flame && before !== undefined && one.side > 1;
+    const turned = phase !== undefined && !flame && before !== undefined && one.side > 1;
     const sideS = turned
       ? afterTurn({ table, plateC, seconds, side: one.side, sideS: plannedS, before })
       : plannedS;

@@ -7,7 +7,7 @@ import {
   springBackAfter,
 } from '../../dough/springBack';
 import type { Formula, ResolvedLine } from '../../formula/formulaSchema';
-import { kindOfBread } from '../../formula/kindOfBread';
+import { hasGluten, kindOfBread } from '../../formula/kindOfBread';
 import type { DoughTotals } from '../../formula/percentages';
 import { isPerishable } from '../../ingredient/perishable';
 import { type Kitchen } from '../../kitchen/kitchenSchema';
@@ -59,7 +59,7 @@ export function restsToday(setting: RestSetting): RestWindow[] {
   const kind = relaxingKind(formula, totals.fat, relaxingFactor);
   const limitS = (kitchen.coldLimitH ?? DEFAULT_COLD_LIMIT_H) * S_PER_H;
   const perishable = isPerishable(lines.map(({ food }) => food));
-  const isMaize = kindOfBread(lines) === 'maize';
+  const isCalm = !hasGluten(kindOfBread(formula, lines));
   const progress: Progress = { age: 0, tempC: doughC, elapsedS: beforeS, balled: false };
 
   return rests.map((rest, index): RestWindow => {
@@ -74,8 +74,7 @@ export function restsToday(setting: RestSetting): RestWindow[] {
     let beyond: RestWindow['beyond'];
     if (last) {
       const toGo = restFor(wanted, 1) - progress.age;
-      // Maize has no gluten that springs back.
-      const calmS = isMaize ? 0 : minutesToAge(toGo, kind, resting.tempAtMin) * S_PER_MIN;
+      const calmS = isCalm ? 0 : minutesToAge(toGo, kind, resting.tempAtMin) * S_PER_MIN;
       const isCold = resting.coldS > calmS;
       const neededS = isCold ? resting.coldS : calmS;
       if (neededS > rest.latestS) {

@@ -128,7 +128,7 @@ function lineBreadOf(
     kneadS: (times('knead') * stepsS(plan, 'knead')) / plan.bowls,
     kneadByHand: machinesOf(kitchen).length === 0,
     rest1: restWindow(plan, 'dough'),
-    divideS: (times('divide') * stepsS(plan, 'divide')) / plan.pieces,
+    divideS: (times('divide') * (stepsS(plan, 'divide') + stepsS(plan, 'coins'))) / plan.pieces,
     rest2: restWindow(plan, 'balls'),
     ...{ rollS, sidesS, heatS },
     heat: heatName(formula.bake.plateC),

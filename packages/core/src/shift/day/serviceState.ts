@@ -37,7 +37,8 @@ export const liveActs = (acts: readonly ServiceAct[]): TrayAct[] => {
 
 /** When the good pieces of a batch came off, s from midnight; of a batch without taps, when it was finished. */
 function goodOff(batch: Batch, state: BatchState, sinceMidnight: (ms: number) => number): number[] {
-  const off = state.baked.map(({ onMs, sidesS }) =>
+  const sold = state.baked.filter(({ piece }) => !state.trials.includes(piece));
+  const off = sold.map(({ onMs, sidesS }) =>
     sinceMidnight(onMs + MS_PER_S * sidesS.reduce((sum, s) => sum + s, 0)),
   );
   const { finished } = state;

@@ -1,4 +1,5 @@
-import { say } from '../../../reader/say';
+import { say, sayAll } from '../../../reader/say';
+import { roundWords } from '@kettle-scale/core/formula';
 import type { ReadingSource } from '@kettle-scale/core/device';
 import type { Step } from '@kettle-scale/core/plan';
 import { roundToStep } from '@kettle-scale/core/quantity';
@@ -95,7 +96,7 @@ export function DivideStep({ live, step }: { live: LiveBatch; step: Step }) {
           <KeepChoice {...{ live, division }} />
           {pieces > 1 && pieces <= MOST_GUIDED ? <Guide {...{ pieces, ballG }} /> : null}
           <SimulatedScale wantG={division.expectedG} />
-          <Body>Round them tight, seam under, and cover them: a round ball gives a round disc.</Body>
+          <Body>{sayAll(roundWords(plan.formula.method), ' ')}</Body>
         </>
       }
     >

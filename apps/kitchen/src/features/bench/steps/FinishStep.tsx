@@ -1,5 +1,5 @@
 import { say } from '../../../reader/say';
-import { type EventBody, type Reject, ballsMade } from '@kettle-scale/core/batch';
+import { type EventBody, type Reject, ballsMade, piecesMade } from '@kettle-scale/core/batch';
 import { goodWords } from '@kettle-scale/core/formula';
 import type { Holding } from '@kettle-scale/core/kitchen';
 import { textField } from '@kettle-scale/core/message';
@@ -91,7 +91,7 @@ export function FinishStep({ live, step: batchStep }: { live: LiveBatch; step: S
   const [looking, setLooking] = useState(false);
   const [how, setHow] = useState<Holding | null>(formula.method.holdIn ?? null);
   const shorts = state.leftovers.reduce((sum, { pieces = 0 }) => sum + pieces, 0);
-  const made = state.piecesOff || ballsMade(live.batch.plan, state) + shorts;
+  const made = piecesMade(state) || ballsMade(live.batch.plan, state) - state.trials.length + shorts;
   const bad = rejectedPieces(state);
   const form = useFinish(made, bad);
   const { errors } = form.formState;

@@ -2,7 +2,7 @@ import { say } from '../../../reader/say';
 import { type BatchState, ballsAtHand } from '@kettle-scale/core/batch';
 import { ROLLED_STEP_MM } from '@kettle-scale/core/bake';
 import { bakePhases } from '@kettle-scale/core/formula';
-import type { Step } from '@kettle-scale/core/plan';
+import { type Step, laidOut } from '@kettle-scale/core/plan';
 import { discDiameterMm, DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
 import { roundToStep } from '@kettle-scale/core/quantity';
 import { explainRolling } from '@kettle-scale/core/explain';
@@ -71,7 +71,17 @@ function Measure({ label, value, unit, onStep }: MeasureProps) {
   );
 }
 
-const AHEAD_VERB = { pin: 'Roll', 'hand-stretch': 'Stretch', 'sheet-thin': 'Roll' } as const;
+const AHEAD_VERB = {
+  pin: 'Roll',
+  'hand-stretch': 'Stretch',
+  'sheet-thin': 'Roll',
+  'sheet-press': 'Press',
+} as const;
+const LAID_FIRST = {
+  floured: 'Make {pieces, number} first: floured, under a cloth. They keep {keeps}.',
+  'between sheets': 'Make {pieces, number} first, between sheets. They keep {keeps}.',
+  'over the rim of a bowl': 'Make {pieces, number} first, over the rim of a bowl. They keep {keeps}.',
+} as const;
 const AHEAD_WHY = {
   hands: 'rolling is slower than the plate',
   plate: 'the plate is slower than rolling',
@@ -129,11 +139,13 @@ function FlattenMore({ live, step, diameterMm, limit }: FlattenMoreProps) {
   return (
     <>
       <Body tone="soot">
-        {say('It springs back {springBack}, to {length}. {note}', {
-          springBack: { share: springBack },
-          length: format.length(diameterMm * (1 - springBack)),
-          note: plan.formula.method.shaping.note,
-        })}
+        {springBack > 0
+          ? say('It springs back {springBack}, to {length}. {note}', {
+              springBack: { share: springBack },
+              length: format.length(diameterMm * (1 - springBack)),
+              note: plan.formula.method.shaping.note,
+            })
+          : plan.formula.method.shaping.note}
       </Body>
       {limit ? <Body tone="soot">{say('Limit: {why}.', { why: limit })}</Body> : null}
       <OnBreadNow plan={plan} at={['on the bench']} />
@@ -167,6 +179,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { springBack } = plan.formula.product;
   const { shaping } = plan.formula.method;
   const pieces = Math.max(1, ballsAtHand(plan, state));
+  const laid = laidOut(plan.formula, pieces);
   const bakeS = bakePhases(plan.formula.bake).reduce((sum, { seconds }) => sum + seconds, 0);
   const ahead = rollAhead({
     pieces,
@@ -188,7 +201,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         <FlattenMore
           {...{ live, step }}
           diameterMm={disc.diameterMm}
-          limit={shaping.how === 'hot-press' ? null : AHEAD_WHY[ahead.limit]}
+          limit={shaping.how === 'hot-press' || laid ? null : AHEAD_WHY[ahead.limit]}
         />
       }
     >
@@ -215,13 +228,15 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
         </View>
       </View>
       <Heading>
-        {shaping.how === 'hot-press'
-          ? 'Press one as a place comes free.'
-          : say('{aheadVerb} {before, number} first, then stay {ahead, number} ahead.', {
-              aheadVerb: AHEAD_VERB[shaping.how],
-              before: ahead.before,
-              ahead: ahead.ahead,
-            })}
+        {laid
+          ? say(LAID_FIRST[shaping.laidOut ?? 'floured'], { pieces: laid.atOnce, keeps: { s: laid.keepsS } })
+          : shaping.how === 'hot-press'
+            ? 'Press one as a place comes free.'
+            : say('{aheadVerb} {before, number} first, then stay {ahead, number} ahead.', {
+                aheadVerb: AHEAD_VERB[shaping.how],
+                before: ahead.before,
+                ahead: ahead.ahead,
+              })}
       </Heading>
       <OnBreadNow short plan={plan} at={['on the bench']} />
       {shaping.how === 'hot-press' ? <HotPressCaution /> : null}

@@ -35,6 +35,12 @@ const styles = StyleSheet.create({
   part: { fontSize: 40, lineHeight: 44 },
 });
 
+/** What a wait was for. */
+const WAITED = {
+  cool: { done: 'Cool enough', alarm: 'Cool enough for hands' },
+  soak: { done: 'Set aside long enough', alarm: 'The wetted flour is ready' },
+} as const;
+
 /** Additions are offered in halves, one and one and a half of what suits the dough. */
 const SIZES = [0.5, 1, 1.5] as const;
 
@@ -157,7 +163,7 @@ function PartWords({ live, now, part, place, waitS, running }: PartWordsProps) {
       ) : null}
       {part.caution ? <Caution folded {...part.caution} /> : null}
       {running && part.kind === 'add' ? <ByFeel live={live} now={now} part={part} /> : null}
-      {running && part.kind === 'wait' ? <PartTemp {...{ live, now, part }} /> : null}
+      {running && part.kind === 'wait' && part.id !== 'soak' ? <PartTemp {...{ live, now, part }} /> : null}
     </View>
   );
 }
@@ -224,7 +230,12 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
     ? { label: 'Start mixing', onPress: () => act({ type: 'started', stepId }) }
     : part
       ? {
-          label: part.kind === 'add' ? 'It feels right' : part.kind === 'wait' ? 'Cool enough' : 'Done, next',
+          label:
+            part.kind === 'add'
+              ? 'It feels right'
+              : part.kind === 'wait'
+                ? WAITED[part.id === 'soak' ? 'soak' : 'cool'].done
+                : 'Done, next',
           quiet: waitS !== null && waitS > 0,
           onPress: () => act({ type: 'part-done', stepId, part: part.id }),
         }
@@ -245,7 +256,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       }
       more={<MixMore {...{ live, now, part, dough, skipped }} running={running !== null} />}
       {...(cooled.ringing
-        ? { alarm: { ...cooled, words: 'Cool enough for hands' } }
+        ? { alarm: { ...cooled, words: WAITED[part?.id === 'soak' ? 'soak' : 'cool'].alarm } }
         : late
           ? { alarm: { ...alarm, words: 'Long enough' } }
           : {})}

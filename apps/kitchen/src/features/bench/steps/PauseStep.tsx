@@ -6,7 +6,7 @@ import { lateLines } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { SPACE } from '../../../ui/tokens';
-import { Body } from '../../../ui/type';
+import { Body, Heading } from '../../../ui/type';
 import { ColdChainLine } from '../ColdChainLine';
 import { StepFrame } from '../StepFrame';
 import { TimerRing } from '../TimerRing';
@@ -25,6 +25,12 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const stepId = now.step.id;
   const phase = running?.phase;
   const late = now.step.round === 0 ? lateLines(plan) : [];
+  const test = plan.formula.method.knead.again?.[now.step.round ?? 0]?.restTest;
+  const goOn = () =>
+    live.act(...(test && phase !== 'early' ? [{ type: 'tested' as const, stepId, passed: true }] : []), {
+      type: 'done',
+      stepId,
+    });
   const next =
     late.length > 0
       ? say('After it: {late} worked in.', {
@@ -38,10 +44,10 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
       primary={
         phase
           ? {
-              label: phase === 'early' ? 'Knead now' : 'Keep kneading',
+              label: phase === 'early' ? 'Knead now' : test ? 'It passes: knead on' : 'Keep kneading',
               quiet: phase === 'early',
               askFirst: endsEarly(running, 'pause'),
-              onPress: () => live.act({ type: 'done', stepId }),
+              onPress: goOn,
             }
           : { label: 'Covered: start the pause', onPress: () => live.act({ type: 'started', stepId }) }
       }
@@ -57,6 +63,7 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
           label={formatSpan(window.earliestS)}
         />
       </View>
+      {test ? <Heading>{say('Until it passes: {test}.', { test })}</Heading> : null}
       <Body>Keep it covered.</Body>
       <ColdChainLine live={live} nowMs={nowMs} />
     </StepFrame>

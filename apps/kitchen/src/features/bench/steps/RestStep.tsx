@@ -1,11 +1,11 @@
 import { say, sayAll } from '../../../reader/say';
 import { POKES, type Poke } from '@kettle-scale/core/dough';
 import { type StepState, restAdvice } from '@kettle-scale/core/batch';
-import type { Rest } from '@kettle-scale/core/formula';
+import { type Rest, hasGluten } from '@kettle-scale/core/formula';
 import type { Value } from '@kettle-scale/core/message';
 import { explainRest, explainToday } from '@kettle-scale/core/explain';
 import { useState } from 'react';
-import { restConflict } from '@kettle-scale/core/plan';
+import { planKind, restConflict } from '@kettle-scale/core/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveBatch } from '../../../batch/useBatch';
 import { ColdBalls } from '../../../shared/ColdBalls';
@@ -99,9 +99,25 @@ interface LooksProps {
 function Looks({ live, now }: LooksProps) {
   const { act } = live;
   const stepId = now.step.id;
-  const looks = now.seen.flatMap((event) => (event.type === 'poked' ? [event.poke] : []));
   return (
     <View style={styles.stack}>
+      {hasGluten(planKind(live.batch.plan)) ? <Calm {...{ live, now }} /> : null}
+      <TakeTemp
+        kind="probe"
+        label="Temperature of the dough"
+        onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
+      />
+    </View>
+  );
+}
+
+/** How calm the gluten is: a poke, and a disc rolled for a trial. */
+function Calm({ live, now }: LooksProps) {
+  const { act } = live;
+  const stepId = now.step.id;
+  const looks = now.seen.flatMap((event) => (event.type === 'poked' ? [event.poke] : []));
+  return (
+    <>
       <Choices
         label="Poke one"
         value={looks.at(-1) ?? null}
@@ -111,12 +127,7 @@ function Looks({ live, now }: LooksProps) {
       <TrialDisc
         onMeasured={(rolledMm, relaxedMm) => act({ type: 'sprang-back', stepId, rolledMm, relaxedMm })}
       />
-      <TakeTemp
-        kind="probe"
-        label="Temperature of the dough"
-        onTake={(taken) => act(measuredBody(stepId, 'dough', taken))}
-      />
-    </View>
+    </>
   );
 }
 
@@ -167,7 +178,8 @@ export function RestStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const index = step.rest ?? 0;
   const rest = plan.formula.method.rests[index];
   const phase = running?.phase;
-  const advice = running ? restAdvice(plan, state, now, nowMs) : null;
+  // Without gluten nothing springs back: there is no calm to wait for.
+  const advice = running && hasGluten(planKind(plan)) ? restAdvice(plan, state, now, nowMs) : null;
   const moreS = advice ? Math.ceil(advice.moreS / 60) * 60 : 0;
   const last = !plan.formula.method.rests.some((_other, other) => other > index);
   const coveredMs = Math.max(

@@ -85,6 +85,8 @@ export function ShapingWords({ live, step }: { live: LiveBatch; step: Step }) {
       'Over the backs of the hands, turning: the rim is the last to thin. Mend no holes, they never puff.',
     'sheet-thin':
       'Rolled to the edge of seeing through, then over the long pin; lift it with the pin, not with fingers.',
+    'sheet-press':
+      'Ball in the middle between two sheets, press, a half turn, press again. Peel off the upper sheet, lay the disc on the palm, peel off the lower. A cracked edge: wet hands, knead the ball once more.',
   }[how];
   return <Body tone="soot">{sayAll([words, flourWords(plan)], ' ')}</Body>;
 }

@@ -12,6 +12,7 @@ import { Label } from '../../../ui/type';
 import { CAUTIONS } from '../griddleText';
 import { JudgeDetails, JudgeRow } from './JudgeRow';
 import { LiveFacts } from './LiveFacts';
+import { MoreForPiece } from './MoreForPiece';
 import { answerWords } from './handsWords';
 import type { ByItself } from './useByItself';
 import type { LiveGriddle } from './useLiveGriddle';
@@ -45,6 +46,7 @@ export function BesidePlate({ live, griddle, first, byItself, care }: BesideProp
       {griddle.griddle?.nonStick ? <Caution folded {...CAUTIONS.nonStick} /> : null}
       <Unfold>
         {byItself.offer ? <Action {...byItself.offer} /> : null}
+        <MoreForPiece griddle={griddle} state={state} />
         <JudgeDetails {...{ state, onJudge }} trim={griddle.trim} />
         {griddle.differs ? <Label>{griddle.differs}</Label> : null}
         <ColdBalls live={live} over={false} />

@@ -97,6 +97,11 @@ export function LiveWords({ griddle, wait }: { griddle: LiveGriddle; wait: Words
           {knob ? <Label>{say('Knob: {knob}', { knob })}</Label> : null}
         </View>
       ) : null}
+      {griddle.heatChange !== null ? (
+        <Heading tone="ember">
+          {say('Set the plate to {temp} now.', { temp: { tempC: griddle.heatChange } })}
+        </Heading>
+      ) : null}
       {griddle.failed ? (
         <Strong tone="plum">
           The times could not be worked out on this device: these are the formula’s own seconds.

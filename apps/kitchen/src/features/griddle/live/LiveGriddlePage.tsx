@@ -31,7 +31,7 @@ import { LivePlate } from './LivePlate';
 import { RejectSheet } from './RejectSheet';
 import { actWords, nextAct, titleWords, whenWords } from './handsWords';
 import { type PlateRead, plateNow, plateWords, typedPlateC } from './plateNow';
-import { goodPieces } from '@kettle-scale/core/batch';
+import { goodPieces, piecesMade } from '@kettle-scale/core/batch';
 import { type ByItself, useByItself } from './useByItself';
 import { useCountedVoice } from './useCountedVoice';
 import { type LiveTimes, useLiveTimes } from './liveTimes';
@@ -163,7 +163,7 @@ interface AtWorkProps extends PageProps {
 function offWords({ batch, state }: LiveBatch, total: number): string {
   const { name } = batch.plan.formula;
   const off = goodPieces(state);
-  const waste = state.piecesOff - off;
+  const waste = piecesMade(state) - off;
   return waste > 0
     ? say('{name} · {off, number}/{total, number} · {waste, number} waste', { name, off, total, waste })
     : say('{name} · {off, number}/{total, number}', { name, off, total });

@@ -13,6 +13,9 @@ import { useWork } from '../../../workers/useWork';
 const AROUND_C = 40;
 const EVERY_C = 10;
 
+const platesAround = (plateC: number): number[] =>
+  Array.from({ length: (2 * AROUND_C) / EVERY_C + 1 }, (_, i) => plateC - AROUND_C + i * EVERY_C);
+
 export interface LiveTimes {
   request: BakeRequest;
   /** Seconds of each side for plates around the wanted one; empty while they are worked out. */
@@ -37,10 +40,11 @@ const NONE: readonly PlateTimes[] = [];
 export function useLiveTimes({ request }: BakeQuestion, readC: number | null): LiveTimes {
   const { sides } = request.program;
   const wantedC = request.setup.plateC;
-  const plates = useMemo(
-    () => Array.from({ length: (2 * AROUND_C) / EVERY_C + 1 }, (_, i) => wantedC - AROUND_C + i * EVERY_C),
-    [wantedC],
-  );
+  const laterC = request.program.later?.plateC;
+  const plates = useMemo(() => {
+    const heats = laterC === undefined ? [wantedC] : [wantedC, laterC];
+    return [...new Set(heats.flatMap(platesAround))].sort((a, b) => a - b);
+  }, [wantedC, laterC]);
   const isC = readC ?? wantedC;
   const around = plates.filter((plateC) => Math.abs(plateC - isC) < EVERY_C);
   const first = useWork('times', { request, platesC: around.length > 0 ? around : plates });

@@ -2,6 +2,7 @@ import { say } from '../../../reader/say';
 import {
   type BatchState,
   type EventBody,
+  type Help,
   type Reject,
   ballsAtHand,
   ballsMade,
@@ -27,7 +28,7 @@ import {
   trimOf,
   whyNotWritten,
 } from '@kettle-scale/core/bake';
-import { bakePhases } from '@kettle-scale/core/formula';
+import { type BakeProgram, bakePhases, plateCFor } from '@kettle-scale/core/formula';
 import type { Explanation } from '@kettle-scale/core/message';
 import { useMemo } from 'react';
 import type { LiveBatch } from '../../../batch/useBatch';
@@ -47,6 +48,18 @@ type PieceOn = Extract<EventBody, { type: 'piece-on' }>;
 /** What was judged before a piece went on: its times never change under it. */
 const trimBefore = (state: BatchState, onMs: number): Trim =>
   trimOf(seenPieces(state.judged.filter(({ at }) => Date.parse(at) <= onMs)));
+
+/** So many pieces are told of a change of heat where nobody reads the plate; and so near it is made, °C. */
+const TOLD = { pieces: 2, nearC: 8 } as const;
+
+/** The heat that the plate is set to now, on purpose; null where it is not changed, or is there. */
+function heatChange(bake: BakeProgram, piece: number, readC: number | null): number | null {
+  const { later } = bake;
+  if (!later || piece <= later.afterPieces) return null;
+  const isThere =
+    readC === null ? piece > later.afterPieces + TOLD.pieces : Math.abs(readC - later.plateC) <= TOLD.nearC;
+  return isThere ? null : later.plateC;
+}
 
 /** Where the batch's breads lie on the kitchen's plate, and how much hotter or colder each place is, °C. */
 function usePlaces({ batch }: LiveBatch, { griddle }: BakeQuestion) {
@@ -105,6 +118,12 @@ function actsOf(live: LiveBatch, { plate, work, counted }: ActingOn) {
       const acts = plateActs(alone, { ...counted, others: [] }, NOTHING_PUT_OFF, one.dueMs, Date.now());
       for (const act of acts) live.actAt(act.atMs, actsOfPlate.bodyOf(act));
     },
+    /** A turn more than the program has. */
+    oneMoreTurn: ({ piece, side }: Pick<LivePiece, 'piece' | 'side'>) =>
+      live.act({ type: 'flipped', piece, side: side + 1 }),
+    helped: (piece: number, how: Help) => live.act({ type: 'helped', piece, how }),
+    trial: (piece: number) => live.act({ type: 'trial', piece }),
+    backOn: (piece: number) => live.act({ type: 'back-on', piece }),
     reject: (piece: number, reason: Reject) => live.act(...wasted(piece, reason)),
     burnt: (pieces: readonly LivePiece[]) =>
       live.act(...pieces.flatMap(({ piece }) => wasted(piece, 'burnt'))),
@@ -127,7 +146,12 @@ function useCountedBy({ live, times, trim, readC, offsets, placeCount, others }:
   const { bake } = live.batch.plan.formula;
   const { state } = live;
   return useMemo(() => {
-    const placeC = (place: number) => (readC ?? bake.plateC) + (offsets[place - 1] ?? 0);
+    const next = nextPieceNumber(
+      [...state.onPlate, ...state.baked].map(({ piece }) => piece),
+      state.piecesOff + state.onPlate.length,
+    );
+    const placeC = (place: number, piece = next) =>
+      (readC ?? plateCFor(bake, piece)) + (offsets[place - 1] ?? 0);
     const phases = bakePhases(bake);
     return {
       phases,
@@ -158,17 +182,15 @@ export function useLiveGriddle(
 ) {
   const { batch, state } = live;
   const { formula } = batch.plan;
-  const wantedC = formula.bake.plateC;
   const { units } = useFormat();
   const readC = plate?.tempC ?? null;
   const { spots, placeCount, offsets } = usePlaces(live, question);
   const trim = useMemo(() => trimOf(seenPieces(state.judged)), [state.judged]);
   const others = useOthersOnPlate(batch.id, question.griddle?.id);
   const counted = useCountedBy({ live, times, trim, readC, offsets, placeCount, others });
-  const plateAtPlace = counted.placeC;
 
   const pieces = useMemo(() => livePieces(state.onPlate, counted), [state, counted]);
-  const total = ballsMade(batch.plan, state);
+  const total = ballsMade(batch.plan, state) - state.trials.length;
   const left = ballsAtHand(batch.plan, state);
   const work = useMemo(
     (): PlateWork => ({
@@ -180,7 +202,9 @@ export function useLiveGriddle(
     [state, left],
   );
   const nextPlace = freePlace([...pieces, ...others], placeCount);
-  const nextC = plateAtPlace(nextPlace ?? 1);
+  const nextPiece = nextPieceNumber(work.used, work.begun);
+  const wantedC = plateCFor(formula.bake, nextPiece);
+  const nextC = counted.placeC(nextPlace ?? 1, nextPiece);
   const nextSeconds = times.timesAt(nextC, trim);
   const range = rangeAt(times.table, nextC);
   const differs = times.ready
@@ -211,6 +235,7 @@ export function useLiveGriddle(
     ...{
       explain,
       wantedC,
+      heatChange: heatChange(formula.bake, nextPiece, readC),
       counted,
       /** Of the next piece's sides and fires. */
       actSeconds: counted.secondsOfNext(nextPlace ?? 1, 0),

@@ -1,6 +1,7 @@
 import { say } from '../../../reader/say';
 import type { BakeSeries } from '@kettle-scale/core/bake';
 import type { BatchSummary } from '@kettle-scale/core/batch';
+import { kindOfBread, resolveLines } from '@kettle-scale/core/formula';
 import { SMOKE, smokesAt } from '@kettle-scale/core/plan';
 import { Link } from 'expo-router';
 import { memo, useState } from 'react';
@@ -106,15 +107,16 @@ const Choose = memo(function Choose({
 });
 
 const Cautions = memo(function Cautions({
-  subject: { formula, griddle, plateC },
+  subject: { formula, foods, griddle, plateC },
 }: {
   subject: GriddleSubject;
 }) {
+  const kind = kindOfBread(formula, resolveLines(formula, foods));
   return (
     <>
       <Caution {...CAUTIONS.plate} />
       {formula.bake.finish ? <Caution {...CAUTIONS.flame} /> : null}
-      {smokesAt(formula, plateC) ? <Caution lead={SMOKE.lead} text={SMOKE.text} /> : null}
+      {smokesAt(formula, plateC, kind) ? <Caution lead={SMOKE.lead} text={SMOKE.text} /> : null}
       {griddle?.nonStick ? <Caution {...CAUTIONS.nonStick} /> : null}
     </>
   );
