@@ -5,6 +5,7 @@ import { doughTotals } from '../formula/percentages';
 import { type ResolvedOnBread, resolveOnBread } from '../formula/onBread';
 import { resolveLines } from '../formula/resolveLines';
 import { CATALOGUE } from '../ingredient/catalogue';
+import type { DoughPart } from '../ingredient/doughPart';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
 import { doughDensity } from '../portion/doughDensity';
@@ -100,6 +101,15 @@ function discOf(
   return { doughDensityGMl, rolled: rolledFromRelaxed(relaxed, product.springBack), relaxed };
 }
 
+/** A sheet's masses with their ingredients. */
+function weighedParts(sheet: readonly SheetLine[], lines: readonly ResolvedLine[]): DoughPart[] {
+  const foods = new Map(lines.map((line) => [line.id, line.food]));
+  return sheet.flatMap((row) => {
+    const food = foods.get(row.lineId);
+    return food ? [{ mass: row.massG, food }] : [];
+  });
+}
+
 /** What is frozen of the foods: each once, without what only the kitchen's own list needs. */
 const foodsOf = (lines: readonly { food: Ingredient }[]) => [
   ...new Map(lines.map(({ food }) => [food.id, composition(food)])).values(),
@@ -133,13 +143,8 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   const asParts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
   const { doughPerFlour } = doughTotals(asParts);
   const densityGMl = doughDensity(asParts, formula.product.air);
-  const amounts = amountsFor(need, {
-    lines,
-    doughPerFlour,
-    densityGMl,
-    kitchen,
-    trials: formula.bake.trials ?? 0,
-  });
+  const { trials = 0 } = formula.bake;
+  const amounts = amountsFor(need, { lines, doughPerFlour, densityGMl, kitchen, trials });
   const { pieces, ballG, doughG: neededG, limits, scarcest } = amounts;
   const bowls = bowlsFor(neededG, ballG, kitchen);
 
@@ -160,11 +165,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
   );
   const doughG = sumG([bowlG * bowls]);
   const flourG = sumG([bowlFlourG * bowls]);
-  const foods = new Map(lines.map((line) => [line.id, line.food]));
-  const parts = sheet.flatMap((row) => {
-    const food = foods.get(row.lineId);
-    return food ? [{ mass: row.massG, food }] : [];
-  });
+  const parts = weighedParts(sheet, lines);
 
   const ballsG = doughG * keptShare(kitchen);
   const plan: PlanSoFar = {
@@ -176,7 +177,7 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     mixer,
     ingredients: foodsOf([...lines, ...onBread]),
     pieces,
-    ...(formula.bake.trials ? { trials: formula.bake.trials } : {}),
+    ...(trials > 0 ? { trials } : {}),
     ballG,
     bowls,
     neededG,
