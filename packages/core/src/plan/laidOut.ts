@@ -4,7 +4,7 @@ import { FLATTEN_S, PIECES_ON_PLATE } from './planSteps';
 import type { Plan } from './planSchema';
 
 /** How long a disc lies before its skin dries, s: sheets keep it moist, flour draws on it, the rim of a bowl leaves it bare (assumptions). */
-export const LIES_S: Record<(typeof LAID_OUT)[number], number> = {
+const LIES_S: Record<(typeof LAID_OUT)[number], number> = {
   floured: 900,
   'between sheets': 3600,
   'over the rim of a bowl': 600,

@@ -100,7 +100,7 @@ const byFeel: Parts = (plan) => {
 const flourLines = ({ sheet }: Plan) => sheet.filter(({ kind, late }) => kind === 'flour' && !late);
 
 /** What of a bowl's flour is wetted first, with as large a part of the liquid, g; null where none is. */
-export function soakG(plan: Plan): { flourG: number; liquidG: number; restS: number } | null {
+function soakG(plan: Plan): { flourG: number; liquidG: number; restS: number } | null {
   const { soak } = plan.formula.method;
   if (!soak) return null;
   const total = (lines: Plan['sheet']) => sumG(lines.map(({ massG, startG }) => startG ?? massG));

@@ -7,7 +7,6 @@ export const BY_EYE = [
   ['tennis ball', 66],
   ['small orange', 68],
 ] as const;
-export type ByEye = (typeof BY_EYE)[number][0];
 
 const CUBIC_MM_PER_ML = 1000;
 

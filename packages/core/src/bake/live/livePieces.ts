@@ -10,7 +10,7 @@ const COVER_RISES = 4;
 /** Freckles of a side that lay too long are shown as at most so many times those asked for. */
 const MOST_COVER = 2;
 /** One more turn, or back on for a little: looked at after so long, s (trade practice). */
-export const EXTRA_S = 10;
+const EXTRA_S = 10;
 
 export interface LivePiece extends Timed {
   place: number;
