@@ -56,10 +56,10 @@ export function FormulaPage({ entry, entries, ingredients }: FormulaPageProps) {
     <Screen
       eyebrow={say(
         archived
-          ? '{kind} · version {version, number} · {reason} · archived'
-          : '{kind} · version {version, number} · {reason}',
+          ? 'Version {version, number} · {reason} · {kind} · archived'
+          : 'Version {version, number} · {reason} · {kind}',
         {
-          kind: { capital: kindOfBread(formula, facts.lines) },
+          kind: kindOfBread(formula, facts.lines),
           version: formula.version,
           reason,
         },
