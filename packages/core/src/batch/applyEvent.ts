@@ -179,7 +179,13 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const { sidesS, waste: _waste, ...piece } = off;
     draft.baked = draft.baked.filter((one) => one !== off);
     draft.piecesOff -= 1;
-    draft.onPlate.push({ ...piece, side: sidesS.length + 1, sinceMs: atMs, doneS: sidesS });
+    draft.onPlate.push({
+      ...piece,
+      place: event.place ?? null,
+      side: sidesS.length + 1,
+      sinceMs: atMs,
+      doneS: sidesS,
+    });
   },
   helped: (draft, event) => {
     draft.helped.push(event);

@@ -302,7 +302,12 @@ export const eventSchema = z.discriminatedUnion(
     }),
     z.strictObject({ ...base, type: z.literal('piece-off'), piece: pieces('Piece', 1), assumed }),
     /** A piece that was off lies on the plate for a little more. */
-    z.strictObject({ ...base, type: z.literal('back-on'), piece: pieces('Piece', 1) }),
+    z.strictObject({
+      ...base,
+      type: z.literal('back-on'),
+      piece: pieces('Piece', 1),
+      place: countField('Place', { min: 1, max: 60 }).optional(),
+    }),
     /** What hands did to a piece on the plate. */
     z.strictObject({
       ...base,

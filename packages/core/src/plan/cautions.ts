@@ -45,12 +45,6 @@ const RAW: StepCaution = {
   text: 'Raw flour is not ready to eat: wash hands and tools before they touch baked bread.',
 };
 
-const PERISHABLE: StepCaution = {
-  danger: 'milk in the warm',
-  lead: 'Milk in it: its time is counted.',
-  text: 'Cold between works; what passed the kitchen’s limit is thrown out. Follow your local food code.',
-};
-
 const mixer = (by: 'hand' | 'machine'): StepCaution[] =>
   by === 'machine'
     ? [
@@ -143,8 +137,6 @@ const OF_KIND: Partial<Record<KindOfBread, Partial<Record<StepKind, StepCaution>
       text: 'Promise it to nobody unless flour, bench, press and plate are its own. Follow your local food code.',
     },
   },
-  'milk dough': { rest: PERISHABLE },
-  'yogurt and leavened': { rest: PERISHABLE },
   'pocket bread': { griddle: POCKET },
   sheet: {
     griddle: {

@@ -11,6 +11,7 @@ export { type LotInStock, pastClosing, stockShort } from './planLimits';
 export { planHash } from './planHash';
 export { type Need, needSchema, type PlanRequest, planRequestSchema } from './planRequestSchema';
 export { planKind } from './planKind';
+export { PIECES_ON_PLATE } from './planSteps';
 export { laidOut } from './laidOut';
 export { type Plan, planSchema, type SheetLine, type Step, type StepKind } from './planSchema';
 export { type SavedPlan, savedPlanSchema } from './savedPlanSchema';

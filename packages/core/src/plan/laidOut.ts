@@ -12,6 +12,7 @@ const LIES_S: Record<(typeof LAID_OUT)[number], number> = {
 
 /** Discs that are all made before the first is baked. */
 export interface LaidOut {
+  where: (typeof LAID_OUT)[number];
   /** As many as may lie at once, from 1 to all that are asked about. */
   atOnce: number;
   /** How long one keeps so, s. */
@@ -30,5 +31,5 @@ export function laidOut({ method, bake }: Plan['formula'], pieces: number): Laid
   if (!where) return null;
   const keepsS = LIES_S[where];
   const slowerS = Math.max(FLATTEN_S[how], bakeSecondsOf(bake) / PIECES_ON_PLATE);
-  return { keepsS, atOnce: Math.max(1, Math.min(pieces, Math.floor(keepsS / slowerS))) };
+  return { where, keepsS, atOnce: Math.max(1, Math.min(pieces, Math.floor(keepsS / slowerS))) };
 }

@@ -110,13 +110,11 @@ function ofWaiting({ plan: { pieces }, steps, rests }: Planned): Warnings {
 /** Discs that are all made first dry while they wait. */
 function ofLaidOut({ plan: { formula, pieces } }: Planned): Warnings {
   const laid = laidOut(formula, pieces);
-  const where = formula.method.shaping.laidOut;
-  if (!laid || !where || laid.atOnce >= pieces) return [];
+  if (!laid || laid.atOnce >= pieces) return [];
   return [
     {
       path: 'formula.method.shaping.laidOut',
-      message: message('Discs {where} keep for {keeps}: make {atOnce, number} at a time, then bake them.', {
-        where,
+      message: message('Discs keep for {keeps} so: make {atOnce, number} at a time, then bake them.', {
         keeps: { s: laid.keepsS },
         atOnce: laid.atOnce,
       }),

@@ -52,7 +52,7 @@ test('all discs first: as many as their cover keeps, the rest in a second round,
   expect(atOnce('floured')).toBeGreaterThan(atOnce('over the rim of a bowl'));
   const plan = planOf(laid('floured'), 60);
   expect(said(plan.warnings.map(({ message }) => message)).join()).toMatch(
-    /Discs floured keep for 15\smin: make 28 at a time/,
+    /Discs keep for 15\smin so: make 28 at a time/,
   );
   const flattenS = (formula: Formula) =>
     planOf(formula, 60).steps.find(({ kind }) => kind === 'flatten')!.expectedS;
@@ -93,11 +93,11 @@ test('a turn more, and back on for a little: counted once, and its sides teach n
     { type: 'flipped', piece: 1, side: 2 },
     { type: 'helped', piece: 1, how: 'bubble popped' },
     { type: 'piece-off', piece: 1 },
-    { type: 'back-on', piece: 1 },
+    { type: 'back-on', piece: 1, place: 2 },
   ];
   const lying = foldBatch(plan, eventsOf(...acts));
   expect(lying.piecesOff).toBe(0);
-  expect(lying.onPlate).toMatchObject([{ piece: 1, side: 3 }]);
+  expect(lying.onPlate).toMatchObject([{ piece: 1, place: 2, side: 3 }]);
   const off = foldBatch(
     plan,
     eventsOf(...acts, { type: 'piece-off', piece: 1 }, { type: 'judged', piece: 1, firstSide: 'right' }),

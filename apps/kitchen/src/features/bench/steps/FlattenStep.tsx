@@ -1,8 +1,8 @@
 import { say } from '../../../reader/say';
 import { type BatchState, ballsAtHand } from '@kettle-scale/core/batch';
 import { ROLLED_STEP_MM } from '@kettle-scale/core/bake';
-import { bakePhases } from '@kettle-scale/core/formula';
-import { type Step, laidOut } from '@kettle-scale/core/plan';
+import { bakeSecondsOf } from '@kettle-scale/core/formula';
+import { PIECES_ON_PLATE, type Step, laidOut } from '@kettle-scale/core/plan';
 import { discDiameterMm, DISC_KEEPS_S, rollAhead } from '@kettle-scale/core/portion';
 import { roundToStep } from '@kettle-scale/core/quantity';
 import { explainRolling } from '@kettle-scale/core/explain';
@@ -22,14 +22,13 @@ import { useFormat } from '../../../ui/useFormat';
 import { CheckBalls } from '../CheckBalls';
 import { EdgeSection } from '../EdgeSection';
 import { OnBreadNow } from '../OnBreadNow';
+import { StepCautions } from '../../../shared/StepCautions';
 import { StepFrame } from '../StepFrame';
 import { useStepWidth } from '../useStepWidth';
 import { HotPressCaution, ShapingWords } from './ShapingWords';
 
 const STEP = { diameterMm: 2, thicknessMm: ROLLED_STEP_MM } as const;
 const PICTURE_SHARE = { ofWidth: 0.44, ofHeight: 0.17 } as const;
-/** Pieces that lie on a plate side by side until the kitchen's plates are known. */
-const PIECES_ON_PLATE = 4;
 
 const styles = StyleSheet.create({
   // On its side a phone has no room for both: the figures come first.
@@ -180,7 +179,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { shaping } = plan.formula.method;
   const pieces = Math.max(1, ballsAtHand(plan, state));
   const laid = laidOut(plan.formula, pieces);
-  const bakeS = bakePhases(plan.formula.bake).reduce((sum, { seconds }) => sum + seconds, 0);
+  const bakeS = bakeSecondsOf(plan.formula.bake);
   const ahead = rollAhead({
     pieces,
     rollS: step.expectedS,
@@ -229,7 +228,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
       </View>
       <Heading>
         {laid
-          ? say(LAID_FIRST[shaping.laidOut ?? 'floured'], { pieces: laid.atOnce, keeps: { s: laid.keepsS } })
+          ? say(LAID_FIRST[laid.where], { pieces: laid.atOnce, keeps: { s: laid.keepsS } })
           : shaping.how === 'hot-press'
             ? 'Press one as a place comes free.'
             : say('{aheadVerb} {before, number} first, then stay {ahead, number} ahead.', {
@@ -240,6 +239,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
       </Heading>
       <OnBreadNow short plan={plan} at={['on the bench']} />
       {shaping.how === 'hot-press' ? <HotPressCaution /> : null}
+      <StepCautions plan={plan} kind="flatten" />
       <ColdBalls live={live} over />
     </StepFrame>
   );

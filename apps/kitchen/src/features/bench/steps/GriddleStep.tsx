@@ -1,6 +1,6 @@
 import { say } from '../../../reader/say';
 import { ballsAtHand, ballsMade, careDue, coldStore } from '@kettle-scale/core/batch';
-import { bakePhases } from '@kettle-scale/core/formula';
+import { bakePhases, plateCFor } from '@kettle-scale/core/formula';
 import type { Plan, Step } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -33,15 +33,22 @@ const styles = StyleSheet.create({
   plateAcross: { flexDirection: 'row', flexGrow: 1, gap: SPACE.m },
 });
 
+interface HeatAndSecondsProps {
+  plan: Plan;
+  /** Of the piece that lies, or comes next, °C. */
+  plateC: number;
+  ranges: readonly string[];
+}
+
 /** The plate's heat and each side's seconds, with their ranges where this kitchen's are known. */
-function HeatAndSeconds({ plan, ranges }: { plan: Plan; ranges: readonly string[] }) {
+function HeatAndSeconds({ plan, plateC, ranges }: HeatAndSecondsProps) {
   const format = useFormat();
   const phases = bakePhases(plan.formula.bake);
   return (
     <View style={useSideways() ? styles.factsDown : styles.facts}>
       <View>
         <Label>Plate</Label>
-        <Figure value={format.temp(plan.formula.bake.plateC)} size={36} tone="ember" />
+        <Figure value={format.temp(plateC)} size={36} tone="ember" />
       </View>
       {phases.map(({ name, seconds }, index) => (
         <View key={say(name)}>
@@ -173,7 +180,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       }
     >
       <View style={sideways ? styles.plateAcross : styles.plate}>
-        <HeatAndSeconds plan={plan} ranges={own?.ranges ?? []} />
+        <HeatAndSeconds plan={plan} plateC={plateCFor(plan.formula.bake, piece)} ranges={own?.ranges ?? []} />
         <View style={styles.middle}>
           <GriddleTimer size={size} side={side} cue={cue} piecesOff={piecesOff} />
           {phase?.act ? <Heading>{phase.act}</Heading> : null}

@@ -35,11 +35,11 @@ const styles = StyleSheet.create({
   part: { fontSize: 40, lineHeight: 44 },
 });
 
-/** What a wait was for. */
-const WAITED = {
+/** What a part waits for, by its id. */
+const WAITED: Record<string, { done: string; alarm: string }> = {
   cool: { done: 'Cool enough', alarm: 'Cool enough for hands' },
   soak: { done: 'Set aside long enough', alarm: 'The wetted flour is ready' },
-} as const;
+};
 
 /** Additions are offered in halves, one and one and a half of what suits the dough. */
 const SIZES = [0.5, 1, 1.5] as const;
@@ -163,7 +163,9 @@ function PartWords({ live, now, part, place, waitS, running }: PartWordsProps) {
       ) : null}
       {part.caution ? <Caution folded {...part.caution} /> : null}
       {running && part.kind === 'add' ? <ByFeel live={live} now={now} part={part} /> : null}
-      {running && part.kind === 'wait' && part.id !== 'soak' ? <PartTemp {...{ live, now, part }} /> : null}
+      {running && part.kind === 'wait' && part.id !== 'soak' ? (
+        <PartTemp live={live} now={now} part={part} />
+      ) : null}
     </View>
   );
 }
@@ -221,6 +223,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
   const index = part ? guide.indexOf(part) : guide.length;
   const stepId = now.step.id;
   const fromMs = now.parts.at(-1)?.atMs ?? now.startedMs ?? nowMs;
+  const waited = part ? WAITED[part.id] : undefined;
   const waitS = part?.kind === 'wait' && part.waitS ? part.waitS - (nowMs - fromMs) / 1000 : null;
   const cooled = useAlarm(waitS !== null && waitS <= 0 ? `${batch.id}/${stepId}/${fromMs}/cool` : null);
   const dough = runningDough(plan, state, now.step.bowl ?? 1);
@@ -230,12 +233,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
     ? { label: 'Start mixing', onPress: () => act({ type: 'started', stepId }) }
     : part
       ? {
-          label:
-            part.kind === 'add'
-              ? 'It feels right'
-              : part.kind === 'wait'
-                ? WAITED[part.id === 'soak' ? 'soak' : 'cool'].done
-                : 'Done, next',
+          label: part.kind === 'add' ? 'It feels right' : (waited?.done ?? 'Done, next'),
           quiet: waitS !== null && waitS > 0,
           onPress: () => act({ type: 'part-done', stepId, part: part.id }),
         }
@@ -256,7 +254,7 @@ export function MixStep({ live, now }: { live: LiveBatch; now: StepState }) {
       }
       more={<MixMore {...{ live, now, part, dough, skipped }} running={running !== null} />}
       {...(cooled.ringing
-        ? { alarm: { ...cooled, words: WAITED[part?.id === 'soak' ? 'soak' : 'cool'].alarm } }
+        ? { alarm: { ...cooled, words: waited?.alarm ?? '' } }
         : late
           ? { alarm: { ...alarm, words: 'Long enough' } }
           : {})}

@@ -101,7 +101,7 @@ function Looks({ live, now }: LooksProps) {
   const stepId = now.step.id;
   return (
     <View style={styles.stack}>
-      {hasGluten(planKind(live.batch.plan)) ? <Calm {...{ live, now }} /> : null}
+      {hasGluten(planKind(live.batch.plan)) ? <Calm live={live} now={now} /> : null}
       <TakeTemp
         kind="probe"
         label="Temperature of the dough"

@@ -79,7 +79,8 @@ interface UnderProps {
 const Under = memo(function Under({ piece, sides, overS }: UnderProps) {
   if (overS) return <Text style={styles.side}>{say('+{over, number} s', { over: overS })}</Text>;
   if (piece.flame) return <Icon name="flame" size={UNDER_PX} colour={INK} />;
-  return <Text style={styles.side}>{`${piece.side}/${sides}`}</Text>;
+  // A turn beyond the program has no number of so many.
+  return <Text style={styles.side}>{piece.side > sides ? '+' : `${piece.side}/${sides}`}</Text>;
 });
 
 interface CountProps {

@@ -3,9 +3,9 @@ import { type BatchState, HELPS, type Help } from '@kettle-scale/core/batch';
 import type { LivePiece } from '@kettle-scale/core/bake';
 import { useState } from 'react';
 import { Action } from '../../../ui/input/actions';
-import { Choices } from '../../../ui/input/Choices';
 import { Sheet } from '../../../ui/layout/Sheet';
 import { Body, Heading } from '../../../ui/type';
+import { PlaceChoice } from './PlaceChoice';
 import type { LiveGriddle } from './useLiveGriddle';
 
 const DO: Record<Help, string> = {
@@ -18,7 +18,7 @@ const DO: Record<Help, string> = {
 export function MoreForPiece({ griddle, state }: { griddle: LiveGriddle; state: BatchState }) {
   const [open, setOpen] = useState(false);
   const [chosen, setChosen] = useState<number | null>(null);
-  const { pieces, act } = griddle;
+  const { pieces, act, nextPlace } = griddle;
   const piece = pieces.find((one) => one.piece === chosen) ?? pieces[0];
   const last = state.baked.filter(({ waste }) => waste === null).at(-1);
   const close = () => setOpen(false);
@@ -30,12 +30,21 @@ export function MoreForPiece({ griddle, state }: { griddle: LiveGriddle; state: 
     <>
       <Action label="More for a piece" disabled={!piece && !last} onPress={() => setOpen(true)} />
       <Sheet open={open} onClose={close} label="More for a piece">
-        {piece ? <OnPlateActs {...{ pieces, piece, act, state, doing }} onPiece={setChosen} /> : null}
+        {piece ? (
+          <OnPlateActs
+            pieces={pieces}
+            piece={piece}
+            act={act}
+            state={state}
+            doing={doing}
+            onPiece={setChosen}
+          />
+        ) : null}
         {last ? (
           <Action
             label={say('Piece {piece, number} back on for a little', { piece: last.piece })}
-            disabled={griddle.nextPlace === null}
-            onPress={doing(() => act.backOn(last.piece))}
+            disabled={nextPlace === null}
+            onPress={doing(() => nextPlace !== null && act.backOn(last.piece, nextPlace))}
           />
         ) : null}
       </Sheet>
@@ -50,7 +59,7 @@ interface OnPlateProps {
   state: BatchState;
   /** Does it, and closes the sheet. */
   doing: (what: () => void) => () => void;
-  onPiece: (piece: number) => void;
+  onPiece: (piece: number | null) => void;
 }
 
 function OnPlateActs({ pieces, piece, act, state, doing, onPiece }: OnPlateProps) {
@@ -58,17 +67,7 @@ function OnPlateActs({ pieces, piece, act, state, doing, onPiece }: OnPlateProps
   return (
     <>
       <Heading>Which piece, and what?</Heading>
-      <Choices
-        label="Place"
-        value={String(piece.place)}
-        options={[...pieces]
-          .sort((a, b) => a.place - b.place)
-          .map(({ place }) => [String(place), String(place)] as const)}
-        onChange={(place) => {
-          const found = pieces.find((one) => String(one.place) === place);
-          if (found) onPiece(found.piece);
-        }}
-      />
+      <PlaceChoice pieces={pieces} piece={piece} onPiece={(found) => onPiece(found?.piece ?? null)} />
       <Action
         label="One more turn"
         disabled={piece.next !== 'off'}

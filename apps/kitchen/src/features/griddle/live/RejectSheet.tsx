@@ -3,6 +3,7 @@ import type { LivePiece } from '@kettle-scale/core/bake';
 import { Choices } from '../../../ui/input/Choices';
 import { Sheet } from '../../../ui/layout/Sheet';
 import { Heading } from '../../../ui/type';
+import { PlaceChoice } from './PlaceChoice';
 
 interface RejectSheetProps {
   pieces: readonly LivePiece[];
@@ -17,14 +18,7 @@ export function RejectSheet({ pieces, piece, onPiece, onReject }: RejectSheetPro
   return (
     <Sheet open={piece !== null} onClose={() => onPiece(null)} label="Reject">
       <Heading>Which piece, and why?</Heading>
-      <Choices
-        label="Place"
-        value={piece ? String(piece.place) : null}
-        options={[...pieces]
-          .sort((a, b) => a.place - b.place)
-          .map(({ place }) => [String(place), String(place)] as const)}
-        onChange={(place) => onPiece(pieces.find((one) => String(one.place) === place) ?? null)}
-      />
+      <PlaceChoice pieces={pieces} piece={piece} onPiece={onPiece} />
       <Choices<Reject>
         label="Reason"
         value={null}

@@ -123,7 +123,7 @@ function actsOf(live: LiveBatch, { plate, work, counted }: ActingOn) {
       live.act({ type: 'flipped', piece, side: side + 1 }),
     helped: (piece: number, how: Help) => live.act({ type: 'helped', piece, how }),
     trial: (piece: number) => live.act({ type: 'trial', piece }),
-    backOn: (piece: number) => live.act({ type: 'back-on', piece }),
+    backOn: (piece: number, place: number) => live.act({ type: 'back-on', piece, place }),
     reject: (piece: number, reason: Reject) => live.act(...wasted(piece, reason)),
     burnt: (pieces: readonly LivePiece[]) =>
       live.act(...pieces.flatMap(({ piece }) => wasted(piece, 'burnt'))),
@@ -139,18 +139,24 @@ interface AroundPlate {
   offsets: readonly number[];
   placeCount: number;
   others: readonly OtherPiece[];
+  nextPiece: number;
 }
 
 /** Plate, times and places that pieces are counted by; the same until one of them changes. */
-function useCountedBy({ live, times, trim, readC, offsets, placeCount, others }: AroundPlate): CountedBy {
+function useCountedBy({
+  live,
+  times,
+  trim,
+  readC,
+  offsets,
+  placeCount,
+  others,
+  nextPiece,
+}: AroundPlate): CountedBy {
   const { bake } = live.batch.plan.formula;
   const { state } = live;
   return useMemo(() => {
-    const next = nextPieceNumber(
-      [...state.onPlate, ...state.baked].map(({ piece }) => piece),
-      state.piecesOff + state.onPlate.length,
-    );
-    const placeC = (place: number, piece = next) =>
+    const placeC = (place: number, piece = nextPiece) =>
       (readC ?? plateCFor(bake, piece)) + (offsets[place - 1] ?? 0);
     const phases = bakePhases(bake);
     return {
@@ -167,7 +173,7 @@ function useCountedBy({ live, times, trim, readC, offsets, placeCount, others }:
         return phases.map((phase, side) => seconds[side] ?? phase.seconds);
       },
     };
-  }, [state, bake, times, trim, readC, offsets, placeCount, others]);
+  }, [state, bake, times, trim, readC, offsets, placeCount, others, nextPiece]);
 }
 
 /**
@@ -187,10 +193,6 @@ export function useLiveGriddle(
   const { spots, placeCount, offsets } = usePlaces(live, question);
   const trim = useMemo(() => trimOf(seenPieces(state.judged)), [state.judged]);
   const others = useOthersOnPlate(batch.id, question.griddle?.id);
-  const counted = useCountedBy({ live, times, trim, readC, offsets, placeCount, others });
-
-  const pieces = useMemo(() => livePieces(state.onPlate, counted), [state, counted]);
-  const total = ballsMade(batch.plan, state) - state.trials.length;
   const left = ballsAtHand(batch.plan, state);
   const work = useMemo(
     (): PlateWork => ({
@@ -201,8 +203,21 @@ export function useLiveGriddle(
     }),
     [state, left],
   );
-  const nextPlace = freePlace([...pieces, ...others], placeCount);
   const nextPiece = nextPieceNumber(work.used, work.begun);
+  const counted = useCountedBy({
+    live,
+    times,
+    trim,
+    readC,
+    offsets,
+    placeCount,
+    others,
+    nextPiece,
+  });
+
+  const pieces = useMemo(() => livePieces(state.onPlate, counted), [state, counted]);
+  const total = ballsMade(batch.plan, state) - state.trials.length;
+  const nextPlace = freePlace([...pieces, ...others], placeCount);
   const wantedC = plateCFor(formula.bake, nextPiece);
   const nextC = counted.placeC(nextPlace ?? 1, nextPiece);
   const nextSeconds = times.timesAt(nextC, trim);
