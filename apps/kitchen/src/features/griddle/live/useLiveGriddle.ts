@@ -176,6 +176,16 @@ function useCountedBy({
   }, [state, bake, times, trim, readC, offsets, placeCount, others, nextPiece]);
 }
 
+/** What lies, what is still to come, and the number of the piece that comes next. */
+function usePlateWork({ batch, state }: LiveBatch): { work: PlateWork; nextPiece: number } {
+  const left = ballsAtHand(batch.plan, state);
+  return useMemo(() => {
+    const used = [...state.onPlate, ...state.baked].map(({ piece }) => piece);
+    const begun = state.piecesOff + state.onPlate.length;
+    return { work: { onPlate: state.onPlate, left, used, begun }, nextPiece: nextPieceNumber(used, begun) };
+  }, [state, left]);
+}
+
 /**
  * The batch on its plate: pieces with what is next for each, where the next one goes and how long it lies. Nothing here
  * follows the clock; whoever shows a countdown looks at it.
@@ -193,27 +203,9 @@ export function useLiveGriddle(
   const { spots, placeCount, offsets } = usePlaces(live, question);
   const trim = useMemo(() => trimOf(seenPieces(state.judged)), [state.judged]);
   const others = useOthersOnPlate(batch.id, question.griddle?.id);
-  const left = ballsAtHand(batch.plan, state);
-  const work = useMemo(
-    (): PlateWork => ({
-      onPlate: state.onPlate,
-      left,
-      used: [...state.onPlate, ...state.baked].map(({ piece }) => piece),
-      begun: state.piecesOff + state.onPlate.length,
-    }),
-    [state, left],
-  );
-  const nextPiece = nextPieceNumber(work.used, work.begun);
-  const counted = useCountedBy({
-    live,
-    times,
-    trim,
-    readC,
-    offsets,
-    placeCount,
-    others,
-    nextPiece,
-  });
+  const { work, nextPiece } = usePlateWork(live);
+  const around = { live, times, trim, readC, offsets, placeCount, others, nextPiece };
+  const counted = useCountedBy(around);
 
   const pieces = useMemo(() => livePieces(state.onPlate, counted), [state, counted]);
   const total = ballsMade(batch.plan, state) - state.trials.length;
@@ -266,7 +258,7 @@ export function useLiveGriddle(
     others,
     griddle: question.griddle,
     failed: times.failed,
-    left,
+    left: work.left,
     work,
     cold: coldStore(batch.plan, state).balls,
   };
