@@ -99,12 +99,18 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
             <Label>On the bread, a piece</Label>
           </>
         ) : null}
-        {facts.onBread.map(({ id, food, gPerPiece, when, note, assumed }) => (
+        {facts.onBread.map(({ id, food, gPerPiece, share = 1, when, note, assumed }) => (
           <Leader
             key={id}
-            name={sayAll([food.name, note, when, assumed && 'assumed'])}
+            name={sayAll([
+              food.name,
+              note,
+              when,
+              share < 1 && say('{share} of the pieces', { share: { share } }),
+              assumed && 'assumed',
+            ])}
             value={format.mass(gPerPiece, 0.1)}
-            aside={formatPercent((gPerPiece * facts.cost.pieces) / facts.flourG, 1)}
+            aside={formatPercent((gPerPiece * share * facts.cost.pieces) / facts.flourG, 1)}
           />
         ))}
       </View>
@@ -136,6 +142,7 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
 export function GriddleTicket({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const format = useFormat();
   const own = useOwnSeconds(useFormulaQuestion(formula, foods));
+  const { later } = formula.bake;
   return (
     <Ticket>
       <Heading>Griddle</Heading>
@@ -150,6 +157,14 @@ export function GriddleTicket({ formula, foods }: { formula: Formula; foods: rea
         </View>
       </View>
       <BakeBars bake={formula.bake} ranges={own?.ranges ?? []} />
+      {later ? (
+        <Body>
+          {say('After {pieces, number} pieces the plate goes to {temp}.', {
+            pieces: later.afterPieces,
+            temp: { tempC: later.plateC },
+          })}
+        </Body>
+      ) : null}
       {own ? <Label>{own.words}</Label> : null}
     </Ticket>
   );

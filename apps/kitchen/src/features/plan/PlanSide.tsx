@@ -39,7 +39,7 @@ export function PlanWork({ planner, onAsk, nowMs }: PlanPartProps & { nowMs: num
       {plan.trials ? (
         <Strong>
           {say(
-            '{trials, plural, one {The first piece is a trial} other {The first # pieces are trials}}: made on top, sold by none.',
+            '{trials, plural, one {The first piece is a trial} other {The first # pieces are trials}}: made on top, not sold.',
             {
               trials: plan.trials,
             },
