@@ -120,6 +120,10 @@ const soaking: Parts = (plan) => {
       id: 'soak',
       kind: 'wait',
       title: 'Wet part of the flour',
+      amounts: message('{flour} flour, {liquid} liquid', {
+        flour: { g: wetted.flourG },
+        liquid: { g: wetted.liquidG },
+      }),
       text: message(
         '{flour} of {flourName} with {liquid} of {liquidName}, no salt yet: stir, cover and set aside.',
         {

@@ -5,6 +5,8 @@ import type { Plan, SheetLine } from './planSchema';
 export interface MixPart {
   id: string;
   title: string;
+  /** What to weigh out for it, in sight. */
+  amounts?: Words;
   text: Words;
   /** A hazard, shown in place. */
   caution?: { lead: Words; text: Words } | undefined;

@@ -154,6 +154,7 @@ function PartWords({ live, now, part, place, waitS, running }: PartWordsProps) {
     <View style={styles.stack}>
       <Label>{place}</Label>
       <Heading style={styles.part}>{part.title}</Heading>
+      {part.amounts ? <Heading>{part.amounts}</Heading> : null}
       {waitS !== null ? (
         <Figure
           value={waitS > 0 ? formatClock(Math.ceil(waitS)) : 'now'}
