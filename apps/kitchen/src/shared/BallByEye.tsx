@@ -25,6 +25,7 @@ const styles = StyleSheet.create({
     borderRadius: CORNER,
     padding: SPACE.s,
   },
+  name: { textAlign: 'center' },
   picture: { height: PICTURE_PX, justifyContent: 'flex-end' },
 });
 
@@ -71,7 +72,7 @@ export function BallByEye({ densityGMl, onPick }: BallByEyeProps) {
                     />
                   </Svg>
                 </View>
-                <Strong>{say(name)}</Strong>
+                <Strong style={styles.name}>{say(name)}</Strong>
                 <Label>{say('about {mass}', { mass })}</Label>
               </Press>
             );

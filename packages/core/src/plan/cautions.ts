@@ -118,7 +118,7 @@ const OF: Record<StepKind, (plan: Plan) => StepCaution[]> = {
 };
 
 const POCKET: StepCaution = {
-  danger: 'steam in the pocket',
+  danger: 'hot pocket',
   lead: 'Full of steam: open it away from you.',
   text: 'A pocket stays hot inside for minutes; a pinhole sprays.',
 };

@@ -198,7 +198,7 @@ function Kind() {
         onChange={(chosen) => edit((d) => void (d.kind = chosen))}
       />
       <Action
-        label="Use its usual method and heat"
+        label="Use its usual work and standard"
         onPress={() => edit((d) => void Object.assign(d, workedAsUsual(d, kind)))}
       />
     </Ticket>

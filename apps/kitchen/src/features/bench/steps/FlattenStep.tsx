@@ -193,7 +193,7 @@ export function FlattenStep({ live, step }: { live: LiveBatch; step: Step }) {
       step={step}
       why={() => explainRolling(plan, ballG)}
       primary={{
-        label: 'First discs rolled',
+        label: laid ? 'Discs laid out' : 'First discs rolled',
         onPress: () => act({ type: 'flattened', ...disc }),
       }}
       more={

@@ -49,7 +49,10 @@ export function PauseStep({ live, now }: { live: LiveBatch; now: StepState }) {
               askFirst: endsEarly(running, 'pause'),
               onPress: goOn,
             }
-          : { label: 'Covered: start the pause', onPress: () => live.act({ type: 'started', stepId }) }
+          : {
+              label: test ? 'Covered: start the rest' : 'Covered: start the pause',
+              onPress: () => live.act({ type: 'started', stepId }),
+            }
       }
       {...(phase && phase !== 'early' ? { alarm: { ...alarm, words: ALARM[phase] } } : {})}
       more={<Body>{next}</Body>}
