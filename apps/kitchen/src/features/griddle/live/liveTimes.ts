@@ -6,7 +6,7 @@ import {
   secondsAt,
   trimmedSeconds,
 } from '@kettle-scale/core/bake';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useWork } from '../../../workers/useWork';
 
 /** Times are worked out for plates so far around what is wanted, every so many degrees, and read between them. */
@@ -46,7 +46,9 @@ export function useLiveTimes({ request }: BakeQuestion, readC: number | null): L
     return [...new Set(heats.flatMap(platesAround))].sort((a, b) => a - b);
   }, [wantedC, laterC]);
   const isC = readC ?? wantedC;
-  const around = plates.filter((plateC) => Math.abs(plateC - isC) < EVERY_C);
+  // As it was at first sight: a plate that heats up meanwhile begins no work anew.
+  const [firstC] = useState(isC);
+  const around = plates.filter((plateC) => Math.abs(plateC - firstC) < EVERY_C);
   const first = useWork('times', { request, platesC: around.length > 0 ? around : plates });
   const times = useWork('times', first.data || first.isError ? { request, platesC: plates } : null);
   // What stays on while another question is worked on is another bread's.
@@ -56,10 +58,11 @@ export function useLiveTimes({ request }: BakeQuestion, readC: number | null): L
     () => (table.length > 0 ? secondsAt(table, wantedC) : sides.map(({ seconds }) => seconds)),
     [table, wantedC, sides],
   );
+  const isRead = own === times || table.some(({ plateC }) => Math.abs(plateC - isC) < EVERY_C);
   const failed = times.isError;
   return useMemo(() => {
     const modelAt = (plateC: number) => (table.length > 0 ? secondsAt(table, plateC) : nominal);
     const timesAt = (plateC: number, by: Trim) => trimmedSeconds(modelAt(plateC), by);
-    return { request, table, modelAt, timesAt, ready: table.length > 0, failed };
-  }, [request, table, nominal, failed]);
+    return { request, table, modelAt, timesAt, ready: table.length > 0 && isRead, failed };
+  }, [request, table, nominal, isRead, failed]);
 }
