@@ -9,7 +9,7 @@ import {
   writeAll,
   writeWords,
 } from '@kettle-scale/core/message';
-import { planBatch, planRequestSchema } from '@kettle-scale/core/plan';
+import { planRequestSchema } from '@kettle-scale/core/plan';
 import { DOCUMENT_NAMES, type DocumentName, jsonSchemaOf, parseJson } from '@kettle-scale/core/document';
 import { Argument, Command, CommanderError } from 'commander';
 import { addBenchCommands } from './benchCommands';
@@ -17,6 +17,7 @@ import { addFormulaCommands } from './formulaCommands';
 import { addGriddleCommands } from './griddleCommands';
 import { addKeepingCommands } from './keepingCommands';
 import { addLogCommands } from './logCommands';
+import { planWithOpinions } from './planWithOpinions';
 import { misuseWords } from './misuse';
 import { addShiftCommands } from './shiftCommands';
 import { type Asked, languageOf, languageOption, readerOf, speak, unitsOption } from './speaking';
@@ -78,9 +79,11 @@ export async function runKettle(
   const tell = (value: unknown) => print(writeAll(value, reader()));
   program
     .command('plan')
-    .description('print the plan of a plan request')
+    .description(
+      'print the plan of a plan request; where the formula’s seconds are not steady, with both opinions',
+    )
     .argument('<file>')
-    .action((file: string) => print(planBatch(parseInput(planRequestSchema, document(file)))));
+    .action((file: string) => print(planWithOpinions(parseInput(planRequestSchema, document(file)))));
   addBenchCommands(program, { print: tell });
   const listWords = () => languageOf(program.opts<Asked>(), languages);
   const io = { out, print, tell, say, listWords, read: text, readJson: document };

@@ -77,7 +77,8 @@ test('solve gives seconds, limits and sensitivities; and the heat or thickness f
     least: [expect.closeTo(23, -0.5), expect.closeTo(17, -0.5)],
     seconds: [expect.closeTo(27, -0.5), expect.closeTo(19, -0.5)],
     most: [expect.closeTo(36, -1), expect.closeTo(33, -0.5)],
-    robust: { pieces: 2000 },
+    steady: { share: expect.closeTo(1, 1) },
+    given: { seconds: [25, 25] },
   });
   expect(times.words).toContain('it chars');
   expect((await kettle('solve --plate 180 --thickness 1')).json()).toMatchObject({

@@ -11,12 +11,14 @@ import {
   USUAL_SPREADS,
   bakeRequestSchema,
   bakeSeries,
+  bakeWith,
   computeWindow,
   finish,
   heatFor,
   hotSpots,
   knobAdvice,
   limitWords,
+  opinionsOn,
   packPieces,
   paceOf,
   plateAreaM2,
@@ -24,12 +26,11 @@ import {
   readBakeDocument,
   readySeconds,
   reachWords,
-  robustTimes,
   sensitivities,
   sensitivityWords,
   secondsOf,
   settling,
-  solve,
+  solveTimes,
   stagesWith,
   thicknessFor,
   troubleWords,
@@ -166,13 +167,15 @@ function addSolve(program: Command, io: Io): void {
         return io.tell({ for: what, unit, seconds: given, ...reach, words: reachWords(reach, what) });
       }
       if (what !== 'times') throw InputError.at('for', 'Choose times, heat or thickness.');
-      const { outcome, ...solution } = solve(request);
-      const robust = solution.good ? finish(robustTimes(request, USUAL_SPREADS, solution.seconds)) : null;
+      const solution = solveTimes(request);
+      const opinions = finish(opinionsOn(request, USUAL_SPREADS));
+      const seconds = (solution.good && opinions.here?.seconds) || solution.seconds;
       return io.tell({
         for: 'times',
         plateC: request.setup.plateC,
         thicknessMm: request.setup.thicknessMm,
         ...solution,
+        seconds,
         words: solution.trouble ? troubleWords(solution.trouble) : limitWords(solution),
         sensitivities: solution.good
           ? finish(sensitivities(request, solution)).map((one) => ({ ...one, words: sensitivityWords(one) }))
@@ -180,8 +183,9 @@ function addSolve(program: Command, io: Io): void {
         waysOut: solution.good
           ? []
           : finish(waysOut(request)).map((way) => ({ ...way, words: wayOutWords(way) })),
-        robust: robust && { ...robust, spreads: USUAL_SPREADS },
-        outcome,
+        steady: opinions.here && { ...opinions.here, spreads: USUAL_SPREADS },
+        given: opinions.formula,
+        outcome: bakeWith(request, seconds),
       });
     });
 }

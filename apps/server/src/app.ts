@@ -13,6 +13,7 @@ import { type Pairing, createPairing } from './access/pairing';
 import { phoneRoutes } from './access/routes';
 import { type AsideWork, openAsideWork } from './aside/work';
 import { backupHandler, restoreHandler } from './backup/handlers';
+import { bakeRoutes } from './bakes/routes';
 import { batchRoutes } from './batches/routes';
 import { openSql } from './batches/sql';
 import { bookRoutes } from './book/routes';
@@ -173,6 +174,7 @@ export function createApp({
     ...flourLotRoutes(stores.flourLots, { ...stores, hub, now }),
     ...formulaRoutes(stores.formulas, stores.ingredients, around),
     ...bookRoutes(database, stores, around),
+    ...bakeRoutes(stores.opinions),
     ...planRoutes(stores.plans, stores.ingredients, hub),
     ...serviceRoutes(stores, around),
     ...logRoutes({ ...stores, aside }, around),

@@ -1,4 +1,5 @@
 import { type PhoneStore, openPhoneStore } from './access/phones';
+import { type OpinionStore, openOpinionStore } from './bakes/store';
 import { type BatchStore, openBatchStore } from './batches/store';
 import type { Database } from './db/openDatabase';
 import { type FlourLotStore, openFlourLotStore } from './flourLots/store';
@@ -20,6 +21,7 @@ export interface Stores {
   plans: PlanStore;
   services: ServiceStore;
   carried: CarriedStore;
+  opinions: OpinionStore;
   phones: PhoneStore;
 }
 
@@ -35,6 +37,7 @@ export async function openStores(database: Database, demo = false): Promise<Stor
     plans: openPlanStore(database),
     services: openServiceStore(database),
     carried: openCarriedStore(database),
+    opinions: openOpinionStore(database),
     phones: await openPhoneStore(database),
   };
 }

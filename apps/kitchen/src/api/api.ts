@@ -7,12 +7,12 @@ import type { Book, BookEntry, FormulaVersion, ImportReport, OnTaken } from '@ke
 import type { FlourLot, LotState } from '@kettle-scale/core/flourLot';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import type { Kitchen, KitchenChange } from '@kettle-scale/core/kitchen';
+import type { Kitchen, KitchenChange, TimesChosen } from '@kettle-scale/core/kitchen';
 import type { BatchFacts, Lesson } from '@kettle-scale/core/log';
 import type { Problem, Words } from '@kettle-scale/core/message';
 import type { KitchenAccess, PairingCode, Phone, Role } from '@kettle-scale/core/phone';
 import type { Carried, SavedPlan } from '@kettle-scale/core/plan';
-import type { LoggedPiece } from '@kettle-scale/core/bake';
+import type { LoggedPiece, Opinions } from '@kettle-scale/core/bake';
 import { asOf } from './asOf';
 import { keyIsLost } from './key';
 
@@ -210,6 +210,10 @@ export const api = {
   lessons: () => call<Lesson[]>('GET', '/lessons'),
   griddlePieces: (formulaId: string) =>
     call<LoggedPiece[]>('GET', `/griddle-pieces?formula=${slug(formulaId)}`),
+  bakeOpinions: (key: string) => call<Opinions | null>('GET', `/bake-opinions/${slug(key)}`),
+  keepBakeOpinions: (key: string, opinions: Opinions) =>
+    call<Opinions>('PUT', `/bake-opinions/${slug(key)}`, opinions),
+  chooseTimes: (chosen: TimesChosen) => call<Kitchen>('POST', '/kitchen/times-chosen', chosen),
   carried: () => call<Carried[]>('GET', '/carried'),
   carry: (carried: Carried) => call<Carried>('PUT', `/carried/${slug(carried.id)}`, carried),
   dropCarried: (id: string) => call<Carried[]>('DELETE', `/carried/${slug(id)}`),

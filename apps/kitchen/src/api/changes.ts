@@ -2,11 +2,17 @@ import type { Book, BookEntry, FormulaVersion, OnTaken } from '@kettle-scale/cor
 import type { FlourLot } from '@kettle-scale/core/flourLot';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
-import { type Kitchen, type KitchenChange, withChange } from '@kettle-scale/core/kitchen';
+import {
+  type Kitchen,
+  type KitchenChange,
+  type TimesChosen,
+  withChange,
+  withTimesChosen,
+} from '@kettle-scale/core/kitchen';
 import type { SavedPlan } from '@kettle-scale/core/plan';
 import type { ServiceAct, ServiceDay, ServiceRecord } from '@kettle-scale/core/shift';
 import { useMutation } from '@tanstack/react-query';
-import { api } from './api';
+import { Unreachable, api } from './api';
 import { saveOver } from './saveOver';
 import { unpacked } from './backupFile';
 import { forgetBatches } from './keptBatches';
@@ -112,6 +118,21 @@ export const useChangeKitchen = (shown?: Kitchen, begun?: Kitchen) =>
       queryClient.setQueryData<Kitchen>(keys.kitchen, context?.before);
       return queryClient.invalidateQueries({ queryKey: keys.kitchen });
     },
+  });
+
+/** Says whose seconds hold for a formula on a plate; it holds here at once, and stays for this page where no server answers. */
+export const useChooseTimes = () =>
+  useMutation({
+    mutationFn: (chosen: TimesChosen) => api.chooseTimes(chosen),
+    scope: { id: 'kitchen' },
+    onMutate: (chosen) =>
+      queryClient.setQueryData<Kitchen>(
+        keys.kitchen,
+        (kitchen) => kitchen && withTimesChosen(kitchen, chosen),
+      ),
+    onSuccess: (kitchen) => queryClient.setQueryData(keys.kitchen, kitchen),
+    onError: (why) =>
+      why instanceof Unreachable ? undefined : queryClient.invalidateQueries({ queryKey: keys.kitchen }),
   });
 
 /** Takes a cook's name out of all records, for good; what this phone keeps of batches is fetched anew. */

@@ -37,6 +37,7 @@ const NAMES: Readonly<Record<string, Words>> = {
   learnPerCook: 'Learn feel and times of each cook',
   leftAtClose: 'Left at closing',
   lessonsOff: 'Lessons',
+  timesChosen: 'Seconds chosen for plates',
   marks: 'Knob',
   material: 'Material',
   maxG: 'Most it takes',

@@ -6,6 +6,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { act, configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { LiveBatch } from '../batch/useBatch';
+import { api } from '../api/api';
 import { queryClient } from '../api/queries';
 import { ThemeScope } from '../ui/theme';
 
@@ -52,6 +53,14 @@ export const entry = (changes: Partial<Formula> = {}) => ({
   savedAt: '2026-03-04T10:00:00.000Z',
   archived: false,
 });
+
+/** Nobody finds better seconds than the formula's: nothing to choose. */
+export const agreeOnSeconds = () =>
+  jest.spyOn(api, 'bakeOpinions').mockResolvedValue({
+    formula: { seconds: [20, 15], share: 0.97 },
+    here: { seconds: [21, 15], share: 0.98, lost: { under: 0.01, over: 0.01 } },
+    differ: false,
+  });
 
 export const plan: Plan = planBatch({
   formula,

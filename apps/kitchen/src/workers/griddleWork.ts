@@ -6,6 +6,8 @@ import {
   type PlateTimes,
   type Calibration,
   type LoggedPiece,
+  type Opinions,
+  opinionsOn,
   type Pace,
   type PaceFacts,
   type PanCycle,
@@ -62,6 +64,8 @@ export interface GriddleWork {
     asks: { request: BakeRequest; flame: FlameSetting; gapS: number };
     gives: Record<'least' | 'middle' | 'most', PanCycle>;
   };
+  /** The formula's seconds and the steady ones, each with the share of pieces that they keep. */
+  opinions: { asks: { request: BakeRequest; spreads: Spreads }; gives: Opinions };
   robust: { asks: { request: BakeRequest; spreads: Spreads; seconds: number[] }; gives: RobustTimes };
   window: { asks: { request: BakeRequest }; gives: BakeWindow };
   calibrate: { asks: { request: BakeRequest; pieces: LoggedPiece[] }; gives: Calibration };
@@ -83,6 +87,15 @@ export interface GriddleWork {
 
 /** First sides that are looked at, as shares of what they should be. */
 const LATE_SHARES = [0.7, 1, 1.4, 2] as const;
+
+/** A range that holds the seconds that are used, wherever the model would end it. */
+const rangeWith = (
+  { least, most }: Pick<Solution, 'least' | 'most'>,
+  seconds: readonly number[],
+): PlateTimes['range'] => ({
+  least: least.map((s, side) => Math.min(s, seconds[side] ?? s)),
+  most: most.map((s, side) => Math.max(s, seconds[side] ?? s)),
+});
 
 type Steps<T> = Generator<number, T, void>;
 
@@ -118,6 +131,9 @@ export const GRIDDLE_WORK: {
   *pan({ request, flame, gapS }) {
     return yield* panOnBurner(request, flame, gapS);
   },
+  *opinions({ request, spreads }) {
+    return yield* opinionsOn(request, spreads);
+  },
   *robust({ request, spreads, seconds }) {
     return yield* robustTimes(request, spreads, seconds);
   },
@@ -135,9 +151,9 @@ export const GRIDDLE_WORK: {
       const { seconds, good, least, most, keepsSplit = false } = solveTimes(here);
       const firstsS = oneFlip ? LATE_SHARES.map((share) => share * (seconds[0] ?? 0)) : [];
       yield times.length / platesC.length;
-      const secondsS = adviseSeconds(here, firstsS);
+      const secondsS = adviseSeconds(here, firstsS, keepsSplit ? null : seconds);
       const after = firstsS.map((firstS, i): [number, number] => [firstS, secondsS[i] ?? 0]);
-      times.push({ ...{ plateC, seconds, after, keepsSplit }, range: good ? { least, most } : null });
+      times.push({ plateC, seconds, after, range: good ? rangeWith({ least, most }, seconds) : null });
       yield times.length / platesC.length;
     }
     return times;

@@ -1,5 +1,12 @@
 import { sourceUsable } from '@kettle-scale/core/device';
-import { type Kitchen, kitchenChangeSchema, kitchenSchema, withChange } from '@kettle-scale/core/kitchen';
+import {
+  type Kitchen,
+  kitchenChangeSchema,
+  kitchenSchema,
+  timesChosenSchema,
+  withChange,
+  withTimesChosen,
+} from '@kettle-scale/core/kitchen';
 import { InputError, parseInput } from '@kettle-scale/core/message';
 import type { Logger } from 'pino';
 import { nameOf } from '../access/gate';
@@ -79,6 +86,18 @@ export const kitchenRoutes = (
         if (body.griddles) checkGriddles(changed, demo);
         return changed;
       });
+      hub.publish({ type: 'settings' });
+      return tagged(kept);
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/kitchen/times-chosen',
+    summary: 'Say whose seconds hold for a formula on a plate; running batches follow',
+    body: timesChosenSchema,
+    response: kitchenSchema,
+    run: async ({ body }) => {
+      const kept = await store.change((now) => withTimesChosen(now, body));
       hub.publish({ type: 'settings' });
       return tagged(kept);
     },

@@ -57,6 +57,7 @@ export {
   questionOfPlan,
   ROLLED_STEP_MM,
 } from './plate/question';
+export { inUse, type TimesInUse } from './plate/inUse';
 export { knobAdvice } from './plate/knob';
 export {
   LIMITS,
@@ -79,13 +80,15 @@ export {
   bakeWith,
   secondsOf,
   type Solution,
+  programWith,
   stagesWith,
   turnsOnce,
 } from './solve/bakeRequest';
 export { type RobustTimes, THINNEST_MM, withPiece } from './solve/pieceSpread';
 export { bakeRequestSchema, readBakeDocument } from './plate/requestSchema';
+export { type Opinions, opinionsKey, opinionsOn, opinionsSchema } from './solve/opinions';
 export { robustTimes } from './solve/robust';
-export { ownSecondsWords, rangesOf, whyNotWritten } from './solve/secondsWords';
+export { opinionsWords, ownSecondsWords, rangesOf, unsteadyWords, whyNotWritten } from './solve/secondsWords';
 export { solve, type SolvedBake, solveTimes } from './solve/solve';
 export {
   EDGE_WORDS,

@@ -33,18 +33,20 @@ export interface CardOptions {
   title?: string;
   /** The range of each side, where the model was asked. */
   ranges?: readonly string[];
+  /** That the model would have other seconds, where it would. */
+  opinions?: Words | null;
 }
 
 /**
  * A formula as one printable page: a whole HTML document that needs nothing from outside.
  * @param formula the formula
  * @param foods ingredients of the kitchen
- * @param options who reads it, fonts and the ranges of the seconds
+ * @param options who reads it, fonts, and what the model says of the seconds
  */
 export function cardHtml(
   formula: Formula,
   foods: readonly Ingredient[],
-  { reader = ENGLISH, fontCss = '', ranges = [] }: CardOptions = {},
+  { reader = ENGLISH, fontCss = '', ranges = [], opinions = null }: CardOptions = {},
 ): string {
   const facts = formulaFacts(formula, foods);
   const { bake, product } = formula;
@@ -104,6 +106,7 @@ ${
 <ol>${methodWords(formula, facts, ranges)
     .map(({ name, text }) => `<li><b>${said(name)}:</b> ${said(text)}</li>`)
     .join('')}</ol>
+${opinions ? `<p>${said(opinions)}</p>` : ''}
 <h2>${said('Contains')}</h2>
 <p>${allergens.map(said).join(' ')}</p>
 <p class="small">${said(message('Version {version, number}', { version: formula.version }))}</p>

@@ -1,5 +1,5 @@
 export { packWords } from './allergens';
-export { bakePhases, bakeSecondsOf, beforePlate, plateCFor } from './bakePhases';
+export { type BakePhase, bakePhases, bakeSecondsOf, beforePlate, plateCFor } from './bakePhases';
 export { checkFormula } from './checkFormula';
 export { checkWorkable } from './checkWorkable';
 export { compareFormulas, type Difference, type DifferencePart } from './compareFormulas';

@@ -13,5 +13,8 @@ export {
   kitchenSchema,
   type Mixer,
   mixerSchema,
+  type TimesChosen,
+  timesChosenSchema,
 } from './kitchenSchema';
+export { chosenFor, withTimesChosen } from './timesChosen';
 export { withChange } from './withChange';

@@ -64,6 +64,18 @@ export const cookNames = (cooks: readonly KitchenCook[] = []): ((id: string) => 
   return (id) => names.get(id) ?? id;
 };
 
+/** More formulas and plates than a kitchen has. */
+export const MOST_TIMES_CHOSEN = 1000;
+
+/** Whose seconds hold for a bread on a plate: the formula's own, or those worked out for here. */
+export const timesChosenSchema = z.strictObject({
+  formulaId: slugField('Formula'),
+  /** Null where the kitchen has told of no plate. */
+  griddleId: slugField('Griddle').nullable(),
+  use: choiceField('Seconds to use', ['formula', 'here']),
+});
+export type TimesChosen = z.infer<typeof timesChosenSchema>;
+
 /** What the kitchen works with: scales, bowl, and the dough it loses on the way. */
 const settingsSchema = z.strictObject({
   /** What the bench scale can show. */
@@ -116,6 +128,8 @@ const settingsSchema = z.strictObject({
     .array(textField('Lesson', { min: 1, max: 120 }))
     .max(500)
     .optional(),
+  /** Where a formula's seconds and those for here differ, which are used; by formula and plate. */
+  timesChosen: z.array(timesChosenSchema).max(MOST_TIMES_CHOSEN, 'At most a thousand choices.').optional(),
   /** Money that pack prices are in. */
   currency: z
     .string()

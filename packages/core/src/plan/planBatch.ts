@@ -212,6 +212,7 @@ const forPlan = ({
   griddles: _griddles,
   cooks: _cooks,
   learnPerCook: _learnPerCook,
+  timesChosen: _timesChosen,
   ...kitchen
 }: Kitchen): Kitchen => kitchen;
 

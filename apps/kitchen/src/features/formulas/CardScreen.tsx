@@ -1,4 +1,5 @@
 import { say, reader } from '../../reader/say';
+import { opinionsWords } from '@kettle-scale/core/bake';
 import { cardHtml } from '@kettle-scale/core/exchange';
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
@@ -7,21 +8,24 @@ import { useBook, useIngredients } from '../../api/queries';
 import { Notice, Waiting } from '../../ui/layout/Notice';
 import { PrintScreen, fontRules } from '../../ui/layout/PrintScreen';
 import { useUnits } from '../../reader/preferences';
-import { useFormulaQuestion } from '../../shared/useBakeQuestion';
-import { useOwnSeconds } from '../../shared/useOwnSeconds';
+import { useFormulaTimes } from '../../shared/useBakeTimes';
+import { UseWhich } from '../../shared/UseWhich';
+import { plateName, useOwnSeconds } from '../../shared/useOwnSeconds';
 import { Screen } from '../../ui/layout/Screen';
 
 function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const units = useUnits();
-  const ranges = useOwnSeconds(useFormulaQuestion(formula, foods))?.ranges;
+  const times = useFormulaTimes(formula, foods);
+  const own = useOwnSeconds(times);
   const card = useMemo(
     () =>
-      cardHtml(formula, foods, {
+      cardHtml(own ? { ...formula, bake: own.bake } : formula, foods, {
         reader: { ...reader(), units },
         fontCss: fontRules(),
-        ...(ranges ? { ranges } : {}),
+        ranges: own?.ranges ?? [],
+        opinions: times?.opinions ? opinionsWords(times.opinions, plateName(times)) : null,
       }),
-    [formula, foods, units, ranges],
+    [formula, foods, units, own, times],
   );
   return (
     <PrintScreen
@@ -29,7 +33,9 @@ function Card({ formula, foods }: { formula: Formula; foods: readonly Ingredient
       title={say('Card: {name}', { name: formula.name })}
       name={say('Card of {name}', { name: formula.name })}
       html={card}
-    ></PrintScreen>
+    >
+      {times ? <UseWhich times={times} /> : null}
+    </PrintScreen>
   );
 }
 

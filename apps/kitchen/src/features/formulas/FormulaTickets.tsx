@@ -13,7 +13,8 @@ import { Body, Figure, Heading, Label, Strong } from '../../ui/type';
 import { useFormat } from '../../ui/useFormat';
 import { Ask } from '../../ui/layout/Why';
 import { BakeBars } from '../../shared/BakeBars';
-import { useFormulaQuestion } from '../../shared/useBakeQuestion';
+import { UseWhich } from '../../shared/UseWhich';
+import { useFormulaTimes } from '../../shared/useBakeTimes';
 import { useOwnSeconds } from '../../shared/useOwnSeconds';
 
 /** Pages draw their disc to one scale, so that a small bread looks small. */
@@ -141,7 +142,8 @@ export function SharesTicket({ facts, onWhy }: FactsProps) {
 /** Heat, surface and the sides one after the other. */
 export function GriddleTicket({ formula, foods }: { formula: Formula; foods: readonly Ingredient[] }) {
   const format = useFormat();
-  const own = useOwnSeconds(useFormulaQuestion(formula, foods));
+  const times = useFormulaTimes(formula, foods);
+  const own = useOwnSeconds(times);
   const { later } = formula.bake;
   return (
     <Ticket>
@@ -156,7 +158,7 @@ export function GriddleTicket({ formula, foods }: { formula: Formula; foods: rea
           <Figure value={formula.bake.surface === 'flat' ? 'flat plate' : 'domed iron'} size={32} />
         </View>
       </View>
-      <BakeBars bake={formula.bake} ranges={own?.ranges ?? []} />
+      <BakeBars bake={own?.bake ?? formula.bake} ranges={own?.ranges ?? []} />
       {later ? (
         <Body>
           {say('After {pieces, number} pieces the plate goes to {temp}.', {
@@ -165,7 +167,8 @@ export function GriddleTicket({ formula, foods }: { formula: Formula; foods: rea
           })}
         </Body>
       ) : null}
-      {own ? <Label>{own.words}</Label> : null}
+      {own?.words ? <Label>{own.words}</Label> : null}
+      {times ? <UseWhich times={times} /> : null}
     </Ticket>
   );
 }

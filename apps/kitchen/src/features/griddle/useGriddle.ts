@@ -1,16 +1,11 @@
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
-import {
-  type BakeQuestion,
-  griddleFor,
-  hotSpots,
-  questionOfFormula,
-  spreadsOf,
-} from '@kettle-scale/core/bake';
+import { type BakeQuestion, griddleFor, questionOfFormula } from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
 import { useBookAndKitchen } from '../../api/queries';
 import { useGriddleChoice } from '../../shared/griddleChoice';
+import { type BakeTimes, useTimesInUse } from '../../shared/useBakeTimes';
 
 export interface GriddleSubject extends BakeQuestion {
   formulas: Formula[];
@@ -18,7 +13,8 @@ export interface GriddleSubject extends BakeQuestion {
   foods: Ingredient[];
   kitchen: Kitchen;
   griddles: Griddle[];
-  spreads: ReturnType<typeof spreadsOf>;
+  /** Whose seconds hold; null while that is worked out. */
+  times: BakeTimes | null;
 }
 
 /** The bread and the plate that the griddle pages look at, and the question to the model. */
@@ -34,23 +30,27 @@ export function useGriddleSubject(): {
     () => (ready?.entries ?? []).filter(({ archived }) => !archived).map(({ formula }) => formula),
     [ready],
   );
-  const subject = useMemo(() => {
+  const bread = useMemo(() => {
     if (!ready) return null;
     const formula = formulas.find(({ id }) => id === choice.formulaId) ?? formulas[0];
     if (!formula) return null;
     const griddles = ready.kitchen.griddles ?? [];
     const griddle = griddles.find(({ id }) => id === choice.griddleId) ?? griddleFor(formula, griddles);
     const { foods, kitchen } = ready;
-    const { plateC, thicknessMm, doughC, altitudeM } = choice;
-    return {
-      formulas,
-      formula,
-      foods,
-      kitchen,
-      griddles,
-      ...questionOfFormula(formula, foods, kitchen, { griddle, plateC, thicknessMm, doughC, altitudeM }),
-      spreads: spreadsOf(formula, griddle ? (hotSpots(griddle)?.sdC ?? null) : null),
-    };
-  }, [ready, formulas, choice]);
+    const written = questionOfFormula(formula, foods, kitchen, { griddle });
+    return { formulas, formula, formulaId: formula.id, foods, kitchen, griddles, written };
+  }, [ready, formulas, choice.formulaId, choice.griddleId]);
+  const { plateC, thicknessMm, doughC, altitudeM } = choice;
+  const asked = useMemo(() => {
+    if (!bread) return null;
+    const { formula, foods, kitchen, written } = bread;
+    const chosen = { griddle: written.griddle, plateC, thicknessMm, doughC, altitudeM };
+    return { ...bread, question: questionOfFormula(formula, foods, kitchen, chosen) };
+  }, [bread, plateC, thicknessMm, doughC, altitudeM]);
+  const times = useTimesInUse(asked);
+  const subject = useMemo(
+    () => asked && { ...asked, ...(times?.question ?? asked.question), times },
+    [asked, times],
+  );
   return { subject, empty: ready !== null && subject === null, error, retry };
 }

@@ -27,6 +27,7 @@ type Field = Exclude<
   | 'closesAt'
   | 'cooks'
   | 'learnPerCook'
+  | 'timesChosen'
 >;
 type Text = Record<Field, string>;
 

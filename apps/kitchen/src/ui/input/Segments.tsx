@@ -8,7 +8,8 @@ interface SegmentsProps<T extends string> {
   /** Said by screen readers; shown above when `labelled`. */
   label: string;
   labelled?: boolean;
-  value: T;
+  /** Null while nothing is chosen. */
+  value: T | null;
   options: readonly (readonly [value: T, words: string])[];
   onChange: (value: T) => void;
 }

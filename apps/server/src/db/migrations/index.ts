@@ -6,6 +6,7 @@ import * as service from './0005-service';
 import * as phones from './0006-phones';
 import * as reads from './0007-reads';
 import * as lots from './0008-lots';
+import * as bakes from './0009-bakes';
 
 export interface Migration {
   name: string;
@@ -23,4 +24,5 @@ export const migrations: readonly Migration[] = [
   { name: '0006-phones', ...phones },
   { name: '0007-reads', ...reads },
   { name: '0008-lots', ...lots },
+  { name: '0009-bakes', ...bakes },
 ];

@@ -9,8 +9,6 @@ export interface PlateTimes {
   seconds: number[];
   /** Earliest and latest of each side; none where there is no good bread. */
   range: { least: number[]; most: number[] } | null;
-  /** Whether they keep the formula's own split. */
-  keepsSplit: boolean;
   after: [firstS: number, secondS: number][];
 }
 

@@ -11,10 +11,19 @@ import { STEEL_GRIDDLE } from '../model/plate';
 import { withFactors } from '../model/withFactors';
 import type { BakeRequest } from '../solve/bakeRequest';
 import { standardOf } from '../solve/standard';
-import { USUAL_DOUGH_C, breadDiameterMm, calibrationOf, coveredBy, griddleFor } from './kitchenRequest';
+import type { Spreads } from '../solve/spreads';
+import { hotSpots } from './hotSpots';
+import {
+  USUAL_DOUGH_C,
+  breadDiameterMm,
+  calibrationOf,
+  coveredBy,
+  griddleFor,
+  spreadsOf,
+} from './kitchenRequest';
 
 /** What of a kitchen a bake depends on. */
-export type BakingKitchen = Pick<Kitchen, 'griddles' | 'altitudeM'>;
+export type BakingKitchen = Pick<Kitchen, 'griddles' | 'altitudeM' | 'timesChosen'>;
 
 /** What somebody chose for this bake; what is left out is the formula's or the kitchen's own. */
 export interface BakeChoice {
@@ -29,6 +38,8 @@ export interface BakeChoice {
 /** A bread on a plate as the model is asked about it. */
 export interface BakeQuestion {
   request: BakeRequest;
+  /** How its pieces and that plate spread. */
+  spreads: Spreads;
   /** Where it is baked; null where the kitchen has told of no plate. */
   griddle: Griddle | null;
   plateC: number;
@@ -76,7 +87,8 @@ function questionOf(
       doughC: USUAL_DOUGH_C,
     },
   };
-  return { request, griddle, plateC, thicknessMm, doughC, altitudeM };
+  const spreads = spreadsOf(formula, griddle ? (hotSpots(griddle)?.sdC ?? null) : null);
+  return { request, spreads, griddle, plateC, thicknessMm, doughC, altitudeM };
 }
 
 /**

@@ -126,15 +126,26 @@ const within = ({ leastS, mostS, middleS }: Room, share: number | undefined): nu
  * the nearest thing where none is.
  * @param request the bread on its plate
  * @param firstsS first sides as they lay, s
+ * @param meantS seconds of the sides that hold here whatever the model says: a turn that is late by so much of them counts as
+ *   one that is late by as much of the model's
  * @returns s, one for each
  */
-export function adviseSeconds(request: BakeRequest, firstsS: readonly number[]): number[] {
+export function adviseSeconds(
+  request: BakeRequest,
+  firstsS: readonly number[],
+  meantS: readonly number[] | null,
+): number[] {
   const track = openFirst(request);
   const share = ownSplit(request)?.[1];
-  return firstsS.map((firstS) => {
+  const after = (firstS: number) => {
     const { room, solved } = secondRoom(request, firstS, track);
     return solved.good ? within(room, share) : solved.seconds[1]!;
-  });
+  };
+  const [firstS, secondS] = meantS ?? [];
+  if (firstS === undefined || secondS === undefined) return firstsS.map(after);
+  const { written: _written, ...bare } = request;
+  const [first, second] = adviseOneFlip(bare).seconds.map((s, side) => s / [firstS, secondS][side]!);
+  return firstsS.map((s) => after(s * first!) / second!);
 }
 
 /**

@@ -19,7 +19,9 @@ function asked(
     product: { ...formula.product, ...product },
     bake: { ...formula.bake, ...bake },
   };
-  return questionOfFormula(changed, CATALOGUE, {}, { plateC }).request;
+  // The model is asked, not the formula.
+  const { written: _written, ...request } = questionOfFormula(changed, CATALOGUE, {}, { plateC }).request;
+  return request;
 }
 
 test('a bread of iron and flame is possible where its own black is wanted, and is not blacker than that', () => {

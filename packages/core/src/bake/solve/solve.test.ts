@@ -78,7 +78,7 @@ describe('seconds per side', () => {
       expect(isGood(judge(bakeWith(request(plateC, mm), seconds), COMMON_STANDARD))).toBe(true);
   });
 
-  test('the formula’s own seconds stand where they are good, their split elsewhere, and are given up where they are not', () => {
+  test('the formula’s own seconds stand where they are good, their split elsewhere; where they are not they stand as well, and go along with the model', () => {
     const own = (sides: [number, number]): BakeProgram => ({
       ...ONE_FLIP,
       sides: sides.map((seconds) => ({ seconds })),
@@ -106,7 +106,10 @@ describe('seconds per side', () => {
     ] as [number, number][]) {
       const { seconds, keepsSplit } = solveTimes(asked(230, sides));
       expect(keepsSplit).toBe(false);
-      expect(seconds).toEqual(solveTimes(request(230, 2)).seconds);
+      expect(seconds).toEqual(sides);
+      const [there, here] = [request(230, 2), request(200, 2)].map((one) => solveTimes(one).seconds);
+      for (const [side, s] of solveTimes(asked(200, sides)).seconds.entries())
+        expect(s / sides[side]!).toBeCloseTo(here![side]! / there![side]!, 6);
     }
   });
 

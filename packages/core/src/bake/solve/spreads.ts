@@ -40,6 +40,9 @@ export function evenDraws(pieces: number): PieceDraw[] {
   });
 }
 
+/** A spread of nothing has no surface over it: the least there is, mm. */
+const LEAST_SPREAD_MM = 1e-3;
+
 /**
  * Spread of the thickness in all, mm.
  * @param spreads of ball and thickness
@@ -47,4 +50,4 @@ export function evenDraws(pieces: number): PieceDraw[] {
  * @returns mm
  */
 export const thicknessSdMm = ({ ballShare, thicknessMm }: Spreads, meanMm: number): number =>
-  Math.hypot(ballShare * meanMm, thicknessMm);
+  Math.max(LEAST_SPREAD_MM, Math.hypot(ballShare * meanMm, thicknessMm));

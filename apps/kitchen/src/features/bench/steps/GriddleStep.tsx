@@ -1,7 +1,7 @@
 import { say } from '../../../reader/say';
 import { ballsAtHand, ballsMade, careDue, coldStore } from '@kettle-scale/core/batch';
-import { bakePhases, plateCFor } from '@kettle-scale/core/formula';
-import type { Plan, Step } from '@kettle-scale/core/plan';
+import { type BakePhase, bakePhases, plateCFor } from '@kettle-scale/core/formula';
+import type { Step } from '@kettle-scale/core/plan';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -12,7 +12,8 @@ import { useSideways } from '../../../ui/layout/useWide';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
-import { usePlanQuestion } from '../../../shared/useBakeQuestion';
+import { UseWhich } from '../../../shared/UseWhich';
+import { usePlanTimes } from '../../../shared/useBakeTimes';
 import { useOwnSeconds } from '../../../shared/useOwnSeconds';
 import { BallsLeftSheet } from '../../../shared/BallsLeftSheet';
 import { ColdBalls } from '../../../shared/ColdBalls';
@@ -34,22 +35,23 @@ const styles = StyleSheet.create({
 });
 
 interface HeatAndSecondsProps {
-  plan: Plan;
+  /** None while it is worked out which seconds hold. */
+  phases: readonly BakePhase[];
   /** Of the piece that lies, or comes next, °C. */
   plateC: number;
   ranges: readonly string[];
 }
 
 /** The plate's heat and each side's seconds, with their ranges where this kitchen's are known. */
-function HeatAndSeconds({ plan, plateC, ranges }: HeatAndSecondsProps) {
+function HeatAndSeconds({ phases, plateC, ranges }: HeatAndSecondsProps) {
   const format = useFormat();
-  const phases = bakePhases(plan.formula.bake);
   return (
     <View style={useSideways() ? styles.factsDown : styles.facts}>
       <View>
         <Label>Plate</Label>
         <Figure value={format.temp(plateC)} size={36} tone="ember" />
       </View>
+      {phases.length === 0 ? <Body tone="soot">Working out the seconds …</Body> : null}
       {phases.map(({ name, seconds }, index) => (
         <View key={say(name)}>
           <Label>{name}</Label>
@@ -110,7 +112,11 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const { plan } = batch;
   const size = useRingSize();
   const sideways = useSideways();
-  const phases = bakePhases(plan.formula.bake);
+  const times = usePlanTimes(plan, state.flattened);
+  const own = useOwnSeconds(times);
+  // Other seconds are never shown first.
+  const phases = own ? bakePhases(own.bake) : [];
+  const sides = bakePhases(plan.formula.bake);
   const pieces = ballsMade(plan, state);
   const atHand = ballsAtHand(plan, state);
   const { balls: cold } = coldStore(plan, state);
@@ -119,7 +125,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   const griddle = state.onPlate.at(0) ?? null;
   const piece = griddle?.piece ?? piecesOff + 1;
   const phase = griddle ? phases[griddle.side - 1] : undefined;
-  const following = griddle ? phases[griddle.side] : undefined;
+  const following = griddle ? sides[griddle.side] : undefined;
   const allOff = !griddle && atHand === 0;
 
   const side = griddle && phase ? { sinceMs: griddle.sinceMs, seconds: phase.seconds } : null;
@@ -135,7 +141,7 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       : 'All off'
     : griddle
       ? say('{name}, piece {piece, number} of {pieces, number}', {
-          name: phase?.name ?? '',
+          name: sides[griddle.side - 1]?.name ?? '',
           piece: griddle.piece,
           pieces,
         })
@@ -147,7 +153,6 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
   // The plate is seen to while nothing lies on it; what it does then comes before what comes later.
   const careNow = idle && careDue(plan.formula.bake.care, state).length > 0;
   const several = <Action label="Several at once" onPress={() => router.push(`/griddle/live/${batch.id}`)} />;
-  const own = useOwnSeconds(usePlanQuestion(plan, state.flattened));
   const primary = nextAct({ live, done, cue, piece, following: following !== undefined });
 
   return (
@@ -165,7 +170,8 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       more={
         <>
           <Body tone="soot">{plan.formula.product.look}</Body>
-          {own && own.ranges.length === 0 ? <Label>{own.words}</Label> : null}
+          {times && !times.open ? <UseWhich times={times} /> : null}
+          {own?.words && own.ranges.length === 0 ? <Label>{own.words}</Label> : null}
           {idle && !careNow ? null : several}
           {careNow ? <StepCautions plan={plan} kind="griddle" /> : null}
           <OnBreadNow plan={plan} at={ON_BREAD} />
@@ -180,9 +186,14 @@ export function GriddleStep({ live, step }: { live: LiveBatch; step: Step }) {
       }
     >
       <View style={sideways ? styles.plateAcross : styles.plate}>
-        <HeatAndSeconds plan={plan} plateC={plateCFor(plan.formula.bake, piece)} ranges={own?.ranges ?? []} />
+        <HeatAndSeconds
+          phases={phases}
+          plateC={plateCFor(plan.formula.bake, piece)}
+          ranges={own?.ranges ?? []}
+        />
+        {times?.open ? <UseWhich times={times} /> : null}
         <View style={styles.middle}>
-          <GriddleTimer size={size} side={side} cue={cue} piecesOff={piecesOff} />
+          {griddle && !side ? null : <GriddleTimer size={size} side={side} cue={cue} piecesOff={piecesOff} />}
           {phase?.act ? <Heading>{phase.act}</Heading> : null}
         </View>
       </View>

@@ -1,8 +1,10 @@
 import type { EventBody } from '@kettle-scale/core/batch';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { api } from '../../../api/api';
+import { keys, queryClient } from '../../../api/queries';
 import {
   START_MS,
+  agreeOnSeconds,
   atTheBench,
   draw,
   keyIn,
@@ -12,6 +14,7 @@ import {
   see,
   stepOf,
 } from '../../../test/liveBatch';
+import { workInPage } from '../../../test/workers';
 import { DivideStep } from './DivideStep';
 import { FinishStep } from './FinishStep';
 import { FlattenStep } from './FlattenStep';
@@ -184,8 +187,13 @@ describe('the griddle', () => {
     expect(acts).toEqual([expected]);
   });
 
-  test('counts down, then says what is due and how late it is', () => {
+  test('counts down once it is known which seconds hold, then says what is due and how late it is', async () => {
+    workInPage();
+    agreeOnSeconds();
+    queryClient.setQueryData(keys.kitchen, plan.kitchen);
     at({ type: 'piece-on', piece: 1 });
+    expect(screen.queryByRole('timer')).toBeNull();
+    await screen.findByRole('timer');
     expect(screen.getByRole('timer').textContent).toContain('20');
     act(() => void jest.advanceTimersByTime(22_000));
     expect(screen.getByRole('timer').textContent).toContain('+2');

@@ -21,7 +21,7 @@ import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Label } from '../../../ui/type';
 import { useFormat } from '../../../ui/useFormat';
 import { LOOK_MS, useSampled } from '../../../ui/useSampled';
-import type { BakeQuestion } from '@kettle-scale/core/bake';
+import type { BakeTimes } from '../../../shared/useBakeTimes';
 import { AwaySheet } from './AwaySheet';
 import { type Doubt, DoubtSheet } from './DoubtSheet';
 import { BesidePlate } from './BesidePlate';
@@ -129,11 +129,12 @@ function LiveTitle({ stands, counted }: { stands: Stands; counted: ByItself['nex
 
 interface PageProps {
   live: LiveBatch;
-  question: BakeQuestion;
+  /** The seconds that hold for this bread on this plate. */
+  inUse: BakeTimes;
 }
 
 /** Listens to the thermometer; what stands on the page is worked out again when the plate has moved by a degree. */
-export function LiveGriddlePage({ live, question }: PageProps) {
+export function LiveGriddlePage({ live, inUse }: PageProps) {
   const typedC = useSampled((nowMs) => typedPlateC(live.state, nowMs), LOOK_MS);
   const read = plateNow(useReading('thermometer'), typedC);
   const [tempC, steady, source] = [read ? Math.round(read.tempC) : null, read?.steady, read?.source];
@@ -141,7 +142,7 @@ export function LiveGriddlePage({ live, question }: PageProps) {
     () => (tempC === null || !source ? null : { tempC, steady: steady ?? false, source }),
     [tempC, steady, source],
   );
-  const times = useLiveTimes(question, tempC);
+  const times = useLiveTimes(inUse.question, tempC);
   // Other seconds are never shown first: a hand would follow them.
   if (!times.ready && !times.failed) {
     return (
@@ -150,7 +151,7 @@ export function LiveGriddlePage({ live, question }: PageProps) {
       </Screen>
     );
   }
-  return <PlateAtWork live={live} question={question} times={times} plate={plate} typedC={typedC} />;
+  return <PlateAtWork live={live} inUse={inUse} times={times} plate={plate} typedC={typedC} />;
 }
 
 interface AtWorkProps extends PageProps {
@@ -182,9 +183,9 @@ function useDoubt(griddle: LiveGriddle) {
   return { doubt, end, forward };
 }
 
-const PlateAtWork = memo(function PlateAtWork({ live, question, times, plate, typedC }: AtWorkProps) {
+const PlateAtWork = memo(function PlateAtWork({ live, inUse, times, plate, typedC }: AtWorkProps) {
   const { batch, state } = live;
-  const griddle = useLiveGriddle(live, question, times, plate);
+  const griddle = useLiveGriddle(live, inUse, times, plate);
   const [rejecting, setRejecting] = useState<LivePiece | null>(null);
   const { pieces, act, nextPlace, total, left, others } = griddle;
   const { doubt, end, forward } = useDoubt(griddle);

@@ -6,7 +6,7 @@ import { act, fireEvent, screen } from '@testing-library/react';
 import { api } from '../../../api/api';
 import { keys, queryClient } from '../../../api/queries';
 import { kitchenQueue } from '../../../batch/kitchenQueue';
-import { draw, entry, liveBatch, plan, press } from '../../../test/liveBatch';
+import { agreeOnSeconds, draw, entry, liveBatch, plan, press } from '../../../test/liveBatch';
 import { workInPage } from '../../../test/workers';
 import { askWorker } from '../../../workers/background';
 import { usePreferences } from '../../../reader/preferences';
@@ -33,6 +33,7 @@ beforeEach(() => {
   workInPage();
   queryClient.clear();
   jest.useFakeTimers({ now: NOW, doNotFake: ['queueMicrotask', 'setImmediate', 'nextTick'] });
+  agreeOnSeconds();
   jest.spyOn(api, 'book').mockResolvedValue([entry()]);
   jest.spyOn(api, 'ingredients').mockResolvedValue([...CATALOGUE]);
   jest.spyOn(api, 'kitchen').mockResolvedValue({ ...DEFAULT_KITCHEN, griddles: [GRIDDLE] });

@@ -6,7 +6,15 @@ import { api } from '../../../api/api';
 import { keys, queryClient } from '../../../api/queries';
 import { useLanguage } from '../../../reader/language';
 import { tellReading } from '../../../test/eventSource';
-import { START_MS, atTheBench, draw, entry, liveBatchOf, press } from '../../../test/liveBatch';
+import {
+  START_MS,
+  agreeOnSeconds,
+  atTheBench,
+  draw,
+  entry,
+  liveBatchOf,
+  press,
+} from '../../../test/liveBatch';
 import { fullPlan as plan, inEachLanguage, tooManyWords } from '../../../test/twoSeconds';
 import * as background from '../../../workers/background';
 import { LiveScreen } from './LiveScreen';
@@ -105,6 +113,8 @@ async function stand({ acts, plateC = 220 }: Moment): Promise<HTMLElement> {
   queryClient.setQueryData(keys.kitchen, kitchen);
   const page = draw(<Live />).container;
   await act(() => jest.advanceTimersByTimeAsync(100));
+  await act(() => jest.advanceTimersByTimeAsync(300));
+  await act(() => jest.advanceTimersByTimeAsync(300));
   await act(async () => void tellReading({ kind: 'thermometer', tempC: plateC, steady: false } as never));
   await act(() => jest.advanceTimersByTimeAsync(300));
   return page;
@@ -115,6 +125,7 @@ beforeEach(() => {
     .spyOn(background, 'askWorker')
     .mockImplementation((async (_name: string, asks: { platesC: number[] }) =>
       asks.platesC.map(timesAt)) as never);
+  agreeOnSeconds();
   jest.spyOn(api, 'ingredients').mockResolvedValue([...CATALOGUE]);
   jest.spyOn(api, 'book').mockResolvedValue([entry()]);
 });

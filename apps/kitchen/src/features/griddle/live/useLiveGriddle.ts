@@ -16,6 +16,7 @@ import {
   type OtherPiece,
   type PlateAct,
   type PlateWork,
+  type TimesInUse,
   type Trim,
   freePlace,
   livePieces,
@@ -192,7 +193,7 @@ function usePlateWork({ batch, state }: LiveBatch): { work: PlateWork; nextPiece
  */
 export function useLiveGriddle(
   live: LiveBatch,
-  question: BakeQuestion,
+  { question, use }: TimesInUse,
   times: LiveTimes,
   plate: PlateRead | null,
 ) {
@@ -224,7 +225,7 @@ export function useLiveGriddle(
           shown: nextSeconds,
           readAt:
             readC === null ? undefined : say('place {nextPlace, number}', { nextPlace: nextPlace ?? 1 }),
-          keepsSplit: times.table.every((row) => row.keepsSplit || !row.range),
+          use,
         },
         trimmed: trim.first.factor !== 1 || trim.later.factor !== 1,
       })

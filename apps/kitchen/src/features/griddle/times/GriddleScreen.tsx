@@ -172,7 +172,7 @@ export function GriddleScreen() {
   const format = useFormat();
   const { baking, others } = useLiveLinks();
   const wide = useWide();
-  const { answered, unsolved, solveAgain } = useAnswered(subject);
+  const { answered, unsolved, solveAgain } = useAnswered(subject?.times ? subject : null);
   if (!subject) {
     return <NoSubject {...{ empty, error, retry }} />;
   }

@@ -17,6 +17,7 @@ import { Ticket } from '../../../ui/layout/Ticket';
 import { SPACE } from '../../../ui/tokens';
 import { Body, Figure, Heading, Label, Strong } from '../../../ui/type';
 import { Ask, AskWord, WhySheet } from '../../../ui/layout/Why';
+import { UseWhich } from '../../../shared/UseWhich';
 import { explainSeconds } from '../griddleText';
 import type { GriddleSubject } from '../useGriddle';
 import { useFormat } from '../../../ui/useFormat';
@@ -66,11 +67,11 @@ export const TimesTicket = memo(function TimesTicket({ subject, solved }: TimesT
   const [why, setWhy] = useState<Explanation | null>(null);
   const details = useWork('details', { request: subject.request, solution: solved });
   const { seconds } = solved;
-  const ranges = rangesOf(solved);
+  const ranges = solved.keepsSplit ? rangesOf(solved) : [];
   const differs = whyNotWritten({
     request: subject.request,
     shown: seconds,
-    keepsSplit: solved.keepsSplit ?? true,
+    use: subject.times?.use ?? 'formula',
   });
   return (
     <Ticket>
@@ -107,6 +108,7 @@ export const TimesTicket = memo(function TimesTicket({ subject, solved }: TimesT
             ) : null}
           </View>
           {differs ? <Body>{differs}</Body> : null}
+          {subject.times?.opinions?.differ ? <UseWhich times={subject.times} /> : null}
           <Keeps {...{ subject, solved }} />
           <Body tone="soot">{limitWords(solved)}</Body>
           <View style={styles.lines}>
