@@ -1,5 +1,4 @@
 import type { Formula, ResolvedLine } from '../formula/formulaSchema';
-import { mainLiquid } from '../formula/mainLiquid';
 import { LIMITS_OF } from '../formula/methodSchema';
 import type { Kitchen } from '../kitchen/kitchenSchema';
 import type { Adjustable, Adjustment } from './adjustmentSchema';
@@ -32,11 +31,14 @@ export function adjustedKitchen(kitchen: Kitchen, adjustments: readonly Adjustme
 }
 
 /** Lines with more or less of the liquid that follows the dough, as a share of flour. */
-export function withWater(lines: readonly ResolvedLine[], share: number): ResolvedLine[] {
-  const wettest = mainLiquid(lines);
-  if (!wettest || share === 0) return [...lines];
-  const fraction = Math.max(0, wettest.fraction + share / wettest.food.water);
-  return lines.map((line) => (line.id === wettest.id ? { ...line, fraction } : line));
+export function withWater(
+  lines: readonly ResolvedLine[],
+  liquid: ResolvedLine | null,
+  share: number,
+): ResolvedLine[] {
+  if (!liquid || share === 0) return [...lines];
+  const fraction = Math.max(0, liquid.fraction + share / liquid.food.water);
+  return lines.map((line) => (line.id === liquid.id ? { ...line, fraction } : line));
 }
 
 /** A formula is never left without the salt it names. */

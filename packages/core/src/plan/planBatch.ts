@@ -2,29 +2,22 @@ import { message } from '../message/message';
 import type { ResolvedLine } from '../formula/formulaSchema';
 import type { ProductStandard } from '../formula/methodSchema';
 import { doughTotals } from '../formula/percentages';
-import { type ResolvedOnBread, resolveOnBread } from '../formula/onBread';
-import { resolveLines } from '../formula/resolveLines';
-import { CATALOGUE } from '../ingredient/catalogue';
 import type { DoughPart } from '../ingredient/doughPart';
 import type { Ingredient } from '../ingredient/ingredientSchema';
 import { discDiameterMm, rolledFromRelaxed } from '../portion/disc';
-import { doughDensity } from '../portion/doughDensity';
 import { InputError, parseInput } from '../message/problem';
 import { sumG } from '../quantity/roundToStep';
-import { addedWater, adjustedFormula, adjustedKitchen, withSalt, withWater } from './adjust';
 import { amountsFor } from './amounts';
-import type { Conditions } from '../kitchen/conditionsSchema';
 import { keepBack, openShare } from './today/holdBack';
 import { type Kitchen } from '../kitchen/kitchenSchema';
-import { keptShare, kitchenWith } from '../kitchen/kitchenDefaults';
+import { keptShare } from '../kitchen/kitchenDefaults';
 import { onBreadSheet } from './onBreadSheet';
 import type { PlanRequest } from './planRequestSchema';
 import { PLAN_FORMAT, type Plan, type SheetLine, planSchema, MOST_BOWLS } from './planSchema';
 import { planSteps } from './planSteps';
+import { prepare } from './prepare';
 import { planWarnings } from './planWarnings';
 import { type PlanSoFar, stepsToday, todayOf } from './today/today';
-import { hydrationToday, linesForToday } from './today/todaysWater';
-import { mainLiquid } from '../formula/mainLiquid';
 import { type Ceiling, weighSheet } from './weighSheet';
 
 /** More bowls than this in one batch is a slip in the capacity, not a plan. */
@@ -93,12 +86,11 @@ function discOf(
   product: ProductStandard,
   need: PlanRequest['need'],
   ballG: number,
-  parts: Parameters<typeof doughDensity>[0],
-): Pick<Plan, 'doughDensityGMl' | 'rolled' | 'relaxed'> {
-  const doughDensityGMl = doughDensity(parts, product.air);
+  densityGMl: number,
+): Pick<Plan, 'rolled' | 'relaxed'> {
   const thicknessMm = need.by === 'discs' ? need.thicknessMm : product.thicknessMm;
-  const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, doughDensityGMl), thicknessMm };
-  return { doughDensityGMl, rolled: rolledFromRelaxed(relaxed, product.springBack), relaxed };
+  const relaxed = { diameterMm: discDiameterMm(ballG, thicknessMm, densityGMl), thicknessMm };
+  return { rolled: rolledFromRelaxed(relaxed, product.springBack), relaxed };
 }
 
 /** A sheet's masses with their ingredients. */
@@ -115,12 +107,6 @@ const foodsOf = (lines: readonly { food: Ingredient }[]) => [
   ...new Map(lines.map(({ food }) => [food.id, composition(food)])).values(),
 ];
 
-const noMixer = (mixer: string): InputError =>
-  InputError.at(
-    'mixer',
-    message('There is no bowl or mixer “{mixer}” in this kitchen.', { mixer: { name: mixer } }),
-  );
-
 /**
  * Plans a batch: what to weigh in each bowl, the balls, the disc, the steps; with conditions, the day's water, temperatures
  * and rests. Pure: the same request gives the same plan.
@@ -130,42 +116,19 @@ const noMixer = (mixer: string): InputError =>
  */
 export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>): Plan {
   const { need, conditions, adjustments = [] } = request;
-  const formula = adjustedFormula(request.formula, adjustments);
-  if (request.mixer !== undefined && !request.kitchen.mixers?.some(({ id }) => id === request.mixer)) {
-    throw noMixer(request.mixer);
-  }
-  const { kitchen, mixer } = kitchenWith(adjustedKitchen(request.kitchen, adjustments), request.mixer);
-  const { dough, onBread } = resolveFormula(request);
-  const written = withSalt(dough, adjustments);
-  const moreWater = addedWater(adjustments);
-  const hydration = conditions ? hydrationToday(written, conditions, moreWater) : null;
-  const lines = hydration ? linesForToday(written, hydration) : withWater(written, moreWater);
-  const asParts = lines.map(({ fraction, food }) => ({ mass: fraction, food }));
-  const { doughPerFlour } = doughTotals(asParts);
-  const densityGMl = doughDensity(asParts, formula.product.air);
+  const prepared = prepare(request);
+  const { formula, kitchen, mixer, lines, liquid, onBread, hydration, densityGMl } = prepared;
   const { trials = 0 } = formula.bake;
-  const amounts = amountsFor(need, { lines, doughPerFlour, densityGMl, kitchen, trials });
-  const { pieces, ballG, doughG: neededG, limits, scarcest } = amounts;
+  const { pieces, ballG, doughG: neededG, limits, scarcest } = amountsFor(need, { ...prepared, trials });
   const bowls = bowlsFor(neededG, ballG, kitchen);
 
-  const rows = bowlRows(
-    withoutOldTemperature(lines, conditions),
-    neededG / doughPerFlour / bowls,
-    kitchen,
-    limits,
-    bowls,
-  );
+  const weighed = conditions?.doughC === undefined ? lines : withoutNote(lines, liquid);
+  const rows = bowlRows(weighed, neededG / prepared.doughPerFlour / bowls, kitchen, limits, bowls);
   const bowlG = sumOf(rows);
   const bowlFlourG = flourOf(rows);
-  const { holdBack, sheet } = keepBack(
-    formula,
-    rows,
-    mainLiquid(lines),
-    hydration ? openShare(hydration) : 0,
-  );
+  const { holdBack, sheet } = keepBack(formula, rows, liquid, hydration ? openShare(hydration) : 0);
   const doughG = sumG([bowlG * bowls]);
   const flourG = sumG([bowlFlourG * bowls]);
-  const parts = weighedParts(sheet, lines);
 
   const ballsG = doughG * keptShare(kitchen);
   const plan: PlanSoFar = {
@@ -189,15 +152,17 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     expectedBallG: ballsG / pieces,
     leftoverG: ballsG - pieces * ballG,
     rounding: roundingOf(sheet),
-    totals: doughTotals(parts),
+    totals: doughTotals(weighedParts(sheet, lines)),
     holdBack,
-    ...discOf(formula.product, need, ballG, parts),
+    doughDensityGMl: densityGMl,
+    ...discOf(formula.product, need, ballG, densityGMl),
     ...(scarcest === undefined ? {} : { scarcest }),
     ...(adjustments.length > 0 ? { adjustments } : {}),
   };
-  const today = hydration && conditions ? todayOf(hydration, plan, lines, conditions) : null;
+  const usual = planSteps(formula, sheet, bowls, pieces);
+  const today = hydration && conditions ? todayOf({ hydration, plan, lines, liquid, conditions, usual }) : null;
   const restsToday = formula.method.rests.map((rest, index) => ({ ...rest, ...today?.rests[index] }));
-  const steps = stepsToday(planSteps(formula, sheet, bowls, pieces), today);
+  const steps = stepsToday(usual, today);
   return {
     ...plan,
     ...(today ? { today } : {}),
@@ -217,35 +182,16 @@ const forPlan = ({
 }: Kitchen): Kitchen => kitchen;
 
 /** A note on the liquid speaks of the formula's temperature; where the day asks for another, it would mislead. */
-function withoutOldTemperature(
-  lines: readonly ResolvedLine[],
-  conditions: Conditions | undefined,
-): ResolvedLine[] {
-  const liquid = conditions?.doughC === undefined ? null : mainLiquid(lines);
-  return lines.map((line) => {
+const withoutNote = (lines: readonly ResolvedLine[], liquid: ResolvedLine | null): ResolvedLine[] =>
+  lines.map((line) => {
     if (line.id !== liquid?.id) return line;
     const { note: _note, ...rest } = line;
     return rest;
   });
-}
 
 /** What a plan must remember of an ingredient: what it is made of, not how it is written or measured. */
 const composition = ({ aliases, densities, pieces, source, note, hidden, ...food }: Ingredient): Ingredient =>
   food;
-
-/** Resolves the request's formula; problems are named inside `formula`. */
-function resolveFormula({ formula, ingredients }: Pick<PlanRequest, 'formula' | 'ingredients'>): {
-  dough: ResolvedLine[];
-  onBread: ResolvedOnBread[];
-} {
-  const foods = ingredients ?? CATALOGUE;
-  try {
-    return { dough: resolveLines(formula, foods), onBread: resolveOnBread(formula, foods) };
-  } catch (error) {
-    if (!(error instanceof InputError)) throw error;
-    throw new InputError(error.problems.map((p) => ({ ...p, path: `formula.${p.path}` })));
-  }
-}
 
 /**
  * The plan, once it is sure that it can be read back as it will be stored: what cannot would end in a backup that does not

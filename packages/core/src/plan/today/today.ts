@@ -2,24 +2,27 @@ import type { ResolvedLine } from '../../formula/formulaSchema';
 import { relaxingFactor } from '../adjust';
 import type { Conditions } from '../../kitchen/conditionsSchema';
 import type { Plan, Step, Today } from '../planSchema';
-import { planSteps } from '../planSteps';
 import { heatToday } from './todaysHeat';
 import { restsToday } from './todaysRests';
 import { type TodaysHydration } from './todaysWater';
-import { mainLiquid } from '../../formula/mainLiquid';
 
 /** A plan before the day's clock and warnings are worked out. */
 export type PlanSoFar = Omit<Plan, 'today' | 'steps' | 'expectedS' | 'warnings'>;
 
+interface KnownToday {
+  hydration: TodaysHydration;
+  plan: PlanSoFar;
+  lines: readonly ResolvedLine[];
+  /** The main liquid among them. */
+  liquid: ResolvedLine | null;
+  conditions: Conditions;
+  /** The steps on no day in particular. */
+  usual: readonly Step[];
+}
+
 /** What the day changes, once the sheet is known. */
-export function todayOf(
-  hydration: TodaysHydration,
-  plan: PlanSoFar,
-  lines: readonly ResolvedLine[],
-  conditions: Conditions,
-): Today {
+export function todayOf({ hydration, plan, lines, liquid, conditions, usual }: KnownToday): Today {
   const { formula, sheet, mixer = null, kitchen, totals, ballG, bowls } = plan;
-  const liquid = mainLiquid(lines);
   const row = sheet.find(({ lineId }) => lineId === liquid?.id);
   const { liquid: heat, ...warmth } = heatToday({
     ...{ formula, lines, sheet, conditions, mixer },
@@ -33,7 +36,7 @@ export function todayOf(
     doughC: warmth.doughC,
     airC: conditions.airC,
     relaxingFactor: relaxingFactor(plan.adjustments),
-    beforeS: planSteps(formula, sheet, bowls, plan.pieces)
+    beforeS: usual
       .filter(({ kind }) => kind === 'mix' || kind === 'knead' || kind === 'pause')
       .reduce((sum, { expectedS }) => sum + expectedS, 0),
   });
@@ -56,7 +59,7 @@ export function todayOf(
 }
 
 /** Steps whose rests last as long as the day asks for, and whose mixing waits until scalded dough has cooled. */
-export const stepsToday = (steps: Step[], today: Today | null): Step[] =>
+export const stepsToday = (steps: readonly Step[], today: Today | null): Step[] =>
   steps.map((step) => {
     const rest = step.rest === undefined ? undefined : today?.rests[step.rest];
     if (rest) return { ...step, expectedS: rest.beyond ? rest.latestS : rest.earliestS };

@@ -6,7 +6,6 @@ import {
   storedMoisture,
 } from '../../dough/flourMoisture';
 import type { ResolvedLine } from '../../formula/formulaSchema';
-import { mainLiquid } from '../../formula/mainLiquid';
 import { doughTotals } from '../../formula/percentages';
 import type { Conditions } from '../../kitchen/conditionsSchema';
 import type { Today } from '../planSchema';
@@ -55,17 +54,17 @@ export function hydrationToday(
   };
 }
 
-/** The lines with the wettest one changed so that the dough has the day's hydration. */
-export function linesForToday(
+/** The lines with the main liquid changed so that the dough has the day's hydration. */
+export function withHydration(
   lines: readonly ResolvedLine[],
+  liquid: ResolvedLine | null,
   { hydration }: TodaysHydration,
 ): ResolvedLine[] {
-  const wettest = mainLiquid(lines);
-  if (!wettest) return [...lines];
-  const wanted = wettest.fraction + (hydration.today - hydration.formula) / wettest.food.water;
+  if (!liquid) return [...lines];
+  const wanted = liquid.fraction + (hydration.today - hydration.formula) / liquid.food.water;
   const fraction = Math.min(
-    wettest.fraction * (1 + LARGEST_CHANGE),
-    Math.max(wettest.fraction * (1 - LARGEST_CHANGE), wanted),
+    liquid.fraction * (1 + LARGEST_CHANGE),
+    Math.max(liquid.fraction * (1 - LARGEST_CHANGE), wanted),
   );
-  return lines.map((line) => (line.id === wettest.id ? { ...line, fraction } : line));
+  return lines.map((line) => (line.id === liquid.id ? { ...line, fraction } : line));
 }
