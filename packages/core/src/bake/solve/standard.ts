@@ -92,7 +92,14 @@ const FLAMED_CHAR = 8;
  * @param finish fire that ends the bake, if any
  */
 export function standardOf(
-  { spots, secondSpots, fold, puff, black, pliable }: ProductStandard,
+  {
+    spots,
+    secondSpots,
+    fold,
+    puff,
+    black,
+    pliable,
+  }: Pick<ProductStandard, 'spots' | 'secondSpots' | 'fold' | 'puff' | 'black' | 'pliable'>,
   finish?: BakeProgram['finish'],
 ): BakeStandard {
   const words = [spots ?? 'freckles', secondSpots ?? spots ?? 'freckles'] as const;
