@@ -20,7 +20,10 @@ test('seconds that one phone worked out are there for the others, and what is no
   expect((await kitchen.api.get(at).expect(200)).body).toBeNull();
   await kitchen.api.put(at).send(OPINIONS).expect(200);
   expect((await kitchen.api.get(at).expect(200)).body).toEqual(OPINIONS);
-  await kitchen.api.put(at).send({ ...OPINIONS, differ: 'yes' }).expect(422);
+  await kitchen.api
+    .put(at)
+    .send({ ...OPINIONS, differ: 'yes' })
+    .expect(422);
   await kitchen.api.get('/api/v1/bake-opinions/..%2Fkitchen').expect(422);
 });
 

@@ -78,7 +78,7 @@ test('what cannot be read back gets no name, and the backups before it stay', as
 const older = (data: string) =>
   inFile(
     data,
-    `DROP INDEX batch_events_notes; DROP INDEX batch_finds_by_status; DROP TABLE phones; DELETE FROM migrations WHERE name > '0005-service'`,
+    `DROP INDEX batch_events_notes; DROP INDEX batch_finds_by_status; DROP TABLE phones; DROP TABLE bake_opinions; DELETE FROM migrations WHERE name > '0005-service'`,
   );
 
 test('a backup beside the server never upgrades: only a start does, which has made its copy', async () => {

@@ -75,6 +75,10 @@ function mostFat(lines: readonly ResolvedLine[], kind: KindOfBread): number {
   return of(true) > of(false) ? Math.min(MOST_OIL, high) : high;
 }
 
+/** Yogurt beside another liquid; and where it is the liquid, as shares of flour (trade practice). */
+const USUAL_YOGURT = 0.3;
+const MOST_YOGURT: Partial<Record<KindOfBread, number>> = { 'yogurt and leavened': 1 };
+
 /** Usual ranges of the trade for griddle flatbreads, as shares of flour. */
 const TRADE_RANGES: readonly TradeRange[] = [
   {
@@ -129,7 +133,7 @@ const TRADE_RANGES: readonly TradeRange[] = [
     measure: 'yogurt',
     of: shareOf('yogurt-plain', 'yogurt-strained', 'yogurt-lowfat'),
     low: 0,
-    high: 0.3,
+    high: (kind) => MOST_YOGURT[kind] ?? USUAL_YOGURT,
     below: '',
     above: 'the dough will be slack and sour and stick to the plate',
   },

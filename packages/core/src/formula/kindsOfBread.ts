@@ -105,7 +105,7 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 20, 60), rest('balls', 15, 45)],
       shaping: { how: 'pin', note: '' },
     },
-    bake: { surface: 'flat', plateC: 220, sides: sides(40, 30) },
+    bake: { surface: 'flat', plateC: 220, sides: sides(35, 25) },
     product: { ballG: 60, thicknessMm: 1.8, springBack: 0.06, air: 0.04 },
   },
   'enriched wheat': {
@@ -118,7 +118,7 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 20, 60), rest('balls', 20, 60)],
       shaping: { how: 'pin', benchFlour: false, note: '' },
     },
-    bake: { surface: 'flat', plateC: 215, sides: sides(35, 25) },
+    bake: { surface: 'flat', plateC: 215, sides: sides(32, 22) },
     product: {
       ballG: 50,
       thicknessMm: 1.6,
@@ -138,7 +138,7 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 30, 90), rest('balls', 10, 45)],
       shaping: { how: 'pin', benchFlour: true, note: '' },
     },
-    bake: { surface: 'flat', plateC: 225, sides: sides(35, 40) },
+    bake: { surface: 'flat', plateC: 225, sides: sides(30, 22) },
     product: {
       ballG: 50,
       thicknessMm: 1.8,
@@ -158,7 +158,7 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 20, 60), rest('balls', 10, 40)],
       shaping: { how: 'pin', benchFlour: true, note: '' },
     },
-    bake: { surface: 'flat', plateC: 205, sides: sides(45, 35) },
+    bake: { surface: 'flat', plateC: 205, sides: sides(42, 30) },
     product: {
       ballG: 60,
       thicknessMm: 1.5,
@@ -191,7 +191,7 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 30, 90), rest('balls', 10, 40)],
       shaping: { how: 'pin', benchFlour: true, note: '' },
     },
-    bake: { surface: 'flat', plateC: 200, sides: sides(75, 60) },
+    bake: { surface: 'flat', plateC: 200, sides: sides(56, 40) },
     product: {
       ballG: 90,
       thicknessMm: 4,
@@ -212,7 +212,7 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 30, 90), rest('balls', 15, 45)],
       shaping: { how: 'pin', benchFlour: true, note: '' },
     },
-    bake: { surface: 'flat', plateC: 230, sides: sides(30, 60, 30) },
+    bake: { surface: 'flat', plateC: 215, sides: sides(20, 40, 20) },
     product: {
       ballG: 80,
       thicknessMm: 2.5,
@@ -233,10 +233,10 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 30, 90), rest('balls', 20, 60)],
       shaping: { how: 'sheet-thin', benchFlour: true, note: '' },
     },
-    bake: { surface: 'domed', plateC: 200, sides: sides(30, 20) },
+    bake: { surface: 'domed', plateC: 240, sides: sides(24, 18) },
     product: {
       ballG: 70,
-      thicknessMm: 0.9,
+      thicknessMm: 1,
       springBack: 0.08,
       air: 0.03,
       spots: 'pale',
@@ -255,7 +255,7 @@ export const USUAL_WORK: Record<KindOfBread, UsualWork> = {
       rests: [rest('dough', 10, 45)],
       shaping: { how: 'sheet-press', benchFlour: false, note: '' },
     },
-    bake: { surface: 'flat', plateC: 235, sides: sides(20, 45, 20) },
+    bake: { surface: 'flat', plateC: 205, sides: sides(25, 45, 25) },
     product: {
       ballG: 30,
       thicknessMm: 1.8,

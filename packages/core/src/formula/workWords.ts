@@ -13,7 +13,7 @@ const SCHOOL: Record<MixingSchool, string> = {
   oil: 'Liquid onto the flour.',
   'boiling-water': 'Boiling liquid onto the flour with a spoon; wait before hands go in.',
   milk: 'Warm milk onto it; the rest by feel.',
-  'yogurt-leavener': 'Leavener into the flour, then yogurt and liquid.',
+  'yogurt-leavener': 'Leavener into the flour, then all that is wet at once.',
 };
 
 const FAT: Record<FatWay, string> = {

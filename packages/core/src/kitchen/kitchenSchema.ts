@@ -11,6 +11,7 @@ import {
 } from '../message/fields';
 import { HOLDINGS } from './holdings';
 import { griddleSchema } from './griddleSchema';
+import { MOST_TIMES_CHOSEN } from './timesChosen';
 import { isZone } from '../quantity/days';
 import { SCALE_STEPS_G } from '../quantity/roundToStep';
 
@@ -63,9 +64,6 @@ export const cookNames = (cooks: readonly KitchenCook[] = []): ((id: string) => 
   const names = new Map(cooks.map(({ id, name }) => [id, name] as const));
   return (id) => names.get(id) ?? id;
 };
-
-/** More formulas and plates than a kitchen has. */
-export const MOST_TIMES_CHOSEN = 1000;
 
 /** Whose seconds hold for a bread on a plate: the formula's own, or those worked out for here. */
 export const timesChosenSchema = z.strictObject({

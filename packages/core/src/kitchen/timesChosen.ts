@@ -1,4 +1,7 @@
-import { type Kitchen, MOST_TIMES_CHOSEN, type TimesChosen } from './kitchenSchema';
+import type { Kitchen, TimesChosen } from './kitchenSchema';
+
+/** More formulas and plates than a kitchen has. */
+export const MOST_TIMES_CHOSEN = 1000;
 
 type About = Pick<TimesChosen, 'formulaId' | 'griddleId'>;
 const isAbout = (one: About, other: About): boolean =>

@@ -48,7 +48,7 @@ const SAY: Record<Exclude<FatWay, 'with the liquid'>, Say> = {
           title: 'Rub the fat in',
           text: message(
             liquidC(plan) >= MELTS_FROM_C
-              ? '{fat} at {range}, firm, not greasy. Rub with the fingertips to fine crumbs: the hot liquid melts what is left.'
+              ? '{fat} at {range}, firm, not greasy. Rub with the fingertips to fine crumbs: the warm liquid melts what is left.'
               : '{fat} at {range}, firm, not greasy. Rub with the fingertips to crumbs with some small peas: the peas make the layers.',
             { fat: { capital: fatName(plan) ?? '' }, range: range(rubbedC(plan)) },
           ),
@@ -63,11 +63,10 @@ const SAY: Record<Exclude<FatWay, 'with the liquid'>, Say> = {
   whisked: (plan) => ({
     title: 'Whisk the fat into the liquid',
     text: message(
-      '{fat}, melted at {range} if it was solid, whisked to fine drops and poured at once: it rises again.',
-      {
-        fat: { capital: fatName(plan) ?? '' },
-        range: range(FAT_C.melted),
-      },
+      isLiquid(plan)
+        ? '{fat} whisked to fine drops in the liquid, and poured at once: it rises again.'
+        : '{fat}, melted at {range}, whisked to fine drops and poured at once: it rises again.',
+      { fat: { capital: fatName(plan) ?? '' }, range: range(FAT_C.melted) },
     ),
   }),
   melted: (plan) => ({

@@ -1,9 +1,9 @@
-import { message } from '../message/message';
+import { type Words, message } from '../message/message';
 import { HAND_SAFE_C } from '../dough/cooling';
 import type { MixingSchool } from '../formula/methodSchema';
 import { fatPart, liquidAndFat } from './fatParts';
 import { sumG, roundToStep } from '../quantity/roundToStep';
-import { type MixPart, dryName, inOne, lineOf, liquidC, liquidLines, liquidName } from './mixNames';
+import { type MixPart, dryLines, dryName, inOne, lineOf, liquidC, liquidLines, liquidName } from './mixNames';
 import type { Plan } from './planSchema';
 
 type Parts = (plan: Plan) => MixPart[];
@@ -50,20 +50,23 @@ const heeding = (plan: Plan): Pick<MixPart, 'caution'> => {
   return caution ? { caution } : {};
 };
 
-const dry: Parts = (plan) => {
-  const names = { dryName: dryName(plan, ['flour', 'leavener', 'sugar']) };
+const DRY = ['flour', 'leavener', 'sugar'];
+
+/** What is dry, in the bowl; one flour alone is not stirred together with anything. */
+function dryWords(plan: Plan): Words {
+  const name = dryName(plan, DRY);
+  const several = dryLines(plan, DRY).length > 1;
   const salt = saltWords(plan);
-  return [
-    {
-      id: 'dry',
-      kind: 'do',
-      title: 'Dry first',
-      text: salt
-        ? message('Stir {dryName} together. {saltWords}', { ...names, saltWords: salt })
-        : message('Stir {dryName} together.', names),
-    },
-  ];
-};
+  const names = { dryName: several ? name : { capital: name } };
+  if (!salt)
+    return several ? message('Stir {dryName} together.', names) : message('{dryName} into the bowl.', names);
+  const salted = { ...names, saltWords: salt };
+  return several
+    ? message('Stir {dryName} together. {saltWords}', salted)
+    : message('{dryName} into the bowl. {saltWords}', salted);
+}
+
+const dry: Parts = (plan) => [{ id: 'dry', kind: 'do', title: 'Dry first', text: dryWords(plan) }];
 
 const wet: Parts = (plan) => [
   {
@@ -144,17 +147,21 @@ const fatInFlour: Parts = (plan) => fatPart(plan, 'through', 'rubbed', 'melted')
 const fatInDough: Parts = (plan) => fatPart(plan, 'worked');
 
 /** Dairy that must not stand about. */
-const cold: Parts = (plan) => [
-  {
-    id: 'cold',
-    kind: 'do',
-    title: 'Take it cold',
-    text: message(
-      'Bring out {lineOf} only now, and warm no more than you use to {liquid}. Its time out of the cold is counted.',
-      { lineOf: lineOf(plan, ['dairy', 'egg']) ?? 'the milk', liquid: { tempC: liquidC(plan) } },
-    ),
-  },
-];
+const cold: Parts = (plan) => {
+  const perishable = lineOf(plan, ['dairy', 'egg']);
+  if (!perishable) return [];
+  return [
+    {
+      id: 'cold',
+      kind: 'do',
+      title: 'Take it cold',
+      text: message(
+        'Bring out {lineOf} only now, and warm no more than you use to {liquid}. Its time out of the cold is counted.',
+        { lineOf: perishable, liquid: { tempC: liquidC(plan) } },
+      ),
+    },
+  ];
+};
 
 const cooling: Parts = (plan) => {
   const wait = plan.today?.cooling;
@@ -227,14 +234,20 @@ const flourBack: Parts = (plan) => [
   },
 ];
 
+/** Not yeast. */
+const TASTES_OF_SOAP: ReadonlySet<string> = new Set(['baking-powder', 'baking-soda']);
+
 const leavener: Parts = (plan) => [
   {
     id: 'leavener',
     kind: 'do',
     title: 'Leavener through the flour',
-    text: message('Whisk {dryName} well: a pocket of leavener tastes of soap.', {
-      dryName: dryName(plan, ['flour', 'leavener', 'sugar', 'salt']),
-    }),
+    text: message(
+      plan.sheet.some(({ ingredient }) => TASTES_OF_SOAP.has(ingredient))
+        ? 'Whisk {dryName} well: a pocket of leavener tastes of soap.'
+        : 'Whisk {dryName} well: the leavener works where it is.',
+      { dryName: dryName(plan, [...DRY, 'salt']) },
+    ),
   },
 ];
 

@@ -42,7 +42,10 @@ const isPowder = ({ kind }: SheetLine, water: number): boolean =>
 export const liquidLines = (plan: Plan): SheetLine[] =>
   linesOf(plan, (line, water) => (line.kind === 'water' || line.kind === 'dairy') && !isPowder(line, water));
 export const liquidName = (plan: Plan): Value => inOne(liquidLines(plan)) ?? 'the liquid';
+/** Lines of some kinds, and dairy that is a powder. */
+export const dryLines = (plan: Plan, kinds: readonly string[]): SheetLine[] =>
+  linesOf(plan, (line, water) => kinds.includes(line.kind) || isPowder(line, water));
 export const dryName = (plan: Plan, kinds: readonly string[]): Value =>
-  inOne(linesOf(plan, (line, water) => kinds.includes(line.kind) || isPowder(line, water))) ?? 'the flour';
+  inOne(dryLines(plan, kinds)) ?? 'the flour';
 export const fatName = (plan: Plan): Value | null => lineOf(plan, ['fat']);
 export const liquidC = (plan: Plan): number => plan.today?.liquid?.tempC ?? plan.formula.method.liquidTempC;

@@ -160,7 +160,8 @@ export function planBatch(request: Omit<PlanRequest, 'format' | 'formatVersion'>
     ...(adjustments.length > 0 ? { adjustments } : {}),
   };
   const usual = planSteps(formula, sheet, bowls, pieces);
-  const today = hydration && conditions ? todayOf({ hydration, plan, lines, liquid, conditions, usual }) : null;
+  const today =
+    hydration && conditions ? todayOf({ hydration, plan, lines, liquid, conditions, usual }) : null;
   const restsToday = formula.method.rests.map((rest, index) => ({ ...rest, ...today?.rests[index] }));
   const steps = stepsToday(usual, today);
   return {

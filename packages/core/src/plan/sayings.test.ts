@@ -37,7 +37,7 @@ test('peas of fat make layers under cool water only; hot water melts them', () =
   );
   const rubbed = withMethod({ school: 'rubbed-in', liquidTempC: 20 }, lard);
   expect(guide(rubbed)).toContain('the peas make the layers');
-  expect(guide(withMethod({ liquidTempC: 70 }, rubbed))).toContain('the hot liquid melts what is left');
+  expect(guide(withMethod({ liquidTempC: 70 }, rubbed))).toContain('the warm liquid melts what is left');
 });
 
 test('what is poured together is named in one list', () => {
@@ -48,6 +48,20 @@ test('what is poured together is named in one list', () => {
   );
   const words = guide(withMethod({ school: 'yogurt-leavener' }, yogurt));
   expect(words).toMatch(/^Plain yogurt, water and ghee in at once/m);
+});
+
+test('one flour is not stirred together with anything, oil is not melted, and no milk is taken from the cold without any', () => {
+  const oiled = withMethod({ school: 'oil' });
+  expect(guide(oiled)).not.toMatch(/melted/);
+  expect(guide(withMethod({ fatIn: 'whisked' }, withLines(lineOf('butter', 'butter', 0.1))))).toMatch(
+    /Butter.*, melted at/,
+  );
+  const lean = withLines(lineOf('water', 'water', 0.6), lineOf('yeast', 'yeast-dry', 0.01));
+  const one = { ...plain, lines: [lineOf('flour', 'flour-strong', 1), lineOf('water', 'water', 0.6)] };
+  expect(guide(one)).toMatch(/^Strong flour into the bowl\.$/m);
+  const risen = guide(withMethod({ school: 'yogurt-leavener' }, lean));
+  expect(risen).not.toMatch(/milk|soap/);
+  expect(risen).toContain('the leavener works where it is');
 });
 
 test('flour on a plate smokes before the iron does', () => {

@@ -116,7 +116,7 @@ describe('where the fat goes', () => {
     expect(order('hold-back', 'creamed')[0]).toBe('fat');
     expect(order('oil', 'rubbed', 'oil-rapeseed')).toEqual(['dry', 'fat', 'liquid', 'by-feel']);
     expect(order('hold-back', 'worked')).toEqual(['dry', 'liquid', 'fat', 'by-feel']);
-    expect(order('yogurt-leavener', 'worked')).toEqual(['leavener', 'cold', 'liquid', 'fat', 'by-feel']);
+    expect(order('yogurt-leavener', 'worked')).toEqual(['leavener', 'liquid', 'fat', 'by-feel']);
   });
 
   test('oil is rubbed in to damp sand, solid fat to crumbs', () => {

@@ -1,6 +1,9 @@
 import { DEMO_KITCHEN, bruteShare, demoFormulas } from '@kettle-scale/simulation';
 import fc from 'fast-check';
+import { KINDS_OF_BREAD, type KindOfBread } from '../../formula/kindsOfBread';
 import { CATALOGUE } from '../../ingredient/catalogue';
+import { listFormula } from '../../writing/listFormula';
+import { readList } from '../../writing/readList';
 import { withTimesChosen } from '../../kitchen/timesChosen';
 import type { Kitchen } from '../../kitchen/kitchenSchema';
 import { planBatch } from '../../plan/planBatch';
@@ -22,6 +25,19 @@ const demo = (id: string, ...seconds: number[]) => {
 };
 const ask = (formula: ReturnType<typeof demo>) => questionOfFormula(formula, CATALOGUE, DEMO_KITCHEN);
 
+/** Lists as cooks of each kind would write them. */
+const LISTS: Record<KindOfBread, string> = {
+  'thin wheat': '500 g flour\n280 g water\n25 g oil\n9 g salt',
+  'enriched wheat': '500 g flour\n240 g hot water\n110 g lard\n9 g salt',
+  wholemeal: '500 g wholemeal flour\n320 g water\n8 g salt',
+  'boiling-water dough': '500 g flour\n320 g boiling water\n20 g oil\n8 g salt',
+  'milk dough': '500 g flour\n290 g warm milk\n30 g butter\n8 g salt',
+  'yogurt and leavened': '500 g flour\n250 g yogurt\n60 g water\n10 g baking powder\n8 g salt',
+  'pocket bread': '500 g flour\n310 g water\n5 g dried yeast\n8 g salt',
+  sheet: '500 g flour\n310 g water\n8 g salt',
+  maize: '6 cups masa harina\n4 1/2 cups water',
+};
+
 describe('two opinions about the seconds of a bread', () => {
   test.each(demoFormulas().map(({ id }) => id))('%s of the demo kitchen comes out 95 times of 100', (id) => {
     const { request, spreads } = ask(demo(id));
@@ -32,6 +48,17 @@ describe('two opinions about the seconds of a bread', () => {
     expect(Math.abs(oneByOne - opinions.formula.share)).toBeLessThan(0.04);
     expect([opinionsWords(opinions, 'Long plate'), unsteadyWords(opinions)]).toEqual([null, null]);
   });
+
+  test.each(KINDS_OF_BREAD)(
+    'the usual seconds of %s come out 95 times of 100, and nobody is asked',
+    (kind) => {
+      const list = readList(LISTS[kind], { foods: CATALOGUE });
+      const { request, spreads } = questionOfFormula(listFormula(list, { kind }), CATALOGUE, {});
+      const { formula, differ } = finish(opinionsOn(request, spreads));
+      expect(formula.share).toBeGreaterThanOrEqual(0.95);
+      expect(differ).toBe(false);
+    },
+  );
 
   test('seconds at the edge of their range are told, with what keeps more; a bread without room says why', () => {
     const { request, spreads } = ask(demo('deckhand-wrap', 23, 17));

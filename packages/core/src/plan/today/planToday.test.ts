@@ -293,7 +293,7 @@ test('every school has its own order, and every figure of the day its reasons', 
   expect(titles('creamed').slice(0, 2)).toEqual(['fat', 'dry']);
   expect(titles('flour-back')).toEqual(['wet-start', 'flour-back', 'top-ups']);
   expect(titles('boiling-water')).toEqual(['dry', 'scald', 'cool', 'fat', 'by-feel']);
-  expect(titles('yogurt-leavener').slice(0, 2)).toEqual(['leavener', 'cold']);
+  expect(titles('yogurt-leavener').slice(0, 2)).toEqual(['leavener', 'liquid']);
   const plan = planOn({ doughC: 28, lot: lot() }, method({ school: 'boiling-water', liquidTempC: 96 }));
   for (const figure of ['water', 'liquidTemp', 'doughTemp', 'cooling', 'rest:0', 'rest:1'] as const) {
     const why = explainToday(plan, figure);

@@ -89,7 +89,9 @@ export function restsToday(setting: RestSetting): RestWindow[] {
       }
     }
     let { latestS } = rest;
-    let whyLatest: Words = 'past it the skin dries and the dough slackens';
+    let whyLatest: Words = isCalm
+      ? 'past it the skin dries and cracks'
+      : 'past it the skin dries and the dough slackens';
     const leftS = limitS - progress.elapsedS;
     if (perishable && rest.where === 'room' && leftS < latestS) {
       latestS = Math.max(0, leftS);
