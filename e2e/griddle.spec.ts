@@ -122,6 +122,74 @@ test('seconds that the model would have otherwise are asked about once, and hold
   await expect(card.getByText(new RegExp(`side 1 ${first} s`))).toBeVisible();
 });
 
+test('a masa from cups to the plate without a word of warning; a trial piece, a turn more, back on for a little', async ({
+  page,
+  request,
+}) => {
+  await page.clock.install();
+  await act(request, 'thermometer', { act: 'clear' });
+  await act(request, 'thermometer', { act: 'heat', tempC: 205, atOnce: true });
+  const cook = bench(page);
+  await page.goto('/write');
+  await page
+    .getByLabel(/^One ingredient a line/)
+    .fill('Corn rounds\n6 cups masa harina\n4½ cups water\n1 tsp salt\nmakes 40');
+  const reading = page.getByRole('region', { name: 'As read' });
+  await expect(reading.getByText('maize', { exact: true })).toBeVisible();
+  await cook.press('Use the first answer to every question');
+  await expect(page.getByText(/the usual range|usual for wheat/)).toHaveCount(0);
+  await cook.press('Save the formula');
+  await expect(page).toHaveURL(/\/formulas\/corn-rounds$/);
+  await expect(page.getByText(/^\d+ of 100 pieces come out in standard with these\.$/)).toBeVisible();
+
+  await cook.start('corn-rounds', '?by=pieces&pieces=4');
+  const id = page.url().split('/').at(-1) ?? '';
+  await cook.weighAll();
+  await cook.mix();
+  await cook.press('Start kneading');
+  await expect(page.getByText('Until it shows no cracks.')).toBeVisible();
+  await cook.press('It is right');
+  await cook.press('Covered: start the rest');
+  await cook.endEarly();
+  await cook.step('Divide');
+  await follow(page, `/griddle/live/${id}`);
+  await page.clock.runFor(2000);
+  await expect(page.getByRole('group', { name: 'Plate', exact: true })).toBeVisible();
+
+  const place = page.getByRole('button', { name: /^Place 1, piece/ });
+  const forPiece = async (what: string | RegExp) => {
+    await cook.press('More for a piece');
+    await cook.press(what);
+  };
+  await page.keyboard.press('1');
+  await expect(place).toHaveAccessibleName(/piece 1, side 1: turn/);
+  await cook.more();
+  await forPiece('It is a trial piece');
+  await forPiece('Bubble popped');
+  for (const [side, layS] of [
+    [2, 28],
+    [3, 48],
+  ] as const) {
+    await page.clock.runFor(1000 * layS);
+    await page.keyboard.press('1');
+    await expect(place).toHaveAccessibleName(new RegExp(`side ${side}`));
+  }
+  await forPiece('One more turn');
+  await expect(place).toHaveAccessibleName(/side 4/);
+  await page.clock.runFor(15_000);
+  await page.keyboard.press('1');
+  await expect(place).toHaveCount(0);
+  await forPiece(/^Piece 1 back on for a little$/);
+  await expect(place).toHaveAccessibleName(/piece 1/);
+  await page.clock.runFor(20_000);
+  await page.keyboard.press('1');
+  await expect(place).toHaveCount(0);
+  // A trial piece is none of the batch's.
+  await expect(page.getByText('Corn rounds · 0/3')).toBeVisible();
+  const types = (await batchOf(page, request)).events.map(({ type }) => type);
+  expect(types).toEqual(expect.arrayContaining(['trial', 'helped', 'back-on']));
+});
+
 test('the live griddle: wait for the plate, four places by keys and touch, judge, reject, to the end', async ({
   page,
   request,

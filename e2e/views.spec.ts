@@ -38,11 +38,15 @@ const SIZES = [PHONE, WIDE];
 /** In English every second view is seen on a phone and the others wide; in Spanish it is the other way about. */
 const sizesOf = (at: number) => SIZES.filter((_, size) => WHOLE || size === at % SIZES.length);
 
+/** What the runner itself writes there, whenever a page comes to it. */
+const OWN = 'Service Worker registration blocked by Playwright';
+
 /** What a page writes on the console that somebody should see to. */
 function complaints(page: Page): string[] {
   const said: string[] = [];
   page.on('console', (message) => {
-    if (message.type() === 'warning' || message.type() === 'error') said.push(message.text());
+    const [type, text] = [message.type(), message.text()];
+    if ((type === 'warning' || type === 'error') && text !== OWN) said.push(text);
   });
   return said;
 }

@@ -73,7 +73,7 @@ async function writeServiceWorker(): Promise<void> {
     runtimeCaching: [
       {
         urlPattern:
-          /\/api\/v1\/(book|ingredients|kitchen|flour-lots|saved-plans|carried|lessons|batch-facts|batches\?|services(\/[\d-]+)?$)/,
+          /\/api\/v1\/(book|ingredients|kitchen|flour-lots|saved-plans|carried|lessons|bake-opinions|batch-facts|batches\?|services(\/[\d-]+)?$)/,
         handler: 'NetworkFirst',
         options: {
           cacheName: 'last-known',

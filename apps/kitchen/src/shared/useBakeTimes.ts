@@ -40,7 +40,8 @@ async function opinionsAbout(
   const kept = await api.bakeOpinions(key).catch(away);
   if (kept) return kept;
   const found = await askWorker('opinions', { request, spreads }, { signal });
-  await api.keepBakeOpinions(key, found).catch(away);
+  // What is fetched, this phone keeps for when no server answers.
+  if (await api.keepBakeOpinions(key, found).catch(away)) await api.bakeOpinions(key).catch(away);
   return found;
 }
 
