@@ -1,11 +1,16 @@
-import type { Formula } from '@kettle-scale/core/formula';
-import { v7 as uuidv7 } from 'uuid';
-import { expect, test } from './test';
+import { type APIRequestContext, type Page, expect, test } from './test';
 import { act, bench, batchOf } from './bench';
 import { follow } from './views';
 
 // There is one plate, with one thermometer: whoever uses it has it to himself.
 test.describe.configure({ mode: 'serial' });
+
+/** A clock of one's own, and an empty plate at a heat. */
+async function ownPlate(page: Page, request: APIRequestContext, tempC: number): Promise<void> {
+  await page.clock.install();
+  await act(request, 'thermometer', { act: 'clear' });
+  await act(request, 'thermometer', { act: 'heat', tempC, atOnce: true });
+}
 
 test('times answer while a slider is dragged, say what binds them, and what to change where there is no good bread', async ({
   page,
@@ -81,54 +86,11 @@ test('a plate: pieces that fit, pace, marks and spots by the thermometer, and a 
   await expect(page.getByText(/^In use: fitted/)).toHaveCount(0);
 });
 
-test('seconds that the model would have otherwise are asked about once, and hold on card, bench and live plate', async ({
-  page,
-  request,
-}) => {
-  const book = (await (await request.get('/api/v1/formulas')).json()) as Formula[];
-  const wrap = book.find(({ id }) => id === 'deckhand-wrap');
-  if (!wrap) throw new Error('the wrap is in the demo');
-  const bake = { ...wrap.bake, sides: [{ seconds: 60 }, { seconds: 60 }] };
-  const slow = { ...wrap, id: 'slow-wrap', name: 'Slow wrap', bake };
-  const headers = { 'Kettle-App': 'kitchen' };
-  await request.post('/api/v1/formulas', { headers, data: { reason: 'Two opinions', formula: slow } });
-  const start = {
-    id: uuidv7(),
-    at: new Date().toISOString(),
-    formulaId: slow.id,
-    formulaVersion: 1,
-    need: { by: 'pieces', pieces: 4, ballG: 105 },
-  };
-  expect((await request.post('/api/v1/batches', { headers, data: start })).status()).toBe(201);
-
-  const line = /^The formula says 60\s\+\s60 s: \d of 100 come out in standard. On Long plate it would be/;
-  await page.goto('/formulas/slow-wrap/card');
-  await expect(page.getByText(line)).toBeVisible();
-  await expect(page.getByRole('radio', { name: 'The formula’s 60 + 60 s' })).not.toBeChecked();
-  const card = page.frameLocator('iframe');
-  await expect(card.getByText(line)).toBeVisible();
-  await page.goto(`/griddle/live/${start.id}`);
-  await expect(page.getByRole('heading', { name: 'Use which?' })).toBeVisible();
-  const here = page.getByRole('button', { name: /^Here \d+ \+ \d+ s$/ });
-  const [first, second] = ((await here.textContent()) ?? '').match(/\d+/g) ?? [];
-  await here.click();
-  // The plate is as hot as it is: near the formula's 230 °C the seconds are those that were chosen.
-  await expect(page.getByRole('button', { name: /^Side 1/ })).toBeVisible();
-  await page.goto('/formulas/slow-wrap');
-  await expect(page.getByText(`${first} s`, { exact: true })).toBeVisible();
-  await expect(page.getByText(`${second} s`, { exact: true })).toBeVisible();
-  await expect(page.getByRole('radio', { name: /^Here/ })).toBeChecked();
-  await page.goto('/formulas/slow-wrap/card');
-  await expect(card.getByText(new RegExp(`side 1 ${first} s`))).toBeVisible();
-});
-
 test('a masa from cups to the plate without a word of warning; a trial piece, a turn more, back on for a little', async ({
   page,
   request,
 }) => {
-  await page.clock.install();
-  await act(request, 'thermometer', { act: 'clear' });
-  await act(request, 'thermometer', { act: 'heat', tempC: 205, atOnce: true });
+  await ownPlate(page, request, 205);
   const cook = bench(page);
   await page.goto('/write');
   await page
@@ -194,9 +156,7 @@ test('the live griddle: wait for the plate, four places by keys and touch, judge
   page,
   request,
 }) => {
-  await page.clock.install();
-  await act(request, 'thermometer', { act: 'clear' });
-  await act(request, 'thermometer', { act: 'heat', tempC: 180, atOnce: true });
+  await ownPlate(page, request, 180);
   const cook = bench(page);
   await cook.start('lantern-round', '?by=pieces&pieces=5&ball=58 g');
   const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
@@ -274,9 +234,7 @@ test('a plate that counts by itself: 24 pieces on a phone, upright and on its si
   page,
   request,
 }) => {
-  await page.clock.install();
-  await act(request, 'thermometer', { act: 'clear' });
-  await act(request, 'thermometer', { act: 'heat', tempC: 226, atOnce: true });
+  await ownPlate(page, request, 226);
   const cook = bench(page);
   await cook.start('deckhand-wrap', '?by=pieces&pieces=24&ball=105 g');
   await follow(page, new URL(page.url()).pathname.replace('/bench/', '/griddle/live/'));

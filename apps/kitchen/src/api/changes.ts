@@ -123,7 +123,8 @@ export const useChangeKitchen = (shown?: Kitchen, begun?: Kitchen) =>
 /** Says whose seconds hold for a formula on a plate; it holds here at once, and stays for this page where no server answers. */
 export const useChooseTimes = () =>
   useMutation({
-    mutationFn: (chosen: TimesChosen) => api.chooseTimes(chosen),
+    // What is changed next is changed from what the server has now.
+    mutationFn: async (chosen: TimesChosen) => (confirmed = await api.chooseTimes(chosen)),
     scope: { id: 'kitchen' },
     onMutate: (chosen) =>
       queryClient.setQueryData<Kitchen>(

@@ -26,6 +26,7 @@ import {
   computeWindow,
   heatFor,
   paceOf,
+  rangeHolding,
   readySeconds,
   robustTimes,
   sensitivities,
@@ -88,15 +89,6 @@ export interface GriddleWork {
 /** First sides that are looked at, as shares of what they should be. */
 const LATE_SHARES = [0.7, 1, 1.4, 2] as const;
 
-/** A range that holds the seconds that are used, wherever the model would end it. */
-const rangeWith = (
-  { least, most }: Pick<Solution, 'least' | 'most'>,
-  seconds: readonly number[],
-): PlateTimes['range'] => ({
-  least: least.map((s, side) => Math.min(s, seconds[side] ?? s)),
-  most: most.map((s, side) => Math.max(s, seconds[side] ?? s)),
-});
-
 type Steps<T> = Generator<number, T, void>;
 
 /** Between points of a series that is drawn. */
@@ -153,7 +145,7 @@ export const GRIDDLE_WORK: {
       yield times.length / platesC.length;
       const secondsS = adviseSeconds(here, firstsS, keepsSplit ? null : seconds);
       const after = firstsS.map((firstS, i): [number, number] => [firstS, secondsS[i] ?? 0]);
-      times.push({ plateC, seconds, after, range: good ? rangeWith({ least, most }, seconds) : null });
+      times.push({ plateC, seconds, after, range: good ? rangeHolding({ least, most }, seconds) : null });
       yield times.length / platesC.length;
     }
     return times;

@@ -27,7 +27,7 @@ export {
 export { type Colour, colourAsked, type PieceSeen, seenPieces } from './live/judging';
 export { freePlace, type LivePiece, livePieces, nextPieceNumber } from './live/livePieces';
 export { collision, collisionWords, cueWords, notReadyWords, placesForHands } from './live/livePlate';
-export { afterTurn, type PlateTimes, rangeAt, secondAfter, secondsAt } from './live/plateTimes';
+export { afterTurn, type PlateTimes, rangeAt, rangeHolding, secondAfter, secondsAt } from './live/plateTimes';
 export { NO_TRIM, type Trim, trimBy, trimmedSeconds, trimOf } from './live/trim';
 export { bake } from './model/bake';
 export type { BakeSetup } from './model/baking';

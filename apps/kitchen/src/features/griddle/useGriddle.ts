@@ -1,7 +1,7 @@
 import type { Formula } from '@kettle-scale/core/formula';
 import type { Ingredient } from '@kettle-scale/core/ingredient';
 import type { Kitchen, Griddle } from '@kettle-scale/core/kitchen';
-import { type BakeQuestion, griddleFor, questionOfFormula } from '@kettle-scale/core/bake';
+import { type BakeQuestion, USUAL_DOUGH_C, griddleFor, questionOfFormula } from '@kettle-scale/core/bake';
 import { useMemo } from 'react';
 import { useBookAndKitchen } from '../../api/queries';
 import { useGriddleChoice } from '../../shared/griddleChoice';
@@ -13,6 +13,8 @@ export interface GriddleSubject extends BakeQuestion {
   foods: Ingredient[];
   kitchen: Kitchen;
   griddles: Griddle[];
+  /** Whether nobody asks what if. */
+  asWritten: boolean;
   /** Whose seconds hold; null while that is worked out. */
   times: BakeTimes | null;
 }
@@ -41,12 +43,14 @@ export function useGriddleSubject(): {
     return { formulas, formula, formulaId: formula.id, foods, kitchen, griddles, written };
   }, [ready, formulas, choice.formulaId, choice.griddleId]);
   const { plateC, thicknessMm, doughC, altitudeM } = choice;
+  const asWritten = [plateC, thicknessMm, altitudeM].every((one) => one === null) && doughC === USUAL_DOUGH_C;
   const asked = useMemo(() => {
     if (!bread) return null;
     const { formula, foods, kitchen, written } = bread;
     const chosen = { griddle: written.griddle, plateC, thicknessMm, doughC, altitudeM };
-    return { ...bread, question: questionOfFormula(formula, foods, kitchen, chosen) };
-  }, [bread, plateC, thicknessMm, doughC, altitudeM]);
+    const question = asWritten ? written : questionOfFormula(formula, foods, kitchen, chosen);
+    return { ...bread, asWritten, question };
+  }, [bread, asWritten, plateC, thicknessMm, doughC, altitudeM]);
   const times = useTimesInUse(asked);
   const subject = useMemo(
     () => asked && { ...asked, ...(times?.question ?? asked.question), times },

@@ -12,6 +12,19 @@ export interface PlateTimes {
   after: [firstS: number, secondS: number][];
 }
 
+type SideRange = NonNullable<PlateTimes['range']>;
+
+/**
+ * A range that holds the seconds that are used: a turn at its planned time is never called early or late, wherever the model
+ * would end it.
+ * @param range earliest and latest of each side by the model, s
+ * @param seconds that are used, s by side
+ */
+export const rangeHolding = ({ least, most }: SideRange, seconds: readonly number[]): SideRange => ({
+  least: least.map((s, side) => Math.min(s, seconds[side] ?? s)),
+  most: most.map((s, side) => Math.max(s, seconds[side] ?? s)),
+});
+
 /**
  * The range of each side at a plate temperature, between those that were worked out; none where one has none.
  * @param table times at several plates

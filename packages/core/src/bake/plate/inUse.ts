@@ -1,9 +1,8 @@
-import type { Formula } from '../../formula/formulaSchema';
-import { type TimesChosen } from '../../kitchen/kitchenSchema';
+import type { Kitchen, TimesChosen } from '../../kitchen/kitchenSchema';
 import { chosenFor } from '../../kitchen/timesChosen';
 import { programWith } from '../solve/bakeRequest';
 import type { Opinions } from '../solve/opinions';
-import type { BakeQuestion, BakingKitchen } from './question';
+import type { BakeQuestion } from './question';
 
 /** Whose seconds hold for a bread on a plate. */
 export interface TimesInUse {
@@ -24,9 +23,9 @@ export interface TimesInUse {
  */
 export function inUse(
   question: BakeQuestion,
-  formulaId: Formula['id'],
+  formulaId: string,
   { differ, here }: Pick<Opinions, 'differ' | 'here'>,
-  kitchen: Pick<BakingKitchen, 'timesChosen'>,
+  kitchen: Pick<Kitchen, 'timesChosen'>,
 ): TimesInUse {
   const chosen = chosenFor(kitchen, { formulaId, griddleId: question.griddle?.id ?? null });
   if (!differ || !here || chosen !== 'here') {

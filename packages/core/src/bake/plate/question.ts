@@ -23,7 +23,7 @@ import {
 } from './kitchenRequest';
 
 /** What of a kitchen a bake depends on. */
-export type BakingKitchen = Pick<Kitchen, 'griddles' | 'altitudeM' | 'timesChosen'>;
+export type BakingKitchen = Pick<Kitchen, 'griddles' | 'altitudeM'>;
 
 /** What somebody chose for this bake; what is left out is the formula's or the kitchen's own. */
 export interface BakeChoice {

@@ -3,9 +3,9 @@ import { crossing } from '../model/crossing';
 import { pastChar, pastCover } from '../model/films';
 import { fatFreeMoistureOf } from '../model/outcome';
 import { type Track, followFirst } from '../model/track';
-import { NODES, THINNEST_MM, withPiece } from './pieceSpread';
+import { gridOf, withPiece } from './pieceSpread';
 import { type Surface, surface } from './responseSurface';
-import { type Spreads, thicknessSdMm } from './spreads';
+import type { Spreads } from './spreads';
 import { darkCover, pliableFrom } from './standard';
 
 /** First sides that are tried, as shares of the one in the middle. */
@@ -136,14 +136,11 @@ export function* momentsOf(
   spreads: Spreads,
   aroundS: number,
 ): Generator<number, Moments, void> {
-  const meanMm = request.setup.thicknessMm;
-  const thicknesses = NODES.map((z) => Math.max(THINNEST_MM, meanMm + z * thicknessSdMm(spreads, meanMm)));
-  const plates = NODES.map((z) => z * spreads.plateC);
+  const { thicknesses, plates, points } = gridOf({ meanMm: request.setup.thicknessMm, spreads });
   const firstsS = FIRST_FACTORS.map((factor) => factor * aroundS);
-  const points = plates.flatMap((plateC) => thicknesses.map((mm): [number, number] => [mm, plateC]));
   const firstOf = new Map<string, FirstMoments>();
   const lastOf = new Map<string, LastMoments>();
-  for (const [at, [mm, plateC]] of points.entries()) {
+  for (const [at, { mm, plateC }] of points.entries()) {
     const piece = withPiece(request, mm, plateC);
     const track = followPiece(piece);
     firstOf.set(`${mm}/${plateC}`, firstMoments(track));

@@ -1,4 +1,5 @@
 import type { BakeRequest } from './bakeRequest';
+import { type Spreads, evenDraws, thicknessSdMm } from './spreads';
 
 /** What a piece is lost for: not done, or burnt or dry. */
 export type Lost = 'under' | 'over';
@@ -16,20 +17,57 @@ export interface RobustTimes {
 }
 
 /** Nodes of response surfaces in standard deviations; pieces beyond the last are read on from it. */
-export const NODES = [-2.6, -1.3, 0, 1.3, 2.6] as const;
+const NODES = [-2.6, -1.3, 0, 1.3, 2.6] as const;
 /** Pieces that are drawn for a share. */
 export const PIECES = 2000;
 
 /** Times that keep such a share of the most that can be kept are as good. */
 export const AS_GOOD = 0.995;
-/** Counts as shares of all. */
-export const shares = <K extends string>(counts: Record<K, number>, all: number): Record<K, number> =>
-  Object.fromEntries(Object.entries<number>(counts).map(([key, count]) => [key, count / all])) as Record<
-    K,
-    number
-  >;
+export type Fate = 'good' | Lost;
+
+/**
+ * What share of pieces is good, and what share is lost for what.
+ * @param fates one for each piece
+ */
+export function sharesOf(fates: readonly Fate[]): Pick<RobustTimes, 'share' | 'lost'> {
+  const part = (fate: Fate) => fates.filter((one) => one === fate).length / fates.length;
+  return { share: part('good'), lost: { under: part('under'), over: part('over') } };
+}
 
 export const THINNEST_MM = 0.3;
+
+/** Pieces around a mean thickness. */
+export interface Spreading {
+  meanMm: number;
+  spreads: Spreads;
+}
+
+/** Thicknesses, mm, and plates, K off the mean, that response surfaces are laid over; and every pair of them. */
+export function gridOf({ meanMm, spreads }: Spreading) {
+  const thicknesses = NODES.map((z) => Math.max(THINNEST_MM, meanMm + z * thicknessSdMm(spreads, meanMm)));
+  const plates = NODES.map((z) => z * spreads.plateC);
+  const points = plates.flatMap((plateC) => thicknesses.map((mm) => ({ mm, plateC })));
+  return { thicknesses, plates, points };
+}
+
+/** One piece of many: its thickness, its plate off the mean, K, and how late hands are with its first side and its last, s. */
+export interface DrawnPiece {
+  mm: number;
+  plateC: number;
+  firstErrorS: number;
+  lastErrorS: number;
+}
+
+/** So many pieces as they spread. */
+export function drawPieces({ meanMm, spreads }: Spreading, count: number): DrawnPiece[] {
+  const sdMm = thicknessSdMm(spreads, meanMm);
+  return evenDraws(count).map(({ thickness, plate, first, last }) => ({
+    mm: Math.max(THINNEST_MM, meanMm + thickness * sdMm),
+    plateC: plate * spreads.plateC,
+    firstErrorS: first * spreads.timingS,
+    lastErrorS: last * spreads.timingS,
+  }));
+}
 
 /**
  * The request for one piece of another thickness on another plate.

@@ -1,21 +1,27 @@
 import { type BakeRequest, turnsOnce } from './bakeRequest';
 import { type Moments, momentsOf } from './moments';
-import { AS_GOOD, type Lost, PIECES, type RobustTimes, THINNEST_MM, shares } from './pieceSpread';
+import {
+  AS_GOOD,
+  type DrawnPiece,
+  type Fate,
+  type Lost,
+  PIECES,
+  type RobustTimes,
+  type Spreading,
+  drawPieces,
+  sharesOf,
+} from './pieceSpread';
 import { type Surface, readSurface } from './responseSurface';
 import { robustByScale } from './robustByScale';
-import { type Spreads, evenDraws, thicknessSdMm } from './spreads';
+import type { Spreads } from './spreads';
 
 /** First and last times that are tried, each so many, evenly. */
 const TRIED = 61;
 /** Pieces that are looked at for where the best times are. */
 const SEARCHED = 500;
 
-/** One piece of many: how far it is off, what its first side needs and when it must be turned. */
-interface Piece {
-  mm: number;
-  plateC: number;
-  firstErrorS: number;
-  lastErrorS: number;
+/** A piece, with what its first side needs and when it must be turned. */
+interface Piece extends DrawnPiece {
   colouredS: number;
   firstMostS: number;
 }
@@ -31,27 +37,12 @@ const LIMITS: Record<'sold' | 'asked', (moments: Moments) => Limits> = {
 };
 
 /** Pieces as they spread. */
-function piecesOf(
-  { coloured }: Moments,
-  { first }: Limits,
-  meanMm: number,
-  spreads: Spreads,
-  count: number,
-): Piece[] {
-  const sdMm = thicknessSdMm(spreads, meanMm);
-  return evenDraws(count).map((draw): Piece => {
-    const mm = Math.max(THINNEST_MM, meanMm + draw.thickness * sdMm);
-    const plateC = draw.plate * spreads.plateC;
-    return {
-      mm,
-      plateC,
-      firstErrorS: draw.first * spreads.timingS,
-      lastErrorS: draw.last * spreads.timingS,
-      colouredS: Math.exp(readSurface(coloured, mm, plateC)),
-      firstMostS: Math.exp(readSurface(first, mm, plateC)),
-    };
-  });
-}
+const piecesOf = ({ coloured }: Moments, { first }: Limits, spreading: Spreading, count: number): Piece[] =>
+  drawPieces(spreading, count).map((piece) => ({
+    ...piece,
+    colouredS: Math.exp(readSurface(coloured, piece.mm, piece.plateC)),
+    firstMostS: Math.exp(readSurface(first, piece.mm, piece.plateC)),
+  }));
 
 /** The interval of last times that suit a piece, given the first time; where the first is wrong, how. */
 function lastsOf(
@@ -74,15 +65,11 @@ function lastsOf(
   return [between(done) - piece.lastErrorS, between(last) - piece.lastErrorS];
 }
 
-/** What becomes of the pieces with given times, as shares of all. */
-function fatesOf(moments: Moments, pieces: readonly Piece[], [firstS = 0, lastS = 0]: readonly number[]) {
-  const count = { good: 0, under: 0, over: 0 };
-  for (const piece of pieces) {
-    const lasts = lastsOf(moments, LIMITS.sold(moments), piece, firstS);
-    if (typeof lasts === 'string') count[lasts] += 1;
-    else count[lastS > lasts[1] ? 'over' : lastS < lasts[0] ? 'under' : 'good'] += 1;
-  }
-  return shares(count, pieces.length);
+/** What becomes of a piece with given times. */
+function fateOf(moments: Moments, piece: Piece, [firstS = 0, lastS = 0]: readonly number[]): Fate {
+  const lasts = lastsOf(moments, LIMITS.sold(moments), piece, firstS);
+  if (typeof lasts === 'string') return lasts;
+  return lastS > lasts[1] ? 'over' : lastS < lasts[0] ? 'under' : 'good';
 }
 
 /** Evenly spaced times. */
@@ -135,22 +122,12 @@ function steadiest(moments: Moments, pieces: Record<'sold' | 'asked', Piece[]>):
     const most = of.reduce((top, one) => Math.max(top, pick(one)), 0);
     return of.filter((one) => pick(one) >= AS_GOOD * most);
   };
-  const near = best(
-    best(tried, ({ kept }) => kept),
-    ({ asked }) => asked,
-  );
+  const sellable = best(tried, ({ kept }) => kept);
+  const near = best(sellable, ({ asked }) => asked);
   const mean = (pick: (one: (typeof tried)[number]) => number) =>
     near.reduce((sum, one) => sum + pick(one), 0) / near.length;
-  return [
-    timeAt(
-      firsts,
-      mean(({ i }) => i),
-    ),
-    timeAt(
-      lasts,
-      mean(({ j }) => j),
-    ),
-  ];
+  const [i, j] = [mean((one) => one.i), mean((one) => one.j)];
+  return [timeAt(firsts, i), timeAt(lasts, j)];
 }
 
 /** One flip: both times are free; a response surface over thickness, plate and first time stands for the bakes. */
@@ -160,22 +137,22 @@ function* robustOneFlip(
   givenSeconds: readonly number[],
   aroundS: number,
 ): Generator<number, RobustTimes, void> {
-  const meanMm = request.setup.thicknessMm;
+  const spreading = { meanMm: request.setup.thicknessMm, spreads };
   const moments = yield* momentsOf(request, spreads, aroundS);
   const limits = LIMITS.sold(moments);
   const steady = steadiest(moments, {
-    sold: piecesOf(moments, limits, meanMm, spreads, SEARCHED),
-    asked: piecesOf(moments, LIMITS.asked(moments), meanMm, spreads, SEARCHED),
+    sold: piecesOf(moments, limits, spreading, SEARCHED),
+    asked: piecesOf(moments, LIMITS.asked(moments), spreading, SEARCHED),
   });
   const seconds = (steady ?? givenSeconds).map(Math.round);
-  const pieces = piecesOf(moments, limits, meanMm, spreads, PIECES);
-  const { good: share, ...lost } = fatesOf(moments, pieces, seconds);
+  const pieces = piecesOf(moments, limits, spreading, PIECES);
+  const keeping = (times: readonly number[]) =>
+    sharesOf(pieces.map((piece) => fateOf(moments, piece, times)));
   return {
     seconds,
-    share,
-    lost,
+    ...keeping(seconds),
     givenSeconds: [...givenSeconds],
-    givenShare: fatesOf(moments, pieces, givenSeconds).good,
+    givenShare: keeping(givenSeconds).share,
     pieces: PIECES,
   };
 }

@@ -1,8 +1,17 @@
 import { type BakeRequest, programWith } from './bakeRequest';
-import { NODES, PIECES, type RobustTimes, THINNEST_MM, mostCovered, shares, withPiece } from './pieceSpread';
+import {
+  type DrawnPiece,
+  PIECES,
+  type RobustTimes,
+  drawPieces,
+  gridOf,
+  mostCovered,
+  sharesOf,
+  withPiece,
+} from './pieceSpread';
 import { type Surface, readSurface, surface } from './responseSurface';
 import { scaleRange, scaledSeconds } from './solveByScale';
-import { type Spreads, evenDraws, thicknessSdMm } from './spreads';
+import type { Spreads } from './spreads';
 
 /** A stretch that stands for never. */
 const NEVER = 50;
@@ -14,12 +23,9 @@ interface Stretches {
 
 /** How far the sides of pieces across the spread may be stretched. */
 function* stretchesOf(given: BakeRequest, spreads: Spreads): Generator<number, Stretches, void> {
-  const meanMm = given.setup.thicknessMm;
-  const thicknesses = NODES.map((z) => Math.max(THINNEST_MM, meanMm + z * thicknessSdMm(spreads, meanMm)));
-  const plates = NODES.map((z) => z * spreads.plateC);
+  const { thicknesses, plates, points } = gridOf({ meanMm: given.setup.thicknessMm, spreads });
   const ranges = new Map<string, { least: number; most: number }>();
-  const points = plates.flatMap((plateC) => thicknesses.map((mm): [number, number] => [mm, plateC]));
-  for (const [mm, plateC] of points) {
+  for (const { mm, plateC } of points) {
     const piece = withPiece(given, mm, plateC);
     const { least, most } = scaleRange(piece, scaledSeconds(piece, null), 'coverLeast');
     ranges.set(`${mm}/${plateC}`, { least: least ?? NEVER, most });
@@ -31,21 +37,11 @@ function* stretchesOf(given: BakeRequest, spreads: Spreads): Generator<number, S
   };
 }
 
-/** For each piece the stretches that suit it; the wrong way round where none does. */
-function suiting(
-  { least, most }: Stretches,
-  meanMm: number,
-  spreads: Spreads,
-  totalS: number,
-): [number, number][] {
-  const sdMm = thicknessSdMm(spreads, meanMm);
-  return evenDraws(PIECES).map((draw): [number, number] => {
-    const mm = Math.max(THINNEST_MM, meanMm + draw.thickness * sdMm);
-    const late = 1 + (draw.first * spreads.timingS) / totalS;
-    const from = Math.exp(readSurface(least, mm, draw.plate * spreads.plateC)) / late;
-    const to = Math.exp(readSurface(most, mm, draw.plate * spreads.plateC)) / late;
-    return [from, to];
-  });
+/** The stretches that suit a piece; the wrong way round where none does. */
+function suiting({ least, most }: Stretches, piece: DrawnPiece, totalS: number): [number, number] {
+  const { mm, plateC, firstErrorS } = piece;
+  const late = 1 + firstErrorS / totalS;
+  return [Math.exp(readSurface(least, mm, plateC)) / late, Math.exp(readSurface(most, mm, plateC)) / late];
 }
 
 /** Other programs: one stretch of all sides; a response surface of the range of stretches over thickness and plate. */
@@ -54,26 +50,22 @@ export function* robustByScale(
   spreads: Spreads,
   givenSeconds: readonly number[],
 ): Generator<number, RobustTimes, void> {
-  const meanMm = request.setup.thicknessMm;
   const given: BakeRequest = { ...request, program: programWith(request.program, givenSeconds) };
   const stretches = yield* stretchesOf(given, spreads);
   const totalS = givenSeconds.reduce((sum, s) => sum + s, 0);
-  const suits = suiting(stretches, meanMm, spreads, totalS);
-  const fatesAt = (scale: number) => {
-    const fates = { good: 0, under: 0, over: 0 };
-    for (const [from, to] of suits) fates[scale > to ? 'over' : scale < from ? 'under' : 'good'] += 1;
-    return shares(fates, PIECES);
-  };
+  const pieces = drawPieces({ meanMm: request.setup.thicknessMm, spreads }, PIECES);
+  const suits = pieces.map((piece) => suiting(stretches, piece, totalS));
+  const keeping = (scale: number) =>
+    sharesOf(suits.map(([from, to]) => (scale > to ? 'over' : scale < from ? 'under' : 'good')));
   const best = mostCovered(suits.filter(([from, to]) => from <= to));
   const seconds = givenSeconds.map((s) => Math.round(best.count > 0 ? s * best.at : s));
   // Whole seconds of several sides are no one stretch: that of them all together stands for it.
-  const { good: share, ...lost } = fatesAt(seconds.reduce((sum, s) => sum + s, 0) / totalS);
+  const scale = seconds.reduce((sum, s) => sum + s, 0) / totalS;
   return {
     seconds,
-    share,
-    lost,
+    ...keeping(scale),
     givenSeconds: [...givenSeconds],
-    givenShare: fatesAt(1).good,
+    givenShare: keeping(1).share,
     pieces: PIECES,
   };
 }

@@ -14,7 +14,8 @@ const words = (thicknessMm: number) =>
       setup: { ...request.setup, thicknessMm },
       written: { ...written, thicknessMm: 1.46 },
     },
-    ...{ shown: [999, 999], readAt: undefined, use: 'formula', trimmed: false },
+    shown: [999, 999],
+    use: 'formula',
   });
 
 test('a disc that differs is told by its figures, and in which direction where those read alike', () => {

@@ -108,8 +108,11 @@ export const TimesTicket = memo(function TimesTicket({ subject, solved }: TimesT
             ) : null}
           </View>
           {differs ? <Body>{differs}</Body> : null}
-          {subject.times?.opinions?.differ ? <UseWhich times={subject.times} /> : null}
-          <Keeps {...{ subject, solved }} />
+          {subject.asWritten && subject.times?.opinions ? (
+            <UseWhich times={subject.times} />
+          ) : (
+            <Keeps {...{ subject, solved }} />
+          )}
           <Body tone="soot">{limitWords(solved)}</Body>
           <View style={styles.lines}>
             {(details.data?.sensitivities ?? []).map((one) => (
