@@ -13,7 +13,10 @@ import { plateName } from './useOwnSeconds';
 
 const styles = StyleSheet.create({ lines: { gap: SPACE.s } });
 
-const sum = (seconds: readonly number[]) => ({ list: seconds.map((s) => Math.round(s)), glue: ' + ' });
+const sum = (seconds: readonly number[]) => ({
+  list: seconds.map((s) => Math.round(s)),
+  glue: '\u00a0+\u00a0',
+});
 
 /** Both opinions in one line, the two answers, and how one is given; no line where there is nothing to choose. */
 function useWhich(times: BakeTimes) {
@@ -21,8 +24,8 @@ function useWhich(times: BakeTimes) {
   const { opinions, formulaId, question } = times;
   const words = opinions && opinionsWords(opinions, plateName(times));
   const options: [TimesChosen['use'], string][] = [
-    ['formula', say('The formula’s {seconds} s', { seconds: sum(opinions?.formula.seconds ?? []) })],
-    ['here', say('Here {seconds} s', { seconds: sum(opinions?.here?.seconds ?? []) })],
+    ['formula', say('The formula’s {seconds}\u00a0s', { seconds: sum(opinions?.formula.seconds ?? []) })],
+    ['here', say('Here {seconds}\u00a0s', { seconds: sum(opinions?.here?.seconds ?? []) })],
   ];
   return {
     words: words && say(words),
